@@ -1,0 +1,207 @@
+import type { Assembly } from './assemble.ts';
+import { metalPart, totalMass } from './assemble.ts';
+import { checkDesign } from './check.ts';
+import type { Design, Problem } from './design.ts';
+import { DRAWING, loft } from './head/loft.ts';
+import { massProperties } from './head/mesh.ts';
+import type { Metal } from './material/metals.ts';
+import { METALS } from './material/metals.ts';
+import type { Water } from './material/water.ts';
+import { waterDensity } from './material/water.ts';
+import type { Reading, ReadingId, Readings } from './readings.ts';
+import { reading } from './readings.ts';
+import { solveTarget } from './solve.ts';
+import type { Fall } from './water/fall.ts';
+import { fall, submerged } from './water/fall.ts';
+import { hangAttitude } from './water/hang.ts';
+
+/** What surrounds a design while it is judged. */
+export interface Surroundings {
+  readonly water: Water;
+  /** depth fallen to, m */
+  readonly depth: number;
+  /** the metals store; the reference list where absent */
+  readonly metals?: readonly Metal[];
+}
+
+/** Fresh water at 15 °C, 3 m deep: what a design is judged in where no brief says otherwise. */
+export const PLAIN_WATER: Surroundings = { water: { temperature: 15, salinity: 0 }, depth: 3 };
+
+/** Something a maker or buyer should know at once. */
+export interface Flag {
+  readonly level: 'stop' | 'care' | 'note';
+  readonly path: string;
+  readonly text: string;
+}
+
+export type Evaluation =
+  | {
+      readonly ok: true;
+      /** the design with the sizes that meet its weight target */
+      readonly design: Design;
+      readonly assembly: Assembly;
+      readonly readings: Readings;
+      readonly flags: readonly Flag[];
+    }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
+
+/** Share by which the fall may be off either way: the drag forms scatter by up to 14%, speed by half of that, and slack line steals a little. */
+const FALL_SPREAD = 0.08;
+
+/** Wall that a pressed and sintered head needs around its bore, mm (common practice, no source). */
+export const SINTERED_WALL = 0.6;
+
+/** A design in its surroundings, judged: document in, flat record of readings and flags out. Never throws for a document of the schema's shape. */
+export function evaluate(design: Design, surroundings: Surroundings = PLAIN_WATER): Evaluation {
+  const metals = surroundings.metals ?? METALS;
+  // A target may rescue sizes that do not fit the hook yet, so only the solved design is checked whole.
+  const early = checkDesign(design, metals);
+  if (early.length > 0 && !design.head.target) return { ok: false, problems: early };
+  const fatal = early.filter(({ path }) => !path.startsWith('/hook/size') && !path.startsWith('/keeper'));
+  if (fatal.length > 0 || early.some(({ message }) => message.includes('not in the chart'))) {
+    return { ok: false, problems: early };
+  }
+  const solved = solveTarget(design, metals);
+  if (!solved.ok) return { ok: false, problems: [solved.problem, ...early] };
+  const late = design.head.target ? checkDesign(solved.design, metals) : [];
+  if (late.length > 0) return { ok: false, problems: late };
+
+  const { assembly, scale } = solved;
+  const rho = waterDensity(surroundings.water);
+  const wet = submerged(assembly, rho);
+  const falling = fall(assembly, surroundings.water);
+  const readings = readingsOf(assembly, scale, wet, falling, surroundings.depth);
+  return {
+    ok: true,
+    design: solved.design,
+    assembly,
+    readings,
+    flags: flagsOf(solved.design, assembly, readings),
+  };
+}
+
+function readingsOf(
+  assembly: Assembly,
+  scale: number,
+  wet: ReturnType<typeof submerged>,
+  falling: Fall,
+  depth: number,
+): Readings {
+  const { profile, hook, parts, measures, guard } = assembly;
+  const metal = metalPart(assembly);
+  const solid = massProperties(loft(profile, assembly.collar, DRAWING));
+  const bare = assembly.collar ? massProperties(loft(profile, undefined, DRAWING)) : solid;
+  const total = totalMass(assembly);
+  const centre = (axis: 0 | 2) =>
+    parts.reduce((sum, part) => sum + part.mass * part.centroid[axis], 0) / total;
+  const sizes = extent(assembly);
+  const massOf = (name: 'hook' | 'keeper' | 'guard') => parts.find((part) => part.name === name)?.mass;
+  const spread = (value: number): readonly [number, number] => [
+    value * (1 - FALL_SPREAD),
+    value * (1 + FALL_SPREAD),
+  ];
+  const time = falling.timeTo(depth);
+
+  const values: Partial<Record<ReadingId, number | undefined>> = {
+    'head.castVolume': metal.volume,
+    'head.length': profile.length,
+    'head.breadth': sizes.breadth,
+    'head.height': sizes.height,
+    'head.surface': solid.area,
+    'head.sphericity': (Math.cbrt(Math.PI) * (6 * bare.volume) ** (2 / 3)) / bare.area,
+    'head.scale': scale,
+    'mass.metal': metal.mass,
+    'mass.total': total,
+    'mass.hook': massOf('hook'),
+    'mass.keeper': massOf('keeper'),
+    'mass.guard': massOf('guard'),
+    'mass.submerged': wet.weight,
+    'mass.centreX': centre(0),
+    'mass.centreZ': centre(2),
+    'mass.rollInertia': (solid.inertia[0] * assembly.density) / 1000,
+    'hook.gap': measures.gap,
+    'hook.throat': hook.tip[0] - hook.bendRear[0] - hook.wire / 2,
+    'hook.wire': measures.wire,
+    'hook.biteAboveEye': hook.pointHeight - hook.eye.top,
+    'hook.shankOutside': -hook.bendRear[0],
+    'hook.wireInside': assembly.wireInside,
+    'hook.wall': Math.min(sizes.breadth / 2, sizes.rise, sizes.drop) - hook.wire / 2,
+    'eye.angle': Math.round((Math.atan2(hook.eye.along[2], hook.eye.along[0]) * 180e9) / Math.PI) / 1e9,
+    'eye.x': hook.eye.centre[0],
+    'eye.z': hook.eye.centre[2],
+    'guard.overPoint': guard?.overPoint,
+    'guard.pastPoint': guard?.pastPoint,
+    'hang.attitude': hangAttitude(hook.eye.centre, wet.centre),
+  };
+  const readings: Partial<Record<ReadingId, Reading>> = {};
+  for (const [id, value] of Object.entries(values) as [ReadingId, number | undefined][]) {
+    if (value !== undefined) readings[id] = reading(id, value);
+  }
+  readings['fall.speed'] = reading('fall.speed', falling.speed, spread(falling.speed));
+  readings['fall.attitude'] = reading('fall.attitude', falling.attitude);
+  if (Number.isFinite(time)) readings['fall.timeToDepth'] = reading('fall.timeToDepth', time, spread(time));
+  return readings;
+}
+
+/** Greatest sizes of a body over its length, mm. */
+export function extent({ profile }: Pick<Assembly, 'profile'>) {
+  let [breadth, height, rise, drop] = [0, 0, 0, 0];
+  const look = (x: number) => {
+    const { b, t, d } = profile.section(x);
+    breadth = Math.max(breadth, 2 * b);
+    height = Math.max(height, t + d);
+    rise = Math.max(rise, t);
+    drop = Math.max(drop, d);
+  };
+  for (const x of profile.breaks) look(x);
+  // Even, so that the middle, where round bodies are fullest, is one of the places.
+  const places = 64;
+  for (let i = 1; i < places; i++) look((profile.length * i) / places);
+  return { breadth, height, rise, drop };
+}
+
+function flagsOf(design: Design, assembly: Assembly, readings: Readings): Flag[] {
+  const flags: Flag[] = [];
+  const add = (level: Flag['level'], path: string, text: string) => flags.push({ level, path, text });
+  const value = (id: ReadingId) => readings[id]?.value ?? NaN;
+  const { metal, hook } = assembly;
+
+  if (value('mass.submerged') <= 0)
+    add('stop', '/head', 'It floats in this water: there is no fall and no bottom contact.');
+  if (metal.making === 'sintered') {
+    if (design.keeper.kind === 'collar') {
+      add(
+        'stop',
+        '/keeper',
+        `${metal.name} is pressed and sintered: it cannot carry a cast collar. Take a wire keeper, or a poured metal.`,
+      );
+    }
+    if (value('hook.wall') < SINTERED_WALL) {
+      add('stop', '/hook/size', `Only ${value('hook.wall').toFixed(2)} mm of metal stands around the bore; ${metal.name.toLowerCase()} wants ${SINTERED_WALL} mm. Take finer wire or a larger head.`); // prettier-ignore
+    }
+  }
+  const bite = value('hook.biteAboveEye');
+  const sure = Math.min(6.35, 0.5 * value('hook.gap'));
+  if (bite < 0) add('stop', '/eye', `The eye stands ${(-bite).toFixed(1)} mm above the point: the line meets the fish before the hook does. Lean the eye forward or take a larger hook.`); // prettier-ignore
+  else if (bite < sure) add('care', '/eye', `The point is only ${bite.toFixed(1)} mm above the eye; about ${sure.toFixed(1)} mm is wanted for a sure bite (common practice).`); // prettier-ignore
+  const { guard } = assembly;
+  if (guard && guard.overPoint < -1) {
+    add('care', '/guard/length', `The guard ends ${(-guard.overPoint).toFixed(1)} mm below the point. Lengthen the fibres or lean the guard further back.`); // prettier-ignore
+  }
+  if (guard && guard.pastPoint > 0.35 * hook.pointHeight) {
+    add(
+      'care',
+      '/guard',
+      'The guard crosses well behind the point and leaves it bare. Set its base back, or lean it up more.',
+    );
+  }
+  if (guard && guard.pastPoint < -hook.pointHeight) {
+    add(
+      'care',
+      '/guard',
+      'The guard passes far in front of the point. Lean it back more, or set its base back.',
+    );
+  }
+  if (metal.key.startsWith('lead')) add('note', '/head/metal', metal.caution);
+  return flags;
+}

@@ -1,0 +1,68 @@
+import { fullness, halfMoment } from './superellipse.ts';
+
+/**
+ * One cross-section of a head, seen along the shank: above the shank line |y/b|^nt + |z/t|^nt = 1,
+ * below it likewise with d and nb. Lengths in mm.
+ */
+export interface Section {
+  /** half-breadth */
+  readonly b: number;
+  /** rise above the shank line */
+  readonly t: number;
+  /** drop below the shank line */
+  readonly d: number;
+  /** superellipse exponent above; 2 is round, 1 a diamond, 4 nearly square */
+  readonly nt: number;
+  /** superellipse exponent below */
+  readonly nb: number;
+}
+
+/** A head body as stations along the shank: x from 0 (rear face) to `length` (nose). */
+export interface Profile {
+  readonly length: number;
+  /** Where the outline has a kink or a change of rule; starts with 0, ends with `length`, rising. */
+  readonly breaks: readonly number[];
+  /** Section at x; x outside 0..length gives a section of no size. */
+  readonly section: (x: number) => Section;
+}
+
+export const EMPTY_SECTION: Section = { b: 0, t: 0, d: 0, nt: 2, nb: 2 };
+
+/** Area of a section, mm². */
+export function sectionArea({ b, t, d, nt, nb }: Section): number {
+  return 2 * b * (t * fullness(nt) + d * fullness(nb));
+}
+
+/** First moment of a section's area about the shank line, ∫ z dA, mm³. */
+export function sectionMoment({ b, t, d, nt, nb }: Section): number {
+  return b * (t * t * halfMoment(nt) - d * d * halfMoment(nb));
+}
+
+/** Distance from the shank line to the section's edge in the direction (cos φ, sin φ) of (y, z), mm. */
+export function sectionRadius({ b, t, d, nt, nb }: Section, cosine: number, sine: number): number {
+  const [h, n] = sine >= 0 ? [t, nt] : [d, nb];
+  if (b <= 0 || h <= 0) return 0;
+  if (n === 2) return 1 / Math.hypot(cosine / b, sine / h);
+  return (Math.abs(cosine / b) ** n + Math.abs(sine / h) ** n) ** (-1 / n);
+}
+
+/** Whether the point (y, z) lies within the section. */
+export function sectionHolds({ b, t, d, nt, nb }: Section, y: number, z: number): boolean {
+  const [h, n] = z >= 0 ? [t, nt] : [d, nb];
+  if (b <= 0 || h <= 0) return false;
+  return n === 2 ? (y / b) ** 2 + (z / h) ** 2 <= 1 : Math.abs(y / b) ** n + Math.abs(z / h) ** n <= 1;
+}
+
+/** x-values through a profile, close together where rounded ends turn fast; `count` intervals shared out by length. */
+export function stationsAlong(profile: Profile, count: number): number[] {
+  const xs: number[] = [0];
+  for (let i = 1; i < profile.breaks.length; i++) {
+    const from = profile.breaks[i - 1] ?? 0;
+    const to = profile.breaks[i] ?? profile.length;
+    // No piece gets fewer than 12 rings, however short, since its end may be round.
+    const steps = Math.max(12, Math.round((count * (to - from)) / profile.length));
+    for (let k = 1; k <= steps; k++)
+      xs.push(from + ((to - from) * (1 - Math.cos((Math.PI * k) / steps))) / 2);
+  }
+  return xs;
+}

@@ -1,0 +1,5 @@
+import type { RuleSet } from './rule.ts';
+import data from './rules.json' with { type: 'json' };
+
+/** The rules that ship, after what practitioners say. The file is checked against `RulesSchema` in the tests. */
+export const RULES = (data as RuleSet).rules;

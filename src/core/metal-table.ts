@@ -1,0 +1,103 @@
+import { extent, SINTERED_WALL } from './evaluate.ts';
+import type { Surroundings } from './evaluate.ts';
+import { assemble, metalPart, totalMass } from './assemble.ts';
+import type { Assembly } from './assemble.ts';
+import { checkDesign } from './check.ts';
+import type { Design } from './design.ts';
+import type { Metal } from './material/metals.ts';
+import { METALS } from './material/metals.ts';
+import { waterDensity } from './material/water.ts';
+import { solveTarget } from './solve.ts';
+import { fall, submerged } from './water/fall.ts';
+
+/** One way to make a design in another metal. */
+export interface MetalCase {
+  readonly ok: true;
+  readonly assembly: Assembly;
+  readonly length: number;
+  readonly breadth: number;
+  readonly height: number;
+  /** linear factor against the design as it stands */
+  readonly scale: number;
+  /** g */
+  readonly metal: number;
+  readonly total: number;
+  /** gram-force */
+  readonly submerged: number;
+  /** m/s */
+  readonly fall: number;
+  /** a caution about making it so, or empty */
+  readonly caution: string;
+}
+
+export type MetalOutcome = MetalCase | { readonly ok: false; readonly reason: string };
+
+export interface MetalRow {
+  readonly metal: Metal;
+  /** density used: the design's own where it is the design's metal */
+  readonly density: number;
+  readonly sameWeight: MetalOutcome;
+  readonly sameSize: MetalOutcome;
+}
+
+/** The three metals every design is held against, besides its own. */
+export const COMPARED_METALS: readonly string[] = ['lead', 'bismuth-tin', 'tungsten'];
+
+/**
+ * The same metal weight and the same size in each metal. Hook, keeper and guard stay as they are; the head's unlocked sizes follow.
+ * `solved` must be a design that already meets its own target.
+ */
+export function metalTable(solved: Design, surroundings: Surroundings): MetalRow[] {
+  const metals = surroundings.metals ?? METALS;
+  const own = metalPart(assemble(solved, metals)).mass;
+  const keys = [...new Set([...COMPARED_METALS, solved.head.metal])];
+  return keys.flatMap((key) => {
+    const metal = metals.find((candidate) => candidate.key === key);
+    if (!metal) return [];
+    const density = key === solved.head.metal ? (solved.head.density ?? metal.density) : metal.density;
+    const sameSize: Design = {
+      ...solved,
+      head: { ...solved.head, metal: key, density, target: undefined },
+    };
+    const sameWeight: Design = {
+      ...sameSize,
+      head: { ...sameSize.head, target: { grams: own, of: 'metal' } },
+    };
+    return [
+      {
+        metal,
+        density,
+        sameWeight: outcome(sameWeight, surroundings),
+        sameSize: outcome(sameSize, surroundings),
+      },
+    ];
+  });
+}
+
+function outcome(design: Design, surroundings: Surroundings): MetalOutcome {
+  const solved = solveTarget(design, surroundings.metals);
+  if (!solved.ok) return { ok: false, reason: solved.problem.message };
+  const [problem] = design.head.target ? checkDesign(solved.design, surroundings.metals) : [];
+  if (problem) return { ok: false, reason: problem.message };
+  const { assembly, scale } = solved;
+  const { breadth, height, rise, drop } = extent(assembly);
+  const wall = Math.min(breadth / 2, rise, drop) - assembly.hook.wire / 2;
+  const sintered = assembly.metal.making === 'sintered';
+  const cautions = [
+    sintered && design.keeper.kind === 'collar' ? 'no cast collar in a sintered metal' : '',
+    sintered && wall < SINTERED_WALL ? `wall of ${wall.toFixed(2)} mm is too thin` : '',
+  ];
+  return {
+    ok: true,
+    assembly,
+    length: assembly.profile.length,
+    breadth,
+    height,
+    scale,
+    metal: metalPart(assembly).mass,
+    total: totalMass(assembly),
+    submerged: submerged(assembly, waterDensity(surroundings.water)).weight,
+    fall: fall(assembly, surroundings.water).speed,
+    caution: cautions.filter(Boolean).join('; '),
+  };
+}

@@ -1,0 +1,35 @@
+/** Why a root could not be found. */
+export type RootFailure = { readonly ok: false; readonly atLow: number; readonly atHigh: number };
+export type Root = { readonly ok: true; readonly x: number } | RootFailure;
+
+/**
+ * Root of a continuous function on [low, high] by the Illinois form of false position
+ * (Dowell & Jarratt 1971), which keeps the root bracketed at every step.
+ * Stops when the bracket is narrower than `tolerance` or after 100 steps. Fails when the ends have one sign.
+ */
+export function findRoot(f: (x: number) => number, low: number, high: number, tolerance = 1e-10): Root {
+  let [a, b] = [low, high];
+  let [fa, fb] = [f(a), f(b)];
+  if (fa === 0) return { ok: true, x: a };
+  if (fb === 0) return { ok: true, x: b };
+  if (!(fa * fb < 0)) return { ok: false, atLow: fa, atHigh: fb };
+  let side = 0;
+  for (let step = 0; step < 100; step++) {
+    const x = (a * fb - b * fa) / (fb - fa);
+    const fx = f(x);
+    if (fx === 0 || Math.abs(b - a) < tolerance) return { ok: true, x };
+    if (fx * fb < 0) {
+      a = b;
+      fa = fb;
+      side = 0;
+    } else {
+      // The same end stayed twice: halve its weight so that it, too, moves.
+      if (side !== 0) fa /= 2;
+      side = 1;
+    }
+    b = x;
+    fb = fx;
+    if (Math.abs(fx) < tolerance * 1e-3) return { ok: true, x };
+  }
+  return { ok: true, x: Math.abs(fa) < Math.abs(fb) ? a : b };
+}

@@ -1,0 +1,19 @@
+/** A point or direction in the body frame: +x to the nose, +y left, +z towards the hook point; mm where a length. */
+export type Vec3 = readonly [x: number, y: number, z: number];
+/** A point on a drawing. */
+export type Vec2 = readonly [u: number, v: number];
+
+export const add = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
+export const sub = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+export const scale = (a: Vec3, k: number): Vec3 => [a[0] * k, a[1] * k, a[2] * k];
+export const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+export const cross = (a: Vec3, b: Vec3): Vec3 => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];
+export const norm = (a: Vec3): number => Math.hypot(a[0], a[1], a[2]);
+
+export const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+export const degrees = (angle: number): number => (angle * 180) / Math.PI;
+export const clamp = (x: number, low: number, high: number): number => Math.min(high, Math.max(low, x));
