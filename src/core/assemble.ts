@@ -103,7 +103,10 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Ass
   const wire = wireWithin(hook.centre.slice(0, shankEnd), hook.wire / 2, holds);
   const keeperRadius = design.keeper.kind === 'wire' ? design.keeper.wire / 2 : 0;
   const keeperIn = keeperWire && wireWithin(keeperWire, keeperRadius, holds);
-  const guardHole = guard && wireWithin(guard.bore, guard.bundleRadius, holds);
+  // Where the guard's hole runs into the hook, that metal is gone already.
+  const holdsMetal = (x: number, y: number, z: number) =>
+    holds(x, y, z) && !nearPath(hook.centre, hook.wire / 2, x, y, z);
+  const guardHole = guard && wireWithin(guard.bore, guard.bundleRadius, holdsMetal);
 
   const pieces = [
     { ...body, sign: 1 },
@@ -164,6 +167,19 @@ function hookPart(hook: HookPath): Part {
   const at = (axis: 0 | 1 | 2) =>
     (whole.volume * whole.centroid[axis] - taper * tipAt[axis] + ring * hook.eye.centre[axis]) / volume;
   return { name: 'hook', mass: (STEEL_DENSITY * volume) / 1000, volume, centroid: [at(0), at(1), at(2)] };
+}
+
+/** Whether a point lies within `radius` of a centre line in the plane y = 0. */
+function nearPath(path: readonly Vec3[], radius: number, x: number, y: number, z: number): boolean {
+  if (Math.abs(y) >= radius) return false;
+  for (let i = 1; i < path.length; i++) {
+    const [a, b] = [path[i - 1] as Vec3, path[i] as Vec3];
+    const [dx, dz] = [b[0] - a[0], b[2] - a[2]];
+    const share = Math.min(1, Math.max(0, ((x - a[0]) * dx + (z - a[2]) * dz) / (dx * dx + dz * dz || 1)));
+    if (Math.hypot(x - a[0] - share * dx, z - a[2] - share * dz) < Math.sqrt(radius ** 2 - y ** 2))
+      return true;
+  }
+  return false;
 }
 
 /** Length of the eye's leg from the knee on the shank line to where its centre line leaves the head, mm. */

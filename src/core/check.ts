@@ -60,8 +60,7 @@ export function checkDesign(design: Design, metals: readonly Metal[] = METALS): 
   if (measures.wire > room) {
     say('/hook/size', `Hook size: its wire of ${measures.wire.toFixed(2)} mm does not fit a head with ${Math.max(0, room).toFixed(2)} mm of room around the shank. Choose a smaller hook or a finer wire, or a larger head.`); // prettier-ignore
   }
-  const bend = (measures.gap + measures.wire) / 2;
-  if (knee - measures.shank + bend > -1) {
+  if (knee - measures.shank > -1) {
     say('/hook/size', `Hook size: the shank of ${measures.shank.toFixed(1)} mm ends inside the head, ${knee.toFixed(1)} mm of which lie behind the eye. Choose a longer hook, a shorter head, or set the eye further back.`); // prettier-ignore
   }
   if (design.keeper.kind === 'collar') {
@@ -79,7 +78,7 @@ export function checkDesign(design: Design, metals: readonly Metal[] = METALS): 
     if (diameter >= -widest * 0.95) {
       say('/keeper/diameter', `Collar diameter: ${diameter.toFixed(1)} mm is as wide as the head, which offers ${(-widest).toFixed(1)} mm. Make the collar thinner or the head larger.`); // prettier-ignore
     }
-    if (knee - measures.shank + bend > -length - 0.5 && knee - measures.shank + bend <= -1) {
+    if (knee - measures.shank > -length - 0.5 && knee - measures.shank <= -1) {
       say('/keeper/length', `Collar length: ${length.toFixed(1)} mm runs into the hook’s bend. Shorten the collar or take a longer hook.`); // prettier-ignore
     }
   }

@@ -70,7 +70,7 @@ const HookSchema = Type.Object(
           shank: Type.Number({
             minimum: 3,
             maximum: 150,
-            description: 'Eye bend to the rear of the bend, mm',
+            description: 'Straight shank, from the eye bend to the start of the round bend, mm',
           }),
           wire: Type.Number({ minimum: 0.2, maximum: 4, description: 'Wire diameter, mm' }),
         },

@@ -30,3 +30,5 @@ export * from './solve.ts';
 export * from './water/drag.ts';
 export * from './water/fall.ts';
 export * from './water/hang.ts';
+export * from './head/solid.ts';
+export * from './exchange/stl.ts';

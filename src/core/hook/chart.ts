@@ -5,7 +5,7 @@ import { hookLabel, hookRank } from '../quantity/hook-size.ts';
 export interface HookMeasures {
   /** clear gap between shank and point */
   readonly gap: number;
-  /** from the eye bend to the rear of the hook's bend */
+  /** straight shank, from the eye bend to the start of the round bend */
   readonly shank: number;
   /** wire diameter */
   readonly wire: number;

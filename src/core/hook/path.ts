@@ -70,7 +70,7 @@ export function hookPath(
   const ringRadius = (wire * (EYE_INNER.wires + 1) + EYE_INNER.plus) / 2;
   const leg = placement.legInside + EYE_STAND;
   const kneeX = placement.knee;
-  const reach = (ringRadius + wire / 2) as number;
+  const reach = ringRadius + wire / 2;
   const ringCentre: Vec3 = [kneeX + along[0] * (leg + reach), 0, along[2] * (leg + reach)];
   const legEnd: Vec3 = [kneeX + along[0] * (leg + wire / 2), 0, along[2] * (leg + wire / 2)];
 
@@ -80,8 +80,8 @@ export function hookPath(
   const cut = eye.angle > 0 ? filletRadius * Math.tan(half) : 0;
 
   const bendRadius = (gap + wire) / 2;
-  const rearX = kneeX - shank;
-  const bendX = rearX + bendRadius;
+  const bendX = kneeX - shank;
+  const rearX = bendX - bendRadius;
   const tipX = bendX + POINT_LEG * gap;
 
   const points: Vec3[] = [];

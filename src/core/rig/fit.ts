@@ -80,6 +80,9 @@ export function judgeFit(
   return { geometry, checks, verdict: worst(checks.map(({ verdict }) => verdict)) };
 }
 
+/** Degrees a buried body may be bent between seat and point before it spins (working limits, common practice, no source). */
+const STRAIGHT = { good: 25, tight: 38 };
+
 /** Limits on what fills the gap: half of it should stay free under a bare point, a third under a buried one (common practice, no source). */
 const GAP_LIMITS: Readonly<Record<RigMethod, { good: number; tight: number }>> = {
   threaded: { good: 0.5, tight: 0.35 },
@@ -162,7 +165,7 @@ function checksOf(
       });
   }
   if (geometry.method === 'buried') {
-    check('rig.straight', 'Body bent by', geometry.bend, 'angle', [-2, 14], [-6, 24],
+    check('rig.straight', 'Body bent by', geometry.bend, 'angle', [-8, STRAIGHT.good], [-16, STRAIGHT.tight],
       (verdict) => verdict === 'good' ? 'The body lies straight.' : 'The body is bent and will spin.',
       () => `${anyHook}, or thread it with the point bare.`);
   }
@@ -217,7 +220,7 @@ function firstFittingHook(
       exitShare <= good[1] &&
       freeGap >= GAP_LIMITS[method].good * assembly.measures.gap &&
       tailRoom >= 0.06 * plastic.length &&
-      (method === 'threaded' || bend <= 14);
+      (method === 'threaded' || bend <= STRAIGHT.good);
     if (fits) return size;
   }
   return '';

@@ -42,8 +42,6 @@ export interface RigGeometry {
   readonly submerged: number;
 }
 
-/** How much nose the hook takes before it leaves the body again, weedless, mm: 1/8 to 1/4 in (common practice, no source). */
-const INSERT = 5;
 /** Skin left over a buried point, mm (common practice, no source). */
 const SKIN = 0.8;
 const STATIONS = 72;
@@ -99,10 +97,7 @@ export function layOnHead(
     shoulderHeight: sizes.height / (2 * behind.halfHeight),
     shoulderBreadth: sizes.breadth / (2 * behind.halfBreadth),
     seat: crest / Math.min(nose.halfHeight, nose.halfBreadth),
-    bend:
-      method === 'threaded'
-        ? 0
-        : degrees(Math.atan2(rise(tipFromNose), Math.max(tipFromNose - INSERT, 1e-9))),
+    bend: method === 'threaded' ? 0 : degrees(Math.atan2(rise(tipFromNose), Math.max(tipFromNose, 1e-9))),
     body: Array.from({ length: STATIONS + 1 }, (_, i) => {
       const fromNose = (length * i) / STATIONS;
       return { at: [-fromNose, rise(fromNose)] as Vec2, ...section(fromNose) };
@@ -118,10 +113,10 @@ const threadedRise = () => (_fromNose: number) => 0;
 /** Height of the body's axis over the shank line, weedless: up from the seat in an S-curve, level behind the point. */
 function buriedRise(assembly: Assembly, plastic: Plastic, cut: number): (fromNose: number) => number {
   const { hook } = assembly;
-  const tip = Math.max(-hook.tip[0], INSERT + 1);
+  const tip = Math.max(-hook.tip[0], 1);
   const level = hook.pointHeight + SKIN + hook.wire / 2 - plasticSection(plastic, tip + cut).halfHeight;
   return (fromNose) => {
-    const u = Math.min(1, Math.max(0, (fromNose - INSERT) / (tip - INSERT)));
+    const u = Math.min(1, Math.max(0, fromNose / tip));
     return level * u * u * (3 - 2 * u);
   };
 }

@@ -1,0 +1,192 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import Module from 'manifold-3d';
+import type { Brief, Design, Problem, Surroundings } from '../core/index.ts';
+import {
+  castSolid,
+  evaluate,
+  factText,
+  PLAIN_WATER,
+  reasonText,
+  RULES,
+  SALINITY,
+  standing,
+  writeStl,
+} from '../core/index.ts';
+import type { Checked } from '../contract/validate.ts';
+import { checkBriefDocument, checkDesignDocument } from '../contract/validate.ts';
+
+const HELP = `Fern Anvil in the terminal
+
+  npm run --silent anvil -- evaluate FILE.json [--brief FILE] [--water fresh|brackish|sea] [--temp C] [--depth M]
+      prints the readings of a design, or of an array of designs, as JSON; FILE may be - for standard input
+  npm run --silent anvil -- export FILE.json --format stl --out OUT.stl
+      writes the closed solid of the metal as cast, in mm
+
+Formats: docs/formats.md. Readings: docs/readings.md. Bad input ends with code 2 and a sentence that names the field.`;
+
+/** Input that cannot be taken: told on standard error, code 2. */
+class BadInput extends Error {}
+
+function main(): Promise<void> | void {
+  const { positionals, values } = parseArgs({
+    allowPositionals: true,
+    options: {
+      brief: { type: 'string' },
+      water: { type: 'string' },
+      temp: { type: 'string' },
+      depth: { type: 'string' },
+      format: { type: 'string', default: 'stl' },
+      out: { type: 'string' },
+      help: { type: 'boolean', default: false },
+    },
+  });
+  const [command, file, ...rest] = positionals;
+  if (values.help || command === undefined) {
+    console.log(HELP);
+    return;
+  }
+  if (rest.length > 0) throw new BadInput(`“${rest[0]}” is one argument too many. See --help.`);
+  if (file === undefined) throw new BadInput(`${command}: name a file, or - for standard input.`);
+  if (command === 'evaluate') return runEvaluate(file, values);
+  if (command === 'export') return runExport(file, values);
+  throw new BadInput(`“${command}” is not a command. Use evaluate or export; see --help.`);
+}
+
+interface WaterOptions {
+  readonly brief?: string | undefined;
+  readonly water?: string | undefined;
+  readonly temp?: string | undefined;
+  readonly depth?: string | undefined;
+}
+
+function runEvaluate(file: string, options: WaterOptions): void {
+  const data = readJson(file);
+  const brief =
+    options.brief === undefined
+      ? undefined
+      : accepted(checkBriefDocument(readJson(options.brief)), options.brief);
+  const surroundings = surroundingsOf(options, brief);
+  const many = Array.isArray(data);
+  const designs = (many ? (data as unknown[]) : [data]).map((item, i) =>
+    accepted(checkDesignDocument(item), many ? `${file}, design ${i + 1}` : file),
+  );
+  const results = designs.map((design, i) => {
+    const result = evaluate(design, surroundings);
+    if (!result.ok) throw badDocument(many ? `${file}, design ${i + 1}` : file, result.problems);
+    return {
+      name: design.name,
+      dimensions: result.design.head.dimensions,
+      surroundings: { ...surroundings.water, depth: surroundings.depth },
+      readings: result.readings,
+      flags: result.flags,
+      ...(brief ? { match: matchOf(brief, result.design, result.readings) } : {}),
+    };
+  });
+  console.log(JSON.stringify(many ? results : results[0], null, 2));
+}
+
+function matchOf(brief: Brief, design: Design, readings: Parameters<typeof standing>[2]) {
+  const stand = standing(brief, design, readings, RULES);
+  const words = (reasons: typeof stand.for) =>
+    reasons.map((reason) => ({
+      rule: reason.rule.id,
+      weight: reason.rule.weight,
+      says: reasonText(reason, 'metric'),
+      source: reason.rule.source,
+    }));
+  return {
+    brief: brief.name,
+    depth: factText('water.depth', brief.water.depth, 'metric'),
+    balance: stand.balance,
+    for: words(stand.for),
+    against: words(stand.against),
+    never: words(stand.never),
+  };
+}
+
+async function runExport(
+  file: string,
+  { format, out }: { format: string; out?: string | undefined },
+): Promise<void> {
+  if (format !== 'stl') throw new BadInput(`--format: “${format}” is not written. Use stl.`);
+  if (out === undefined) throw new BadInput('--out: name the file to write.');
+  const data = readJson(file);
+  if (Array.isArray(data))
+    throw new BadInput(
+      `${file}: holds several designs; a solid is written for one. Give a file with one design.`,
+    );
+  const design = accepted(checkDesignDocument(data), file);
+  const result = evaluate(design, PLAIN_WATER);
+  if (!result.ok) throw badDocument(file, result.problems);
+  const kernel = await Module();
+  kernel.setup();
+  const bytes = writeStl(castSolid(kernel, result.assembly), design.name);
+  try {
+    writeFileSync(out, bytes);
+  } catch (error) {
+    throw new BadInput(`--out: ${out} cannot be written (${(error as Error).message}).`, { cause: error });
+  }
+}
+
+/** Water from the options, then the brief, then plain fresh water. */
+function surroundingsOf(options: WaterOptions, brief: Brief | undefined): Surroundings {
+  const kind = options.water ?? brief?.water.kind ?? 'fresh';
+  if (!(kind in SALINITY)) throw new BadInput(`--water: “${kind}” is not known. Use fresh, brackish or sea.`);
+  return {
+    water: {
+      salinity: SALINITY[kind as keyof typeof SALINITY],
+      temperature:
+        numberOption('--temp', options.temp, [-1, 40]) ??
+        brief?.water.temperature ??
+        PLAIN_WATER.water.temperature,
+    },
+    depth: numberOption('--depth', options.depth, [0.1, 500]) ?? brief?.water.depth ?? PLAIN_WATER.depth,
+  };
+}
+
+function numberOption(
+  name: string,
+  text: string | undefined,
+  [min, max]: readonly [number, number],
+): number | undefined {
+  if (text === undefined) return undefined;
+  const value = text.trim() === '' ? NaN : Number(text);
+  if (!(value >= min && value <= max))
+    throw new BadInput(`${name}: “${text}” is not a number from ${min} to ${max}.`);
+  return value;
+}
+
+function readJson(file: string): unknown {
+  let text: string;
+  try {
+    text = readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch (error) {
+    throw new BadInput(`${file}: cannot be read (${(error as Error).message}).`, { cause: error });
+  }
+  try {
+    return JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    throw new BadInput(`${file}: is not JSON (${(error as Error).message}).`, { cause: error });
+  }
+}
+
+function accepted<T>(checked: Checked<T>, file: string): T {
+  if (!checked.ok) throw badDocument(file, checked.problems);
+  return checked.value;
+}
+
+const badDocument = (file: string, problems: readonly Problem[]): BadInput =>
+  new BadInput(problems.map(({ path, message }) => `${file}: ${path || '/'}: ${message}`).join('\n'));
+
+/** What a wrong command line is called by the argument parser. */
+const isUsage = (error: unknown): boolean =>
+  String((error as { code?: unknown }).code).startsWith('ERR_PARSE_ARGS');
+
+try {
+  await main();
+} catch (error) {
+  if (!(error instanceof BadInput) && !isUsage(error)) throw error;
+  console.error((error as Error).message);
+  process.exit(2);
+}

@@ -1,0 +1,62 @@
+import type { Mesh } from '../head/mesh.ts';
+
+const HEADER = 80;
+const FACET = 50;
+
+/**
+ * A mesh as binary STL (the format of the 1988 stereolithography interface: 80-byte header, facet count, then per facet a normal,
+ * three corners and two spare bytes, little-endian floats). Coordinates go out as they are: mm.
+ */
+export function writeStl({ positions, triangles }: Mesh, title: string): Uint8Array {
+  const count = triangles.length / 3;
+  const bytes = new Uint8Array(HEADER + 4 + count * FACET);
+  const view = new DataView(bytes.buffer);
+  // A header that begins with "solid" would be taken for the text form.
+  const header = `fern anvil, mm: ${title}`.replace(/[^\x20-\x7e]/g, '?').slice(0, HEADER);
+  for (let i = 0; i < header.length; i++) bytes[i] = header.charCodeAt(i);
+  view.setUint32(HEADER, count, true);
+  for (let i = 0; i < count; i++) {
+    const corners = [0, 1, 2].map((k) => {
+      const at = 3 * (triangles[3 * i + k] as number);
+      return [positions[at] as number, positions[at + 1] as number, positions[at + 2] as number] as const;
+    });
+    const [a, b, c] = corners as [(typeof corners)[0], (typeof corners)[0], (typeof corners)[0]];
+    const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+    const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
+    const normal = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx] as const;
+    const length = Math.hypot(...normal) || 1;
+    const numbers = [...normal.map((n) => n / length), ...a, ...b, ...c];
+    numbers.forEach((number, k) => view.setFloat32(HEADER + 4 + i * FACET + 4 * k, number, true));
+  }
+  return bytes;
+}
+
+/** A binary STL as a mesh, corners at the same place joined. Throws with a sentence when the bytes are not a binary STL. */
+export function readStl(bytes: Uint8Array): Mesh {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (bytes.length < HEADER + 4) throw new Error('This file is too short to be an STL.');
+  const count = view.getUint32(HEADER, true);
+  if (bytes.length !== HEADER + 4 + count * FACET) {
+    throw new Error(
+      `This file says it holds ${count} facets, but its length does not agree. Save it as binary STL again.`,
+    );
+  }
+  const positions: number[] = [];
+  const triangles = new Uint32Array(count * 3);
+  const known = new Map<string, number>();
+  for (let i = 0; i < count; i++) {
+    for (let k = 0; k < 3; k++) {
+      const at = HEADER + 4 + i * FACET + 12 + 12 * k;
+      const point = [view.getFloat32(at, true), view.getFloat32(at + 4, true), view.getFloat32(at + 8, true)];
+      const key = point.join(' ');
+      let index = known.get(key);
+      if (index === undefined) {
+        index = positions.length / 3;
+        known.set(key, index);
+        positions.push(...point);
+      }
+      triangles[3 * i + k] = index;
+    }
+  }
+  return { positions: Float64Array.from(positions), triangles };
+}

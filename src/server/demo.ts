@@ -1,0 +1,31 @@
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Brief, Design, Plastic } from '../core/index.ts';
+import type { Collection, Documents } from '../contract/api.ts';
+import type { App } from './app.ts';
+import type { DocumentStore } from './documents.ts';
+
+interface Named<T> {
+  readonly id: string;
+  readonly document: T;
+}
+
+/** Puts the demo workshop in place, once: what was changed or deleted since stays so. */
+export async function loadDemo(stores: Omit<App, 'koa'>, folder: string, dataFolder: string): Promise<void> {
+  const read = <T>(name: string) => JSON.parse(readFileSync(join(folder, name), 'utf8')) as Named<T>[];
+  const marker = join(dataFolder, 'demo-loaded');
+  if (existsSync(marker)) return;
+  // A start that was cut short left no marker: what it had put in place already is kept, and the rest follows.
+  for (const { id, document } of read<Brief>('briefs.json')) await once(stores.briefs, id, document);
+  for (const { id, document } of read<Plastic>('plastics.json')) await once(stores.plastics, id, document);
+  for (const { id, document } of read<Design>('designs.json')) await once(stores.designs, id, document);
+  writeFileSync(marker, '');
+}
+
+async function once<C extends Collection>(
+  store: DocumentStore<C>,
+  id: string,
+  document: Documents[C],
+): Promise<void> {
+  await store.read(id).catch(() => store.create(document, id));
+}

@@ -1,0 +1,165 @@
+import { randomUUID } from 'node:crypto';
+import { and, asc, count, eq, gt, ilike, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import type { Collection, Documents, Kept, ListQuery, Page } from '../contract/api.ts';
+import { PAGE_LIMIT } from '../contract/api.ts';
+import type { Database } from './database.ts';
+import { HttpProblem, notFound } from './problem.ts';
+import { briefs, designs, plastics } from './schema.ts';
+
+const TABLES = { designs, plastics, briefs };
+const NOUN: Readonly<Record<Collection, string>> = {
+  designs: 'design',
+  plastics: 'plastic',
+  briefs: 'brief',
+};
+
+type Row = typeof designs.$inferSelect;
+
+/** What a save was made against: the version it saw, or nothing in particular. */
+export type Expected = number | undefined;
+
+/** Reads and writes one collection of documents. Every write is one statement, so it is kept whole or not at all. */
+export class DocumentStore<C extends Collection> {
+  private readonly table: typeof designs;
+  private readonly db: Database;
+  private readonly collection: C;
+  private readonly summarise: (document: Documents[C]) => Kept<Documents[C]>['summary'];
+
+  constructor(
+    db: Database,
+    collection: C,
+    summarise: (document: Documents[C]) => Kept<Documents[C]>['summary'] = () => undefined,
+  ) {
+    this.db = db;
+    this.collection = collection;
+    this.summarise = summarise;
+    this.table = TABLES[collection] as unknown as typeof designs;
+  }
+
+  /** A page in order of name. `after` is the `next` of the page before. */
+  async list({ limit = PAGE_LIMIT, after, q }: ListQuery): Promise<Page<Documents[C]>> {
+    const { table } = this;
+    const search = q?.trim();
+    const matching = and(
+      isNull(table.deletedAt),
+      search ? ilike(table.name, `%${search.replace(/[\\%_]/g, '\\$&')}%`) : undefined,
+    );
+    const from = after === undefined ? undefined : readCursor(after);
+    const beyond =
+      from && or(gt(table.name, from.name), and(eq(table.name, from.name), gt(table.id, from.id)));
+    const rows = await this.db
+      .select()
+      .from(table)
+      .where(and(matching, beyond))
+      .orderBy(asc(table.name), asc(table.id))
+      .limit(limit + 1);
+    const [total] = await this.db.select({ n: count() }).from(table).where(matching);
+    const items = rows.slice(0, limit);
+    const last = items.at(-1);
+    return {
+      items: items.map((row) => this.kept(row)),
+      total: total?.n ?? 0,
+      ...(rows.length > limit && last ? { next: writeCursor(last) } : {}),
+    };
+  }
+
+  async read(id: string): Promise<Kept<Documents[C]>> {
+    const [row] = await this.db
+      .select()
+      .from(this.table)
+      .where(and(eq(this.table.id, id), isNull(this.table.deletedAt)));
+    if (!row) throw notFound(`This ${NOUN[this.collection]}`);
+    return this.kept(row);
+  }
+
+  async create(document: Documents[C], id: string = randomUUID()): Promise<Kept<Documents[C]>> {
+    const [row] = await this.db
+      .insert(this.table)
+      .values({ id, name: document.name, document, summary: this.summarise(document) ?? null })
+      .returning();
+    return this.kept(row as Row);
+  }
+
+  /** Replaces a document if it still is at the expected version; a stale save gets 412 and changes nothing. */
+  async replace(id: string, document: Documents[C], expected: Expected): Promise<Kept<Documents[C]>> {
+    const { table } = this;
+    const [row] = await this.db
+      .update(table)
+      .set({
+        name: document.name,
+        document,
+        summary: this.summarise(document) ?? null,
+        version: sql`${table.version} + 1`,
+        updatedAt: new Date(),
+      })
+      .where(and(eq(table.id, id), isNull(table.deletedAt), this.at(expected)))
+      .returning();
+    return row ? this.kept(row) : this.refuse(id);
+  }
+
+  async remove(id: string, expected: Expected): Promise<void> {
+    const { table } = this;
+    const rows = await this.db
+      .update(table)
+      .set({ deletedAt: new Date(), version: sql`${table.version} + 1` })
+      .where(and(eq(table.id, id), isNull(table.deletedAt), this.at(expected)))
+      .returning({ id: table.id });
+    if (rows.length === 0) await this.refuse(id);
+  }
+
+  /** Brings a deleted document back; one that was never deleted is given as it is. */
+  async restore(id: string): Promise<Kept<Documents[C]>> {
+    const { table } = this;
+    const [row] = await this.db
+      .update(table)
+      .set({ deletedAt: null, version: sql`${table.version} + 1` })
+      .where(and(eq(table.id, id), isNotNull(table.deletedAt)))
+      .returning();
+    return row ? this.kept(row) : this.read(id);
+  }
+
+  /** Makes all summaries anew, after something they rest on has changed. */
+  async resummarise(): Promise<void> {
+    const rows = await this.db.select().from(this.table).where(isNull(this.table.deletedAt));
+    for (const row of rows) {
+      const summary = this.summarise(row.document as Documents[C]) ?? null;
+      await this.db.update(this.table).set({ summary }).where(eq(this.table.id, row.id));
+    }
+  }
+
+  private at(expected: Expected) {
+    return expected === undefined ? undefined : eq(this.table.version, expected);
+  }
+
+  private async refuse(id: string): Promise<never> {
+    const now = await this.read(id);
+    throw new HttpProblem(
+      412,
+      'Changed elsewhere',
+      `This ${NOUN[this.collection]} was saved elsewhere since you opened it (now version ${now.version}). Compare the two and choose.`,
+    );
+  }
+
+  private kept(row: Row): Kept<Documents[C]> {
+    return {
+      id: row.id,
+      version: row.version,
+      updatedAt: row.updatedAt.toISOString(),
+      document: row.document as Documents[C],
+      ...(row.summary ? { summary: row.summary as NonNullable<Kept<Documents[C]>['summary']> } : {}),
+    };
+  }
+}
+
+const writeCursor = ({ name, id }: { name: string; id: string }): string =>
+  Buffer.from(JSON.stringify([name, id])).toString('base64url');
+
+function readCursor(text: string): { name: string; id: string } {
+  try {
+    const [name, id] = JSON.parse(Buffer.from(text, 'base64url').toString('utf8')) as [unknown, unknown];
+    if (typeof name === 'string' && typeof id === 'string') return { name, id };
+  } catch {
+    // Told below, with every other cursor that is not ours.
+  }
+  throw new HttpProblem(400, 'Bad page', '“after” is not a page mark of this list. Start again without it.');
+}

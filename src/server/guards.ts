@@ -1,0 +1,84 @@
+import type { Middleware } from 'koa';
+import type { Logger } from 'pino';
+import { HttpProblem } from './problem.ts';
+
+const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
+
+/** What the page may load: its own files and nothing else. WebAssembly is the solid library's. */
+const POLICY = [
+  "default-src 'none'",
+  "script-src 'self' 'wasm-unsafe-eval'",
+  "worker-src 'self'",
+  "style-src 'self'",
+  "img-src 'self' data:",
+  "font-src 'self'",
+  "connect-src 'self'",
+  "manifest-src 'self'",
+  "base-uri 'none'",
+  "form-action 'none'",
+  "frame-ancestors 'none'",
+].join('; ');
+
+export function securityHeaders(): Middleware {
+  return async (ctx, next) => {
+    ctx.set({
+      'Content-Security-Policy': POLICY,
+      'X-Content-Type-Options': 'nosniff',
+      'Referrer-Policy': 'no-referrer',
+      'Cross-Origin-Opener-Policy': 'same-origin',
+      'Cross-Origin-Resource-Policy': 'same-origin',
+    });
+    await next();
+  };
+}
+
+/**
+ * Takes requests only under a loopback name, which stops other sites from reaching in by DNS tricks, and
+ * lets nothing be changed from another origin or by a plain form.
+ */
+export function guardRequests(): Middleware {
+  return async (ctx, next) => {
+    const host = ctx.get('Host');
+    if (!LOOPBACK.test(host)) {
+      throw new HttpProblem(
+        421,
+        'Wrong host',
+        'This server answers only as localhost. Open it under the address it printed.',
+      );
+    }
+    const origin = ctx.get('Origin');
+    if (origin && origin !== `http://${host}`) {
+      throw new HttpProblem(403, 'Other origin', 'Requests from other pages are not taken.');
+    }
+    const writes = ctx.method === 'POST' || ctx.method === 'PUT';
+    if (writes && ctx.length !== undefined && ctx.length > 0 && !ctx.is('json')) {
+      throw new HttpProblem(415, 'Not JSON', 'Send the body as application/json.');
+    }
+    await next();
+  };
+}
+
+/** Turns every failure into problem details; what nobody foresaw is logged and told without its insides. */
+export function tellProblems(log: Logger): Middleware {
+  return async (ctx, next) => {
+    try {
+      await next();
+    } catch (error) {
+      const known = error instanceof HttpProblem;
+      const status = (error as { status?: number }).status;
+      const problem = known
+        ? error
+        : status !== undefined && status >= 400 && status < 500
+          ? new HttpProblem(status, 'Not taken', (error as Error).message)
+          : new HttpProblem(
+              500,
+              'Failed',
+              'Something went wrong here. Nothing you sent was changed; try again.',
+            );
+      if (problem.details.status >= 500) log.error(error, 'request failed');
+      ctx.status = problem.details.status;
+      ctx.body = JSON.stringify(problem.details);
+      ctx.type = 'application/problem+json';
+    }
+  };
+}

@@ -1,0 +1,94 @@
+import { eq, sql } from 'drizzle-orm';
+import type { LineRow, Stores, WaterRow } from '../contract/api.ts';
+import type { Metal } from '../core/index.ts';
+import { HOOK_CHART, METALS, SALINITY } from '../core/index.ts';
+import type { Database } from './database.ts';
+import { HttpProblem, notFound } from './problem.ts';
+import { metalDensities } from './schema.ts';
+
+const WATERS: readonly WaterRow[] = [
+  { key: 'fresh-cold', name: 'Fresh, cold', temperature: 6, salinity: SALINITY.fresh, source: 'Kell 1975' },
+  { key: 'fresh', name: 'Fresh, mild', temperature: 15, salinity: SALINITY.fresh, source: 'Kell 1975' },
+  {
+    key: 'brackish',
+    name: 'Brackish',
+    temperature: 14,
+    salinity: SALINITY.brackish,
+    source: 'EOS-80; salinity of 8 is common practice, no source',
+  },
+  { key: 'sea', name: 'Open sea', temperature: 12, salinity: SALINITY.sea, source: 'EOS-80' },
+];
+
+const LINES: readonly LineRow[] = [
+  { key: 'nylon', material: 'Nylon', density: 1.14, source: 'Usual data sheets (from memory)' },
+  { key: 'fluorocarbon', material: 'Fluorocarbon', density: 1.78, source: 'Usual data sheets (from memory)' },
+  {
+    key: 'braid',
+    material: 'Braided polyethylene',
+    density: 0.97,
+    source: 'Usual data sheets (from memory)',
+  },
+];
+
+/** The metals as this shop knows them: the reference list, with densities it weighed for itself. */
+export class MetalStore {
+  private rows: Stores['metals'] = METALS.map((metal) => ({
+    ...metal,
+    version: 0,
+    reference: metal.density,
+  }));
+  private readonly db: Database;
+
+  constructor(db: Database) {
+    this.db = db;
+  }
+
+  async load(): Promise<void> {
+    const own = await this.db.select().from(metalDensities);
+    this.rows = METALS.map((metal) => {
+      const found = own.find(({ key }) => key === metal.key);
+      return {
+        ...metal,
+        density: found?.density ?? metal.density,
+        version: found?.version ?? 0,
+        reference: metal.density,
+      };
+    });
+  }
+
+  get metals(): readonly Metal[] {
+    return this.rows;
+  }
+
+  stores(): Stores {
+    return { metals: this.rows, hooks: HOOK_CHART, waters: WATERS, lines: LINES };
+  }
+
+  /** Sets the density of a metal, if it still is at the version seen. */
+  async setDensity(
+    key: string,
+    density: number,
+    expected: number | undefined,
+  ): Promise<Stores['metals'][number]> {
+    const now = this.rows.find((row) => row.key === key);
+    if (!now) throw notFound('This metal');
+    if (expected !== undefined && expected !== now.version) {
+      throw new HttpProblem(
+        412,
+        'Changed elsewhere',
+        `${now.name} was changed elsewhere since you opened the stores. Look at it again.`,
+      );
+    }
+    const version = now.version + 1;
+    await this.db
+      .insert(metalDensities)
+      .values({ key, density, version })
+      .onConflictDoUpdate({
+        target: metalDensities.key,
+        set: { density, version },
+        setWhere: eq(metalDensities.version, sql`${now.version}`),
+      });
+    await this.load();
+    return this.rows.find((row) => row.key === key) as Stores['metals'][number];
+  }
+}
