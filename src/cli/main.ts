@@ -6,6 +6,7 @@ import {
   castSolid,
   evaluate,
   factText,
+  inUnits,
   PLAIN_WATER,
   reasonText,
   RULES,
@@ -79,7 +80,7 @@ function runEvaluate(file: string, options: WaterOptions): void {
       dimensions: result.design.head.dimensions,
       surroundings: { ...surroundings.water, depth: surroundings.depth },
       readings: result.readings,
-      flags: result.flags,
+      flags: result.flags.map((flag) => ({ ...flag, text: inUnits(flag.text, 'metric') })),
       ...(brief ? { match: matchOf(brief, result.design, result.readings) } : {}),
     };
   });
@@ -177,7 +178,9 @@ function accepted<T>(checked: Checked<T>, file: string): T {
 }
 
 const badDocument = (file: string, problems: readonly Problem[]): BadInput =>
-  new BadInput(problems.map(({ path, message }) => `${file}: ${path || '/'}: ${message}`).join('\n'));
+  new BadInput(
+    problems.map(({ path, message }) => `${file}: ${path || '/'}: ${inUnits(message, 'metric')}`).join('\n'),
+  );
 
 /** What a wrong command line is called by the argument parser. */
 const isUsage = (error: unknown): boolean =>

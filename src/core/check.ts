@@ -1,3 +1,4 @@
+import { marked } from './quantity/phrase.ts';
 import { assemble } from './assemble.ts';
 import type { Design, Problem } from './design.ts';
 import { completeDimensions } from './head/family.ts';
@@ -11,7 +12,7 @@ import type { QuantityKind } from './quantity/units.ts';
 const LEAST_WALL = 0.3;
 
 const inWords = (value: number, kind: QuantityKind): string =>
-  kind === 'size' ? `${Number(value.toPrecision(4))} mm` : kind === 'share' ? `${Number((value * 100).toPrecision(4))}%` : String(Number(value.toPrecision(4))); // prettier-ignore
+  kind === 'size' || kind === 'share' ? marked(value, kind) : String(Number(value.toPrecision(4)));
 
 /**
  * Everything that keeps a document from being built, each with the field and the remedy; an empty list means it can be built.
@@ -58,28 +59,28 @@ export function checkDesign(design: Design, metals: readonly Metal[] = METALS): 
   const middle = profile.section(profile.length / 2);
   const room = 2 * Math.min(middle.b, middle.t, middle.d) - 2 * LEAST_WALL;
   if (measures.wire > room) {
-    say('/hook/size', `Hook size: its wire of ${measures.wire.toFixed(2)} mm does not fit a head with ${Math.max(0, room).toFixed(2)} mm of room around the shank. Choose a smaller hook or a finer wire, or a larger head.`); // prettier-ignore
+    say('/hook/size', `Hook size: its wire of ${marked(measures.wire, 'size')} does not fit a head with ${marked(Math.max(0, room), 'size')} of room around the shank. Choose a smaller hook or a finer wire, or a larger head.`); // prettier-ignore
   }
   if (knee - measures.shank > -1) {
-    say('/hook/size', `Hook size: the shank of ${measures.shank.toFixed(1)} mm ends inside the head, ${knee.toFixed(1)} mm of which lie behind the eye. Choose a longer hook, a shorter head, or set the eye further back.`); // prettier-ignore
+    say('/hook/size', `Hook size: the shank of ${marked(measures.shank, 'size')} ends inside the head, ${marked(knee, 'size')} of which lie behind the eye. Choose a longer hook, a shorter head, or set the eye further back.`); // prettier-ignore
   }
   if (design.keeper.kind === 'collar') {
     const { diameter, barb, barbs, length } = design.keeper;
     if (diameter < measures.wire + 2 * LEAST_WALL) {
-      say('/keeper/diameter', `Collar diameter: ${diameter.toFixed(2)} mm leaves no metal around a wire of ${measures.wire.toFixed(2)} mm. Make it at least ${(measures.wire + 2 * LEAST_WALL).toFixed(2)} mm, or take a finer wire.`); // prettier-ignore
+      say('/keeper/diameter', `Collar diameter: ${marked(diameter, 'size')} leaves no metal around a wire of ${marked(measures.wire, 'size')}. Make it at least ${marked((measures.wire + 2 * LEAST_WALL), 'size')}, or take a finer wire.`); // prettier-ignore
     }
     if (barbs > 0 && barb > (3 * length) / barbs) {
-      say('/keeper/barb', `Barb height: ${barb.toFixed(1)} mm is too steep for ${barbs} barbs on ${length.toFixed(1)} mm. Lower the barbs or lengthen the collar.`); // prettier-ignore
+      say('/keeper/barb', `Barb height: ${marked(barb, 'size')} is too steep for ${barbs} barbs on ${marked(length, 'size')}. Lower the barbs or lengthen the collar.`); // prettier-ignore
     }
     const widest = 2 * Math.min(...[0.2, 0.35, 0.5, 0.65].map((share) => {
       const { b, t, d } = profile.section(profile.length * share);
       return -Math.min(b, t, d);
     })); // prettier-ignore
     if (diameter >= -widest * 0.95) {
-      say('/keeper/diameter', `Collar diameter: ${diameter.toFixed(1)} mm is as wide as the head, which offers ${(-widest).toFixed(1)} mm. Make the collar thinner or the head larger.`); // prettier-ignore
+      say('/keeper/diameter', `Collar diameter: ${marked(diameter, 'size')} is as wide as the head, which offers ${marked((-widest), 'size')}. Make the collar thinner or the head larger.`); // prettier-ignore
     }
     if (knee - measures.shank > -length - 0.5 && knee - measures.shank <= -1) {
-      say('/keeper/length', `Collar length: ${length.toFixed(1)} mm runs into the hook’s bend. Shorten the collar or take a longer hook.`); // prettier-ignore
+      say('/keeper/length', `Collar length: ${marked(length, 'size')} runs into the hook’s bend. Shorten the collar or take a longer hook.`); // prettier-ignore
     }
   }
   if (design.guard.kind === 'fibre') {

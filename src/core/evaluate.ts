@@ -1,3 +1,4 @@
+import { marked } from './quantity/phrase.ts';
 import type { Assembly } from './assemble.ts';
 import { metalPart, totalMass } from './assemble.ts';
 import { checkDesign } from './check.ts';
@@ -177,16 +178,16 @@ function flagsOf(design: Design, assembly: Assembly, readings: Readings): Flag[]
       );
     }
     if (value('hook.wall') < SINTERED_WALL) {
-      add('stop', '/hook/size', `Only ${value('hook.wall').toFixed(2)} mm of metal stands around the bore; ${metal.name.toLowerCase()} wants ${SINTERED_WALL} mm. Take finer wire or a larger head.`); // prettier-ignore
+      add('stop', '/hook/size', `Only ${marked(value('hook.wall'), 'size')} of metal stands around the bore; ${metal.name.toLowerCase()} wants ${marked(SINTERED_WALL, 'size')}. Take finer wire or a larger head.`); // prettier-ignore
     }
   }
   const bite = value('hook.biteAboveEye');
   const sure = Math.min(6.35, 0.5 * value('hook.gap'));
-  if (bite < 0) add('stop', '/eye', `The eye stands ${(-bite).toFixed(1)} mm above the point: the line meets the fish before the hook does. Lean the eye forward or take a larger hook.`); // prettier-ignore
-  else if (bite < sure) add('care', '/eye', `The point is only ${bite.toFixed(1)} mm above the eye; about ${sure.toFixed(1)} mm is wanted for a sure bite (common practice).`); // prettier-ignore
+  if (bite < 0) add('stop', '/eye', `The eye stands ${marked((-bite), 'size')} above the point: the line meets the fish before the hook does. Lean the eye forward or take a larger hook.`); // prettier-ignore
+  else if (bite < sure) add('care', '/eye', `The point is only ${marked(bite, 'size')} above the eye; about ${marked(sure, 'size')} is wanted for a sure bite (common practice).`); // prettier-ignore
   const { guard } = assembly;
   if (guard && guard.overPoint < -1) {
-    add('care', '/guard/length', `The guard ends ${(-guard.overPoint).toFixed(1)} mm below the point. Lengthen the fibres or lean the guard further back.`); // prettier-ignore
+    add('care', '/guard/length', `The guard ends ${marked((-guard.overPoint), 'size')} below the point. Lengthen the fibres or lean the guard further back.`); // prettier-ignore
   }
   if (guard && guard.pastPoint > 0.35 * hook.pointHeight) {
     add(

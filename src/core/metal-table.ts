@@ -1,3 +1,4 @@
+import { marked } from './quantity/phrase.ts';
 import { extent, SINTERED_WALL } from './evaluate.ts';
 import type { Surroundings } from './evaluate.ts';
 import { assemble, metalPart, totalMass } from './assemble.ts';
@@ -85,7 +86,7 @@ function outcome(design: Design, surroundings: Surroundings): MetalOutcome {
   const sintered = assembly.metal.making === 'sintered';
   const cautions = [
     sintered && design.keeper.kind === 'collar' ? 'no cast collar in a sintered metal' : '',
-    sintered && wall < SINTERED_WALL ? `wall of ${wall.toFixed(2)} mm is too thin` : '',
+    sintered && wall < SINTERED_WALL ? `wall of ${marked(wall, 'size')} is too thin` : '',
   ];
   return {
     ok: true,

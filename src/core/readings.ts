@@ -53,7 +53,7 @@ export const READINGS = {
   'eye.angle': spec('Eye angle', 'angle', '°', 'measured', 'Between the shank’s forward line and the eye’s leg.'),
   'eye.x': spec('Eye, from rear face', 'size', 'mm', 'geometry', 'Centre of the eye along the shank.'),
   'eye.z': spec('Eye, above shank', 'size', 'mm', 'geometry', 'Centre of the eye above the shank line.'),
-  'guard.overPoint': spec('Guard ends over the point', 'size', 'mm', 'geometry', 'How far the fibre ends stand above (+) or stop below (−) the point.'),
+  'guard.overPoint': spec('Ends over the point', 'size', 'mm', 'geometry', 'How far the fibre ends stand above (+) or stop below (−) the point.'),
   'guard.pastPoint': spec('Guard reach', 'size', 'mm', 'geometry', 'Where the fibres cross the height of the point: behind it (+) or short of it (−).'),
   'fall.speed': spec('Fall', 'speed', 'm/s', 'model', 'Terminal fall on a slack line. Submerged weight = drag. Ball: Brown & Lawler 2003; other heads: Hölzer & Sommerfeld 2008 in the attitude of motion; hook, keeper and guard by the cross-flow principle (Hoerner 1965). No line, no plastic, vertical path.'),
   'fall.attitude': spec('Nose down in the fall', 'angle', '°', 'model', 'Pitch at which the drag has no moment about the effective centre.'),

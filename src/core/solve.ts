@@ -1,3 +1,4 @@
+import { marked } from './quantity/phrase.ts';
 import type { Assembly } from './assemble.ts';
 import { assemble, metalPart, totalMass } from './assemble.ts';
 import type { Design, Problem } from './design.ts';
@@ -65,11 +66,11 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
   if (!root.ok) {
     const heavy = root.atLow > 0;
     const reached = (1 + (heavy ? root.atLow : root.atHigh)) * target.grams;
-    const edge = free.map(({ key, name }) => `${name.toLowerCase()} ${((complete[key] ?? 0) * (heavy ? low : high)).toFixed(1)} mm`).join(', '); // prettier-ignore
+    const edge = free.map(({ key, name }) => `${name.toLowerCase()} ${marked((complete[key] ?? 0) * (heavy ? low : high), 'size')}`).join(', '); // prettier-ignore
     return fail(
       heavy
-        ? `The ${target.of} weight cannot come down to ${target.grams.toFixed(2)} g: even at ${edge} it is ${reached.toFixed(2)} g. Ask for more weight, a lighter metal or a smaller hook, or unlock a size.`
-        : `The ${target.of} weight cannot reach ${target.grams.toFixed(2)} g: even at ${edge} it is ${reached.toFixed(2)} g. Ask for less weight or a denser metal, or unlock a size.`,
+        ? `The ${target.of} weight cannot come down to ${marked(target.grams, 'mass')}: even at ${edge} it is ${marked(reached, 'mass')}. Ask for more weight, a lighter metal or a smaller hook, or unlock a size.`
+        : `The ${target.of} weight cannot reach ${marked(target.grams, 'mass')}: even at ${edge} it is ${marked(reached, 'mass')}. Ask for less weight or a denser metal, or unlock a size.`,
     );
   }
   const solved = scaleHead(design, root.x);

@@ -9,8 +9,9 @@ import { createApp } from './app.ts';
 import { openDatabase } from './database.ts';
 import { loadDemo } from './demo.ts';
 
-const HELP = `Usage: npm start -- [--data DIR] [--port N]
+const HELP = `Usage: npm start -- [--data DIR [--demo]] [--port N]
   --data DIR   keep a real shop's data in DIR (begins empty); without it the demo workshop is served
+  --demo       load the demo workshop into DIR as well
   --port N     port on this machine, 4600 unless given; 0 takes any free one`;
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -20,6 +21,7 @@ async function main(): Promise<void> {
     options: {
       data: { type: 'string' },
       port: { type: 'string', default: '4600' },
+      demo: { type: 'boolean', default: false },
       web: { type: 'string' },
       help: { type: 'boolean', default: false },
     },
@@ -33,7 +35,7 @@ async function main(): Promise<void> {
     throw new Error(`--port: “${values.port}” is not a port. Give a whole number from 0 to 65535.`);
   }
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
-  const demo = values.data === undefined;
+  const demo = values.demo || values.data === undefined;
   const folder = resolve(values.data ?? `${root}/.data/demo`);
   const { db, close } = await openDatabase(folder);
   const web = resolve(values.web ?? `${root}/dist/web`);

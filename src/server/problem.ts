@@ -1,4 +1,5 @@
 import type { Problem } from '../core/index.ts';
+import { inUnits } from '../core/index.ts';
 import type { ProblemDetails } from '../contract/api.ts';
 
 /** An answer that is not a success, told as problem details (RFC 9457). */
@@ -21,4 +22,9 @@ export const notFound = (what: string): HttpProblem =>
   new HttpProblem(404, 'Not found', `${what} is not here. It may have been deleted; look through the list.`);
 
 export const invalid = (errors: readonly Problem[]): HttpProblem =>
-  new HttpProblem(422, 'Not valid', errors[0]?.message ?? 'The document is not valid.', errors);
+  new HttpProblem(
+    422,
+    'Not valid',
+    inUnits(errors[0]?.message ?? 'The document is not valid.', 'metric'),
+    errors,
+  );

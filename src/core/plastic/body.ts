@@ -1,4 +1,5 @@
 import { integrateRounded } from '../numeric/gauss.ts';
+import { monotoneCurve } from '../numeric/monotone.ts';
 import type { Plastic, PlasticKind } from './plastic.ts';
 
 /** Half-sizes of a plastic's section at a distance from its nose, mm. Sections are ellipses. */
@@ -41,18 +42,25 @@ const FORMS: Readonly<Record<PlasticKind, Form>> = {
   },
 }; // prettier-ignore
 
-/** Section at a distance from the nose (mm). Between stations sizes run on an S-curve, so nothing overshoots. */
+const CURVES = Object.fromEntries(
+  Object.entries(FORMS).map(([kind, { stations }]) => [
+    kind,
+    {
+      height: monotoneCurve(stations.map(([at, height]) => [at, height])),
+      breadth: monotoneCurve(stations.map(([at, , breadth]) => [at, breadth])),
+    },
+  ]),
+) as unknown as Readonly<Record<PlasticKind, Record<'height' | 'breadth', (share: number) => number>>>;
+
+/** Section at a distance from the nose (mm); nothing beyond either end. Sizes run on curves that never overshoot their stations. */
 export function plasticSection(plastic: Plastic, fromNose: number): PlasticSection {
-  const { stations } = FORMS[plastic.kind];
-  const s = fromNose / plastic.length;
-  if (!(s >= 0 && s <= 1)) return { halfBreadth: 0, halfHeight: 0 };
-  const after = stations.findIndex(([at]) => at >= s);
-  const right = stations[Math.max(after, 1)] as Station;
-  const left = stations[Math.max(after, 1) - 1] as Station;
-  const u = (s - left[0]) / (right[0] - left[0]);
-  const ease = u * u * (3 - 2 * u);
-  const between = (k: 1 | 2) => left[k] + (right[k] - left[k]) * ease;
-  return { halfHeight: (between(1) * plastic.height) / 2, halfBreadth: (between(2) * plastic.breadth) / 2 };
+  const share = fromNose / plastic.length;
+  if (!(share >= 0 && share <= 1)) return { halfBreadth: 0, halfHeight: 0 };
+  const { height, breadth } = CURVES[plastic.kind];
+  return {
+    halfHeight: (height(share) * plastic.height) / 2,
+    halfBreadth: (breadth(share) * plastic.breadth) / 2,
+  };
 }
 
 /** Where the moving tail or the claws begin, mm from the nose. */

@@ -12,7 +12,7 @@ function decimals(kind: QuantityKind, system: UnitSystem, magnitude: number): nu
     case 'force':
       return system === 'imperial' ? (magnitude < 0.1 ? 4 : 3) : magnitude < 10 ? 2 : 1;
     case 'size':
-      return system === 'imperial' ? 3 : magnitude < 10 ? 2 : 1;
+      return system === 'imperial' ? (magnitude < 2 ? 3 : 2) : magnitude < 10 ? 2 : 1;
     case 'depth':
       return 1;
     case 'speed':

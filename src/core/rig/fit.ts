@@ -1,3 +1,4 @@
+import { marked } from '../quantity/phrase.ts';
 import type { Assembly } from '../assemble.ts';
 import { assemble } from '../assemble.ts';
 import { checkDesign } from '../check.ts';
@@ -122,7 +123,7 @@ function checksOf(
       : geometry.exitShare < good[0] ? 'It leaves too early: the body swings free and short strikes miss.' : 'It leaves too far back and deadens the tail.',
     () => {
       const cut = cutForExit(assembly, plastic, geometry, waterDensity);
-      const shorten = cut > 0.5 ? ` or cut ${Math.round(cut)} mm off the nose` : '';
+      const shorten = cut > 0.5 ? ` or cut ${marked(cut, 'size')} off the nose` : '';
       return `${anyHook}${shorten}.`;
     });
   const limits = GAP_LIMITS[geometry.method];
@@ -149,8 +150,8 @@ function checksOf(
     () => {
       const wanted = shoulder < 1 ? 2 * geometryHalf(plastic) * 0.9 : 2 * geometryHalf(plastic) * 1.2;
       return shoulder < 1
-        ? `Take a head about ${wanted.toFixed(0)} mm high, or a slimmer plastic.`
-        : `Take a plastic about ${(extentHeight(assembly) / 1.2).toFixed(0)} mm high at the nose, or a denser metal for a smaller head.`;
+        ? `Take a head about ${marked(wanted, 'size')} high, or a slimmer plastic.`
+        : `Take a plastic about ${marked((extentHeight(assembly) / 1.2), 'size')} high at the nose, or a denser metal for a smaller head.`;
     });
   if (geometry.seat > 0) {
     const [safe, most] = SEAT_LIMIT[plastic.toughness];
@@ -160,8 +161,8 @@ function checksOf(
       () => {
         const nose = (assemblyCrest(assembly) * 2) / geometry.seat;
         return geometry.seat > safe
-          ? `Bring the collar with its barbs down to ${(nose * safe).toFixed(1)} mm, or take a stretchier plastic.`
-          : `Bring the collar with its barbs up to ${(nose * 0.4).toFixed(1)} mm.`;
+          ? `Bring the collar with its barbs down to ${marked((nose * safe), 'size')}, or take a stretchier plastic.`
+          : `Bring the collar with its barbs up to ${marked((nose * 0.4), 'size')}.`;
       });
   }
   if (geometry.method === 'buried') {

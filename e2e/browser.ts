@@ -1,0 +1,79 @@
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer from 'puppeteer-core';
+import type { Browser, Page } from 'puppeteer-core';
+
+const CANDIDATES = [
+  process.env['CHROMIUM_PATH'],
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome',
+];
+
+export interface OpenBrowser {
+  readonly browser: Browser;
+  readonly close: () => Promise<void>;
+}
+
+/** Debian's Chromium, headless, with a fresh profile and no contact to the outside. */
+export async function openBrowser(): Promise<OpenBrowser> {
+  const executablePath = CANDIDATES.find((path) => path && existsSync(path));
+  if (!executablePath)
+    throw new Error('Chromium is not installed. Run npm test, or apt-get install chromium.');
+  const profile = mkdtempSync(join(tmpdir(), 'fern-anvil-chromium-'));
+  const browser = await puppeteer.launch({
+    executablePath,
+    headless: true,
+    userDataDir: profile,
+    defaultViewport: { width: 1280, height: 800 },
+    protocolTimeout: 120_000,
+    args: [
+      '--no-sandbox',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--use-angle=swiftshader',
+      '--enable-unsafe-swiftshader',
+      '--force-color-profile=srgb',
+    ],
+  });
+  return {
+    browser,
+    close: async () => {
+      await browser.close();
+      rmSync(profile, { recursive: true, force: true });
+    },
+  };
+}
+
+/** A page that collects what goes wrong in it. */
+export async function openPage(
+  browser: Browser,
+  url: string,
+): Promise<Page & { readonly complaints: string[] }> {
+  const page = await browser.newPage();
+  const complaints: string[] = [];
+  page.on('pageerror', (error) => complaints.push(String(error)));
+  page.on('console', (message) => {
+    if (message.type() === 'error') complaints.push(`${message.text()} ${message.location().url ?? ''}`);
+  });
+  await page.goto(url, { waitUntil: 'load' });
+  return Object.assign(page, { complaints });
+}
+
+/** Waits until the page shows a text. */
+export async function sees(page: Page, text: string, timeout = 30_000): Promise<void> {
+  await page.waitForFunction((wanted: string) => document.body.innerText.includes(wanted), { timeout }, text);
+}
+
+/** Waits until an element with this accessible name (and role) is there. */
+export async function named(page: Page, name: string, role?: string) {
+  const handle = await page.waitForSelector(`::-p-aria([name="${name}"]${role ? `[role="${role}"]` : ''})`, {
+    timeout: 30_000,
+  });
+  if (!handle) throw new Error(`Nothing is called “${name}”.`);
+  return handle;
+}

@@ -1,0 +1,2 @@
+/** Builds the interface unless the last build was made from these very sources. */
+export function ensureBuilt(): void;

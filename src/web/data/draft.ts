@@ -1,0 +1,204 @@
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import type { Collection, Documents, Kept } from '../../contract/api.ts';
+import type { Problem } from '../../core/index.ts';
+import { read, replace, ServerAway, ServerProblem } from './api.ts';
+import { listKey, oneKey } from './queries.ts';
+
+/** Where a document stands between the screen and the server. */
+export type SaveState = 'saved' | 'waiting' | 'saving' | 'away' | 'refused' | 'stale';
+
+export interface DraftView<T> {
+  readonly document: T;
+  readonly state: SaveState;
+  /** version the draft is based on */
+  readonly version: number;
+  /** why the server refused it, with fields */
+  readonly problems: readonly Problem[];
+  /** what another tab or person saved meanwhile, when the state is `stale` */
+  readonly theirs: Kept<T> | undefined;
+}
+
+export interface Draft<T> {
+  readonly view: () => DraftView<T>;
+  readonly subscribe: (listener: () => void) => () => void;
+  readonly edit: (change: (document: T) => T) => void;
+  /** saves mine over theirs */
+  readonly keepMine: () => void;
+  /** drops mine for theirs */
+  readonly takeTheirs: () => void;
+  /** takes up what the server holds now, unless something is unsaved here */
+  readonly refresh: (kept: Kept<T>) => void;
+}
+
+const PAUSE = 400;
+const RETRY = 2_000;
+const backupKey = (collection: Collection, id: string) => `fern-anvil.draft.${collection}.${id}`;
+
+interface Backup<T> {
+  readonly document: T;
+  readonly version: number;
+}
+
+function readBackup<T>(key: string): Backup<T> | undefined {
+  try {
+    const text = localStorage.getItem(key);
+    return text ? (JSON.parse(text) as Backup<T>) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * A document being worked on. Edits are kept in this browser at once and sent to the server after a short pause, one save at a
+ * time and always the newest. A save that turns out stale overwrites nothing: both versions are then on offer. While
+ * the server is away saving is tried again; a reload finds the unsaved edit.
+ */
+export function openDraft<C extends Collection>(
+  collection: C,
+  kept: Kept<Documents[C]>,
+  onSaved: (kept: Kept<Documents[C]>) => void,
+): Draft<Documents[C]> {
+  type T = Documents[C];
+  const key = backupKey(collection, kept.id);
+  const listeners = new Set<() => void>();
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let busy = false;
+  let view: DraftView<T> = {
+    document: kept.document,
+    state: 'saved',
+    version: kept.version,
+    problems: [],
+    theirs: undefined,
+  };
+
+  const show = (change: Partial<DraftView<T>>) => {
+    view = { ...view, ...change };
+    for (const listener of listeners) listener();
+  };
+  const keepBackup = () => {
+    try {
+      localStorage.setItem(key, JSON.stringify({ document: view.document, version: view.version }));
+    } catch {
+      // A full or forbidden store costs only the safety of a reload; the save itself goes on.
+    }
+  };
+  const later = (pause: number) => {
+    clearTimeout(timer);
+    timer = setTimeout(() => void save(), pause);
+  };
+
+  async function save(): Promise<void> {
+    if (busy || view.state === 'stale') return;
+    busy = true;
+    const sent = view.document;
+    show({ state: 'saving' });
+    try {
+      const answer = await replace(collection, kept.id, sent, view.version);
+      busy = false;
+      onSaved(answer);
+      if (view.document === sent) {
+        localStorage.removeItem(key);
+        show({ state: 'saved', version: answer.version, problems: [] });
+      } else {
+        show({ state: 'waiting', version: answer.version, problems: [] });
+        keepBackup();
+        later(PAUSE);
+      }
+    } catch (error) {
+      busy = false;
+      await failed(error);
+    }
+  }
+
+  async function failed(error: unknown): Promise<void> {
+    if (error instanceof ServerProblem && error.details.status === 412) {
+      try {
+        const theirs = await read(collection, kept.id);
+        show({ state: 'stale', theirs });
+      } catch (again) {
+        await failed(again);
+      }
+    } else if (error instanceof ServerProblem && error.details.status < 500) {
+      const { errors, detail } = error.details;
+      show({ state: 'refused', problems: errors ?? [{ path: '', message: detail }] });
+    } else {
+      // Away, or failing: both are tried again for as long as the screen is open.
+      show({
+        state: 'away',
+        problems:
+          error instanceof ServerAway ? [] : [{ path: '', message: String((error as Error).message) }],
+      });
+      later(RETRY);
+    }
+  }
+
+  const backup = readBackup<T>(key);
+  if (backup && JSON.stringify(backup.document) !== JSON.stringify(kept.document)) {
+    view = { ...view, document: backup.document, version: backup.version, state: 'waiting' };
+    later(0);
+  }
+
+  return {
+    view: () => view,
+    subscribe: (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    edit: (change) => {
+      const document = change(view.document);
+      if (document === view.document) return;
+      show({ document, state: view.state === 'stale' ? 'stale' : busy ? 'saving' : 'waiting' });
+      keepBackup();
+      if (view.state !== 'stale') later(PAUSE);
+    },
+    keepMine: () => {
+      if (!view.theirs) return;
+      show({ version: view.theirs.version, theirs: undefined, state: 'waiting' });
+      keepBackup();
+      later(0);
+    },
+    takeTheirs: () => {
+      if (!view.theirs) return;
+      localStorage.removeItem(key);
+      show({
+        document: view.theirs.document,
+        version: view.theirs.version,
+        theirs: undefined,
+        state: 'saved',
+        problems: [],
+      });
+    },
+    refresh: (now) => {
+      if (view.state === 'saved' && !busy && now.version > view.version) {
+        show({ document: now.document, version: now.version });
+      }
+    },
+  };
+}
+
+const open = new Map<string, Draft<never>>();
+
+/** The draft of a document on screen; the same one while the page lives, so that changing screens never drops an edit. */
+export function useDraft<C extends Collection>(collection: C, kept: Kept<Documents[C]>) {
+  type T = Documents[C];
+  const client = useQueryClient();
+  const draft = useMemo(() => {
+    const key = `${collection}/${kept.id}`;
+    const existing = open.get(key) as unknown as Draft<T> | undefined;
+    const made =
+      existing ??
+      openDraft(collection, kept, (saved) => {
+        client.setQueryData(oneKey(collection, kept.id), saved);
+        void client.invalidateQueries({ queryKey: listKey(collection), exact: true });
+      });
+    open.set(key, made as unknown as Draft<never>);
+    return made;
+    // The draft belongs to the document's identity; later versions come in through refresh below.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [collection, kept.id, client]);
+  useEffect(() => draft.refresh(kept), [draft, kept]);
+  const view = useSyncExternalStore(draft.subscribe, draft.view);
+  const edit = useCallback((change: (document: T) => T) => draft.edit(change), [draft]);
+  return { ...view, edit, keepMine: draft.keepMine, takeTheirs: draft.takeTheirs };
+}

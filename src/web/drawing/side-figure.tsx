@@ -1,0 +1,119 @@
+import type { Drawing, Vec2 } from '../../core/index.ts';
+import { pathOf } from './path.ts';
+
+interface Props {
+  readonly drawing: Drawing;
+  /** places a point of the side view (mm, z up) on the sheet (px, y down) */
+  readonly place: (point: Vec2) => Vec2;
+  /** px per mm */
+  readonly k: number;
+  /** metal key, for the fill */
+  readonly metal: string;
+  readonly outlineOnly?: boolean;
+}
+
+/** Fill class of a metal: each has its own tone and its own hatching, so that none is told by colour alone. */
+export const metalClass = (key: string): string => `metal-${key.split('-')[0]}`;
+
+/** A head from the side with hook, eye, keeper and guard, drawn from the real geometry. */
+export function SideFigure({ drawing, place, k, metal, outlineOnly = false }: Props) {
+  const { eye, keeper, guard } = drawing;
+  const [ex, ey] = place(eye.at);
+  const along = place([eye.at[0] + eye.along[0] * eye.radius, eye.at[1] + eye.along[1] * eye.radius]);
+  const back = place([eye.at[0] - eye.along[0] * eye.radius, eye.at[1] - eye.along[1] * eye.radius]);
+  const className = outlineOnly ? 'fig-outline' : `fig-metal ${metalClass(metal)}`;
+  return (
+    <g className="fig">
+      {guard && <GuardLines guard={guard} place={place} k={k} />}
+      <path className="fig-wire" d={pathOf(drawing.hook, place, false)} strokeWidth={drawing.wire * k} />
+      <Barb drawing={drawing} place={place} k={k} />
+      {keeper && (
+        <path
+          className="fig-wire fig-keeper"
+          d={pathOf(keeper.path, place, false)}
+          strokeWidth={keeper.wire * k}
+        />
+      )}
+      {drawing.collar && <path className={className} d={pathOf(drawing.collar, place)} />}
+      <path className={className} d={pathOf(drawing.side, place)} />
+      {eye.crosswise ? (
+        <line
+          className="fig-wire"
+          x1={back[0]}
+          y1={back[1]}
+          x2={along[0]}
+          y2={along[1]}
+          strokeWidth={eye.wire * k}
+        />
+      ) : (
+        <circle className="fig-wire" cx={ex} cy={ey} r={eye.radius * k} strokeWidth={eye.wire * k} />
+      )}
+    </g>
+  );
+}
+
+/** The barb and the point, a little wedge on the inside of the point leg. */
+function Barb({ drawing: { tip, wire }, place }: Pick<Props, 'drawing' | 'place' | 'k'>) {
+  const points: Vec2[] = [
+    [tip[0] + wire * 1.6, tip[1] + wire * 0.35],
+    [tip[0] - wire * 1.5, tip[1] + wire * 0.5],
+    [tip[0] - wire * 3.2, tip[1] - wire * 1.1],
+    [tip[0] - wire * 1.2, tip[1] - wire * 0.5],
+  ];
+  return <path className="fig-point" d={pathOf(points, place)} />;
+}
+
+function GuardLines({
+  guard,
+  place,
+  k,
+}: {
+  readonly guard: NonNullable<Drawing['guard']>;
+  readonly place: Props['place'];
+  readonly k: number;
+}) {
+  const [dx, dz] = [guard.end[0] - guard.base[0], guard.end[1] - guard.base[1]];
+  const length = Math.hypot(dx, dz) || 1;
+  const [nx, nz] = [-dz / length, dx / length];
+  const strands = 7;
+  return (
+    <g className="fig-guard" strokeWidth={Math.max(0.6, 0.3 * k)}>
+      {Array.from({ length: strands }, (_, i) => {
+        const off = ((i / (strands - 1)) * 2 - 1) * guard.radius;
+        // Seen from the side the bundle opens only a little; its fan is sideways.
+        const [x1, y1] = place([guard.base[0] + nx * off, guard.base[1] + nz * off]);
+        const [x2, y2] = place([guard.end[0] + nx * off * 1.5, guard.end[1] + nz * off * 1.5]);
+        return <line key={i} x1={x1} y1={y1} x2={x2} y2={y2} />;
+      })}
+    </g>
+  );
+}
+
+/** Hatchings that tell metals apart; once on a page. */
+export function MetalPatterns() {
+  return (
+    <svg width="0" height="0" className="patterns" aria-hidden="true" focusable="false">
+      <defs>
+        <pattern
+          id="hatch-tungsten"
+          width="5"
+          height="5"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <rect width="5" height="5" className="hatch-ground-tungsten" />
+          <line x1="0" y1="0" x2="0" y2="5" className="hatch-line" />
+        </pattern>
+        <pattern id="hatch-bismuth" width="6" height="6" patternUnits="userSpaceOnUse">
+          <rect width="6" height="6" className="hatch-ground-bismuth" />
+          <circle cx="1.5" cy="1.5" r="0.8" className="hatch-dot" />
+          <circle cx="4.5" cy="4.5" r="0.8" className="hatch-dot" />
+        </pattern>
+        <pattern id="hatch-other" width="6" height="6" patternUnits="userSpaceOnUse">
+          <rect width="6" height="6" className="hatch-ground-bismuth" />
+          <line x1="0" y1="3" x2="6" y2="3" className="hatch-line" />
+        </pattern>
+      </defs>
+    </svg>
+  );
+}

@@ -1,0 +1,25 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { RouterProvider } from 'react-router/dom';
+import '@fontsource-variable/archivo/standard.css';
+import 'bootstrap/dist/css/bootstrap.min.css';
+import './styles/base.css';
+import './styles/shell.css';
+import './styles/bench.css';
+import './styles/screens.css';
+import { queryClient } from './data/queries.ts';
+import { NoticeProvider } from './parts/notices.tsx';
+import { router } from './router.tsx';
+
+const root = document.getElementById('root');
+if (!root) throw new Error('The page has no #root.');
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queryClient}>
+      <NoticeProvider>
+        <RouterProvider router={router} />
+      </NoticeProvider>
+    </QueryClientProvider>
+  </StrictMode>,
+);

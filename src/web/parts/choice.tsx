@@ -1,0 +1,68 @@
+import { useId } from 'react';
+import { useUnits } from '../data/units.ts';
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly (readonly [value: T, text: string])[];
+  readonly onChange: (value: T) => void;
+  readonly problem?: string | undefined;
+}
+
+/** A list to choose one thing from. */
+export function Choice<T extends string>({ label, value, options, onChange, problem }: ChoiceProps<T>) {
+  const id = useId();
+  const { say } = useUnits();
+  // A value that is not on offer is shown as it stands, so that nothing stored is silently replaced.
+  const known = options.some(([key]) => key === value);
+  return (
+    <div className="qf" data-bad={Boolean(problem)}>
+      <label htmlFor={id}>{label}</label>
+      <span className="qf-box">
+        <select
+          id={id}
+          value={value}
+          aria-invalid={Boolean(problem)}
+          aria-describedby={problem ? `${id}-said` : undefined}
+          onChange={(event) => onChange(event.currentTarget.value as T)}
+        >
+          {!known && <option value={value}>{value} (not in the stores)</option>}
+          {options.map(([key, text]) => (
+            <option key={key} value={key}>
+              {text}
+            </option>
+          ))}
+        </select>
+      </span>
+      {problem && (
+        <p className="field-said" id={`${id}-said`} role="alert">
+          {say(problem)}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A few choices side by side. */
+export function Segments<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
+  const name = useId();
+  return (
+    <fieldset className="segments">
+      <legend>{label}</legend>
+      <div>
+        {options.map(([key, text]) => (
+          <label key={key} data-on={key === value}>
+            <input
+              type="radio"
+              name={name}
+              value={key}
+              checked={key === value}
+              onChange={() => onChange(key)}
+            />
+            {text}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

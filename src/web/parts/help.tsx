@@ -1,0 +1,92 @@
+import Modal from 'react-bootstrap/Modal';
+
+const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: string, does: string])[]])[] = [
+  [
+    'Everywhere',
+    [
+      ['1 2 3 4', 'Rack, Briefs, Side by side, Stores'],
+      ['U', 'Flip between ounces and grams; nothing stored changes'],
+      ['?', 'This sheet'],
+      ['Esc', 'Close a sheet, or give a field back its old value'],
+    ],
+  ],
+  [
+    'Rack',
+    [
+      ['/', 'Search'],
+      ['← → ↑ ↓', 'Walk along the heads'],
+      ['Enter', 'Open the head on the Bench'],
+      ['T', 'Put it in the tray, or take it out'],
+      ['D', 'Make a copy'],
+      ['Delete', 'Delete it; Undo brings it back'],
+      ['N', 'New head'],
+    ],
+  ],
+  [
+    'Bench',
+    [
+      ['Tab', 'To the next field or handle'],
+      ['↑ ↓', 'In a field or on a handle: step; with Shift ten times as far'],
+      ['H', 'Weight held or let go'],
+      ['Z', 'The head alone, or with its whole hook'],
+      ['R', 'Rig it with a plastic'],
+      ['T', 'Put it in the tray, or take it out'],
+    ],
+  ],
+  [
+    'Tray and Side by side',
+    [
+      ['Space', 'On a grip: lift; arrow keys move; Space again sets down'],
+      ['Delete', 'On a grip: take out'],
+    ],
+  ],
+];
+
+/** Keys, kinds of figures and the usual cautions, on one sheet. */
+export function HelpSheet({ show, onHide }: { readonly show: boolean; readonly onHide: () => void }) {
+  return (
+    <Modal show={show} onHide={onHide} size="lg" aria-labelledby="help-title" scrollable>
+      <Modal.Header closeButton>
+        <Modal.Title as="h2" id="help-title">
+          Keys and what the figures mean
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body tabIndex={0}>
+        <div className="help-keys">
+          {KEYS.map(([where, keys]) => (
+            <section key={where}>
+              <h3>{where}</h3>
+              <dl>
+                {keys.map(([key, does]) => (
+                  <div key={key}>
+                    <dt>
+                      <kbd>{key}</kbd>
+                    </dt>
+                    <dd>{does}</dd>
+                  </div>
+                ))}
+              </dl>
+            </section>
+          ))}
+        </div>
+        <h3>Kinds of figures</h3>
+        <p>
+          <b>measured</b> was typed in or weighed. <b>geometry</b> is exact from the shape. <b>model</b> is
+          physics with stated assumptions and comes with a span. <b>practice</b> is a rule of the trade. Open
+          a reading to see how it was made.
+        </p>
+        <h3>Typing values</h3>
+        <p>
+          Fields take what you would say: <kbd>3/8</kbd>, <kbd>10.6 g</kbd>, <kbd>0.4"</kbd>, <kbd>5/0</kbd>,{' '}
+          <kbd>15 lb</kbd>, <kbd>12 ft</kbd>. Drag a field’s name sideways to change it.
+        </p>
+        <h3>Care</h3>
+        <p className="mb-0">
+          Lead and lead dust poison; molten metal and water explode; hooks pierce. Lead tackle is banned or
+          limited in many waters. Local rules and the makers’ instructions decide, and they change. Nothing
+          here is legal or medical advice.
+        </p>
+      </Modal.Body>
+    </Modal>
+  );
+}

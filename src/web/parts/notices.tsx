@@ -1,0 +1,73 @@
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import type { ReactNode } from 'react';
+
+export interface Notice {
+  readonly tone: 'plain' | 'good' | 'bad';
+  readonly text: string;
+  readonly action?: { readonly label: string; readonly run: () => void | Promise<void> };
+}
+
+interface Shown extends Notice {
+  readonly id: number;
+}
+
+const Context = createContext<{ tell: (notice: Notice) => void }>({ tell: () => undefined });
+
+/** Way to tell the person something in passing, with at most one thing to do about it. */
+export function useNotices() {
+  return useContext(Context);
+}
+
+/** Time a notice stays, ms: long enough to read and to reach Undo by keyboard. */
+const STAY = 12_000;
+
+export function NoticeProvider({ children }: { readonly children: ReactNode }) {
+  const [shown, setShown] = useState<Shown[]>([]);
+  const count = useRef(0);
+  const tell = useCallback((notice: Notice) => {
+    const id = ++count.current;
+    setShown((now) => [...now.slice(-2), { ...notice, id }]);
+  }, []);
+  const drop = useCallback((id: number) => setShown((now) => now.filter((notice) => notice.id !== id)), []);
+  return (
+    <Context.Provider value={useMemo(() => ({ tell }), [tell])}>
+      {children}
+      <div className="notices" role="status" aria-live="polite">
+        {shown.map((notice) => (
+          <NoticeCard key={notice.id} notice={notice} onDone={() => drop(notice.id)} />
+        ))}
+      </div>
+    </Context.Provider>
+  );
+}
+
+function NoticeCard({ notice, onDone }: { readonly notice: Shown; readonly onDone: () => void }) {
+  const [failed, setFailed] = useState('');
+  useEffect(() => {
+    const timer = setTimeout(onDone, STAY);
+    return () => clearTimeout(timer);
+    // The clock starts once, when the notice appears.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [notice.id]);
+  const act = async () => {
+    try {
+      await notice.action?.run();
+      onDone();
+    } catch (error) {
+      setFailed((error as Error).message);
+    }
+  };
+  return (
+    <div className={`notice notice-${notice.tone}`}>
+      <span>{failed || notice.text}</span>
+      {notice.action && (
+        <button type="button" className="btn btn-sm btn-brass" onClick={() => void act()}>
+          {notice.action.label}
+        </button>
+      )}
+      <button type="button" className="btn btn-sm btn-quiet" aria-label="Close notice" onClick={onDone}>
+        ×
+      </button>
+    </div>
+  );
+}

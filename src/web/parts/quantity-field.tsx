@@ -1,0 +1,155 @@
+import { useId, useRef, useState } from 'react';
+import type { KeyboardEvent, PointerEvent } from 'react';
+import type { QuantityKind } from '../../core/index.ts';
+import {
+  formatFigure,
+  formatForEditing,
+  formatQuantity,
+  inUnits,
+  parseQuantity,
+  shownUnit,
+} from '../../core/index.ts';
+import { useUnits } from '../data/units.ts';
+
+export interface QuantityFieldProps {
+  readonly label: string;
+  readonly kind: QuantityKind;
+  /** stored value */
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  /** one step of an arrow key, stored units; a hundredth of the value where absent */
+  readonly step?: number;
+  readonly note?: string;
+  /** something the computation has to say about this field */
+  readonly problem?: string | undefined;
+  readonly disabled?: boolean;
+  /** a value while it is being dragged or stepped */
+  readonly onLive?: (value: number) => void;
+  readonly onCommit: (value: number) => void;
+}
+
+/**
+ * A field that takes what people type, in any unit of its kind. Arrow keys step, the name can be dragged sideways, a bad value
+ * stays in the field with a sentence that says what to type, and Escape gives the old one back.
+ */
+export function QuantityField(props: QuantityFieldProps) {
+  const { label, kind, value, min, max, note, problem, disabled = false, onLive, onCommit } = props;
+  const { system } = useUnits();
+  const id = useId();
+  const [text, setText] = useState<string | undefined>(undefined);
+  const [error, setError] = useState('');
+  const live = useRef<number | undefined>(undefined);
+  const [dragging, setDragging] = useState(false);
+  const unit = shownUnit(kind, system).label;
+  const step = props.step ?? Math.max(1e-3, Math.abs(value) / 100);
+
+  const within = (next: number) => Math.min(max, Math.max(min, next));
+  const commitText = () => {
+    if (text === undefined) return;
+    const parsed = parseQuantity(text, kind, system);
+    if (!parsed.ok) {
+      setError(parsed.message);
+      return;
+    }
+    // A hair of tolerance: bounds are stored in mm and g, and may be typed in inches and ounces.
+    const slack = Math.abs(max - min) * 1e-9;
+    if (parsed.value < min - slack || parsed.value > max + slack) {
+      setError(
+        `${label} must be from ${formatQuantity(min, kind, system)} to ${formatQuantity(max, kind, system)}. Type a value between them.`,
+      );
+      return;
+    }
+    setError('');
+    setText(undefined);
+    if (Math.abs(parsed.value - value) > 1e-9 * Math.max(1, Math.abs(value))) onCommit(within(parsed.value));
+  };
+  const stepBy = (steps: number) => {
+    const next = within((live.current ?? value) + steps * step);
+    setText(undefined);
+    setError('');
+    live.current = next;
+    (onLive ?? onCommit)(next);
+  };
+  const settle = () => {
+    if (live.current !== undefined) onCommit(live.current);
+    live.current = undefined;
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === 'Enter') commitText();
+    else if (event.key === 'Escape') {
+      setText(undefined);
+      setError('');
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      event.preventDefault();
+      stepBy((event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
+    }
+  };
+  const startDrag = (event: PointerEvent<HTMLLabelElement>) => {
+    if (disabled || event.button !== 0) return;
+    const from = { x: event.clientX, value };
+    const target = event.currentTarget;
+    let moved = false;
+    const move = (next: globalThis.PointerEvent) => {
+      const pixels = next.clientX - from.x;
+      if (!moved && Math.abs(pixels) < 3) return;
+      if (!moved) {
+        moved = true;
+        setDragging(true);
+        target.setPointerCapture(event.pointerId);
+      }
+      const wanted = within(from.value + pixels * step * 0.5);
+      live.current = wanted;
+      (onLive ?? onCommit)(wanted);
+    };
+    const stop = () => {
+      target.removeEventListener('pointermove', move);
+      setDragging(false);
+      if (moved) settle();
+    };
+    target.addEventListener('pointermove', move);
+    target.addEventListener('pointerup', stop, { once: true });
+    target.addEventListener('pointercancel', stop, { once: true });
+  };
+
+  const said = error || (problem && inUnits(problem, system));
+  return (
+    <div className="qf" data-bad={Boolean(said)} data-dragging={dragging}>
+      <label
+        htmlFor={id}
+        onPointerDown={startDrag}
+        title={note ? `${note} Drag sideways to change.` : 'Drag sideways to change.'}
+      >
+        {label}
+      </label>
+      <span className="qf-box">
+        <input
+          id={id}
+          type="text"
+          inputMode="text"
+          autoComplete="off"
+          spellCheck={false}
+          disabled={disabled}
+          value={text ?? formatFigure(value, kind, system)}
+          aria-invalid={Boolean(said)}
+          aria-describedby={said ? `${id}-said` : undefined}
+          onFocus={(event) => event.currentTarget.select()}
+          onChange={(event) => setText(event.currentTarget.value.slice(0, 80))}
+          onBlur={() => {
+            commitText();
+            settle();
+          }}
+          onKeyUp={(event) => (event.key === 'ArrowUp' || event.key === 'ArrowDown') && settle()}
+          onKeyDown={onKeyDown}
+          onDoubleClick={() => setText(formatForEditing(value, kind, system))}
+        />
+        {unit && <span className="qf-unit">{unit}</span>}
+      </span>
+      {said && (
+        <p className="field-said" id={`${id}-said`} role="alert">
+          {said}
+        </p>
+      )}
+    </div>
+  );
+}

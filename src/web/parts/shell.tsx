@@ -1,0 +1,82 @@
+import { useMemo, useState } from 'react';
+import { NavLink, Outlet, useNavigate } from 'react-router';
+import { useTray } from '../data/tray.ts';
+import { useUnits } from '../data/units.ts';
+import { HelpSheet } from './help.tsx';
+import { useKeys } from './keys.ts';
+import { Tray } from './tray.tsx';
+
+/** What stands around every screen: the bar with its places, the screen, and the tray at its foot. */
+export function Shell() {
+  const { system, flip } = useUnits();
+  const { ids } = useTray();
+  const [helping, setHelping] = useState(false);
+  const navigate = useNavigate();
+  useKeys(
+    useMemo(
+      () => ({
+        u: flip,
+        '?': () => setHelping(true),
+        '1': () => void navigate('/'),
+        '2': () => void navigate('/briefs'),
+        '3': () => void navigate('/compare'),
+        '4': () => void navigate('/stores'),
+      }),
+      [flip, navigate],
+    ),
+  );
+  return (
+    <div className="shell">
+      <a className="skip" href="#main">
+        Skip to the screen
+      </a>
+      <header className="bar">
+        <NavLink to="/" className="brand" aria-label="Fern Anvil, to the Rack">
+          <svg viewBox="0 0 32 32" aria-hidden="true">
+            <path
+              d="M3 19h8c3 0 4 3 4 5v3h-4v3h14v-3h-3v-3c0-3 2-5 7-6v-5H9c-3 0-6 2-6 6z"
+              className="brand-iron"
+            />
+            <path d="M10 12C12 6 17 3 24 2c-1 6-4 10-11 10M12 12c3-4 6-6 10-8" className="brand-fern" />
+          </svg>
+          <span>Fern Anvil</span>
+        </NavLink>
+        <nav aria-label="Places">
+          <NavLink to="/" end>
+            Rack
+          </NavLink>
+          <NavLink to="/briefs">Briefs</NavLink>
+          <NavLink to="/compare">
+            Side by side{ids.length > 0 && <span className="bar-count">{ids.length}</span>}
+          </NavLink>
+          <NavLink to="/stores">Stores</NavLink>
+        </nav>
+        <div className="bar-tools">
+          <button
+            type="button"
+            className="unit-flip"
+            onClick={flip}
+            aria-label={`Units: ${system === 'imperial' ? 'ounces and inches' : 'grams and millimetres'}. Change`}
+            title="Change units (U)"
+          >
+            <span data-on={system === 'imperial'}>oz · in</span>
+            <span data-on={system === 'metric'}>g · mm</span>
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm btn-bar"
+            onClick={() => setHelping(true)}
+            title="Keys and help (?)"
+          >
+            Keys <kbd>?</kbd>
+          </button>
+        </div>
+      </header>
+      <main id="main" tabIndex={-1}>
+        <Outlet />
+      </main>
+      <Tray />
+      <HelpSheet show={helping} onHide={() => setHelping(false)} />
+    </div>
+  );
+}

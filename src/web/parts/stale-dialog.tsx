@@ -1,0 +1,98 @@
+import Modal from 'react-bootstrap/Modal';
+import type { Kept } from '../../contract/api.ts';
+
+interface Difference {
+  readonly path: string;
+  readonly mine: unknown;
+  readonly theirs: unknown;
+}
+
+/** Leaves at which two documents differ, by path. */
+export function differences(mine: unknown, theirs: unknown, path = ''): Difference[] {
+  if (JSON.stringify(mine) === JSON.stringify(theirs)) return [];
+  const isRecord = (value: unknown): value is Record<string, unknown> =>
+    typeof value === 'object' && value !== null && !Array.isArray(value);
+  if (!isRecord(mine) || !isRecord(theirs)) return [{ path, mine, theirs }];
+  return [...new Set([...Object.keys(mine), ...Object.keys(theirs)])].flatMap((key) =>
+    differences(mine[key], theirs[key], path ? `${path}, ${key}` : key),
+  );
+}
+
+const shown = (value: unknown): string =>
+  value === undefined
+    ? '–'
+    : typeof value === 'number'
+      ? String(Number(value.toPrecision(6)))
+      : typeof value === 'string'
+        ? value
+        : JSON.stringify(value);
+
+interface Props<T> {
+  readonly mine: T;
+  readonly theirs: Kept<T> | undefined;
+  readonly onKeepMine: () => void;
+  readonly onTakeTheirs: () => void;
+  readonly onKeepBoth: () => void;
+}
+
+/** Shown when a document was saved elsewhere since it was opened here: both versions, and what differs. */
+export function StaleDialog<T>({ mine, theirs, onKeepMine, onTakeTheirs, onKeepBoth }: Props<T>) {
+  const rows = theirs ? differences(mine, theirs.document) : [];
+  return (
+    <Modal
+      show={theirs !== undefined}
+      backdrop="static"
+      keyboard={false}
+      aria-labelledby="stale-title"
+      size="lg"
+    >
+      <Modal.Header>
+        <Modal.Title as="h2" id="stale-title">
+          Saved elsewhere meanwhile
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <p>
+          Another tab or person saved this since you opened it. Nothing has been overwritten. Choose which to
+          keep:
+        </p>
+        <table className="stale-table">
+          <thead>
+            <tr>
+              <th scope="col">Field</th>
+              <th scope="col">Yours, not saved yet</th>
+              <th scope="col">
+                Theirs, saved{theirs ? ` ${new Date(theirs.updatedAt).toLocaleTimeString()}` : ''}
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ path, mine: own, theirs: other }) => (
+              <tr key={path}>
+                <th scope="row">{path}</th>
+                <td>{shown(own)}</td>
+                <td>{shown(other)}</td>
+              </tr>
+            ))}
+            {rows.length === 0 && (
+              <tr>
+                <td colSpan={3}>The two are the same after all.</td>
+              </tr>
+            )}
+          </tbody>
+        </table>
+      </Modal.Body>
+      <Modal.Footer>
+        <button type="button" className="btn btn-quiet" onClick={onKeepBoth}>
+          Keep both (mine as a copy)
+        </button>
+        <button type="button" className="btn btn-quiet" onClick={onTakeTheirs}>
+          Take theirs
+        </button>
+        <button type="button" className="btn btn-fern" onClick={onKeepMine}>
+          Keep mine
+        </button>
+      </Modal.Footer>
+    </Modal>
+  );
+}

@@ -1,0 +1,41 @@
+import { createBrowserRouter } from 'react-router';
+import { Shell } from './parts/shell.tsx';
+import { Lost } from './parts/states.tsx';
+import { Rack } from './screens/rack/rack.tsx';
+
+/** Screens other than the first load when they are first opened. */
+export const router = createBrowserRouter([
+  {
+    path: '/',
+    element: <Shell />,
+    errorElement: <Lost />,
+    children: [
+      { index: true, element: <Rack /> },
+      {
+        path: 'designs/:id',
+        lazy: async () => ({ Component: (await import('./screens/bench/bench.tsx')).Bench }),
+      },
+      {
+        path: 'designs/:id/rig',
+        lazy: async () => ({ Component: (await import('./screens/rig/rig.tsx')).RigScreen }),
+      },
+      {
+        path: 'compare',
+        lazy: async () => ({ Component: (await import('./screens/compare/compare.tsx')).Compare }),
+      },
+      {
+        path: 'briefs',
+        lazy: async () => ({ Component: (await import('./screens/briefs/briefs.tsx')).Briefs }),
+      },
+      {
+        path: 'briefs/:id',
+        lazy: async () => ({ Component: (await import('./screens/briefs/briefs.tsx')).Briefs }),
+      },
+      {
+        path: 'stores',
+        lazy: async () => ({ Component: (await import('./screens/stores/stores.tsx')).StoresScreen }),
+      },
+      { path: '*', element: <Lost /> },
+    ],
+  },
+]);

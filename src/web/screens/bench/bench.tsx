@@ -1,0 +1,320 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import type { Kept } from '../../../contract/api.ts';
+import type { Design, Metal, Surroundings } from '../../../core/index.ts';
+import { familyOf, METALS, PLAIN_WATER, solveTarget } from '../../../core/index.ts';
+import { useDraft } from '../../data/draft.ts';
+import { useCreate, useOne, useStores } from '../../data/queries.ts';
+import { useTray } from '../../data/tray.ts';
+import { useUnits } from '../../data/units.ts';
+import { MetalPatterns } from '../../drawing/side-figure.tsx';
+import { useKeys } from '../../parts/keys.ts';
+import { useNotices } from '../../parts/notices.tsx';
+import { SaveBadge } from '../../parts/save-badge.tsx';
+import { StaleDialog } from '../../parts/stale-dialog.tsx';
+import { Failed, Loading } from '../../parts/states.tsx';
+import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import type { Judged, MetalLine } from '../../workers/judge.worker.ts';
+import { MetalStrip } from './metal-strip.tsx';
+import type { PlateView } from './plate-layout.ts';
+import { Plate } from './plate.tsx';
+import { ReadingsPanel } from './readings-panel.tsx';
+import { Stages } from './stages.tsx';
+
+/** The Bench: one design, its drawing live while anything is pulled. */
+export function Bench() {
+  const { id = '' } = useParams();
+  const design = useOne('designs', id);
+  const stores = useStores();
+  if (design.isPending || stores.isPending) return <Loading what="the design" />;
+  if (design.isError) return <Failed error={design.error} retry={() => void design.refetch()} />;
+  return <BenchOf key={design.data.id} kept={design.data} metals={stores.data?.metals ?? METALS} />;
+}
+
+interface Job {
+  readonly design: Design;
+  readonly surroundings: Surroundings;
+}
+const runJudge = ({ design, surroundings }: Job): Promise<Judged> =>
+  judgeWorker().judge(design, surroundings);
+const runMetals = ({ design, surroundings }: Job): Promise<MetalLine[]> =>
+  judgeWorker().metals(design, surroundings);
+
+function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metals: readonly Metal[] }) {
+  const draft = useDraft('designs', kept);
+  const { document, edit } = draft;
+  const { format, say } = useUnits();
+  const { ids, toggle } = useTray();
+  const navigate = useNavigate();
+  const { tell } = useNotices();
+  const create = useCreate('designs');
+  const [search, setSearch] = useSearchParams();
+  const view: PlateView = search.get('view') === 'head' ? 'head' : 'whole';
+  // What is being pulled right now: shown and computed, but not yet part of the document.
+  const [live, setLive] = useState<Design | undefined>(undefined);
+  const shown = live ?? document;
+  const liveRef = useRef<Design | undefined>(undefined);
+
+  const surroundings = useMemo<Surroundings>(() => ({ ...PLAIN_WATER, metals }), [metals]);
+  const job = useMemo<Job>(() => ({ design: shown, surroundings }), [shown, surroundings]);
+  const { output: judged, error } = useJudged(job, runJudge);
+  const [last, setLast] = useState<Extract<Judged, { ok: true }> | undefined>(undefined);
+  if (judged?.ok && judged !== last) setLast(judged);
+  const stripJob = useMemo<Job | undefined>(
+    () => (last ? { design: last.design, surroundings } : undefined),
+    [last, surroundings],
+  );
+  const { output: lines } = useJudged(stripJob, runMetals);
+
+  useEffect(() => {
+    window.document.title = `${document.name} · Fern Anvil`;
+    return () => {
+      window.document.title = 'Fern Anvil';
+    };
+  }, [document.name]);
+
+  const setBoth = (next: Design | undefined) => {
+    liveRef.current = next;
+    setLive(next);
+  };
+  /** Sizes as they are built now: the base every pull starts from. */
+  const builtHead = useCallback(
+    (design: Design): Design['head'] => {
+      const solved = solveTarget(design, metals);
+      return {
+        ...design.head,
+        dimensions: solved.ok ? solved.design.head.dimensions : design.head.dimensions,
+      };
+    },
+    [metals],
+  );
+  const commit = useCallback(
+    (next: Design, locks: string[] | undefined) => {
+      setBoth(undefined);
+      // The document keeps the sizes that are built, so that it says what it means even without its target.
+      edit(() => ({ ...next, head: { ...builtHead(next), locks } }));
+    },
+    [edit, builtHead],
+  );
+  const onDimension = useCallback(
+    (key: string, value: number, isLive: boolean) => {
+      const base = liveRef.current ?? document;
+      const from = liveRef.current ? base.head : builtHead(base);
+      const locks = document.head.locks ?? [];
+      const specs = familyOf(document.head.family)?.dimensions.filter(({ scales }) => scales) ?? [];
+      const isSize = specs.some((spec) => spec.key === key);
+      const canGive = !isSize || specs.some((spec) => spec.key !== key && !locks.includes(spec.key));
+      const head = { ...from, dimensions: { ...from.dimensions, [key]: value } };
+      // While a size is pulled under a held weight it counts as locked, and the others give way; where nothing can give, the weight does.
+      const next: Design = {
+        ...base,
+        head: canGive
+          ? { ...head, locks: isSize ? [...new Set([...locks, key])] : locks }
+          : { ...head, target: undefined },
+      };
+      if (!isLive && !canGive && document.head.target) {
+        tell({
+          tone: 'plain',
+          text: 'No other size can give way, so the weight is no longer held. Press H to hold the new one.',
+        });
+      }
+      if (isLive) setBoth(next);
+      else commit(next, document.head.locks);
+    },
+    [document, builtHead, commit, tell],
+  );
+  const onTarget = useCallback(
+    (grams: number, isLive: boolean) => {
+      const base = liveRef.current ?? document;
+      const next: Design = {
+        ...base,
+        head: { ...base.head, target: { grams, of: document.head.target?.of ?? 'metal' } },
+      };
+      if (isLive) setBoth(next);
+      else commit(next, document.head.locks);
+    },
+    [document, commit],
+  );
+  const onLive = useCallback(
+    (field: 'dimension' | 'angle', key: string, value: number) => {
+      if (field === 'dimension') onDimension(key, value, true);
+      else setBoth({ ...(liveRef.current ?? document), eye: { ...document.eye, angle: value } });
+    },
+    [document, onDimension],
+  );
+  const onSettle = useCallback(() => {
+    if (liveRef.current) commit(liveRef.current, document.head.locks);
+  }, [commit, document.head.locks]);
+  const onHold = useCallback(() => {
+    edit((now) => {
+      const head = builtHead(now);
+      if (now.head.target) return { ...now, head: { ...head, target: undefined } };
+      const solved = solveTarget(now, metals);
+      const grams = solved.ok ? solved.assembly.parts[0]?.mass : undefined;
+      return grams ? { ...now, head: { ...head, target: { grams, of: 'metal' } } } : now;
+    });
+  }, [edit, builtHead, metals]);
+
+  useKeys(
+    useMemo(
+      () => ({
+        h: onHold,
+        z: () => setSearch(view === 'whole' ? { view: 'head' } : {}, { replace: true }),
+        r: () => void navigate(`/designs/${kept.id}/rig`),
+        t: () => toggle(kept.id),
+      }),
+      [onHold, setSearch, view, navigate, kept.id, toggle],
+    ),
+  );
+
+  const problems = [...(judged && !judged.ok ? judged.problems : []), ...draft.problems];
+  const readings = last?.readings;
+  const inTray = ids.includes(kept.id);
+  return (
+    <div className="bench">
+      <MetalPatterns />
+      <div className="bench-head">
+        <NameField
+          key={document.name}
+          name={document.name}
+          onCommit={(name) => edit((now) => ({ ...now, name }))}
+        />
+        <p className="bench-line">
+          <b>{readings ? format(readings['mass.metal']?.value ?? NaN, 'mass') : '…'}</b>{' '}
+          {metals.find(({ key }) => key === shown.head.metal)?.name ?? shown.head.metal} · {shown.hook.size} ·
+          eye {format(shown.eye.angle, 'angle')}
+        </p>
+        <SaveBadge state={draft.state} />
+        <div className="bench-tools">
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            aria-pressed={inTray}
+            onClick={() => toggle(kept.id)}
+            title="T"
+          >
+            {inTray ? '✓ In the tray' : 'Into the tray'}
+          </button>
+          <a className="btn btn-sm btn-quiet" href={`/api/designs/${kept.id}/solid.stl`} download>
+            Solid (STL)
+          </a>
+          <Link className="btn btn-sm btn-fern" to={`/designs/${kept.id}/rig`}>
+            Rig it
+          </Link>
+        </div>
+      </div>
+      <aside className="bench-stages" aria-label="Specification">
+        <Stages
+          design={shown}
+          built={judged?.ok ? judged.design.head.dimensions : shown.head.dimensions}
+          grams={readings?.['mass.metal']?.value ?? 1}
+          total={readings?.['mass.total']?.value ?? 1}
+          metals={metals}
+          problems={problems}
+          edit={edit}
+          onDimension={onDimension}
+          onTarget={onTarget}
+          onHold={onHold}
+        />
+      </aside>
+      <section className="bench-plate" aria-label="Drawing">
+        <div className="plate-tools">
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            aria-pressed={view === 'head'}
+            onClick={() => setSearch(view === 'whole' ? { view: 'head' } : {}, { replace: true })}
+            title="Z"
+          >
+            {view === 'whole' ? 'Head alone' : 'With the whole hook'}
+          </button>
+        </div>
+        {last ? (
+          <Plate
+            design={shown}
+            drawing={last.drawing}
+            view={view}
+            outdated={judged !== undefined && !judged.ok}
+            onLive={onLive}
+            onSettle={onSettle}
+          />
+        ) : problems.length > 0 ? (
+          <div className="state">
+            <h2>This cannot be built yet</h2>
+            <p>
+              Change the fields on the left that carry a message; the drawing appears as soon as it can be
+              built.
+            </p>
+          </div>
+        ) : (
+          <Loading what="the drawing" />
+        )}
+        {problems.length > 0 && (
+          <ul className="problems" role="alert">
+            {problems.map(({ path, message }) => (
+              <li key={`${path} ${message}`}>■ {say(message)}</li>
+            ))}
+          </ul>
+        )}
+        {error && <p className="problems">■ The computation stopped: {error}</p>}
+      </section>
+      <aside className="bench-readings" aria-label="Readings">
+        {last && <ReadingsPanel readings={last.readings} flags={judged?.ok ? judged.flags : []} />}
+      </aside>
+      <MetalStrip
+        lines={lines}
+        own={shown.head.metal}
+        onChoose={(key) =>
+          edit((now) => ({ ...now, head: { ...builtHead(now), metal: key, density: undefined } }))
+        }
+      />
+      <StaleDialog
+        mine={document}
+        theirs={draft.theirs}
+        onKeepMine={draft.keepMine}
+        onTakeTheirs={draft.takeTheirs}
+        onKeepBoth={() => {
+          create.mutate(
+            { ...document, name: `${document.name.slice(0, 110)} (mine)` },
+            { onSuccess: () => draft.takeTheirs() },
+          );
+        }}
+      />
+    </div>
+  );
+}
+
+/** The name, edited in place. */
+function NameField({ name, onCommit }: { readonly name: string; readonly onCommit: (name: string) => void }) {
+  const [text, setText] = useState(name);
+  const trimmed = text.trim();
+  const bad =
+    trimmed === ''
+      ? 'Give the design a name.'
+      : trimmed.length > 120
+        ? `The name has ${trimmed.length} characters; at most 120 fit. Shorten it.`
+        : '';
+  const commit = () => {
+    if (!bad && trimmed !== name) onCommit(trimmed);
+  };
+  return (
+    <span className="name-field">
+      <input
+        aria-label="Name"
+        aria-invalid={Boolean(bad)}
+        value={text}
+        onChange={(event) => setText(event.currentTarget.value)}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') commit();
+          if (event.key === 'Escape') setText(name);
+        }}
+      />
+      {bad && (
+        <span className="field-said" role="alert">
+          {bad}
+        </span>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,106 @@
+import { useState } from 'react';
+import type { Flag, QuantityKind, ReadingId, Readings } from '../../../core/index.ts';
+import { READINGS } from '../../../core/index.ts';
+import { useUnits } from '../../data/units.ts';
+
+const GROUPS: readonly (readonly [title: string, ids: readonly ReadingId[]])[] = [
+  ['Weight', ['mass.metal', 'mass.total', 'mass.submerged', 'mass.hook', 'mass.keeper', 'mass.guard']],
+  ['In the water', ['fall.speed', 'fall.timeToDepth', 'fall.attitude', 'hang.attitude']],
+  ['Hook', ['hook.biteAboveEye', 'hook.gap', 'hook.throat', 'hook.shankOutside', 'hook.wire', 'hook.wall']],
+  ['Guard', ['guard.overPoint', 'guard.pastPoint']],
+  [
+    'Head',
+    [
+      'head.length',
+      'head.breadth',
+      'head.height',
+      'head.castVolume',
+      'head.sphericity',
+      'mass.centreX',
+      'mass.centreZ',
+      'mass.rollInertia',
+    ],
+  ],
+];
+
+/** Quantity kinds whose unit lives in the reading itself, since it has no imperial twin here. */
+const plainUnit = (unit: string) => (unit === '1' ? '' : unit);
+
+export function readingText(
+  id: ReadingId,
+  value: number,
+  format: (value: number, kind: QuantityKind) => string,
+): string {
+  const { quantity, unit } = READINGS[id];
+  return quantity === 'number'
+    ? `${format(value, 'number')} ${plainUnit(unit)}`.trim()
+    : format(value, quantity);
+}
+
+const SIGN: Readonly<Record<Flag['level'], string>> = { stop: '■ Stop', care: '▲ Care', note: '● Note' };
+
+/** Flags first, then every reading with its kind; a reading opens to tell how it was made. */
+export function ReadingsPanel({
+  readings,
+  flags,
+}: {
+  readonly readings: Readings;
+  readonly flags: readonly Flag[];
+}) {
+  const { format, say } = useUnits();
+  const [open, setOpen] = useState<ReadingId | undefined>(undefined);
+  return (
+    <div className="readings">
+      {flags.length > 0 && (
+        <ul className="flags" aria-label="What to know">
+          {flags.map((flag) => (
+            <li key={flag.text} className={`flag flag-${flag.level}`}>
+              <b>{SIGN[flag.level]}</b> {say(flag.text)}
+            </li>
+          ))}
+        </ul>
+      )}
+      {GROUPS.map(([title, ids]) => {
+        const present = ids.filter((id) => readings[id] !== undefined);
+        if (present.length === 0) return null;
+        return (
+          <section key={title}>
+            <h3>{title}</h3>
+            <dl>
+              {present.map((id) => {
+                const reading = readings[id];
+                if (!reading) return null;
+                const { name } = READINGS[id];
+                const isOpen = open === id;
+                return (
+                  <div key={id} className="reading" data-open={isOpen}>
+                    <dt>
+                      <button
+                        type="button"
+                        aria-expanded={isOpen}
+                        onClick={() => setOpen(isOpen ? undefined : id)}
+                      >
+                        {name}
+                        <small className={`kind kind-${reading.kind}`}>{reading.kind}</small>
+                      </button>
+                    </dt>
+                    <dd>
+                      <output data-reading={id}>{readingText(id, reading.value, format)}</output>
+                      {reading.range && (
+                        <small className="reading-range">
+                          {readingText(id, reading.range[0], format)} to{' '}
+                          {readingText(id, reading.range[1], format)}
+                        </small>
+                      )}
+                    </dd>
+                    {isOpen && <p className="reading-note">{reading.note}</p>}
+                  </div>
+                );
+              })}
+            </dl>
+          </section>
+        );
+      })}
+    </div>
+  );
+}
