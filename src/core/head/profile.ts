@@ -53,14 +53,14 @@ export function sectionHolds({ b, t, d, nt, nb }: Section, y: number, z: number)
   return n === 2 ? (y / b) ** 2 + (z / h) ** 2 <= 1 : Math.abs(y / b) ** n + Math.abs(z / h) ** n <= 1;
 }
 
-/** x-values through a profile, close together where rounded ends turn fast; `count` intervals shared out by length. */
+/** x-values through a profile, close together where rounded ends turn fast; about `count` intervals shared out by length. */
 export function stationsAlong(profile: Profile, count: number): number[] {
   const xs: number[] = [0];
   for (let i = 1; i < profile.breaks.length; i++) {
     const from = profile.breaks[i - 1] ?? 0;
     const to = profile.breaks[i] ?? profile.length;
-    // No piece gets fewer than 12 rings, however short, since its end may be round.
-    const steps = Math.max(12, Math.round((count * (to - from)) / profile.length));
+    // No piece gets fewer than a third of them, however short, since its end may be round.
+    const steps = Math.max(Math.ceil(count / 3), Math.round((count * (to - from)) / profile.length));
     for (let k = 1; k <= steps; k++)
       xs.push(from + ((to - from) * (1 - Math.cos((Math.PI * k) / steps))) / 2);
   }

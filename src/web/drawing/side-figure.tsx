@@ -10,14 +10,19 @@ interface Props {
   /** metal key, for the fill */
   readonly metal: string;
   readonly outlineOnly?: boolean;
+  /** x (mm) behind which hook, keeper and guard are left away: a head with a stub of its shank */
+  readonly cutAt?: number;
 }
 
 /** Fill class of a metal: each has its own tone and its own hatching, so that none is told by colour alone. */
 export const metalClass = (key: string): string => `metal-${key.split('-')[0]}`;
 
 /** A head from the side with hook, eye, keeper and guard, drawn from the real geometry. */
-export function SideFigure({ drawing, place, k, metal, outlineOnly = false }: Props) {
-  const { eye, keeper, guard } = drawing;
+export function SideFigure({ drawing, place, k, metal, outlineOnly = false, cutAt }: Props) {
+  const { eye, keeper } = drawing;
+  const guard = cutAt === undefined ? drawing.guard : undefined;
+  const cut = cutAt === undefined ? -1 : drawing.hook.findIndex(([x]) => x < cutAt);
+  const hook = cut < 0 ? drawing.hook : drawing.hook.slice(0, cut);
   const [ex, ey] = place(eye.at);
   const along = place([eye.at[0] + eye.along[0] * eye.radius, eye.at[1] + eye.along[1] * eye.radius]);
   const back = place([eye.at[0] - eye.along[0] * eye.radius, eye.at[1] - eye.along[1] * eye.radius]);
@@ -25,8 +30,8 @@ export function SideFigure({ drawing, place, k, metal, outlineOnly = false }: Pr
   return (
     <g className="fig">
       {guard && <GuardLines guard={guard} place={place} k={k} />}
-      <path className="fig-wire" d={pathOf(drawing.hook, place, false)} strokeWidth={drawing.wire * k} />
-      <Barb drawing={drawing} place={place} k={k} />
+      <path className="fig-wire" d={pathOf(hook, place, false)} strokeWidth={drawing.wire * k} />
+      {cutAt === undefined && <Barb drawing={drawing} place={place} />}
       {keeper && (
         <path
           className="fig-wire fig-keeper"
@@ -53,7 +58,7 @@ export function SideFigure({ drawing, place, k, metal, outlineOnly = false }: Pr
 }
 
 /** The barb and the point, a little wedge on the inside of the point leg. */
-function Barb({ drawing: { tip, wire }, place }: Pick<Props, 'drawing' | 'place' | 'k'>) {
+function Barb({ drawing: { tip, wire }, place }: Pick<Props, 'drawing' | 'place'>) {
   const points: Vec2[] = [
     [tip[0] + wire * 1.6, tip[1] + wire * 0.35],
     [tip[0] - wire * 1.5, tip[1] + wire * 0.5],

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { useTray } from '../data/tray.ts';
 import { useUnits } from '../data/units.ts';
+import { MetalPatterns } from '../drawing/side-figure.tsx';
 import { HelpSheet } from './help.tsx';
 import { useKeys } from './keys.ts';
 import { Tray } from './tray.tsx';
@@ -27,6 +28,7 @@ export function Shell() {
   );
   return (
     <div className="shell">
+      <MetalPatterns />
       <a className="skip" href="#main">
         Skip to the screen
       </a>

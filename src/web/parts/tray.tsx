@@ -144,6 +144,7 @@ function TrayItem({ kept, onRemove }: { readonly kept: Kept<Design>; readonly on
           <SideFigure
             drawing={drawing}
             k={k}
+            cutAt={-9}
             metal={document.head.metal}
             place={([x, z]) => [36 - (drawing.length - x) * k, 22 - z * k]}
           />

@@ -7,7 +7,6 @@ import { useDraft } from '../../data/draft.ts';
 import { useCreate, useOne, useStores } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
-import { MetalPatterns } from '../../drawing/side-figure.tsx';
 import { useKeys } from '../../parts/keys.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
@@ -172,7 +171,6 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
   const inTray = ids.includes(kept.id);
   return (
     <div className="bench">
-      <MetalPatterns />
       <div className="bench-head">
         <NameField
           key={document.name}

@@ -106,7 +106,8 @@ function Case({ title, figure, metal, k, children }: CaseProps) {
     <div className="strip-case">
       <svg width={BOX.width} height={BOX.height} aria-hidden="true" focusable="false">
         <SideFigure
-          drawing={{ ...drawing, guard: undefined }}
+          drawing={drawing}
+          cutAt={rearOf(drawing)}
           k={k}
           metal={metal}
           place={([x, z]) => [BOX.width - 2 - (right - x) * k, BOX.height - 2 - (z + drawing.drop) * k]}

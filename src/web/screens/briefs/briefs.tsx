@@ -8,7 +8,6 @@ import { useCreate, useList, useRemove, useStores } from '../../data/queries.ts'
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
 import { HangingHead, hangingBox } from '../../drawing/hanging-head.tsx';
-import { MetalPatterns } from '../../drawing/side-figure.tsx';
 import { useKeys } from '../../parts/keys.ts';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDialog } from '../../parts/stale-dialog.tsx';
@@ -51,7 +50,6 @@ export function Briefs() {
   );
   return (
     <div className="briefs">
-      <MetalPatterns />
       <aside className="brief-list" aria-label="Briefs">
         <h1>Briefs</h1>
         <input

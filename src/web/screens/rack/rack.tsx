@@ -8,7 +8,6 @@ import { useCreate, useList, useRemove } from '../../data/queries.ts';
 import { TRAY_SIZE, useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
 import { HangingHead, hangingBox } from '../../drawing/hanging-head.tsx';
-import { MetalPatterns } from '../../drawing/side-figure.tsx';
 import { Choice } from '../../parts/choice.tsx';
 import { useKeys } from '../../parts/keys.ts';
 import { useNotices } from '../../parts/notices.tsx';
@@ -145,7 +144,6 @@ function RackOf({ rows }: { readonly rows: readonly Row[] }) {
   );
   return (
     <div className="rack">
-      <MetalPatterns />
       {tools}
       {rows.length === 0 ? (
         <Empty title="The Rack is empty">

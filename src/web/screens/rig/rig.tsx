@@ -17,7 +17,7 @@ import { useDraft } from '../../data/draft.ts';
 import { useList, useOne, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
-import { MetalPatterns, SideFigure } from '../../drawing/side-figure.tsx';
+import { SideFigure } from '../../drawing/side-figure.tsx';
 import { Segments } from '../../parts/choice.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
@@ -109,7 +109,6 @@ function RigOf({ kept, plastics, metals }: Props) {
   const goTo = (fix: string): string | undefined => /Go to (#\d+|\d+\/0)/.exec(fix)?.[1];
   return (
     <div className="rig">
-      <MetalPatterns />
       <div className="rig-head">
         <h1>
           <Link to={`/designs/${kept.id}`}>{document.name}</Link> <small>rigged</small>
