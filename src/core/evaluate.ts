@@ -46,8 +46,8 @@ export type Evaluation =
     }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Share by which the fall may be off either way: the drag forms scatter by up to 14%, speed by half of that, and slack line steals a little. */
-const FALL_SPREAD = 0.08;
+/** Share by which the fall may be off either way: the drag forms scatter by 14 to 20%, speed by half of that. */
+const FALL_SPREAD = 0.1;
 
 /** Wall that a pressed and sintered head needs around its bore, mm (common practice, no source). */
 export const SINTERED_WALL = 0.6;

@@ -51,7 +51,8 @@ export function guardRequests(): Middleware {
       throw new HttpProblem(403, 'Other origin', 'Requests from other pages are not taken.');
     }
     const writes = ctx.method === 'POST' || ctx.method === 'PUT';
-    if (writes && ctx.length !== undefined && ctx.length > 0 && !ctx.is('json')) {
+    const length = ctx.request.length ?? 0;
+    if (writes && length > 0 && !ctx.is('json')) {
       throw new HttpProblem(415, 'Not JSON', 'Send the body as application/json.');
     }
     await next();

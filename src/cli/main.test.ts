@@ -1,0 +1,158 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { massProperties, openEdges } from '../core/head/mesh.ts';
+import { evaluate, readStl } from '../core/index.ts';
+import type { Reading } from '../core/index.ts';
+import { sampleDesign } from '../core/sample.test-kit.ts';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+let folder: string;
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'fern-anvil-cli-'));
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+/** The terminal as a person runs it. */
+function anvil(args: readonly string[], input?: string) {
+  const done = spawnSync(process.execPath, ['scripts/run.mjs', 'src/cli/main.ts', ...args], {
+    cwd: root,
+    encoding: 'utf8',
+    ...(input === undefined ? {} : { input }),
+  });
+  return { code: done.status, out: done.stdout, err: done.stderr };
+}
+function file(name: string, value: unknown): string {
+  const path = join(folder, name);
+  writeFileSync(path, typeof value === 'string' ? value : JSON.stringify(value));
+  return path;
+}
+type Printed = { name: string; readings: Record<string, Reading>; match?: { for: { rule: string }[] } };
+
+describe('evaluate', () => {
+  const design = sampleDesign('pointed');
+
+  it('prints the core’s own readings of one design', () => {
+    const { code, out } = anvil(['evaluate', file('one.json', design)]);
+    expect(code).toBe(0);
+    const printed = JSON.parse(out) as Printed;
+    const result = evaluate(design);
+    expect(printed.readings).toEqual(result.ok ? JSON.parse(JSON.stringify(result.readings)) : undefined);
+    for (const id of [
+      'head.castVolume',
+      'head.length',
+      'head.breadth',
+      'head.height',
+      'mass.metal',
+      'mass.total',
+      'mass.submerged',
+      'hook.gap',
+      'hook.biteAboveEye',
+      'fall.speed',
+      'hang.attitude',
+    ]) {
+      expect(printed.readings, id).toHaveProperty([id, 'value']);
+    }
+    expect(printed.readings['fall.speed']).toMatchObject({
+      unit: 'm/s',
+      kind: 'model',
+      range: [expect.any(Number), expect.any(Number)],
+    });
+  });
+
+  it('takes an array from standard input, a water and a temperature', () => {
+    const text = JSON.stringify([design, sampleDesign('ball')]);
+    const fresh = JSON.parse(anvil(['evaluate', '-'], text).out) as Printed[];
+    const sea = JSON.parse(anvil(['evaluate', '-', '--water', 'sea', '--temp', '5'], text).out) as Printed[];
+    expect(fresh.length).toBe(2);
+    const weight = (printed: Printed | undefined) => printed?.readings['mass.submerged']?.value ?? NaN;
+    expect(weight(sea[0])).toBeLessThan(weight(fresh[0]));
+  });
+
+  it('speaks to a brief with reasons', () => {
+    const [first] = JSON.parse(readFileSync(join(root, 'demo/briefs.json'), 'utf8')) as {
+      document: unknown;
+    }[];
+    const { out } = anvil([
+      'evaluate',
+      file('two.json', sampleDesign('football')),
+      '--brief',
+      file('brief.json', first?.document),
+    ]);
+    const rules = (JSON.parse(out) as Printed).match?.for.map(({ rule }) => rule);
+    expect(rules).toContain('football-hard-bottom');
+  });
+
+  it.each([
+    [
+      'letters in a number',
+      () => ({ ...design, eye: { ...design.eye, angle: 'steep' } }),
+      /\/eye\/angle: .*must be a number/,
+    ],
+    [
+      'a hook that is not in the chart',
+      () => ({ ...design, hook: { ...design.hook, size: '9/0' } }),
+      /\/hook\/size: .*not in the chart/,
+    ],
+    [
+      'a head that cannot be',
+      () => sampleDesign('ball', { head: { dimensions: { breadth: 999 } } }),
+      /\/head\/dimensions\/breadth: Breadth: 999\.0 mm is outside/,
+    ],
+    ['broken JSON', () => '{"format":', /is not JSON/],
+  ])('%s ends with code 2 and the field on standard error', (_, make, message) => {
+    const { code, out, err } = anvil(['evaluate', file('bad.json', make())]);
+    expect(code).toBe(2);
+    expect(out).toBe('');
+    expect(err).toMatch(message);
+    expect(err).not.toMatch(/\n\s+at /);
+  });
+
+  it.each([
+    [['evaluate', '/nowhere.json'], /cannot be read/],
+    [['evaluate'], /name a file/],
+    [['forge', 'x'], /not a command/],
+    [['evaluate', '-', '--water', 'beer'], /--water/],
+    [['evaluate', '-', '--temp', 'warm'], /--temp/],
+    [['evaluate', '-', '--colour'], /--colour/],
+  ] as const)('%j ends with code 2 and says why', (args, message) => {
+    const { code, err } = anvil(args, '{}');
+    expect(code).toBe(2);
+    expect(err).toMatch(message);
+  });
+});
+
+describe('export', () => {
+  it('writes the closed solid with the cast volume', () => {
+    const design = sampleDesign('ball');
+    const out = join(folder, 'head.stl');
+    const { code } = anvil(['export', file('three.json', design), '--format', 'stl', '--out', out]);
+    expect(code).toBe(0);
+    const mesh = readStl(new Uint8Array(readFileSync(out)));
+    const result = evaluate(design);
+    const expected = result.ok ? (result.readings['head.castVolume']?.value ?? NaN) : NaN;
+    expect(openEdges(mesh)).toBe(0);
+    expect(Math.abs(massProperties(mesh).volume / expected - 1)).toBeLessThan(1e-3);
+  });
+
+  it('refuses another format, several designs and a place that cannot be written', () => {
+    const one = file('four.json', sampleDesign('ball'));
+    expect(anvil(['export', one, '--format', 'obj', '--out', 'x'])).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/--format/),
+    });
+    expect(anvil(['export', one])).toMatchObject({ code: 2, err: expect.stringMatching(/--out/) });
+    expect(anvil(['export', one, '--out', '/nowhere/at/all.stl'])).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/cannot be written/),
+    });
+    const many = file('five.json', [sampleDesign('ball')]);
+    expect(anvil(['export', many, '--out', join(folder, 'x.stl')])).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/several designs/),
+    });
+  });
+});

@@ -1,0 +1,310 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import type { Server } from 'node:http';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Kept, Page, ProblemDetails, Stores } from '../contract/api.ts';
+import type { Design } from '../core/index.ts';
+import { massProperties } from '../core/head/mesh.ts';
+import { readStl } from '../core/index.ts';
+import { sampleDesign } from '../core/sample.test-kit.ts';
+import { createApp } from './app.ts';
+import type { OpenDatabase } from './database.ts';
+import { openDatabase } from './database.ts';
+
+let data: string;
+let database: OpenDatabase;
+let server: Server;
+let base: string;
+
+beforeAll(async () => {
+  data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'));
+  database = await openDatabase(data);
+  const { koa } = await createApp(database.db, join(data, 'no-web'), pino({ level: 'silent' }));
+  server = createServer(koa.callback());
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+}, 120_000);
+
+afterAll(async () => {
+  server.closeAllConnections();
+  server.close();
+  await database.close();
+  rmSync(data, { recursive: true, force: true });
+});
+
+const json = { 'Content-Type': 'application/json' };
+const send = (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) =>
+  fetch(`${base}/api${path}`, {
+    method,
+    headers: { ...(body === undefined ? {} : json), ...headers },
+    ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  });
+const problem = async (response: Response) => (await response.json()) as ProblemDetails;
+const made = async (design: Design) =>
+  (await (await send('POST', '/designs', design)).json()) as Kept<Design>;
+
+describe('documents', () => {
+  it('are created, read, replaced and kept with their versions', async () => {
+    const response = await send('POST', '/designs', sampleDesign('ball'));
+    expect(response.status).toBe(201);
+    expect(response.headers.get('ETag')).toBe('"v1"');
+    const kept = (await response.json()) as Kept<Design>;
+    expect(response.headers.get('Location')).toBe(`/api/designs/${kept.id}`);
+    expect(kept.summary).toMatchObject({ ok: true, readings: { 'mass.total': expect.any(Number) } });
+
+    const changed = { ...kept.document, name: 'Changed' };
+    const put = await send('PUT', `/designs/${kept.id}`, changed, { 'If-Match': '"v1"' });
+    expect(put.status).toBe(200);
+    expect(put.headers.get('ETag')).toBe('"v2"');
+    const again = (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
+    expect(again).toMatchObject({ version: 2, document: { name: 'Changed' } });
+  });
+
+  it('a stale save gets 412 and changes nothing', async () => {
+    const { id, document } = await made(sampleDesign('ball'));
+    await send('PUT', `/designs/${id}`, { ...document, name: 'Theirs' }, { 'If-Match': '"v1"' });
+    const stale = await send('PUT', `/designs/${id}`, { ...document, name: 'Mine' }, { 'If-Match': '"v1"' });
+    expect(stale.status).toBe(412);
+    expect(stale.headers.get('Content-Type')).toContain('application/problem+json');
+    expect(await problem(stale)).toMatchObject({
+      status: 412,
+      detail: expect.stringMatching(/saved elsewhere/),
+    });
+    const now = (await (await send('GET', `/designs/${id}`)).json()) as Kept<Design>;
+    expect(now.document.name).toBe('Theirs');
+  });
+
+  it('of two saves at once exactly one wins', async () => {
+    const { id, document } = await made(sampleDesign('ball'));
+    const answers = await Promise.all(
+      Array.from({ length: 8 }, (_, i) =>
+        send('PUT', `/designs/${id}`, { ...document, name: `Writer ${i}` }, { 'If-Match': '"v1"' }),
+      ),
+    );
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, ...Array<number>(7).fill(412)]);
+  });
+
+  it('a save without a version is refused with what to send', async () => {
+    const { id, document } = await made(sampleDesign('ball'));
+    const response = await send('PUT', `/designs/${id}`, document);
+    expect(response.status).toBe(428);
+    expect((await problem(response)).detail).toMatch(/If-Match/);
+    expect((await send('PUT', `/designs/${id}`, document, { 'If-Match': 'seven' })).status).toBe(400);
+  });
+
+  it('are deleted and brought back whole', async () => {
+    const kept = await made(sampleDesign('pointed'));
+    expect((await send('DELETE', `/designs/${kept.id}`)).status).toBe(204);
+    expect((await send('GET', `/designs/${kept.id}`)).status).toBe(404);
+    const restored = (await (await send('POST', `/designs/${kept.id}/restore`)).json()) as Kept<Design>;
+    expect(restored.document).toEqual(kept.document);
+    expect((await send('POST', '/designs/none/restore')).status).toBe(404);
+  });
+
+  it('that cannot be built are kept all the same, with the reason in their summary', async () => {
+    const design = sampleDesign('ball', { head: { dimensions: { breadth: 900 } } });
+    const kept = await made(design);
+    expect(kept.document).toEqual(design);
+    expect(kept.summary).toMatchObject({ ok: false, problems: [{ path: '/head/dimensions/breadth' }] });
+  });
+
+  it('are listed in pages, in order, each once', async () => {
+    const before = (await (await send('GET', '/plastics')).json()) as Page<unknown>;
+    const plastic = {
+      format: 'fern-anvil/plastic',
+      version: 1,
+      kind: 'stick',
+      length: 100,
+      breadth: 9,
+      height: 9,
+      density: 1.1,
+      toughness: 'soft',
+    };
+    for (let i = 0; i < 7; i++) await send('POST', '/plastics', { ...plastic, name: `Stick ${i % 3}` });
+    const seen: string[] = [];
+    let after: string | undefined;
+    do {
+      const page = (await (
+        await send('GET', `/plastics?limit=3${after ? `&after=${after}` : ''}`)
+      ).json()) as Page<{ name: string }>;
+      expect(page.total).toBe(before.total + 7);
+      expect(page.items.length).toBeLessThanOrEqual(3);
+      seen.push(...page.items.map(({ id }) => id));
+      after = page.next;
+    } while (after);
+    expect(new Set(seen).size).toBe(before.total + 7);
+    const found = (await (await send('GET', '/plastics?q=stick%202')).json()) as Page<unknown>;
+    expect(found.total).toBe(2);
+    expect(((await (await send('GET', '/plastics?q=%25')).json()) as Page<unknown>).total).toBe(0);
+    expect((await send('GET', '/plastics?limit=0')).status).toBe(422);
+    expect((await send('GET', '/plastics?after=zzz')).status).toBe(400);
+  });
+});
+
+describe('bad input', () => {
+  it.each([
+    [
+      'letters in a number',
+      { ...sampleDesign('ball'), eye: { angle: 'sixty', plane: 'crosswise', setback: 0.4 } },
+      '/eye/angle',
+      /must be a number, not “sixty”/,
+    ],
+    ['an unknown field', { ...sampleDesign('ball'), colour: 'red' }, '/colour', /not a field here/],
+    ['a missing part', { ...sampleDesign('ball'), hook: undefined }, '/hook', /missing/],
+    ['a name of 200 kB', { ...sampleDesign('ball'), name: 'x'.repeat(200_000) }, '/name', /at most 120/],
+    [
+      'a number of 1e9',
+      { ...sampleDesign('ball'), head: { ...sampleDesign('ball').head, dimensions: { breadth: 1e9 } } },
+      '/head/dimensions/breadth',
+      /at most 1000/,
+    ],
+    [
+      'an unknown keeper',
+      { ...sampleDesign('ball'), keeper: { kind: 'glue' } },
+      '/keeper/kind',
+      /use one of none, collar, wire/,
+    ],
+    [
+      'a keeper half filled in',
+      { ...sampleDesign('ball'), keeper: { kind: 'wire', length: 8 } },
+      '/keeper/wire',
+      /missing/,
+    ],
+    ['another version', { ...sampleDesign('ball'), version: 2 }, '/version', /must be 1/],
+    ['a list', [1, 2], '', /must be an object/],
+    ['a bare word', '"word"', '', /must be an object/],
+  ])('%s is told at its field', async (_, body, path, message) => {
+    const response = await send('POST', '/designs', body);
+    expect(response.status).toBe(422);
+    const { errors, detail } = await problem(response);
+    expect(errors).toContainEqual({ path, message: expect.stringMatching(message) });
+    expect(JSON.stringify({ errors, detail })).not.toMatch(/node_modules|at .*\.ts/);
+    expect(JSON.stringify(errors).length).toBeLessThan(2000);
+  });
+
+  it.each([
+    ['broken JSON', '/designs', 'POST', '{"name":', json, 400, /JSON/],
+    [
+      'a body that is no JSON',
+      '/designs',
+      'POST',
+      'name=x',
+      { 'Content-Type': 'text/plain' },
+      415,
+      /application\/json/,
+    ],
+    ['an unknown id', '/designs/nope', 'GET', undefined, {}, 404, /not here/],
+    ['an unknown address', '/heads', 'GET', undefined, {}, 404, /Nothing is served/],
+    ['a query it does not know', '/designs?colour=red', 'GET', undefined, {}, 422, /colour/],
+  ] as const)('%s gets %s problem details', async (_, path, method, body, headers, status, detail) => {
+    const response = await fetch(`${base}/api${path}`, {
+      method,
+      headers: { ...headers },
+      ...(body === undefined ? {} : { body }),
+    });
+    expect(response.status).toBe(status);
+    expect(await problem(response)).toMatchObject({ status, detail: expect.stringMatching(detail) });
+  });
+
+  it('more than the limit is refused before it is read', async () => {
+    const response = await send('POST', '/designs', JSON.stringify({ name: 'x'.repeat(1_200_000) }));
+    expect(response.status).toBe(413);
+  });
+});
+
+describe('guards', () => {
+  it('answers only under a loopback name', async () => {
+    const { request } = await import('node:http');
+    const status = await new Promise<number | undefined>((resolve, reject) => {
+      const asked = request(`${base}/api/health`, { headers: { Host: 'tackle.example' } }, ({ statusCode }) =>
+        resolve(statusCode),
+      );
+      asked.on('error', reject);
+      asked.end();
+    });
+    expect(status).toBe(421);
+  });
+
+  it('takes nothing from another origin', async () => {
+    const response = await send('POST', '/designs', sampleDesign('ball'), { Origin: 'http://127.0.0.1:1' });
+    expect(response.status).toBe(403);
+    expect((await send('GET', '/health', undefined, { Origin: base })).status).toBe(200);
+  });
+
+  it('sends a policy that lets nothing in from outside', async () => {
+    const { headers } = await send('GET', '/health');
+    const policy = headers.get('Content-Security-Policy') ?? '';
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).not.toMatch(/unsafe-inline|https?:|\*/);
+    expect(headers.get('X-Content-Type-Options')).toBe('nosniff');
+  });
+});
+
+describe('stores', () => {
+  const stores = async () => (await (await send('GET', '/stores')).json()) as Stores;
+
+  it('hold metals, hooks, waters and lines, each with its source', async () => {
+    const { metals, hooks, waters, lines } = await stores();
+    expect(metals.map(({ key }) => key)).toEqual(expect.arrayContaining(['lead', 'bismuth-tin', 'tungsten']));
+    expect(hooks.length).toBe(12);
+    for (const { source } of [...metals, ...waters, ...lines]) expect(source.length).toBeGreaterThan(5);
+  });
+
+  it('a density typed for tungsten is kept and weighs in every tungsten design', async () => {
+    const design = sampleDesign('ball', {
+      head: { metal: 'tungsten' },
+      keeper: { kind: 'wire', length: 8, wire: 0.6, flare: 10 },
+    });
+    const kept = await made(design);
+    const weight = (summary: Kept<Design>['summary']) =>
+      (summary?.ok ? summary.readings['mass.metal'] : undefined) ?? NaN;
+    const tungsten = (await stores()).metals.find(({ key }) => key === 'tungsten');
+    const response = await send(
+      'PUT',
+      '/stores/metals/tungsten',
+      { density: 18.5 },
+      { 'If-Match': `"v${tungsten?.version}"` },
+    );
+    expect(response.status).toBe(200);
+    const after = (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
+    expect(weight(after.summary) / weight(kept.summary)).toBeCloseTo(18.5 / 17.5, 9);
+    const stale = await send('PUT', '/stores/metals/tungsten', { density: 15 }, { 'If-Match': '"v0"' });
+    expect(stale.status).toBe(412);
+    expect((await send('PUT', '/stores/metals/tungsten', { density: 0 })).status).toBe(422);
+    expect((await send('PUT', '/stores/metals/gold', { density: 19 })).status).toBe(404);
+  });
+});
+
+describe('the solid', () => {
+  it('is served as STL with the cast volume of the reading', async () => {
+    const kept = await made(sampleDesign('football'));
+    const response = await send('GET', `/designs/${kept.id}/solid.stl`);
+    expect(response.status).toBe(200);
+    expect(response.headers.get('Content-Type')).toContain('model/stl');
+    const { volume } = massProperties(readStl(new Uint8Array(await response.arrayBuffer())));
+    const expected = kept.summary?.ok ? (kept.summary.readings['head.castVolume'] ?? NaN) : NaN;
+    expect(Math.abs(volume / expected - 1)).toBeLessThan(1e-3);
+  });
+
+  it('of a design that cannot be built is refused with the reason', async () => {
+    const kept = await made(sampleDesign('ball', { head: { dimensions: { breadth: 900 } } }));
+    const response = await send('GET', `/designs/${kept.id}/solid.stl`);
+    expect(response.status).toBe(422);
+    expect((await problem(response)).detail).toMatch(/Breadth: 900.0 mm is outside/);
+  });
+});
+
+describe('the data folder', () => {
+  it('is taken by one process at a time', async () => {
+    const { writeFileSync, mkdirSync } = await import('node:fs');
+    const folder = join(data, 'taken');
+    mkdirSync(folder, { recursive: true });
+    // The parent of this process is a Node process that lives as long as the test does.
+    writeFileSync(join(folder, 'in-use-by'), String(process.ppid));
+    await expect(openDatabase(folder)).rejects.toThrow(/in use by process/);
+  });
+});
