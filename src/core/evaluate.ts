@@ -46,8 +46,11 @@ export type Evaluation =
     }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Share by which the fall may be off either way: the drag forms scatter by 14 to 20%, speed by half of that. */
-const FALL_SPREAD = 0.1;
+/**
+ * Share by which the fall may be off either way. A ball's drag is known to 6%, which is 3% of speed, and its hook adds to that;
+ * for other heads published forms differ by up to 27% in drag, which is 13% of speed.
+ */
+const FALL_SPREAD = { ball: 0.07, other: 0.13 };
 
 /** Wall that a pressed and sintered head needs around its bore, mm (common practice, no source). */
 export const SINTERED_WALL = 0.6;
@@ -97,10 +100,8 @@ function readingsOf(
     parts.reduce((sum, part) => sum + part.mass * part.centroid[axis], 0) / total;
   const sizes = extent(assembly);
   const massOf = (name: 'hook' | 'keeper' | 'guard') => parts.find((part) => part.name === name)?.mass;
-  const spread = (value: number): readonly [number, number] => [
-    value * (1 - FALL_SPREAD),
-    value * (1 + FALL_SPREAD),
-  ];
+  const share = assembly.family.key === 'ball' ? FALL_SPREAD.ball : FALL_SPREAD.other;
+  const spread = (value: number): readonly [number, number] => [value * (1 - share), value * (1 + share)];
   const time = falling.timeTo(depth);
 
   const values: Partial<Record<ReadingId, number | undefined>> = {

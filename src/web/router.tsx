@@ -1,6 +1,6 @@
 import { createBrowserRouter } from 'react-router';
 import { Shell } from './parts/shell.tsx';
-import { Lost } from './parts/states.tsx';
+import { Broken, Lost } from './parts/states.tsx';
 import { Rack } from './screens/rack/rack.tsx';
 
 /** Screens other than the first load when they are first opened. */
@@ -8,7 +8,7 @@ export const router = createBrowserRouter([
   {
     path: '/',
     element: <Shell />,
-    errorElement: <Lost />,
+    errorElement: <Broken />,
     children: [
       { index: true, element: <Rack /> },
       {

@@ -54,13 +54,10 @@ export function Shell() {
           <NavLink to="/stores">Stores</NavLink>
         </nav>
         <div className="bar-tools">
-          <button
-            type="button"
-            className="unit-flip"
-            onClick={flip}
-            aria-label={`Units: ${system === 'imperial' ? 'ounces and inches' : 'grams and millimetres'}. Change`}
-            title="Change units (U)"
-          >
+          <button type="button" className="unit-flip" onClick={flip} title="Change units (U)">
+            <span className="visually-hidden">
+              Units, now {system === 'imperial' ? 'imperial' : 'metric'}:
+            </span>
             <span data-on={system === 'imperial'}>oz · in</span>
             <span data-on={system === 'metric'}>g · mm</span>
           </button>

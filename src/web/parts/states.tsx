@@ -1,5 +1,6 @@
+import { useState } from 'react';
 import type { ReactNode } from 'react';
-import { Link } from 'react-router';
+import { isRouteErrorResponse, Link, useRouteError } from 'react-router';
 
 /** While something is fetched. */
 export function Loading({ what }: { readonly what: string }) {
@@ -34,7 +35,38 @@ export function Empty({ title, children }: { readonly title: string; readonly ch
   );
 }
 
-/** An address that leads nowhere, or a screen that broke. */
+/** A screen that could not be loaded or broke while it was drawn: what happened, and a way back that waits for the server. */
+export function Broken() {
+  const error = useRouteError();
+  const [said, setSaid] = useState('');
+  if (isRouteErrorResponse(error) && error.status === 404) return <Lost />;
+  const fetching = error instanceof TypeError && /import|fetch|load/i.test(error.message);
+  const again = async () => {
+    try {
+      await fetch('/api/health');
+      window.location.reload();
+    } catch {
+      setSaid('The server still does not answer. What you typed is kept in this browser.');
+    }
+  };
+  return (
+    <div className="state" role="alert">
+      <h2>This did not come through</h2>
+      <p>
+        {fetching
+          ? 'The server did not answer when this screen was asked for.'
+          : `The screen stopped: ${error instanceof Error ? error.message : 'no reason is known'}.`}{' '}
+        Nothing is lost.
+      </p>
+      {said && <p className="field-said">{said}</p>}
+      <button type="button" className="btn btn-fern" onClick={() => void again()}>
+        Try again
+      </button>
+    </div>
+  );
+}
+
+/** An address that leads nowhere. */
 export function Lost() {
   return (
     <Empty title="Nothing hangs here">

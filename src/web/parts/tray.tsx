@@ -34,7 +34,11 @@ export function orderAnnouncements(name: (id: string) => string) {
     }: {
       active: { id: string | number };
       over: { id: string | number } | null;
-    }) => (over ? `${name(String(active.id))} is over the place of ${name(String(over.id))}.` : undefined),
+    }) =>
+      // A lift is at once "over" its own place, which would talk over the word that it was lifted.
+      over && over.id !== active.id
+        ? `${name(String(active.id))} is over the place of ${name(String(over.id))}.`
+        : undefined,
     onDragEnd: ({ active }: { active: { id: string | number } }) => `${name(String(active.id))} set down.`,
     onDragCancel: ({ active }: { active: { id: string | number } }) => `${name(String(active.id))} put back.`,
   };

@@ -121,9 +121,9 @@ function CompareOf({ rows }: { readonly rows: readonly Row[] }) {
       </div>
       <Overlay rows={rows} align={align} />
       <div className="compare-table" tabIndex={0} role="region" aria-label="Readings side by side">
-        <table>
-          <thead>
-            <DndContext {...order} accessibility={{ announcements: orderAnnouncements(name) }}>
+        <DndContext {...order} accessibility={{ announcements: orderAnnouncements(name) }}>
+          <table>
+            <thead>
               <SortableContext items={present} strategy={horizontalListSortingStrategy}>
                 <tr>
                   <th scope="col">Differences first</th>
@@ -137,29 +137,29 @@ function CompareOf({ rows }: { readonly rows: readonly Row[] }) {
                   ))}
                 </tr>
               </SortableContext>
-            </DndContext>
-          </thead>
-          <tbody>
-            {differing.map((line) => (
-              <LineRow key={line.key} line={line} />
-            ))}
-            {alike.length > 0 && (
-              <tr className="alike-bar">
-                <th colSpan={rows.length + 1} scope="rowgroup">
-                  <button
-                    type="button"
-                    className="btn-link-brass"
-                    aria-expanded={showAlike}
-                    onClick={() => setShowAlike(!showAlike)}
-                  >
-                    {showAlike ? 'Hide' : 'Show'} {alike.length} that are alike
-                  </button>
-                </th>
-              </tr>
-            )}
-            {showAlike && alike.map((line) => <LineRow key={line.key} line={line} />)}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {differing.map((line) => (
+                <LineRow key={line.key} line={line} />
+              ))}
+              {alike.length > 0 && (
+                <tr className="alike-bar">
+                  <th colSpan={rows.length + 1} scope="rowgroup">
+                    <button
+                      type="button"
+                      className="btn-link-brass"
+                      aria-expanded={showAlike}
+                      onClick={() => setShowAlike(!showAlike)}
+                    >
+                      {showAlike ? 'Hide' : 'Show'} {alike.length} that are alike
+                    </button>
+                  </th>
+                </tr>
+              )}
+              {showAlike && alike.map((line) => <LineRow key={line.key} line={line} />)}
+            </tbody>
+          </table>
+        </DndContext>
       </div>
     </div>
   );

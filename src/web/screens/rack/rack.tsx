@@ -43,7 +43,8 @@ export function Rack() {
 
 function RackOf({ rows }: { readonly rows: readonly Row[] }) {
   const [search, setSearch] = useSearchParams();
-  const q = search.get('q') ?? '';
+  // Typed text lives here and follows into the address; an address arrived at anew brings its own.
+  const [q, setQ] = useState(search.get('q') ?? '');
   const family = search.get('family') ?? '';
   const metal = search.get('metal') ?? '';
   const sort = (search.get('sort') ?? 'weight') as SortKey;
@@ -96,7 +97,10 @@ function RackOf({ rows }: { readonly rows: readonly Row[] }) {
         placeholder="Search  /"
         value={q}
         maxLength={120}
-        onChange={(event) => set('q', event.currentTarget.value)}
+        onChange={(event) => {
+          setQ(event.currentTarget.value);
+          set('q', event.currentTarget.value);
+        }}
         onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
       />
       <Choice
@@ -162,7 +166,14 @@ function RackOf({ rows }: { readonly rows: readonly Row[] }) {
       ) : shown.length === 0 ? (
         <Empty title="No head answers to that">
           <p>Nothing on the Rack fits the search and filters.</p>
-          <button type="button" className="btn btn-fern" onClick={() => setSearch({}, { replace: true })}>
+          <button
+            type="button"
+            className="btn btn-fern"
+            onClick={() => {
+              setQ('');
+              setSearch({}, { replace: true });
+            }}
+          >
             Show all {rows.length}
           </button>
         </Empty>
@@ -291,7 +302,6 @@ function Card({ row, k, width, height, isStop, onFocus }: CardProps) {
         to={`/designs/${id}`}
         className="rack-link"
         tabIndex={isStop ? 0 : -1}
-        aria-label={`${document.name}, ${weight}, hook ${document.hook.size}`}
         onFocus={onFocus}
         onKeyDown={onKeyDown}
       >

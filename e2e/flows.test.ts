@@ -1,0 +1,503 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { OpenBrowser } from './browser.ts';
+import { named, openBrowser, openPage, sees } from './browser.ts';
+import type { RunningServer } from './server.ts';
+import { dataFolder, startServer } from './server.ts';
+
+interface Axe {
+  readonly run: () => Promise<{
+    violations: { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }[];
+  }>;
+}
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+let data: ReturnType<typeof dataFolder>;
+let server: RunningServer;
+let chromium: OpenBrowser;
+const pages: { page: Page & { complaints: string[] }; calm: boolean }[] = [];
+
+beforeAll(async () => {
+  data = dataFolder();
+  server = await startServer(data.path, { demo: true });
+  chromium = await openBrowser();
+});
+afterAll(async () => {
+  await chromium.close();
+  await server.end();
+  data.remove();
+});
+
+/** A page at an address of the application. `calm` pages must not complain on their console. */
+async function at(path: string, calm = true) {
+  const page = (await openPage(chromium.browser, `${server.url}${path}`)) as Page & { complaints: string[] };
+  pages.push({ page, calm });
+  return page;
+}
+
+/** Value of a reading as the screen shows it. */
+const readingOf = (page: Page, id: string) =>
+  page.$eval(`[data-reading="${id}"]`, (element) => element.textContent ?? '');
+/** Waits until a reading shows something else, and gives it. */
+async function readingAfter(page: Page, id: string, before: string): Promise<string> {
+  await page.waitForFunction(
+    (key: string, old: string) => {
+      const shown = document.querySelector(`[data-reading="${key}"]`)?.textContent;
+      return shown !== undefined && shown !== '' && shown !== old;
+    },
+    {},
+    id,
+    before,
+  );
+  return readingOf(page, id);
+}
+const saved = (page: Page) => page.waitForSelector('[data-state="saved"]');
+const field = (page: Page, label: string) => named(page, label, 'textbox');
+async function type(page: Page, label: string, text: string): Promise<void> {
+  const input = await field(page, label);
+  await input.click({ count: 3 });
+  await input.type(text);
+  await page.keyboard.press('Enter');
+}
+/** A document as the server holds it. */
+const kept = async (path: string) =>
+  (await (await fetch(`${server.url}/api/${path}`)).json()) as {
+    version: number;
+    document: Record<string, never>;
+  };
+
+describe('Rack', () => {
+  it('hangs the demo heads, opens one, and every head is reachable by keyboard', async () => {
+    const page = await at('/');
+    await sees(page, 'Gravel Oval 1/2');
+    const count = await page.$$eval('.rack-card', (cards) => cards.length);
+    expect(count).toBeGreaterThanOrEqual(9);
+    // One head hangs as the model says: the drawing of Pip 1/16 is turned by its hang, not put up level.
+    expect(await page.$$eval('.rack-card svg .fig-metal', (paths) => paths.length)).toBeGreaterThanOrEqual(
+      count,
+    );
+    await page.focus('a.rack-link');
+    const first = await page.evaluate(() => document.activeElement?.textContent);
+    await page.keyboard.press('ArrowRight');
+    const second = await page.evaluate(() => document.activeElement?.textContent);
+    expect(second).not.toBe(first);
+    await page.keyboard.press('End');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('.bench');
+    expect(page.url()).toContain('/designs/');
+  });
+
+  it('searches, filters and keeps that in the address', async () => {
+    const page = await at('/');
+    await sees(page, 'Gravel Oval 1/2');
+    await page.keyboard.press('/');
+    await page.keyboard.type('reed');
+    await page.waitForFunction(() => document.querySelectorAll('.rack-card').length === 2);
+    expect(page.url()).toContain('q=reed');
+    await page.reload();
+    await page.waitForFunction(() => document.querySelectorAll('.rack-card').length === 2);
+    await page.keyboard.press('/');
+    await page.keyboard.type('zzz');
+    await sees(page, 'No head answers to that');
+    await (await named(page, 'Show all 10', 'button')).click();
+    await page.waitForFunction(() => document.querySelectorAll('.rack-card').length === 10);
+  });
+
+  it('makes a new head, deletes it by key and brings it back with Undo', async () => {
+    const page = await at('/');
+    await sees(page, 'Gravel Oval 1/2');
+    await (await named(page, '+ Football', 'button')).click();
+    await page.waitForSelector('.bench [data-reading="mass.metal"]');
+    expect(await readingOf(page, 'mass.metal')).toBe('3/8 oz');
+    await page.goto(`${server.url}/?q=new+football`);
+    await page.waitForFunction(() => document.querySelectorAll('.rack-card').length === 1);
+    await page.focus('a.rack-link');
+    await page.keyboard.press('Delete');
+    await sees(page, 'New football is deleted.');
+    await page.waitForFunction(() => document.querySelectorAll('.rack-card').length === 0);
+    await (await named(page, 'Undo', 'button')).click();
+    await page.waitForFunction(() => document.querySelectorAll('.rack-card').length === 1);
+  });
+});
+
+describe('Bench', () => {
+  it('a dragged breadth moves drawing and readings at once, and is saved without being told', async () => {
+    const page = await at('/designs/gravel-oval-1-2');
+    await page.waitForSelector('[data-reading="head.breadth"]');
+    const before = {
+      breadth: await readingOf(page, 'head.breadth'),
+      length: await readingOf(page, 'head.length'),
+    };
+    const handle = await named(page, 'Breadth', 'slider');
+    const box = await handle.boundingBox();
+    if (!box) throw new Error('the handle is not on the screen');
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x, y - 20, { steps: 6 });
+    const during = await readingAfter(page, 'head.breadth', before.breadth);
+    expect(parseFloat(during)).toBeGreaterThan(parseFloat(before.breadth));
+    await page.mouse.up();
+    await saved(page);
+    // The weight is held: what grows across must shrink along.
+    expect(await readingOf(page, 'mass.metal')).toBe('1/2 oz');
+    expect(parseFloat(await readingOf(page, 'head.length'))).toBeLessThan(parseFloat(before.length));
+    const { document } = await kept('designs/gravel-oval-1-2');
+    const breadth = (document['head'] as unknown as { dimensions: { breadth: number } }).dimensions.breadth;
+    await page.reload();
+    await page.waitForSelector('[data-reading="head.breadth"]');
+    expect(parseFloat(await readingOf(page, 'head.breadth'))).toBeCloseTo(breadth / 25.4, 2);
+  });
+
+  it('a typed weight scales the head, in whatever unit it is typed', async () => {
+    const page = await at('/designs/broads-drop-1-2');
+    await page.waitForSelector('[data-reading="mass.metal"]');
+    const before = await readingOf(page, 'head.length');
+    await type(page, 'Weight', '10.631 g');
+    await readingAfter(page, 'head.length', before);
+    expect(await readingOf(page, 'mass.metal')).toBe('3/8 oz');
+    await saved(page);
+    await type(page, 'Weight', '1/2');
+    await page.waitForFunction(
+      () => document.querySelector('[data-reading="mass.metal"]')?.textContent === '1/2 oz',
+    );
+    await saved(page);
+  });
+
+  it('a dragged weight name scales the head while it moves', async () => {
+    const page = await at('/designs/tideway-ball-1');
+    await page.waitForSelector('[data-reading="head.length"]');
+    const before = await readingOf(page, 'head.length');
+    const label = await page.waitForSelector('.weight-row label');
+    const box = await label?.boundingBox();
+    if (!box) throw new Error('the weight is not on the screen');
+    await page.mouse.move(box.x + 10, box.y + 8);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 50, box.y + 8, { steps: 5 });
+    const during = await readingAfter(page, 'head.length', before);
+    expect(parseFloat(during)).toBeGreaterThan(parseFloat(before));
+    await page.mouse.up();
+    await saved(page);
+  });
+
+  it('by keyboard alone: eye angle on its handle, hook size by its list, units by U', async () => {
+    const page = await at('/designs/rubble-oval-3-8');
+    await page.waitForSelector('[data-reading="hook.biteAboveEye"]');
+    const bite = await readingOf(page, 'hook.biteAboveEye');
+    await (await named(page, 'Eye angle', 'slider')).evaluate((element) => (element as SVGGElement).focus());
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowDown');
+    await readingAfter(page, 'hook.biteAboveEye', bite);
+    await saved(page);
+    const gap = await readingOf(page, 'hook.gap');
+    await (await named(page, 'Larger hook', 'button')).focus();
+    await page.keyboard.press('Enter');
+    await readingAfter(page, 'hook.gap', gap);
+    const inches = await readingOf(page, 'head.length');
+    await page.keyboard.press('u');
+    const mm = await readingAfter(page, 'head.length', inches);
+    expect(parseFloat(mm) / parseFloat(inches)).toBeCloseTo(25.4, 0);
+    const version = (await kept('designs/rubble-oval-3-8')).version;
+    await page.keyboard.press('u');
+    await readingAfter(page, 'head.length', mm);
+    await saved(page);
+    expect((await kept('designs/rubble-oval-3-8')).version).toBeGreaterThanOrEqual(version);
+  });
+
+  it('bad typing is told at the field, keeps what was typed, and Escape gives the old value back', async () => {
+    const page = await at('/designs/ledge-ball-1-4');
+    await page.waitForSelector('[data-reading="mass.metal"]');
+    const input = await field(page, 'Breadth');
+    const old = await input.evaluate((element) => (element as HTMLInputElement).value);
+    for (const [text, message] of [
+      ['wide', 'is not a number I can read'],
+      ['0', 'must be from'],
+      ['-3', 'must be from'],
+      ['1e9', 'must be from'],
+    ] as const) {
+      await type(page, 'Breadth', text);
+      await sees(page, message);
+      expect(await input.evaluate((element) => (element as HTMLInputElement).value)).toBe(text);
+      expect(await input.evaluate((element) => element.getAttribute('aria-invalid'))).toBe('true');
+    }
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[aria-invalid="true"]'));
+    expect(await input.evaluate((element) => (element as HTMLInputElement).value)).toBe(old);
+    await type(page, 'Name', 'x'.repeat(130));
+    await sees(page, 'at most 120 fit');
+    await page.keyboard.press('Escape');
+  });
+
+  it('a hook thicker than the head: the reason stands at the field and the last good drawing stays', async () => {
+    const page = await at('/designs/pip-1-16');
+    await page.waitForSelector('[data-reading="mass.metal"]');
+    await (await named(page, 'Hook size', 'combobox')).select('8/0');
+    await sees(page, 'last state that could be built');
+    expect(
+      await page.$$eval('.field-said', (said) => said.map((element) => element.textContent).join(' ')),
+    ).toMatch(/wire of 0\.0\d\d in/);
+    await (await named(page, 'Hook size', 'combobox')).select('#2');
+    await page.waitForFunction(() => !document.querySelector('.plate-outdated'));
+    await saved(page);
+  });
+
+  it('shows the same weight and the same size in lead, bismuth-tin and tungsten', async () => {
+    const page = await at('/designs/gravel-oval-3-4-t');
+    await page.waitForSelector('.strip-metal');
+    const strip = await page.$$eval('.strip-metal h3', (heads) =>
+      heads.map((element) => element.textContent),
+    );
+    expect(strip).toEqual(['Lead', 'Bismuth-tin 58/42', 'Tungsten (heavy alloy)']);
+    expect(
+      await page.$$eval('.strip-case svg .fig-metal', (outlines) => outlines.length),
+    ).toBeGreaterThanOrEqual(6);
+  });
+});
+
+describe('Tray and Side by side', () => {
+  it('two designs from the Rack, compared, reordered by keyboard and by dragging, kept across a reload', async () => {
+    const page = await at('/');
+    await sees(page, 'Gravel Oval 1/2');
+    await page.evaluate(() => localStorage.removeItem('fern-anvil.tray'));
+    await page.reload();
+    for (const name of ['Ledge Ball 1/4 T', 'Reedcutter 3/8']) {
+      const card = await page.waitForSelector(
+        `::-p-xpath(//a[contains(@class, 'rack-link')][.//b[text()='${name}']])`,
+      );
+      await card?.evaluate((element) => (element as HTMLElement).focus());
+      await page.keyboard.press('t');
+    }
+    await (await named(page, 'Compare 2', 'button')).click();
+    await page.waitForSelector('.overlay svg');
+    const order = () => page.$$eval('.column-head a', (links) => links.map((element) => element.textContent));
+    expect(await order()).toEqual(['Ledge Ball 1/4 T', 'Reedcutter 3/8']);
+    // Differences first: the spread never rises down the table.
+    const spreads = await page.$$eval('.compare-table tbody th small', (cells) =>
+      cells.map((cell) => parseInt(cell.textContent ?? '0', 10)),
+    );
+    expect(spreads).toEqual([...spreads].sort((a, b) => b - a));
+    expect(await page.$$eval('.overlay-head', (paths) => paths.length)).toBe(4);
+
+    const grip = await page.waitForSelector('.column-head .grip');
+    await grip?.focus();
+    await page.keyboard.press('Space');
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('[id^="DndLiveRegion"]')].some((region) =>
+        region.textContent?.includes('lifted'),
+      ),
+    );
+    await page.keyboard.press('ArrowRight');
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('[id^="DndLiveRegion"]')].some((region) =>
+        region.textContent?.includes('is over'),
+      ),
+    );
+    await page.keyboard.press('Space');
+    await page.waitForFunction(
+      () => document.querySelector('.column-head a')?.textContent === 'Reedcutter 3/8',
+    );
+
+    const [first, second] = await page.$$('.tray-item .grip');
+    const [from, to] = [await first?.boundingBox(), await second?.boundingBox()];
+    if (!from || !to) throw new Error('the tray is not on the screen');
+    await page.mouse.move(from.x + 4, from.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 30, from.y + 10, { steps: 4 });
+    await page.mouse.move(to.x + 40, to.y + 10, { steps: 8 });
+    await page.mouse.up();
+    await page.waitForFunction(
+      () => document.querySelector('.column-head a')?.textContent === 'Ledge Ball 1/4 T',
+    );
+    await page.reload();
+    await page.waitForSelector('.overlay svg');
+    expect(await order()).toEqual(['Ledge Ball 1/4 T', 'Reedcutter 3/8']);
+  });
+
+  it('one head alone asks for another', async () => {
+    const page = await at('/compare');
+    await page.evaluate(() => localStorage.setItem('fern-anvil.tray', JSON.stringify(['pip-1-16'])));
+    await page.reload();
+    await sees(page, 'Two heads or more, please');
+  });
+});
+
+describe('Rig', () => {
+  it('tells whether a plastic fits, and doing what it says makes it fit better', async () => {
+    const page = await at('/designs/ledge-ball-1-4/rig?plastic=wherry-paddle-4');
+    await page.waitForSelector('[data-check="rig.exit"]');
+    const verdict = () => page.$eval('[data-check="rig.exit"]', (element) => element.className);
+    const before = await verdict();
+    expect(before).not.toContain('check-good');
+    const proposal = await page.waitForSelector('[data-check="rig.exit"] .btn-link-brass');
+    await proposal?.click();
+    await page.waitForFunction(() =>
+      document.querySelector('[data-check="rig.exit"]')?.classList.contains('check-good'),
+    );
+    await saved(page);
+    await (await named(page, 'weedless, point buried', 'radio')).click();
+    await page.waitForSelector('[data-check="rig.straight"]');
+    expect(page.url()).toContain('method=buried');
+  });
+});
+
+describe('Briefs', () => {
+  it('ranks the heads with reasons for and against, and answers to a changed brief', async () => {
+    const page = await at('/briefs');
+    await sees(page, 'Which water, which bait?');
+    await (
+      await page.waitForSelector("::-p-xpath(//a[.//b[text()='Reed beds of the Skarn Broads']])")
+    )?.click();
+    await sees(page, 'heads ranked');
+    const order = () => page.$$eval('.rank h3 a', (links) => links.map((element) => element.textContent));
+    expect((await order())[0]).toMatch(/^Reedcutter/);
+    expect(await page.$$eval('.reason-for', (reasons) => reasons.length)).toBeGreaterThan(5);
+    expect(await page.$$eval('.reason-against', (reasons) => reasons.length)).toBeGreaterThan(5);
+    await (await named(page, 'Cover', 'combobox')).select('none');
+    await (await named(page, 'Bottom', 'combobox')).select('gravel');
+    await page.waitForFunction(
+      () => document.querySelector('.rank h3 a')?.textContent?.startsWith('Reedcutter') === false,
+    );
+    await saved(page);
+    const { document: brief } = await kept('briefs/broads-reeds');
+    expect(brief['cover']).toBe('none');
+  });
+});
+
+describe('Stores', () => {
+  it('an edited density is kept and told apart from the reference', async () => {
+    const page = await at('/stores');
+    await type(page, 'Density of Tungsten (heavy alloy)', '18');
+    await sees(page, 'back to 17.50');
+    await page.reload();
+    await sees(page, 'back to 17.50');
+    const back = await page.waitForSelector('.stores-density .btn-link-brass');
+    await back?.click();
+    await page.waitForFunction(() => !document.body.innerText.includes('back to'));
+    for (const shelf of ['Hooks', 'Plastics', 'Waters', 'Lines']) {
+      await (await named(page, shelf, 'button')).click();
+      await page.waitForSelector('.stores-table tbody tr');
+    }
+  });
+});
+
+describe('two tabs', () => {
+  it('a stale save overwrites nothing: both versions are offered, and each choice does what it says', async () => {
+    const [one, two] = [await at('/designs/reedcutter-3-16'), await at('/designs/reedcutter-3-16', false)];
+    await one.waitForSelector('[data-reading="mass.metal"]');
+    await two.waitForSelector('[data-reading="mass.metal"]');
+    await one.bringToFront();
+    await type(one, 'Eye angle', '35');
+    await saved(one);
+    await one.waitForFunction(
+      () => document.querySelector('[data-state]')?.getAttribute('data-state') === 'saved',
+    );
+    const theirs = await kept('designs/reedcutter-3-16');
+    await two.bringToFront();
+    await type(two, 'Eye angle', '20');
+    await sees(two, 'Saved elsewhere meanwhile');
+    await sees(two, 'eye, angle');
+    expect((await kept('designs/reedcutter-3-16')).version).toBe(theirs.version);
+    await (await named(two, 'Keep mine', 'button')).click();
+    await saved(two);
+    const mine = await kept('designs/reedcutter-3-16');
+    expect((mine.document['eye'] as unknown as { angle: number }).angle).toBe(20);
+    // And the other way round: the first tab is now the stale one.
+    await one.bringToFront();
+    await type(one, 'Eye angle', '50');
+    await sees(one, 'Saved elsewhere meanwhile');
+    await (await named(one, 'Take theirs', 'button')).click();
+    await saved(one);
+    await one.waitForFunction(() =>
+      [...document.querySelectorAll('input')].some((input) => input.value === '20'),
+    );
+  });
+});
+
+describe('help and first load', () => {
+  it('? opens the sheet of keys, Escape closes it', async () => {
+    const page = await at('/');
+    await sees(page, 'Gravel Oval 1/2');
+    await page.keyboard.press('?');
+    await named(page, 'Keys and what the figures mean', 'dialog');
+    await page.keyboard.press('Escape');
+    await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+  });
+
+  it('an unknown address and an unknown design say so kindly', async () => {
+    const page = await at('/nowhere/at/all');
+    await sees(page, 'Nothing hangs here');
+    const lost = await at('/designs/no-such-head', false);
+    await sees(lost, 'This design is not here');
+  });
+
+  it('loads at most 300 kB of gzipped JavaScript before the Rack is drawn', async () => {
+    // A context of its own: nothing is cached yet.
+    const context = await chromium.browser.createBrowserContext();
+    const page = await context.newPage();
+    let bytes = 0;
+    const client = await page.createCDPSession();
+    await client.send('Network.enable');
+    const scripts = new Set<string>();
+    client.on('Network.responseReceived', ({ requestId, type: kind, response }) => {
+      if (kind === 'Script') {
+        scripts.add(requestId);
+        expect(response.headers['Content-Encoding'] ?? response.headers['content-encoding']).toMatch(
+          /gzip|br/,
+        );
+      }
+    });
+    client.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+      if (scripts.has(requestId)) bytes += encodedDataLength;
+    });
+    await page.goto(server.url, { waitUntil: 'networkidle0' });
+    await sees(page, 'Gravel Oval 1/2');
+    expect(bytes).toBeGreaterThan(50_000);
+    expect(bytes).toBeLessThan(300_000);
+  });
+});
+
+describe('accessibility', () => {
+  it.each([
+    ['/', '.rack-card'],
+    ['/designs/gravel-oval-1-2', '.strip-metal'],
+    ['/designs/reedcutter-3-8', '.strip-metal'],
+    ['/designs/tideway-ball-1/rig', '.verdict'],
+    ['/compare', '.compare-table, .state'],
+    ['/briefs/hollin-ledges-drag', '.rank'],
+    ['/stores', '.stores-table'],
+    ['/stores?shelf=plastics', '.stores-table'],
+  ])('axe finds no serious fault on %s', async (path, ready) => {
+    const page = await at(path);
+    await page.evaluate(() =>
+      localStorage.setItem('fern-anvil.tray', JSON.stringify(['pip-1-16', 'reedcutter-3-8'])),
+    );
+    await page.reload();
+    await page.waitForSelector(ready);
+    await page.evaluate(axeSource);
+    const faults = await page.evaluate(async () => {
+      const { violations } = await (window as unknown as { axe: Axe }).axe.run();
+      return violations
+        .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+        .map(
+          ({ id, nodes }) =>
+            `${id}: ${nodes
+              .slice(0, 3)
+              .map(({ html, failureSummary }) => `${html.slice(0, 160)} ${failureSummary}`)
+              .join(' | ')}`,
+        );
+    });
+    expect(faults).toEqual([]);
+  });
+
+  it('no page complained on its console', () => {
+    for (const { page, calm } of pages)
+      if (calm)
+        expect(
+          page.complaints.filter((text) => !text.includes('412')),
+          page.url(),
+        ).toEqual([]);
+  });
+});

@@ -1,0 +1,161 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Kept } from '../../contract/api.ts';
+import type { Design } from '../../core/index.ts';
+import { sampleDesign } from '../../core/sample.test-kit.ts';
+import { openDraft } from './draft.ts';
+
+/** A stand-in for the server: one document with versions, as the real one keeps them. */
+function fakeServer() {
+  const state = {
+    version: 1,
+    document: sampleDesign('ball'),
+    away: false,
+    refuse: false,
+    saves: [] as string[],
+  };
+  const answer = (status: number, body: unknown) =>
+    ({ ok: status < 400, status, json: () => Promise.resolve(body) }) as Response;
+  const kept = (): Kept<Design> => ({
+    id: 'one',
+    version: state.version,
+    updatedAt: '2026-01-01T00:00:00Z',
+    document: state.document,
+  });
+  const serve = (_path: string, init: RequestInit = {}): Promise<Response> => {
+    if (state.away) return Promise.reject(new TypeError('fetch failed'));
+    if (init.method !== 'PUT') return Promise.resolve(answer(200, kept()));
+    const seen = (init.headers as Record<string, string>)['If-Match'];
+    if (state.refuse) {
+      const errors = [{ path: '/name', message: 'Name: is too long.' }];
+      return Promise.resolve(
+        answer(422, { type: 'x', title: 'Not valid', status: 422, detail: 'Name: is too long.', errors }),
+      );
+    }
+    if (seen !== `"v${state.version}"`) {
+      return Promise.resolve(
+        answer(412, { type: 'x', title: 'Changed elsewhere', status: 412, detail: 'changed' }),
+      );
+    }
+    state.document = JSON.parse(String(init.body)) as Design;
+    state.version++;
+    state.saves.push(state.document.name);
+    return Promise.resolve(answer(200, kept()));
+  };
+  return { state, kept, serve };
+}
+
+let server: ReturnType<typeof fakeServer>;
+const store = new Map<string, string>();
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  server = fakeServer();
+  store.clear();
+  vi.stubGlobal('fetch', server.serve);
+  vi.stubGlobal('localStorage', {
+    getItem: (key: string) => store.get(key) ?? null,
+    setItem: (key: string, value: string) => void store.set(key, value),
+    removeItem: (key: string) => void store.delete(key),
+  });
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+const open = () => openDraft('designs', server.kept(), () => undefined);
+const named = (name: string) => (design: Design) => ({ ...design, name });
+const settle = () => vi.advanceTimersByTimeAsync(3_000);
+
+describe('a draft', () => {
+  it('saves itself after a pause, once for a run of edits, and always the newest', async () => {
+    const draft = open();
+    for (const name of ['a', 'ab', 'abc']) draft.edit(named(name));
+    expect(draft.view().state).toBe('waiting');
+    await settle();
+    expect(server.state.saves).toEqual(['abc']);
+    expect(draft.view()).toMatchObject({ state: 'saved', version: 2 });
+    expect(store.size).toBe(0);
+  });
+
+  it('an edit that comes while a save is under way is saved after it', async () => {
+    const draft = open();
+    draft.edit(named('first'));
+    await vi.advanceTimersByTimeAsync(400);
+    draft.edit(named('second'));
+    await settle();
+    expect(server.state.document.name).toBe('second');
+    expect(draft.view().state).toBe('saved');
+  });
+
+  it('keeps trying while the server is away, and keeps the edit for a reload', async () => {
+    const draft = open();
+    server.state.away = true;
+    draft.edit(named('away'));
+    await settle();
+    expect(draft.view().state).toBe('away');
+    expect(store.size).toBe(1);
+    // A reload finds the edit, although the server still holds the old one.
+    server.state.away = false;
+    const reloaded = open();
+    expect(reloaded.view().document.name).toBe('away');
+    await settle();
+    expect(server.state.document.name).toBe('away');
+    expect(store.size).toBe(0);
+  });
+
+  it('when stale overwrites nothing; keeping mine then saves over theirs', async () => {
+    const draft = open();
+    server.state.document = named('theirs')(server.state.document);
+    server.state.version = 7;
+    draft.edit(named('mine'));
+    await settle();
+    expect(draft.view()).toMatchObject({
+      state: 'stale',
+      theirs: { version: 7, document: { name: 'theirs' } },
+    });
+    expect(server.state.saves).toEqual([]);
+    // Further edits wait for the choice.
+    draft.edit(named('mine, still'));
+    await settle();
+    expect(server.state.saves).toEqual([]);
+    draft.keepMine();
+    await settle();
+    expect(server.state.saves).toEqual(['mine, still']);
+    expect(draft.view()).toMatchObject({ state: 'saved', version: 8 });
+  });
+
+  it('taking theirs drops mine', async () => {
+    const draft = open();
+    server.state.document = named('theirs')(server.state.document);
+    server.state.version = 3;
+    draft.edit(named('mine'));
+    await settle();
+    draft.takeTheirs();
+    expect(draft.view()).toMatchObject({ state: 'saved', version: 3, document: { name: 'theirs' } });
+    expect(store.size).toBe(0);
+  });
+
+  it('a refused save keeps what was typed and says which field is wrong', async () => {
+    const draft = open();
+    server.state.refuse = true;
+    draft.edit(named('x'.repeat(500)));
+    await settle();
+    expect(draft.view()).toMatchObject({ state: 'refused', problems: [{ path: '/name' }] });
+    expect(draft.view().document.name.length).toBe(500);
+    server.state.refuse = false;
+    draft.edit(named('short'));
+    await settle();
+    expect(draft.view()).toMatchObject({ state: 'saved', problems: [] });
+  });
+
+  it('takes up a newer version while nothing is unsaved, and not otherwise', async () => {
+    const draft = open();
+    draft.refresh({ ...server.kept(), version: 5, document: named('newer')(server.state.document) });
+    expect(draft.view()).toMatchObject({ version: 5, document: { name: 'newer' } });
+    draft.edit(named('mine'));
+    draft.refresh({ ...server.kept(), version: 6, document: named('newest')(server.state.document) });
+    expect(draft.view().document.name).toBe('mine');
+    await settle();
+  });
+});

@@ -1,0 +1,122 @@
+import { describe, expect, it, vi } from 'vitest';
+import { drawingOf, evaluate } from '../core/index.ts';
+import { sampleDesign } from '../core/sample.test-kit.ts';
+import { hangingBox } from './drawing/hanging-head.tsx';
+import { pathOf } from './drawing/path.ts';
+import { differences } from './parts/stale-dialog.tsx';
+import { plateLayout } from './screens/bench/plate-layout.ts';
+import { newestOnly } from './workers/judge.ts';
+
+vi.mock('comlink', () => ({ wrap: () => ({}) }));
+
+function drawing(family: string) {
+  const result = evaluate(sampleDesign(family));
+  if (!result.ok) throw new Error('the sample cannot be built');
+  return { drawing: drawingOf(result.assembly), readings: result.readings };
+}
+
+describe('the worker gets the newest job only', () => {
+  it('drops what became stale while it was busy, and ends with the last', async () => {
+    const asked: number[] = [];
+    const given: number[] = [];
+    let release: () => void = () => undefined;
+    const ask = newestOnly<number, number>(
+      (input) =>
+        new Promise((resolve) => {
+          asked.push(input);
+          release = () => resolve(input * 10);
+        }),
+      (output) => given.push(output),
+      () => undefined,
+    );
+    for (let i = 1; i <= 50; i++) ask(i);
+    release();
+    await vi.waitFor(() => expect(asked).toEqual([1, 50]));
+    release();
+    await vi.waitFor(() => expect(given).toEqual([10, 500]));
+  });
+
+  it('goes on after a job that failed', async () => {
+    const given: number[] = [];
+    const failed: unknown[] = [];
+    const ask = newestOnly<number, number>(
+      (input) => (input === 1 ? Promise.reject(new Error('no')) : Promise.resolve(input)),
+      (output) => given.push(output),
+      (error) => failed.push(error),
+    );
+    ask(1);
+    await vi.waitFor(() => expect(failed.length).toBe(1));
+    ask(2);
+    await vi.waitFor(() => expect(given).toEqual([2]));
+  });
+});
+
+describe('differences of two versions', () => {
+  it('name the leaves that differ and nothing else', () => {
+    const mine = { name: 'a', head: { dimensions: { breadth: 1, length: 2 } }, locks: ['x'] };
+    const theirs = {
+      name: 'a',
+      head: { dimensions: { breadth: 3, length: 2 } },
+      locks: ['x', 'y'],
+      notes: 'n',
+    };
+    expect(differences(mine, theirs)).toEqual([
+      { path: 'head, dimensions, breadth', mine: 1, theirs: 3 },
+      { path: 'locks', mine: ['x'], theirs: ['x', 'y'] },
+      { path: 'notes', mine: undefined, theirs: 'n' },
+    ]);
+    expect(differences(mine, structuredClone(mine))).toEqual([]);
+  });
+});
+
+describe('the plate', () => {
+  it.each(['ball', 'football', 'pointed'])(
+    '%s: three views on the sheet, to one scale, not over each other',
+    (family) => {
+      const { drawing: shape } = drawing(family);
+      for (const view of ['whole', 'head'] as const) {
+        const { k, scale, side, top, front } = plateLayout(shape, 748, 534, view);
+        expect(k / scale).toBeCloseTo(96 / 25.4, 9);
+        // One scale: a millimetre is k px in every view.
+        expect(side([1, 0])[0] - side([0, 0])[0]).toBeCloseTo(k, 9);
+        expect(top([1, 0])[0] - top([0, 0])[0]).toBeCloseTo(k, 9);
+        expect(front([1, 0])[0] - front([0, 0])[0]).toBeCloseTo(k, 9);
+        // Projection lines agree: same x above, same z beside.
+        expect(top([3, 0])[0]).toBeCloseTo(side([3, 0])[0], 9);
+        expect(front([0, 2])[1]).toBeCloseTo(side([0, 2])[1], 9);
+        // The views keep clear of each other and on the sheet.
+        expect(top([0, -shape.breadth / 2])[1]).toBeLessThan(side([0, shape.rise])[1]);
+        expect(side([shape.length, 0])[0]).toBeLessThan(front([-shape.breadth / 2, 0])[0]);
+        expect(front([shape.breadth / 2, 0])[0]).toBeLessThan(748);
+        expect(side([0, -shape.drop])[1]).toBeLessThan(534);
+        expect(top([0, shape.breadth / 2])[1]).toBeGreaterThan(0);
+      }
+    },
+  );
+
+  it('takes a smaller scale where there is less room', () => {
+    const { drawing: shape } = drawing('football');
+    expect(plateLayout(shape, 400, 300, 'whole').scale).toBeLessThan(
+      plateLayout(shape, 1400, 1000, 'whole').scale,
+    );
+  });
+});
+
+describe('a hanging head', () => {
+  it('hangs from its eye: level it spreads sideways, nose up it hangs down', () => {
+    const { drawing: shape } = drawing('ball');
+    const level = hangingBox(shape, 0, 1);
+    const noseUp = hangingBox(shape, -90, 1);
+    expect(level.right - level.left).toBeGreaterThan(level.bottom - level.top);
+    expect(noseUp.bottom - noseUp.top).toBeGreaterThan(noseUp.right - noseUp.left);
+    expect(noseUp.bottom).toBeGreaterThan(30);
+    // Turned right round, the far end is as far to the other side.
+    expect(hangingBox(shape, 180, 1).right).toBeCloseTo(-level.left, 0);
+  });
+
+  it('paths are closed unless told otherwise', () => {
+    const points = [[0, 0], [1, 0], [1, 1]] as const; // prettier-ignore
+    expect(pathOf(points, ([x, y]) => [x * 2, y * 2])).toBe('M0.00 0.00L2.00 0.00L2.00 2.00Z');
+    expect(pathOf(points, (point) => point, false)).not.toContain('Z');
+  });
+});
