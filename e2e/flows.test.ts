@@ -289,12 +289,14 @@ describe('Tray and Side by side', () => {
         region.textContent?.includes('lifted'),
       ),
     );
-    await page.keyboard.press('ArrowRight');
-    await page.waitForFunction(() =>
-      [...document.querySelectorAll('[id^="DndLiveRegion"]')].some((region) =>
-        region.textContent?.includes('is over'),
-      ),
-    );
+    // The drag begins to listen for arrows a moment after it was announced.
+    const isOver = () =>
+      page.evaluate(() =>
+        [...document.querySelectorAll('[id^="DndLiveRegion"]')].some((region) =>
+          region.textContent?.includes('is over'),
+        ),
+      );
+    while (!(await isOver())) await page.keyboard.press('ArrowRight');
     await page.keyboard.press('Space');
     await page.waitForFunction(
       () => document.querySelector('.column-head a')?.textContent === 'Reedcutter 3/8',

@@ -1,5 +1,4 @@
 import { marked } from './quantity/phrase.ts';
-import { assemble } from './assemble.ts';
 import type { Design, Problem } from './design.ts';
 import { completeDimensions } from './head/family.ts';
 import { FAMILIES, familyOf } from './head/families/index.ts';
@@ -91,15 +90,6 @@ export function checkDesign(design: Design, metals: readonly Metal[] = METALS): 
         'Guard place: there is no metal to set the guard in so near the end of the head. Move it towards the middle.',
       );
     }
-  }
-  if (problems.length > 0) return problems;
-  // What is left can only fail by geometry nobody foresaw: it must still be said, never drawn.
-  const built = assemble(design, metals);
-  if (!built.parts.every((part) => Number.isFinite(part.mass) && part.mass > 0)) {
-    say(
-      '/head/dimensions',
-      'Head: no metal is left once the wire and the holes are taken out. Make the head larger or the hook smaller.',
-    );
   }
   return problems;
 }

@@ -13,6 +13,7 @@ import type { Reading, ReadingId, Readings } from './readings.ts';
 import { reading } from './readings.ts';
 import { solveTarget } from './solve.ts';
 import type { Fall } from './water/fall.ts';
+import { SHADOW } from './water/body.ts';
 import { fall, submerged } from './water/fall.ts';
 import { hangAttitude } from './water/hang.ts';
 
@@ -71,6 +72,11 @@ export function evaluate(design: Design, surroundings: Surroundings = PLAIN_WATE
   if (late.length > 0) return { ok: false, problems: late };
 
   const { assembly, scale } = solved;
+  if (!assembly.parts.every((part) => Number.isFinite(part.mass) && part.mass > 0)) {
+    const message =
+      'Head: no metal is left once the wire and the holes are taken out. Make the head larger or the hook smaller.';
+    return { ok: false, problems: [{ path: '/head/dimensions', message }] };
+  }
   const rho = waterDensity(surroundings.water);
   const wet = submerged(assembly, rho);
   const falling = fall(assembly, surroundings.water);
@@ -94,7 +100,7 @@ function readingsOf(
   const { profile, hook, parts, measures, guard } = assembly;
   const metal = metalPart(assembly);
   const solid = massProperties(loft(profile, assembly.collar, DRAWING));
-  const bare = assembly.collar ? massProperties(loft(profile, undefined, DRAWING)) : solid;
+  const bare = assembly.collar ? massProperties(loft(profile, undefined, SHADOW)) : solid;
   const total = totalMass(assembly);
   const centre = (axis: 0 | 2) =>
     parts.reduce((sum, part) => sum + part.mass * part.centroid[axis], 0) / total;

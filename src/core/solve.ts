@@ -60,9 +60,10 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
   // Most targets are met close to the cube root; a narrow bracket there saves work.
   const now = weigh(clamp(1, low, high));
   const guess = clamp(Math.cbrt(target.grams / Math.max(now, 1e-6)), low, high);
-  const miss = (factor: number) => weigh(factor) / target.grams - 1;
-  let root = findRoot(miss, Math.max(low, guess * 0.8), Math.min(high, guess * 1.25), 1e-7);
-  if (!root.ok) root = findRoot(miss, low, high, 1e-7);
+  // Against the cube of the factor weight is nearly a straight line, and false position needs few steps.
+  const miss = (cube: number) => weigh(Math.cbrt(cube)) / target.grams - 1;
+  let root = findRoot(miss, Math.max(low, guess * 0.93) ** 3, Math.min(high, guess * 1.07) ** 3, 1e-7);
+  if (!root.ok) root = findRoot(miss, low ** 3, high ** 3, 1e-7);
   if (!root.ok) {
     const heavy = root.atLow > 0;
     const reached = (1 + (heavy ? root.atLow : root.atHigh)) * target.grams;
@@ -73,8 +74,9 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
         : `The ${target.of} weight cannot reach ${marked(target.grams, 'mass')}: even at ${edge} it is ${marked(reached, 'mass')}. Ask for less weight or a denser metal, or unlock a size.`,
     );
   }
-  const solved = scaleHead(design, root.x);
-  return { ok: true, design: solved, assembly: assemble(solved, metals), scale: root.x };
+  const scale = Math.cbrt(root.x);
+  const solved = scaleHead(design, scale);
+  return { ok: true, design: solved, assembly: assemble(solved, metals), scale };
 
   function fail(message: string): Solved {
     return { ok: false, problem: { path: '/head/target/grams', message: `Weight: ${message}` } };

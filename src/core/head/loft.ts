@@ -1,6 +1,6 @@
 import type { Mesh } from './mesh.ts';
 import type { Profile, Section } from './profile.ts';
-import { sectionArea, sectionRadius, stationsAlong } from './profile.ts';
+import { sectionArea, stationsAlong } from './profile.ts';
 import type { Revolve } from './revolve.ts';
 
 /** How fine a mesh is: rings along the shank and corners around each. */
@@ -21,41 +21,72 @@ export const FINE: MeshQuality = { rings: 160, corners: 128 };
  */
 export function loft(profile: Profile, collar: Revolve | undefined, { rings, corners }: MeshQuality): Mesh {
   const xs = ringStations(profile, collar, rings);
-  const positions: number[] = [];
-  const starts: number[] = [];
-  for (const x of xs) {
-    starts.push(positions.length / 3);
-    const ring = ringAt(profile.section(x), collar?.radius(x) ?? 0, corners);
-    if (ring) for (const [y, z] of ring) positions.push(x, y, z);
-    else positions.push(x, 0, 0);
-  }
-  const triangles: number[] = [];
-  const bodyVertices = positions.length / 3;
-  const isPole = (i: number) => (starts[i + 1] ?? bodyVertices) - (starts[i] ?? 0) === 1;
+  const turns = turnsOf(corners);
+  // Room for full rings and two cap centres; what is not used is cut off below.
+  const positions = new Float64Array(3 * (xs.length * corners + 2));
+  const starts = new Uint32Array(xs.length);
+  const isPole = new Uint8Array(xs.length);
+  let vertices = 0;
+  xs.forEach((x, i) => {
+    starts[i] = vertices;
+    if (writeRing(profile.section(x), collar?.radius(x) ?? 0, x, turns, positions, vertices))
+      vertices += corners;
+    else {
+      positions.set([x, 0, 0], 3 * vertices);
+      isPole[i] = 1;
+      vertices += 1;
+    }
+  });
+  const triangles = new Uint32Array(6 * corners * xs.length);
+  let at = 0;
+  const face = (a: number, b: number, c: number) => {
+    triangles[at++] = a;
+    triangles[at++] = b;
+    triangles[at++] = c;
+  };
   for (let i = 0; i + 1 < xs.length; i++) {
-    const [from, to] = [starts[i] ?? 0, starts[i + 1] ?? 0];
+    const [from, to] = [starts[i] as number, starts[i + 1] as number];
+    if (isPole[i] && isPole[i + 1]) continue;
     for (let k = 0; k < corners; k++) {
-      const next = (k + 1) % corners;
-      if (isPole(i) && isPole(i + 1)) continue;
-      if (isPole(i)) triangles.push(from, to + next, to + k);
-      else if (isPole(i + 1)) triangles.push(from + k, from + next, to);
-      else triangles.push(from + k, from + next, to + next, from + k, to + next, to + k);
+      const next = k + 1 === corners ? 0 : k + 1;
+      if (isPole[i]) face(from, to + next, to + k);
+      else if (isPole[i + 1]) face(from + k, from + next, to);
+      else {
+        face(from + k, from + next, to + next);
+        face(from + k, to + next, to + k);
+      }
     }
   }
-  capIfOpen(starts[0] ?? 0, xs[0] ?? 0, !isPole(0), true);
-  capIfOpen(starts[xs.length - 1] ?? 0, xs[xs.length - 1] ?? 0, !isPole(xs.length - 1), false);
-  return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) };
+  const cap = (i: number, rear: boolean) => {
+    if (isPole[i]) return;
+    const start = starts[i] as number;
+    const centre = vertices++;
+    positions.set([xs[i] as number, 0, 0], 3 * centre);
+    for (let k = 0; k < corners; k++) {
+      const next = k + 1 === corners ? 0 : k + 1;
+      if (rear) face(centre, start + next, start + k);
+      else face(centre, start + k, start + next);
+    }
+  };
+  cap(0, true);
+  cap(xs.length - 1, false);
+  return { positions: positions.slice(0, 3 * vertices), triangles: triangles.slice(0, at) };
+}
 
-  function capIfOpen(start: number, x: number, open: boolean, rear: boolean): void {
-    if (!open) return;
-    const centre = positions.length / 3;
-    positions.push(x, 0, 0);
+const turnTables = new Map<number, Float64Array>();
+
+/** Cosines and sines of even turns, in pairs. */
+function turnsOf(corners: number): Float64Array {
+  let table = turnTables.get(corners);
+  if (!table) {
+    table = new Float64Array(2 * corners);
     for (let k = 0; k < corners; k++) {
-      const next = (k + 1) % corners;
-      if (rear) triangles.push(centre, start + next, start + k);
-      else triangles.push(centre, start + k, start + next);
+      table[2 * k] = Math.cos((2 * Math.PI * k) / corners);
+      table[2 * k + 1] = Math.sin((2 * Math.PI * k) / corners);
     }
+    turnTables.set(corners, table);
   }
+  return table;
 }
 
 /** Ring positions: the body's own, the collar's kinks (doubled by a hair where its radius steps), and a few where the two meet. */
@@ -74,42 +105,69 @@ function ringStations(profile: Profile, collar: Revolve | undefined, rings: numb
   return [...new Set([...xs, ...extra])].sort((a, b) => a - b);
 }
 
-/** Corners of a ring, or undefined where the section has no size. Anticlockwise seen from the nose. */
-function ringAt(
+/**
+ * Writes the corners of a ring from vertex `first` on, anticlockwise seen from the nose; false where the section has no size.
+ * Hot: a mesh has thousands of corners and is made anew for every pixel of a drag, so nothing is allocated here.
+ */
+function writeRing(
   section: Section,
   collarRadius: number,
-  corners: number,
-): (readonly [number, number])[] | undefined {
-  const body = section.b > 0 && section.t + section.d > 0;
-  if (!body && collarRadius <= 0) return undefined;
-  const points: (readonly [number, number])[] = [];
+  x: number,
+  turns: Float64Array,
+  positions: Float64Array,
+  first: number,
+): boolean {
+  const { b, t, d, nt, nb } = section;
+  const body = b > 0 && t + d > 0;
+  if (!body && collarRadius <= 0) return false;
+  const corners = turns.length / 2;
   let [plainBody, plainCollar] = [true, true];
   for (let k = 0; k < corners; k++) {
-    const turn = (2 * Math.PI * k) / corners;
-    const [c, s] = [Math.cos(turn), Math.sin(turn)];
-    // Even steps of the superellipse's own parameter put corners where it bends.
-    const [h, n] = s >= 0 ? [section.t, section.nt] : [section.d, section.nb];
-    const y = body ? section.b * Math.sign(c) * Math.abs(c) ** (2 / n) : c;
-    const z = body ? h * Math.sign(s) * Math.abs(s) ** (2 / n) : s;
-    const length = Math.hypot(y, z);
-    const [cosine, sine] = length > 0 ? [y / length, z / length] : [c, s];
-    const bodyRadius = body ? sectionRadius(section, cosine, sine) : 0;
+    const c = turns[2 * k] as number;
+    const s = turns[2 * k + 1] as number;
+    let y = c;
+    let z = s;
+    let bodyRadius = 0;
+    if (body) {
+      // Even steps of the superellipse's own parameter put corners where it bends, and on its edge.
+      const h = s >= 0 ? t : d;
+      const n = s >= 0 ? nt : nb;
+      y = b * (n === 2 ? c : Math.sign(c) * Math.abs(c) ** (2 / n));
+      z = h * (n === 2 ? s : Math.sign(s) * Math.abs(s) ** (2 / n));
+      bodyRadius = Math.sqrt(y * y + z * z);
+    }
     if (bodyRadius >= collarRadius) plainCollar = false;
-    else plainBody = false;
-    const radius = Math.max(bodyRadius, collarRadius);
-    points.push([radius * cosine, radius * sine]);
+    else {
+      plainBody = false;
+      const stretch = collarRadius / (bodyRadius > 0 ? bodyRadius : 1);
+      y = (bodyRadius > 0 ? y : c) * stretch;
+      z = (bodyRadius > 0 ? z : s) * stretch;
+    }
+    const at = 3 * (first + k);
+    positions[at] = x;
+    positions[at + 1] = y;
+    positions[at + 2] = z;
   }
-  if (!plainBody && !plainCollar) return points;
-  const wanted = plainCollar ? Math.PI * collarRadius ** 2 : sectionArea(section);
-  const stretch = Math.sqrt(wanted / polygonArea(points));
-  return points.map(([y, z]) => [y * stretch, z * stretch] as const);
+  if (plainBody || plainCollar) {
+    const wanted = plainCollar ? Math.PI * collarRadius ** 2 : sectionArea(section);
+    const stretch = Math.sqrt(wanted / ringArea(positions, first, corners));
+    for (let k = 0; k < corners; k++) {
+      const at = 3 * (first + k);
+      positions[at + 1] = (positions[at + 1] as number) * stretch;
+      positions[at + 2] = (positions[at + 2] as number) * stretch;
+    }
+  }
+  return true;
 }
 
-function polygonArea(points: readonly (readonly [number, number])[]): number {
+function ringArea(positions: Float64Array, first: number, corners: number): number {
   let twice = 0;
-  points.forEach(([y, z], k) => {
-    const [y2, z2] = points[(k + 1) % points.length] ?? [y, z];
-    twice += y * z2 - y2 * z;
-  });
+  for (let k = 0; k < corners; k++) {
+    const a = 3 * (first + k);
+    const b = 3 * (first + (k + 1 === corners ? 0 : k + 1));
+    twice +=
+      (positions[a + 1] as number) * (positions[b + 2] as number) -
+      (positions[b + 1] as number) * (positions[a + 2] as number);
+  }
   return twice / 2;
 }

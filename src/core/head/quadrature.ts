@@ -25,6 +25,12 @@ export function bodyBulk(profile: Profile): Bulk {
   return { volume, centroid: [mx / volume, 0, mz / volume] };
 }
 
+/** Unit vectors over the left half, read off once: left and right are alike. */
+const DIRECTIONS = Array.from({ length: 32 }, (_, j) => {
+  const turn = (Math.PI * (j + 0.5)) / 32 - Math.PI / 2;
+  return [Math.cos(turn), Math.sin(turn)] as const;
+});
+
 /** The part of a collar that stands outside the body: all of it behind the rear face, and the ring around a rounded rear. */
 export function collarBulk(profile: Profile, collar: Revolve): Bulk {
   const behind = revolveVolume(collar, collar.from, 0);
@@ -42,11 +48,9 @@ export function collarBulk(profile: Profile, collar: Revolve): Bulk {
     const section = profile.section(x);
     const r = collar.radius(x);
     let area = 0;
-    const directions = 64;
-    for (let j = 0; j < directions; j++) {
-      const turn = (2 * Math.PI * (j + 0.5)) / directions;
-      const rho = sectionRadius(section, Math.cos(turn), Math.sin(turn));
-      if (rho < r) area += ((r * r - rho * rho) * Math.PI) / directions;
+    for (const [cosine, sine] of DIRECTIONS) {
+      const rho = sectionRadius(section, cosine, sine);
+      if (rho < r) area += ((r * r - rho * rho) * Math.PI) / DIRECTIONS.length;
     }
     const slice = (area * collar.to) / slices;
     volume += slice;

@@ -27,7 +27,7 @@ export interface WetBody {
 /** Attitudes the projected area is worked out at; between them it is taken linearly. Half a turn, since both sides show the same. */
 const ATTITUDES = 36;
 /** Coarse mesh for projected areas: their error at this size is under half a per cent. */
-const SHADOW = { rings: 24, corners: 32 };
+export const SHADOW = { rings: 24, corners: 32 };
 
 /** The design as drag sees it. */
 export function wetBody(assembly: Assembly): WetBody {

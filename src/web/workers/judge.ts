@@ -1,15 +1,22 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Remote } from 'comlink';
 import { wrap } from 'comlink';
 import type { JudgeService } from './judge.worker.ts';
 
-let remote: Remote<JudgeService> | undefined;
+const remotes = new Map<'now' | 'later', Remote<JudgeService>>();
 
-/** The worker that does all heavy computing of this page. */
-export function judgeWorker(): Remote<JudgeService> {
-  remote ??= wrap<JudgeService>(
-    new Worker(new URL('./judge.worker.ts', import.meta.url), { type: 'module' }),
-  );
+/**
+ * A worker that computes for this page. What follows the hand goes to the one for `now`; what may come a moment after it,
+ * such as the metals and a ranking, to the one for `later`, so that neither waits for the other.
+ */
+export function judgeWorker(when: 'now' | 'later'): Remote<JudgeService> {
+  let remote = remotes.get(when);
+  if (!remote) {
+    remote = wrap<JudgeService>(
+      new Worker(new URL('./judge.worker.ts', import.meta.url), { type: 'module' }),
+    );
+    remotes.set(when, remote);
+  }
   return remote;
 }
 
@@ -44,20 +51,27 @@ export function newestOnly<I, O>(
   };
 }
 
-/** Newest result of a worker job for an input that keeps changing; undefined until the first. `input` undefined asks nothing. */
-export function useJudged<I, O>(
-  input: I | undefined,
-  run: (input: I) => Promise<O>,
-): { output: O | undefined; for: I | undefined; error: string } {
-  const [state, setState] = useState<{ output: O | undefined; for: I | undefined; error: string }>({
+export interface Judging<I, O> {
+  /** newest result; undefined until the first */
+  readonly output: O | undefined;
+  /** what it is the result of */
+  readonly for: I | undefined;
+  readonly error: string;
+  /** asks at once for something that is not the input, such as a state in the middle of a drag */
+  readonly ask: (input: I) => void;
+}
+
+/** Results of a worker job for an input that keeps changing, the newest only. `input` undefined asks nothing. */
+export function useJudged<I, O>(input: I | undefined, run: (input: I) => Promise<O>): Judging<I, O> {
+  const [state, setState] = useState<Omit<Judging<I, O>, 'ask'>>({
     output: undefined,
     for: undefined,
     error: '',
   });
-  const ask = useRef<((input: I) => void) | undefined>(undefined);
+  const newest = useRef<((input: I) => void) | undefined>(undefined);
   useEffect(() => {
     let alive = true;
-    ask.current = newestOnly<I, O>(
+    newest.current = newestOnly<I, O>(
       run,
       (output, given) => alive && setState({ output, for: given, error: '' }),
       (error) => alive && setState((now) => ({ ...now, error: String((error as Error).message ?? error) })),
@@ -67,7 +81,8 @@ export function useJudged<I, O>(
     };
   }, [run]);
   useEffect(() => {
-    if (input !== undefined) ask.current?.(input);
+    if (input !== undefined) newest.current?.(input);
   }, [input, run]);
-  return state;
+  const ask = useCallback((next: I) => newest.current?.(next), []);
+  return { ...state, ask };
 }

@@ -35,9 +35,9 @@ interface Job {
   readonly surroundings: Surroundings;
 }
 const runJudge = ({ design, surroundings }: Job): Promise<Judged> =>
-  judgeWorker().judge(design, surroundings);
+  judgeWorker('now').judge(design, surroundings);
 const runMetals = ({ design, surroundings }: Job): Promise<MetalLine[]> =>
-  judgeWorker().metals(design, surroundings);
+  judgeWorker('later').metals(design, surroundings);
 
 function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metals: readonly Metal[] }) {
   const draft = useDraft('designs', kept);
@@ -49,14 +49,14 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
   const create = useCreate('designs');
   const [search, setSearch] = useSearchParams();
   const view: PlateView = search.get('view') === 'head' ? 'head' : 'whole';
-  // What is being pulled right now: shown and computed, but not yet part of the document.
-  const [live, setLive] = useState<Design | undefined>(undefined);
-  const shown = live ?? document;
-  const liveRef = useRef<Design | undefined>(undefined);
-
   const surroundings = useMemo<Surroundings>(() => ({ ...PLAIN_WATER, metals }), [metals]);
-  const job = useMemo<Job>(() => ({ design: shown, surroundings }), [shown, surroundings]);
-  const { output: judged, error } = useJudged(job, runJudge);
+  const job = useMemo<Job>(() => ({ design: document, surroundings }), [document, surroundings]);
+  const { output: judged, for: answered, error, ask } = useJudged(job, runJudge);
+  // What is being pulled right now is not yet part of the document. It is drawn when the worker has judged it, and not before:
+  // one drawing for each state keeps the interface free to follow the pointer.
+  const pulled = useRef<Design | undefined>(undefined);
+  const [pulling, setPulling] = useState(false);
+  const shown = pulling && answered ? answered.design : document;
   const [last, setLast] = useState<Extract<Judged, { ok: true }> | undefined>(undefined);
   if (judged?.ok && judged !== last) setLast(judged);
   const stripJob = useMemo<Job | undefined>(
@@ -72,33 +72,45 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
     };
   }, [document.name]);
 
-  const setBoth = (next: Design | undefined) => {
-    liveRef.current = next;
-    setLive(next);
-  };
-  /** Sizes as they are built now: the base every pull starts from. */
+  const pull = useCallback(
+    (next: Design) => {
+      pulled.current = next;
+      setPulling(true);
+      ask({ design: next, surroundings });
+    },
+    [ask, surroundings],
+  );
+  /** Sizes as they are built now, the base every pull starts from; worked out here only if the worker has not said them yet. */
   const builtHead = useCallback(
     (design: Design): Design['head'] => {
+      if (judged?.ok && answered?.design === design)
+        return { ...design.head, dimensions: judged.design.head.dimensions };
       const solved = solveTarget(design, metals);
       return {
         ...design.head,
         dimensions: solved.ok ? solved.design.head.dimensions : design.head.dimensions,
       };
     },
-    [metals],
+    [judged, answered, metals],
   );
+  /** Puts a pulled or typed state into the document, with the sizes that are built, so that it says what it means even without its target. */
   const commit = useCallback(
-    (next: Design, locks: string[] | undefined) => {
-      setBoth(undefined);
-      // The document keeps the sizes that are built, so that it says what it means even without its target.
-      edit(() => ({ ...next, head: { ...builtHead(next), locks } }));
+    async (next: Design, locks: string[] | undefined) => {
+      pull(next);
+      const result = await runJudge({ design: next, surroundings });
+      // Something else was pulled meanwhile: that is built on this and will be put in itself.
+      if (pulled.current !== next) return;
+      pulled.current = undefined;
+      const dimensions = result.ok ? result.design.head.dimensions : next.head.dimensions;
+      edit(() => ({ ...next, head: { ...next.head, dimensions, locks } }));
+      setPulling(false);
     },
-    [edit, builtHead],
+    [edit, pull, surroundings],
   );
   const onDimension = useCallback(
     (key: string, value: number, isLive: boolean) => {
-      const base = liveRef.current ?? document;
-      const from = liveRef.current ? base.head : builtHead(base);
+      const base = pulled.current ?? document;
+      const from = pulled.current ? base.head : builtHead(base);
       const locks = document.head.locks ?? [];
       const specs = familyOf(document.head.family)?.dimensions.filter(({ scales }) => scales) ?? [];
       const isSize = specs.some((spec) => spec.key === key);
@@ -117,32 +129,32 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
           text: 'No other size can give way, so the weight is no longer held. Press H to hold the new one.',
         });
       }
-      if (isLive) setBoth(next);
-      else commit(next, document.head.locks);
+      if (isLive) pull(next);
+      else void commit(next, document.head.locks);
     },
-    [document, builtHead, commit, tell],
+    [document, builtHead, commit, pull, tell],
   );
   const onTarget = useCallback(
     (grams: number, isLive: boolean) => {
-      const base = liveRef.current ?? document;
+      const base = pulled.current ?? document;
       const next: Design = {
         ...base,
         head: { ...base.head, target: { grams, of: document.head.target?.of ?? 'metal' } },
       };
-      if (isLive) setBoth(next);
-      else commit(next, document.head.locks);
+      if (isLive) pull(next);
+      else void commit(next, document.head.locks);
     },
-    [document, commit],
+    [document, commit, pull],
   );
   const onLive = useCallback(
     (field: 'dimension' | 'angle', key: string, value: number) => {
       if (field === 'dimension') onDimension(key, value, true);
-      else setBoth({ ...(liveRef.current ?? document), eye: { ...document.eye, angle: value } });
+      else pull({ ...(pulled.current ?? document), eye: { ...document.eye, angle: value } });
     },
-    [document, onDimension],
+    [document, onDimension, pull],
   );
   const onSettle = useCallback(() => {
-    if (liveRef.current) commit(liveRef.current, document.head.locks);
+    if (pulled.current) void commit(pulled.current, document.head.locks);
   }, [commit, document.head.locks]);
   const onHold = useCallback(() => {
     edit((now) => {
@@ -154,6 +166,10 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
     });
   }, [edit, builtHead, metals]);
 
+  const onChoose = useCallback(
+    (key: string) => edit((now) => ({ ...now, head: { ...builtHead(now), metal: key, density: undefined } })),
+    [edit, builtHead],
+  );
   useKeys(
     useMemo(
       () => ({
@@ -166,7 +182,10 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
     ),
   );
 
-  const problems = [...(judged && !judged.ok ? judged.problems : []), ...draft.problems];
+  const problems = useMemo(
+    () => [...(judged && !judged.ok ? judged.problems : []), ...draft.problems],
+    [judged, draft.problems],
+  );
   const readings = last?.readings;
   const inTray = ids.includes(kept.id);
   return (
@@ -259,13 +278,7 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
       <aside className="bench-readings" aria-label="Readings">
         {last && <ReadingsPanel readings={last.readings} flags={judged?.ok ? judged.flags : []} />}
       </aside>
-      <MetalStrip
-        lines={lines}
-        own={shown.head.metal}
-        onChoose={(key) =>
-          edit((now) => ({ ...now, head: { ...builtHead(now), metal: key, density: undefined } }))
-        }
-      />
+      <MetalStrip lines={lines} own={shown.head.metal} onChoose={onChoose} />
       <StaleDialog
         mine={document}
         theirs={draft.theirs}

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { inUnits } from '../../../core/index.ts';
 import type { Drawing } from '../../../core/index.ts';
 import type { MetalFigure, MetalLine } from '../../workers/judge.worker.ts';
@@ -30,7 +31,7 @@ function fit(drawing: Drawing): number {
 }
 
 /** The same weight, and the same size, in each metal: outlines to one scale with what follows from it. */
-export function MetalStrip({ lines, own, onChoose }: Props) {
+export const MetalStrip = memo(function MetalStrip({ lines, own, onChoose }: Props) {
   const { format, figure: bare, say } = useUnits();
   if (!lines) return <div className="strip strip-waiting">Working out the metals …</div>;
   // One scale for all: the largest head of the strip has to fit its box.
@@ -79,7 +80,7 @@ export function MetalStrip({ lines, own, onChoose }: Props) {
       <p className="strip-scale">Outlines {ratio.toFixed(1)}:1</p>
     </div>
   );
-}
+});
 
 interface CaseProps {
   readonly title: string;

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Anchor, Lock, LockOpen } from 'lucide-react';
 import type { Design, KeeperSpec, GuardSpec, Metal, Problem } from '../../../core/index.ts';
 import {
@@ -35,15 +36,13 @@ interface StagesProps {
 /** The stages of the specification, in the order of work: head, weight, hook and eye, keeper, guard. */
 export function Stages(props: StagesProps) {
   const { design, problems } = props;
-  const problemAt = (...paths: string[]) =>
-    problems.find(({ path }) => paths.some((wanted) => path === wanted || path.startsWith(`${wanted}/`)))
-      ?.message;
+  const problemAt = finder(problems);
   return (
     <div className="stages">
       <HeadStage {...props} problemAt={problemAt} />
-      <HookStage {...props} problemAt={problemAt} />
-      <KeeperStage {...props} problemAt={problemAt} />
-      <GuardStage {...props} problemAt={problemAt} />
+      <HookStage {...props} />
+      <KeeperStage {...props} />
+      <GuardStage {...props} />
       <details className="stage">
         <summary>Notes</summary>
         <textarea
@@ -60,6 +59,21 @@ export function Stages(props: StagesProps) {
     </div>
   );
 }
+
+/** The message, if any, of the problems at one of the given fields or below it. */
+const finder =
+  (problems: readonly Problem[]) =>
+  (...paths: string[]): string | undefined =>
+    problems.find(({ path }) => paths.some((wanted) => path === wanted || path.startsWith(`${wanted}/`)))
+      ?.message;
+
+/** Stages that a pulled size does not touch are not drawn again while it is pulled. */
+const alike =
+  (...parts: readonly (keyof Design)[]) =>
+  (a: StagesProps, b: StagesProps): boolean =>
+    a.problems === b.problems &&
+    a.edit === b.edit &&
+    parts.every((part) => a.design[part] === b.design[part]);
 
 type StageProps = StagesProps & { readonly problemAt: (...paths: string[]) => string | undefined };
 
@@ -215,89 +229,94 @@ function HeadStage({
   );
 }
 
-function HookStage({ design, problemAt, edit }: StageProps) {
-  const { hook, eye } = design;
-  const index = chartIndex(hook.size);
-  const setEye = (change: Partial<Design['eye']>) =>
-    edit((now) => ({ ...now, eye: { ...now.eye, ...change } }));
-  const setHook = (change: Partial<Design['hook']>) =>
-    edit((now) => ({ ...now, hook: { ...now.hook, ...change } }));
-  const step = (by: number) => {
-    const next = HOOK_CHART[index + by];
-    if (next) setHook({ size: next.size });
-  };
-  return (
-    <section className="stage" aria-labelledby="stage-hook">
-      <h3 id="stage-hook">Hook and eye</h3>
-      <div className="hook-row">
-        <button
-          type="button"
-          className="btn btn-sm btn-quiet"
-          onClick={() => step(-1)}
-          disabled={index <= 0}
-          aria-label="Smaller hook"
-        >
-          −
-        </button>
+const HookStage = memo(
+  function HookStage({ design, problems, edit }: StagesProps) {
+    const problemAt = finder(problems);
+    const { hook, eye } = design;
+    const index = chartIndex(hook.size);
+    const setEye = (change: Partial<Design['eye']>) =>
+      edit((now) => ({ ...now, eye: { ...now.eye, ...change } }));
+    const setHook = (change: Partial<Design['hook']>) =>
+      edit((now) => ({ ...now, hook: { ...now.hook, ...change } }));
+    const step = (by: number) => {
+      const next = HOOK_CHART[index + by];
+      if (next) setHook({ size: next.size });
+    };
+    return (
+      <section className="stage" aria-labelledby="stage-hook">
+        <h3 id="stage-hook">Hook and eye</h3>
+        <div className="hook-row">
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            onClick={() => step(-1)}
+            disabled={index <= 0}
+            aria-label="Smaller hook"
+          >
+            −
+          </button>
+          <Choice
+            label="Hook size"
+            value={HOOK_CHART[index]?.size ?? hook.size}
+            options={HOOK_CHART.map(({ size }) => [size, size] as const)}
+            problem={problemAt('/hook/size')}
+            onChange={(size) => setHook({ size })}
+          />
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            onClick={() => step(1)}
+            disabled={index >= HOOK_CHART.length - 1}
+            aria-label="Larger hook"
+          >
+            +
+          </button>
+        </div>
         <Choice
-          label="Hook size"
-          value={HOOK_CHART[index]?.size ?? hook.size}
-          options={HOOK_CHART.map(({ size }) => [size, size] as const)}
-          problem={problemAt('/hook/size')}
-          onChange={(size) => setHook({ size })}
+          label="Wire"
+          value={hook.grade}
+          options={GRADES.map((grade) => [grade, grade] as const)}
+          onChange={(grade) => setHook({ grade })}
         />
-        <button
-          type="button"
-          className="btn btn-sm btn-quiet"
-          onClick={() => step(1)}
-          disabled={index >= HOOK_CHART.length - 1}
-          aria-label="Larger hook"
-        >
-          +
-        </button>
-      </div>
-      <Choice
-        label="Wire"
-        value={hook.grade}
-        options={GRADES.map((grade) => [grade, grade] as const)}
-        onChange={(grade) => setHook({ grade })}
-      />
-      <QuantityField
-        label="Eye angle"
-        kind="angle"
-        value={eye.angle}
-        min={0}
-        max={90}
-        step={1}
-        note="Between the shank’s forward line and the eye’s leg."
-        problem={problemAt('/eye/angle', '/eye')}
-        onCommit={(angle) => setEye({ angle })}
-      />
-      <Segments
-        label="Plane of the eye"
-        value={eye.plane}
-        options={[
-          ['crosswise', 'crosswise'],
-          ['in line', 'in line'],
-        ]}
-        onChange={(plane) => setEye({ plane })}
-      />
-      <QuantityField
-        label="Eye behind the nose"
-        kind="share"
-        value={eye.setback}
-        min={0}
-        max={1}
-        step={0.01}
-        note="Where the eye’s leg leaves the shank, as a share of the head’s length."
-        problem={problemAt('/eye/setback')}
-        onCommit={(setback) => setEye({ setback })}
-      />
-    </section>
-  );
-}
+        <QuantityField
+          label="Eye angle"
+          kind="angle"
+          value={eye.angle}
+          min={0}
+          max={90}
+          step={1}
+          note="Between the shank’s forward line and the eye’s leg."
+          problem={problemAt('/eye/angle', '/eye')}
+          onCommit={(angle) => setEye({ angle })}
+        />
+        <Segments
+          label="Plane of the eye"
+          value={eye.plane}
+          options={[
+            ['crosswise', 'crosswise'],
+            ['in line', 'in line'],
+          ]}
+          onChange={(plane) => setEye({ plane })}
+        />
+        <QuantityField
+          label="Eye behind the nose"
+          kind="share"
+          value={eye.setback}
+          min={0}
+          max={1}
+          step={0.01}
+          note="Where the eye’s leg leaves the shank, as a share of the head’s length."
+          problem={problemAt('/eye/setback')}
+          onCommit={(setback) => setEye({ setback })}
+        />
+      </section>
+    );
+  },
+  alike('hook', 'eye'),
+);
 
-function KeeperStage({ design, problemAt, edit }: StageProps) {
+const KeeperStage = memo(function KeeperStage({ design, problems, edit }: StagesProps) {
+  const problemAt = finder(problems);
   const { system } = useUnits();
   const { keeper } = design;
   const set = (change: Partial<KeeperSpec>) =>
@@ -394,9 +413,10 @@ function KeeperStage({ design, problemAt, edit }: StageProps) {
       )}
     </section>
   );
-}
+}, alike('keeper'));
 
-function GuardStage({ design, problemAt, edit }: StageProps) {
+const GuardStage = memo(function GuardStage({ design, problems, edit }: StagesProps) {
+  const problemAt = finder(problems);
   const { guard } = design;
   const set = (change: Partial<GuardSpec>) =>
     edit((now) => ({ ...now, guard: { ...now.guard, ...change } as GuardSpec }));
@@ -484,4 +504,4 @@ function GuardStage({ design, problemAt, edit }: StageProps) {
       )}
     </section>
   );
-}
+}, alike('guard'));

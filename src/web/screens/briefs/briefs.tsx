@@ -139,7 +139,9 @@ function useRanking(brief: Brief, designs: readonly Kept<Design>[], metals: read
       for (const { id, document } of designs) {
         const known = judgedBefore.get(document);
         const answer =
-          known?.key === key ? known.ranked : await judgeWorker().rankOne(id, document, brief, surroundings);
+          known?.key === key
+            ? known.ranked
+            : await judgeWorker('later').rankOne(id, document, brief, surroundings);
         if (!wanted) return;
         judgedBefore.set(document, { key, ranked: answer });
         ranked.push(answer);

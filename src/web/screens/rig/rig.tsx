@@ -60,7 +60,7 @@ interface Job {
   readonly surroundings: Surroundings;
 }
 const runRig = ({ design, plastic, method, surroundings }: Job) =>
-  judgeWorker().rig(design, plastic, method, surroundings);
+  judgeWorker('now').rig(design, plastic, method, surroundings);
 
 const METHOD_WORDS: Readonly<Record<RigMethod, string>> = {
   threaded: 'threaded, point bare',
