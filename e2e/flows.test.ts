@@ -56,8 +56,8 @@ async function readingAfter(page: Page, id: string, before: string): Promise<str
 }
 const saved = (page: Page) => page.waitForSelector('[data-state="saved"]');
 const field = (page: Page, label: string) => named(page, label, 'textbox');
-async function type(page: Page, label: string, text: string): Promise<void> {
-  const input = await field(page, label);
+async function type(page: Page, label: string, text: string, role = 'textbox'): Promise<void> {
+  const input = await named(page, label, role);
   await input.click({ count: 3 });
   await input.type(text);
   await page.keyboard.press('Enter');
@@ -167,6 +167,32 @@ describe('Bench', () => {
     await saved(page);
   });
 
+  it('the weight slider scales the head, catches at packet weights, and works by keyboard', async () => {
+    const page = await at('/designs/ledge-ball-1-4-t');
+    await page.waitForSelector('[data-reading="head.length"]');
+    const before = await readingOf(page, 'head.length');
+    await (await named(page, 'Target weight', 'slider')).focus();
+    for (let i = 0; i < 20; i++) await page.keyboard.press('ArrowRight');
+    expect(parseFloat(await readingAfter(page, 'head.length', before))).toBeGreaterThan(parseFloat(before));
+    await saved(page);
+    await type(page, 'Weight', '1/4');
+    await page.waitForFunction(
+      () => document.querySelector('[data-reading="mass.metal"]')?.textContent === '1/4 oz',
+    );
+    await saved(page);
+  });
+
+  it('judged in a brief, the time to depth is that of its water', async () => {
+    const page = await at('/designs/gravel-oval-1-2');
+    await page.waitForSelector('[data-reading="fall.timeToDepth"]');
+    const plain = await readingOf(page, 'fall.timeToDepth');
+    await (await named(page, 'Judged in', 'combobox')).select('tideway-bass');
+    expect(parseFloat(await readingAfter(page, 'fall.timeToDepth', plain))).toBeGreaterThan(
+      2 * parseFloat(plain),
+    );
+    expect(page.url()).toContain('brief=tideway-bass');
+  });
+
   it('a dragged weight name scales the head while it moves', async () => {
     const page = await at('/designs/tideway-ball-1');
     await page.waitForSelector('[data-reading="head.length"]');
@@ -234,12 +260,14 @@ describe('Bench', () => {
   it('a hook thicker than the head: the reason stands at the field and the last good drawing stays', async () => {
     const page = await at('/designs/pip-1-16');
     await page.waitForSelector('[data-reading="mass.metal"]');
-    await (await named(page, 'Hook size', 'combobox')).select('8/0');
+    await type(page, 'Hook size', '8/0', 'combobox');
     await sees(page, 'last state that could be built');
     expect(
       await page.$$eval('.field-said', (said) => said.map((element) => element.textContent).join(' ')),
     ).toMatch(/wire of 0\.0\d\d in/);
-    await (await named(page, 'Hook size', 'combobox')).select('#2');
+    await type(page, 'Hook size', '9/0', 'combobox');
+    await sees(page, 'is not in the chart');
+    await type(page, 'Hook size', '2', 'combobox');
     await page.waitForFunction(() => !document.querySelector('.plate-outdated'));
     await saved(page);
   });

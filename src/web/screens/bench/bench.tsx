@@ -1,12 +1,13 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { Design, Metal, Surroundings } from '../../../core/index.ts';
-import { familyOf, METALS, PLAIN_WATER, solveTarget } from '../../../core/index.ts';
+import type { Brief, Design, Metal, Surroundings } from '../../../core/index.ts';
+import { familyOf, METALS, PLAIN_WATER, SALINITY, solveTarget } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
-import { useCreate, useOne, useStores } from '../../data/queries.ts';
+import { useCreate, useList, useOne, useStores } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
+import { Choice } from '../../parts/choice.tsx';
 import { useKeys } from '../../parts/keys.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
@@ -25,9 +26,24 @@ export function Bench() {
   const { id = '' } = useParams();
   const design = useOne('designs', id);
   const stores = useStores();
+  const briefs = useList('briefs');
   if (design.isPending || stores.isPending) return <Loading what="the design" />;
   if (design.isError) return <Failed error={design.error} retry={() => void design.refetch()} />;
-  return <BenchOf key={design.data.id} kept={design.data} metals={stores.data?.metals ?? METALS} />;
+  return (
+    <BenchOf
+      key={design.data.id}
+      kept={design.data}
+      metals={stores.data?.metals ?? METALS}
+      briefs={briefs.data ?? []}
+    />
+  );
+}
+
+/** Water and depth of a brief, or plain water where none is chosen. */
+function surroundingsOf(brief: Brief | undefined, metals: readonly Metal[]): Surroundings {
+  if (!brief) return { ...PLAIN_WATER, metals };
+  const { temperature, kind, depth } = brief.water;
+  return { water: { temperature, salinity: SALINITY[kind] }, depth, metals };
 }
 
 interface Job {
@@ -39,7 +55,13 @@ const runJudge = ({ design, surroundings }: Job): Promise<Judged> =>
 const runMetals = ({ design, surroundings }: Job): Promise<MetalLine[]> =>
   judgeWorker('later').metals(design, surroundings);
 
-function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metals: readonly Metal[] }) {
+interface BenchProps {
+  readonly kept: Kept<Design>;
+  readonly metals: readonly Metal[];
+  readonly briefs: readonly Kept<Brief>[];
+}
+
+function BenchOf({ kept, metals, briefs }: BenchProps) {
   const draft = useDraft('designs', kept);
   const { document, edit } = draft;
   const { format, say } = useUnits();
@@ -49,9 +71,23 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
   const create = useCreate('designs');
   const [search, setSearch] = useSearchParams();
   const view: PlateView = search.get('view') === 'head' ? 'head' : 'whole';
-  const surroundings = useMemo<Surroundings>(() => ({ ...PLAIN_WATER, metals }), [metals]);
+  const brief = briefs.find((candidate) => candidate.id === search.get('brief'))?.document;
+  const surroundings = useMemo<Surroundings>(() => surroundingsOf(brief, metals), [brief, metals]);
   const job = useMemo<Job>(() => ({ design: document, surroundings }), [document, surroundings]);
   const { output: judged, for: answered, error, ask } = useJudged(job, runJudge);
+  const setParam = useCallback(
+    (key: string, value: string) =>
+      setSearch(
+        (now) => {
+          const next = new URLSearchParams(now);
+          if (value) next.set(key, value);
+          else next.delete(key);
+          return next;
+        },
+        { replace: true },
+      ),
+    [setSearch],
+  );
   // What is being pulled right now is not yet part of the document. It is drawn when the worker has judged it, and not before:
   // one drawing for each state keeps the interface free to follow the pointer.
   const pulled = useRef<Design | undefined>(undefined);
@@ -174,11 +210,11 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
     useMemo(
       () => ({
         h: onHold,
-        z: () => setSearch(view === 'whole' ? { view: 'head' } : {}, { replace: true }),
+        z: () => setParam('view', view === 'whole' ? 'head' : ''),
         r: () => void navigate(`/designs/${kept.id}/rig`),
         t: () => toggle(kept.id),
       }),
-      [onHold, setSearch, view, navigate, kept.id, toggle],
+      [onHold, setParam, view, navigate, kept.id, toggle],
     ),
   );
 
@@ -201,7 +237,7 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
           {metals.find(({ key }) => key === shown.head.metal)?.name ?? shown.head.metal} · {shown.hook.size} ·
           eye {format(shown.eye.angle, 'angle')}
         </p>
-        <SaveBadge state={draft.state} />
+        <SaveBadge state={pulling ? 'waiting' : draft.state} />
         <div className="bench-tools">
           <button
             type="button"
@@ -240,7 +276,7 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
             type="button"
             className="btn btn-sm btn-quiet"
             aria-pressed={view === 'head'}
-            onClick={() => setSearch(view === 'whole' ? { view: 'head' } : {}, { replace: true })}
+            onClick={() => setParam('view', view === 'whole' ? 'head' : '')}
             title="Z"
           >
             {view === 'whole' ? 'Head alone' : 'With the whole hook'}
@@ -276,6 +312,21 @@ function BenchOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metal
         {error && <p className="problems">■ The computation stopped: {error}</p>}
       </section>
       <aside className="bench-readings" aria-label="Readings">
+        <div className="judged-in">
+          <Choice
+            label="Judged in"
+            value={brief ? (search.get('brief') ?? '') : ''}
+            options={[
+              ['', 'plain fresh water'],
+              ...briefs.map(({ id, document: { name } }) => [id, name] as const),
+            ]}
+            onChange={(id) => setParam('brief', id)}
+          />
+          <p>
+            {format(surroundings.water.temperature, 'temperature')}, salinity {surroundings.water.salinity},{' '}
+            {format(surroundings.depth, 'depth')} deep
+          </p>
+        </div>
         {last && <ReadingsPanel readings={last.readings} flags={judged?.ok ? judged.flags : []} />}
       </aside>
       <MetalStrip lines={lines} own={shown.head.metal} onChoose={onChoose} />

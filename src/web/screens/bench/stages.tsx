@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useRef } from 'react';
 import { Anchor, Lock, LockOpen } from 'lucide-react';
 import type { Design, KeeperSpec, GuardSpec, Metal, Problem } from '../../../core/index.ts';
 import {
@@ -6,14 +6,18 @@ import {
   completeDimensions,
   FAMILIES,
   familyOf,
+  fractionGrams,
   GRADES,
+  GRAMS_PER_OUNCE,
   HOOK_CHART,
   inUnits,
+  nearestOunceFraction,
   starterGuard,
   starterKeeper,
 } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
+import { HookSizeField } from '../../parts/hook-size-field.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 
 export type Edit = (change: (design: Design) => Design) => void;
@@ -155,6 +159,7 @@ function HeadStage({
           {held && <Anchor size={13} aria-hidden />} {held ? 'Held' : 'Hold'}
         </button>
       </div>
+      <WeightSlider grams={weight} onTarget={onTarget} />
       {held && (
         <Segments
           label="The weight is that of"
@@ -229,6 +234,50 @@ function HeadStage({
   );
 }
 
+/** Span of the weight slider, ounces: from a pip to a heavy deep head. It runs by ratio, as packets do. */
+const SLIDER = { least: 1 / 64, most: 3, steps: 240 };
+
+function WeightSlider({
+  grams,
+  onTarget,
+}: {
+  readonly grams: number;
+  readonly onTarget: StagesProps['onTarget'];
+}) {
+  const { format } = useUnits();
+  const last = useRef<number | undefined>(undefined);
+  const span = Math.log(SLIDER.most / SLIDER.least);
+  const gramsAt = (step: number) => SLIDER.least * GRAMS_PER_OUNCE * Math.exp((span * step) / SLIDER.steps);
+  const step =
+    (SLIDER.steps * Math.log(Math.max(grams / GRAMS_PER_OUNCE, SLIDER.least) / SLIDER.least)) / span;
+  const settle = () => {
+    if (last.current !== undefined) onTarget(last.current, false);
+    last.current = undefined;
+  };
+  return (
+    <input
+      type="range"
+      className="weight-slider"
+      aria-label="Target weight"
+      aria-valuetext={format(grams, 'mass')}
+      min={0}
+      max={SLIDER.steps}
+      step={1}
+      value={Math.round(step)}
+      onChange={(event) => {
+        const wanted = gramsAt(Number(event.currentTarget.value));
+        // The slider catches at packet weights, which is what a designer aims at.
+        const packet = nearestOunceFraction(wanted);
+        last.current = Math.abs(packet.error) < 0.012 ? fractionGrams(packet) : wanted;
+        onTarget(last.current, true);
+      }}
+      onPointerUp={settle}
+      onKeyUp={settle}
+      onBlur={settle}
+    />
+  );
+}
+
 const HookStage = memo(
   function HookStage({ design, problems, edit }: StagesProps) {
     const problemAt = finder(problems);
@@ -255,10 +304,8 @@ const HookStage = memo(
           >
             −
           </button>
-          <Choice
-            label="Hook size"
-            value={HOOK_CHART[index]?.size ?? hook.size}
-            options={HOOK_CHART.map(({ size }) => [size, size] as const)}
+          <HookSizeField
+            value={hook.size}
             problem={problemAt('/hook/size')}
             onChange={(size) => setHook({ size })}
           />

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
 import type {
@@ -83,6 +83,10 @@ function RigOf({ kept, plastics, metals }: Props) {
   const { format, say } = useUnits();
   const [search, setSearch] = useSearchParams();
   const chosen = plastics.find(({ id }) => id === search.get('plastic')) ?? plastics[0];
+  const [find, setFind] = useState('');
+  const found = plastics.filter(({ document: { name, kind } }) =>
+    `${name} ${kind}`.toLowerCase().includes(find.toLowerCase()),
+  );
   const method = RIG_METHODS.find((candidate) => candidate === search.get('method')) ?? 'threaded';
   const water = WATERS.find((candidate) => candidate === search.get('water')) ?? 'fresh';
   const set = (key: string, value: string) =>
@@ -117,8 +121,15 @@ function RigOf({ kept, plastics, metals }: Props) {
       </div>
       <aside className="rig-choices" aria-label="What it is rigged with">
         <h2>Plastic</h2>
+        <input
+          type="search"
+          aria-label="Search the plastics"
+          placeholder="Search"
+          value={find}
+          onChange={(event) => setFind(event.currentTarget.value)}
+        />
         <ul className="rig-plastics">
-          {plastics.map(({ id, document: { name, kind, length } }) => (
+          {found.map(({ id, document: { name, kind, length } }) => (
             <li key={id}>
               <button type="button" aria-pressed={id === chosen?.id} onClick={() => set('plastic', id)}>
                 <b>{name}</b>

@@ -1,0 +1,35 @@
+import { fileURLToPath } from 'node:url';
+import { ESLint } from 'eslint';
+import { describe, expect, it } from 'vitest';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+describe('layers only look down', () => {
+  const eslint = new ESLint({ cwd: root });
+  const complaints = async (file: string, code: string) => {
+    const [result] = await eslint.lintText(code, { filePath: `${root}/${file}` });
+    return (result?.messages ?? []).filter(({ ruleId }) => ruleId === 'no-restricted-imports').length;
+  };
+
+  it.each([
+    ['src/core/probe.ts', '../web/parts/keys.ts'],
+    ['src/core/probe.ts', '../contract/api.ts'],
+    ['src/core/head/probe.ts', 'react'],
+    ['src/core/head/probe.ts', 'node:fs'],
+    ['src/contract/probe.ts', '../server/app.ts'],
+    ['src/server/probe.ts', '../web/router.tsx'],
+    ['src/web/data/probe.ts', '../../server/app.ts'],
+    ['src/cli/probe.ts', '../server/app.ts'],
+  ])('%s may not import %s', async (file, target) => {
+    expect(await complaints(file, `import '${target}';\n`)).toBe(1);
+  });
+
+  it.each([
+    ['src/core/head/probe.ts', '../numeric/vec.ts'],
+    ['src/contract/probe.ts', '../core/index.ts'],
+    ['src/server/probe.ts', '../contract/api.ts'],
+    ['src/web/data/probe.ts', '../../core/index.ts'],
+  ])('%s may import %s', async (file, target) => {
+    expect(await complaints(file, `import '${target}';\n`)).toBe(0);
+  });
+});
