@@ -18,11 +18,14 @@ export interface Documents {
 /** What the list of designs carries besides the document, so that the Rack draws without computing. */
 export interface DesignSummary {
   readonly ok: true;
+  /** the making of the summary, see the server */
+  readonly revision: number;
   readonly readings: Partial<Record<ReadingId, number>>;
   readonly drawing: Drawing;
 }
 export interface BrokenSummary {
   readonly ok: false;
+  readonly revision: number;
   readonly problems: readonly Problem[];
 }
 

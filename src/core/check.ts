@@ -18,6 +18,12 @@ const inWords = (value: number, kind: QuantityKind): string =>
  * Expects a document of the schema's shape.
  */
 export function checkDesign(design: Design, metals: readonly Metal[] = METALS): Problem[] {
+  const names = checkNames(design, metals);
+  return names.length > 0 ? names : checkFit(design);
+}
+
+/** What a document names: family, metal, hook, dimensions within their ranges, locks. */
+export function checkNames(design: Design, metals: readonly Metal[] = METALS): Problem[] {
   const problems: Problem[] = [];
   const say = (path: string, message: string) => problems.push({ path, message });
 
@@ -28,8 +34,7 @@ export function checkDesign(design: Design, metals: readonly Metal[] = METALS): 
   if (!metals.some(({ key }) => key === design.head.metal)) {
     say('/head/metal', `Metal: “${design.head.metal.slice(0, 40)}” is not in the stores. Use one of ${metals.map(({ key }) => key).join(', ')}.`); // prettier-ignore
   }
-  const measures = hookMeasures(design.hook);
-  if (!measures) {
+  if (!hookMeasures(design.hook)) {
     say('/hook/size', `Hook size: “${design.hook.size.slice(0, 12)}” is not in the chart. Use one of ${HOOK_CHART.map(({ size }) => size).join(', ')}, or give measured sizes.`); // prettier-ignore
   }
   if (!family) return problems;
@@ -51,9 +56,18 @@ export function checkDesign(design: Design, metals: readonly Metal[] = METALS): 
       say('/head/locks', `Locks: “${key}” is not a size of a ${family.name.toLowerCase()}. Lock one of ${family.dimensions.filter((spec) => spec.scales).map((spec) => spec.key).join(', ')}.`); // prettier-ignore
     }
   }
-  if (problems.length > 0 || !measures) return problems;
+  return problems;
+}
 
-  const profile = family.profile(complete);
+/** Whether hook, collar and guard fit the head they are put in. Names must be known. */
+function checkFit(design: Design): Problem[] {
+  const problems: Problem[] = [];
+  const say = (path: string, message: string) => problems.push({ path, message });
+  const family = familyOf(design.head.family);
+  const measures = hookMeasures(design.hook);
+  if (!family || !measures) return problems;
+
+  const profile = family.profile(completeDimensions(family, design.head.dimensions));
   const knee = profile.length * (1 - design.eye.setback);
   const middle = profile.section(profile.length / 2);
   const room = 2 * Math.min(middle.b, middle.t, middle.d) - 2 * LEAST_WALL;
@@ -66,17 +80,17 @@ export function checkDesign(design: Design, metals: readonly Metal[] = METALS): 
   if (design.keeper.kind === 'collar') {
     const { diameter, barb, barbs, length } = design.keeper;
     if (diameter < measures.wire + 2 * LEAST_WALL) {
-      say('/keeper/diameter', `Collar diameter: ${marked(diameter, 'size')} leaves no metal around a wire of ${marked(measures.wire, 'size')}. Make it at least ${marked((measures.wire + 2 * LEAST_WALL), 'size')}, or take a finer wire.`); // prettier-ignore
+      say('/keeper/diameter', `Collar diameter: ${marked(diameter, 'size')} leaves no metal around a wire of ${marked(measures.wire, 'size')}. Make it at least ${marked(measures.wire + 2 * LEAST_WALL, 'size')}, or take a finer wire.`); // prettier-ignore
     }
     if (barbs > 0 && barb > (3 * length) / barbs) {
       say('/keeper/barb', `Barb height: ${marked(barb, 'size')} is too steep for ${barbs} barbs on ${marked(length, 'size')}. Lower the barbs or lengthen the collar.`); // prettier-ignore
     }
-    const widest = 2 * Math.min(...[0.2, 0.35, 0.5, 0.65].map((share) => {
+    const offered = 2 * Math.max(...[0.2, 0.35, 0.5, 0.65].map((share) => {
       const { b, t, d } = profile.section(profile.length * share);
-      return -Math.min(b, t, d);
+      return Math.min(b, t, d);
     })); // prettier-ignore
-    if (diameter >= -widest * 0.95) {
-      say('/keeper/diameter', `Collar diameter: ${marked(diameter, 'size')} is as wide as the head, which offers ${marked((-widest), 'size')}. Make the collar thinner or the head larger.`); // prettier-ignore
+    if (diameter >= offered * 0.95) {
+      say('/keeper/diameter', `Collar diameter: ${marked(diameter, 'size')} is as wide as the head, which offers ${marked(offered, 'size')}. Make the collar thinner or the head larger.`); // prettier-ignore
     }
     if (knee - measures.shank > -length - 0.5 && knee - measures.shank <= -1) {
       say('/keeper/length', `Collar length: ${marked(length, 'size')} runs into the hook’s bend. Shorten the collar or take a longer hook.`); // prettier-ignore

@@ -1,7 +1,7 @@
 import { marked } from './quantity/phrase.ts';
 import type { Assembly } from './assemble.ts';
 import { metalPart, totalMass } from './assemble.ts';
-import { checkDesign } from './check.ts';
+import { checkDesign, checkNames } from './check.ts';
 import type { Design, Problem } from './design.ts';
 import { DRAWING, loft } from './head/loft.ts';
 import { massProperties } from './head/mesh.ts';
@@ -56,20 +56,19 @@ const FALL_SPREAD = { ball: 0.07, other: 0.13 };
 /** Wall that a pressed and sintered head needs around its bore, mm (common practice, no source). */
 export const SINTERED_WALL = 0.6;
 
+/** Height of the point above the eye that gives a sure bite: 1/4 in, less on hooks too small for it, mm (common practice, no source). */
+export const sureBite = (gap: number): number => Math.min(6.35, 0.5 * gap);
+
 /** A design in its surroundings, judged: document in, flat record of readings and flags out. Never throws for a document of the schema's shape. */
 export function evaluate(design: Design, surroundings: Surroundings = PLAIN_WATER): Evaluation {
   const metals = surroundings.metals ?? METALS;
-  // A target may rescue sizes that do not fit the hook yet, so only the solved design is checked whole.
-  const early = checkDesign(design, metals);
-  if (early.length > 0 && !design.head.target) return { ok: false, problems: early };
-  const fatal = early.filter(({ path }) => !path.startsWith('/hook/size') && !path.startsWith('/keeper'));
-  if (fatal.length > 0 || early.some(({ message }) => message.includes('not in the chart'))) {
-    return { ok: false, problems: early };
-  }
+  const unknown = checkNames(design, metals);
+  if (unknown.length > 0) return { ok: false, problems: unknown };
   const solved = solveTarget(design, metals);
-  if (!solved.ok) return { ok: false, problems: [solved.problem, ...early] };
-  const late = design.head.target ? checkDesign(solved.design, metals) : [];
-  if (late.length > 0) return { ok: false, problems: late };
+  if (!solved.ok) return { ok: false, problems: [solved.problem] };
+  // Only the solved sizes count: a target may rescue ones that do not fit the hook yet.
+  const unfit = checkDesign(solved.design, metals);
+  if (unfit.length > 0) return { ok: false, problems: unfit };
 
   const { assembly, scale } = solved;
   if (!assembly.parts.every((part) => Number.isFinite(part.mass) && part.mass > 0)) {
@@ -189,7 +188,7 @@ function flagsOf(design: Design, assembly: Assembly, readings: Readings): Flag[]
     }
   }
   const bite = value('hook.biteAboveEye');
-  const sure = Math.min(6.35, 0.5 * value('hook.gap'));
+  const sure = sureBite(value('hook.gap'));
   if (bite < 0) add('stop', '/eye', `The eye stands ${marked((-bite), 'size')} above the point: the line meets the fish before the hook does. Lean the eye forward or take a larger hook.`); // prettier-ignore
   else if (bite < sure) add('care', '/eye', `The point is only ${marked(bite, 'size')} above the eye; about ${marked(sure, 'size')} is wanted for a sure bite (common practice).`); // prettier-ignore
   const { guard } = assembly;

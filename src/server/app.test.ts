@@ -14,6 +14,7 @@ import { sampleDesign } from '../core/sample.test-kit.ts';
 import { createApp } from './app.ts';
 import type { OpenDatabase } from './database.ts';
 import { openDatabase } from './database.ts';
+import { designs as designsTable } from './schema.ts';
 
 let data: string;
 let database: OpenDatabase;
@@ -295,6 +296,17 @@ describe('the solid', () => {
     const response = await send('GET', `/designs/${kept.id}/solid.stl`);
     expect(response.status).toBe(422);
     expect((await problem(response)).detail).toMatch(/Breadth: 900.0 mm is outside/);
+  });
+});
+
+describe('summaries', () => {
+  it('kept by an older version are made anew at the next start', async () => {
+    const kept = await made(sampleDesign('ball'));
+    await database.db.update(designsTable).set({ summary: { ok: false, revision: -1, problems: [] } });
+    await createApp(database.db, join(data, 'no-web'), pino({ level: 'silent' }));
+    const again = (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
+    expect(again.summary).toEqual(kept.summary);
+    expect(again.version).toBe(kept.version);
   });
 });
 

@@ -23,7 +23,7 @@ import { DocumentStore } from './documents.ts';
 import { guardRequests, securityHeaders, tellProblems } from './guards.ts';
 import { HttpProblem, invalid } from './problem.ts';
 import { MetalStore } from './stores.ts';
-import { summarise } from './summary.ts';
+import { summarise, SUMMARY_REVISION } from './summary.ts';
 
 /** Largest body taken; a design is a few kilobytes, and a name of 200 kB must still be told what is wrong with it. */
 const BODY_LIMIT = '1mb';
@@ -40,6 +40,7 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
   const metalStore = new MetalStore(db);
   await metalStore.load();
   const designs = new DocumentStore(db, 'designs', (design) => summarise(design, metalStore.metals));
+  await designs.resummarise(SUMMARY_REVISION);
   const plastics = new DocumentStore(db, 'plastics');
   const briefs = new DocumentStore(db, 'briefs');
 

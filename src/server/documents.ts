@@ -118,12 +118,17 @@ export class DocumentStore<C extends Collection> {
     return row ? this.kept(row) : this.read(id);
   }
 
-  /** Makes all summaries anew, after something they rest on has changed. */
-  async resummarise(): Promise<void> {
-    const rows = await this.db.select().from(this.table).where(isNull(this.table.deletedAt));
+  /** Makes summaries anew, all or those that are not of the given revision, after something they rest on has changed. */
+  async resummarise(exceptRevision?: number): Promise<void> {
+    const { table } = this;
+    const stale =
+      exceptRevision === undefined
+        ? undefined
+        : sql`coalesce((${table.summary} ->> 'revision')::int, 0) <> ${exceptRevision}`;
+    const rows = await this.db.select().from(table).where(stale);
     for (const row of rows) {
       const summary = this.summarise(row.document as Documents[C]) ?? null;
-      await this.db.update(this.table).set({ summary }).where(eq(this.table.id, row.id));
+      await this.db.update(table).set({ summary }).where(eq(table.id, row.id));
     }
   }
 

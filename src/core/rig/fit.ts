@@ -2,6 +2,7 @@ import { marked } from '../quantity/phrase.ts';
 import type { Assembly } from '../assemble.ts';
 import { assemble } from '../assemble.ts';
 import { checkDesign } from '../check.ts';
+import { extent, sureBite } from '../evaluate.ts';
 import type { Design } from '../design.ts';
 import type { Metal } from '../material/metals.ts';
 import { METALS } from '../material/metals.ts';
@@ -76,110 +77,193 @@ export function judgeFit(
   metals: readonly Metal[] = METALS,
 ): Fit {
   const geometry = layOnHead(assembly, plastic, method, waterDensity);
-  const hookFix = firstFittingHook(design, plastic, method, waterDensity, metals);
-  const checks = checksOf(design, assembly, plastic, geometry, hookFix, waterDensity);
+  const other = firstFittingHook(design, plastic, method, waterDensity, metals);
+  const anyHook = other ? `Go to ${other}` : 'No hook of the chart fits this body';
+  const look: Look = { design, assembly, plastic, geometry, anyHook, waterDensity };
+  const checks = [
+    exitCheck(look),
+    gapCheck(look),
+    tailCheck(look),
+    biteCheck(look),
+    shoulderCheck(look),
+    ...(geometry.seat > 0 ? [seatCheck(look)] : []),
+    ...(method === 'buried' ? [straightCheck(look)] : []),
+  ];
   return { geometry, checks, verdict: worst(checks.map(({ verdict }) => verdict)) };
 }
+
+/** Body that should stay free behind the hook, as a share of its length (working limit, common practice, no source). */
+const TAIL_ROOM = 0.06;
 
 /** Degrees a buried body may be bent between seat and point before it spins (working limits, common practice, no source). */
 const STRAIGHT = { good: 25, tight: 38 };
 
-/** Limits on what fills the gap: half of it should stay free under a bare point, a third under a buried one (common practice, no source). */
+/** Limits on what fills the gap: half of it should stay free under a bare point, three tenths under a buried one (common practice, no source). */
 const GAP_LIMITS: Readonly<Record<RigMethod, { good: number; tight: number }>> = {
   threaded: { good: 0.5, tight: 0.35 },
   buried: { good: 0.3, tight: 0.15 },
 };
 
-function checksOf(
-  design: Design,
-  assembly: Assembly,
-  plastic: Plastic,
-  geometry: RigGeometry,
-  hookFix: string,
-  waterDensity: number,
-): FitCheck[] {
-  const { gap } = assembly.measures;
-  const checks: FitCheck[] = [];
-  const check = (
-    id: string,
-    name: string,
-    value: number,
-    quantity: QuantityKind,
-    good: readonly [number, number],
-    tight: readonly [number, number],
-    says: (verdict: Verdict) => string,
-    fix: (verdict: Verdict) => string,
-  ) => {
-    const verdict = Number.isNaN(value) ? 'bad' : judge(value, good, tight);
-    checks.push({ id, name, value, quantity, good, tight, verdict, says: says(verdict), fix: verdict === 'good' ? '' : fix(verdict) });
-  };
-  const anyHook = hookFix ? `Go to ${hookFix}` : 'No hook of the chart fits this body';
-  const { good, tight } = EXIT_SHARE[plastic.kind];
+/** What one look at a rig needs. */
+interface Look {
+  readonly design: Design;
+  readonly assembly: Assembly;
+  readonly plastic: Plastic;
+  readonly geometry: RigGeometry;
+  /** the way out by another hook, as the start of a sentence */
+  readonly anyHook: string;
+  readonly waterDensity: number;
+}
 
-  check('rig.exit', 'Hook comes out at', geometry.exitShare, 'share', good, tight,
-    (verdict) => Number.isNaN(geometry.exit)
-      ? 'The hook never leaves the body: the bend is lower than the back.'
-      : verdict === 'good' ? 'It leaves the body where it should.'
-      : geometry.exitShare < good[0] ? 'It leaves too early: the body swings free and short strikes miss.' : 'It leaves too far back and deadens the tail.',
+type Limits = Pick<FitCheck, 'good' | 'tight'>;
+const atLeast = (good: number, tight: number): Limits => ({
+  good: [good, Infinity],
+  tight: [tight, Infinity],
+});
+
+/** A check from its value and limits; words and fix are made only for the verdict that came out. */
+function checked(
+  head: Pick<FitCheck, 'id' | 'name' | 'value' | 'quantity'> & Limits,
+  says: (verdict: Verdict) => string,
+  fix: () => string,
+): FitCheck {
+  const verdict = Number.isNaN(head.value) ? 'bad' : judge(head.value, head.good, head.tight);
+  return { ...head, verdict, says: says(verdict), fix: verdict === 'good' ? '' : fix() };
+}
+
+function exitCheck({ assembly, plastic, geometry, anyHook, waterDensity }: Look): FitCheck {
+  const { good, tight } = EXIT_SHARE[plastic.kind];
+  return checked(
+    { id: 'rig.exit', name: 'Hook comes out at', value: geometry.exitShare, quantity: 'share', good, tight },
+    (verdict) => {
+      if (Number.isNaN(geometry.exit))
+        return 'The hook never leaves the body: the bend is lower than the back.';
+      if (verdict === 'good') return 'It leaves the body where it should.';
+      return geometry.exitShare < good[0]
+        ? 'It leaves too early: the body swings free and short strikes miss.'
+        : 'It leaves too far back and deadens the tail.';
+    },
     () => {
       const cut = cutForExit(assembly, plastic, geometry, waterDensity);
-      const shorten = cut > 0.5 ? ` or cut ${marked(cut, 'size')} off the nose` : '';
-      return `${anyHook}${shorten}.`;
-    });
-  const limits = GAP_LIMITS[geometry.method];
-  check('rig.freeGap', geometry.method === 'threaded' ? 'Free gap over the plastic' : 'Room for the body to drop', geometry.freeGap, 'size',
-    [limits.good * gap, Infinity], [limits.tight * gap, Infinity],
-    (verdict) => verdict === 'good' ? 'The point has room to take hold.'
-      : `The body takes ${Math.round(geometry.fill * 100)}% of the gap and shields the point.`,
-    () => `${anyHook}, or take a slimmer plastic.`);
-  check('rig.tailRoom', 'Body behind the hook', geometry.tailRoom, 'size', [0.06 * plastic.length, Infinity], [0, Infinity],
-    (verdict) => verdict === 'good' ? 'Tail or claws move freely.' : 'The hook reaches into the part that should move.',
-    () => `${anyHook}.`);
-  const bite = assembly.hook.pointHeight - assembly.hook.eye.top;
-  const sure = Math.min(6.35, 0.5 * gap);
-  check('rig.bite', 'Bite above the eye', bite, 'size', [sure, Infinity], [sure / 2, Infinity],
-    (verdict) => verdict === 'good' ? 'The point stands clear of the eye.' : 'The point stands too little above the eye.',
-    () => 'Lean the eye forward, or take a larger hook.');
-  const { shoulderHeight, shoulderBreadth } = geometry;
-  // Of the two, the one further from 1 is judged.
-  const shoulder = Math.abs(Math.log(shoulderHeight)) > Math.abs(Math.log(shoulderBreadth)) ? shoulderHeight : shoulderBreadth;
-  const crosswise = design.head.family === 'football';
-  check('rig.shoulder', 'Head against body', crosswise ? shoulderHeight : shoulder, 'share', [0.8, 1.35], [0.6, 1.9],
-    (verdict) => verdict === 'good' ? 'Head and body run into each other.'
-      : shoulder < 1 ? 'The body stands out behind the head and catches.' : 'The head stands out over the body; the nose will work loose.',
-    () => {
-      const wanted = shoulder < 1 ? 2 * geometryHalf(plastic) * 0.9 : 2 * geometryHalf(plastic) * 1.2;
-      return shoulder < 1
-        ? `Take a head about ${marked(wanted, 'size')} high, or a slimmer plastic.`
-        : `Take a plastic about ${marked((extentHeight(assembly) / 1.2), 'size')} high at the nose, or a denser metal for a smaller head.`;
-    });
-  if (geometry.seat > 0) {
-    const [safe, most] = SEAT_LIMIT[plastic.toughness];
-    check('rig.seat', 'Collar against the nose', geometry.seat, 'share', [0.2, safe], [0.1, most],
-      (verdict) => verdict === 'good' ? 'The collar fills the nose without splitting it.'
-        : geometry.seat > safe ? `A ${plastic.toughness} plastic may split over this collar.` : 'The collar is too thin to hold the nose.',
-      () => {
-        const nose = (assemblyCrest(assembly) * 2) / geometry.seat;
-        return geometry.seat > safe
-          ? `Bring the collar with its barbs down to ${marked((nose * safe), 'size')}, or take a stretchier plastic.`
-          : `Bring the collar with its barbs up to ${marked((nose * 0.4), 'size')}.`;
-      });
-  }
-  if (geometry.method === 'buried') {
-    check('rig.straight', 'Body bent by', geometry.bend, 'angle', [-8, STRAIGHT.good], [-16, STRAIGHT.tight],
-      (verdict) => verdict === 'good' ? 'The body lies straight.' : 'The body is bent and will spin.',
-      () => `${anyHook}, or thread it with the point bare.`);
-  }
-  return checks;
-} // prettier-ignore
+      return cut > 0 ? `${anyHook} or cut ${marked(cut, 'size')} off the nose.` : `${anyHook}.`;
+    },
+  );
+}
 
-const geometryHalf = (plastic: Plastic) => plastic.height / 2;
-const extentHeight = (assembly: Assembly) => {
-  const { t, d } = assembly.profile.section(assembly.profile.length / 2);
-  return t + d;
-};
-const assemblyCrest = ({ collar }: Assembly): number =>
-  collar ? Math.max(...collar.breaks.map((x) => collar.radius(x - 1e-6)), collar.radius(-1e-6)) : 0;
+function gapCheck({ assembly, geometry, anyHook }: Look): FitCheck {
+  const { gap } = assembly.measures;
+  const limits = GAP_LIMITS[geometry.method];
+  return checked(
+    {
+      id: 'rig.freeGap',
+      name: geometry.method === 'threaded' ? 'Free gap over the plastic' : 'Room for the body to drop',
+      value: geometry.freeGap,
+      quantity: 'size',
+      ...atLeast(limits.good * gap, limits.tight * gap),
+    },
+    (verdict) =>
+      verdict === 'good'
+        ? 'The point has room to take hold.'
+        : `The body takes ${Math.round(geometry.fill * 100)}% of the gap and shields the point.`,
+    () => `${anyHook}, or take a slimmer plastic.`,
+  );
+}
+
+function tailCheck({ plastic, geometry, anyHook }: Look): FitCheck {
+  return checked(
+    {
+      id: 'rig.tailRoom',
+      name: 'Body behind the hook',
+      value: geometry.tailRoom,
+      quantity: 'size',
+      ...atLeast(TAIL_ROOM * plastic.length, 0),
+    },
+    (verdict) =>
+      verdict === 'good' ? 'Tail or claws move freely.' : 'The hook reaches into the part that should move.',
+    () => `${anyHook}.`,
+  );
+}
+
+function biteCheck({ assembly: { hook, measures } }: Look): FitCheck {
+  const sure = sureBite(measures.gap);
+  return checked(
+    {
+      id: 'rig.bite',
+      name: 'Bite above the eye',
+      value: hook.pointHeight - hook.eye.top,
+      quantity: 'size',
+      ...atLeast(sure, sure / 2),
+    },
+    (verdict) =>
+      verdict === 'good'
+        ? 'The point stands clear of the eye.'
+        : 'The point stands too little above the eye.',
+    () => 'Lean the eye forward, or take a larger hook.',
+  );
+}
+
+/** Head size over body size at the seat: near 1 they run into each other (working limits, common practice, no source). */
+const SHOULDER: Limits = { good: [0.8, 1.35], tight: [0.6, 1.9] };
+
+function shoulderCheck({ design, assembly, geometry: { shoulderHeight, shoulderBreadth } }: Look): FitCheck {
+  // A football is meant to stand out sideways; of other heads the direction further from 1 is judged.
+  const broader = Math.abs(Math.log(shoulderBreadth)) > Math.abs(Math.log(shoulderHeight));
+  const value = broader && design.head.family !== 'football' ? shoulderBreadth : shoulderHeight;
+  const { height } = extent(assembly);
+  return checked(
+    { id: 'rig.shoulder', name: 'Head against body', value, quantity: 'share', ...SHOULDER },
+    (verdict) => {
+      if (verdict === 'good') return 'Head and body run into each other.';
+      return value < 1
+        ? 'The body stands out behind the head and catches.'
+        : 'The head stands out over the body; the nose will work loose.';
+    },
+    () =>
+      value < 1
+        ? `Take a head about ${marked((height / value) * 0.9, 'size')} high, or a slimmer plastic.`
+        : `Take a plastic about ${marked(height / 1.2, 'size')} high at the nose, or a denser metal for a smaller head.`,
+  );
+}
+
+function seatCheck({ plastic, geometry: { seat, crest } }: Look): FitCheck {
+  const [safe, most] = SEAT_LIMIT[plastic.toughness];
+  const nose = (2 * crest) / seat;
+  return checked(
+    {
+      id: 'rig.seat',
+      name: 'Collar against the nose',
+      value: seat,
+      quantity: 'share',
+      good: [0.2, safe],
+      tight: [0.1, most],
+    },
+    (verdict) => {
+      if (verdict === 'good') return 'The collar fills the nose without splitting it.';
+      return seat > safe
+        ? `A ${plastic.toughness} plastic may split over this collar.`
+        : 'The collar is too thin to hold the nose.';
+    },
+    () =>
+      seat > safe
+        ? `Bring the collar with its barbs down to ${marked(nose * safe, 'size')}, or take a stretchier plastic.`
+        : `Bring the collar with its barbs up to ${marked(nose * 0.4, 'size')}.`,
+  );
+}
+
+function straightCheck({ geometry, anyHook }: Look): FitCheck {
+  return checked(
+    {
+      id: 'rig.straight',
+      name: 'Body bent by',
+      value: geometry.bend,
+      quantity: 'angle',
+      good: [-8, STRAIGHT.good],
+      tight: [-16, STRAIGHT.tight],
+    },
+    (verdict) => (verdict === 'good' ? 'The body lies straight.' : 'The body is bent and will spin.'),
+    () => `${anyHook}, or thread it with the point bare.`,
+  );
+}
 
 /** Millimetres to cut off the nose so that the hook comes out within the good span; 0 where cutting does not help. */
 function cutForExit(
@@ -220,7 +304,7 @@ function firstFittingHook(
       exitShare >= good[0] &&
       exitShare <= good[1] &&
       freeGap >= GAP_LIMITS[method].good * assembly.measures.gap &&
-      tailRoom >= 0.06 * plastic.length &&
+      tailRoom >= TAIL_ROOM * plastic.length &&
       (method === 'threaded' || bend <= STRAIGHT.good);
     if (fits) return size;
   }

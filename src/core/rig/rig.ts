@@ -32,6 +32,8 @@ export interface RigGeometry {
   readonly shoulderBreadth: number;
   /** widest of the keeper over the least thickness of the nose it goes into; 0 without a cast collar */
   readonly seat: number;
+  /** largest radius of the cast collar with its barbs, mm; 0 without one */
+  readonly crest: number;
   /** how far the body is bent off the shank's line, degrees */
   readonly bend: number;
   /** centre line of the body in the side view, nose first, with half-heights */
@@ -83,7 +85,9 @@ export function layOnHead(
   const behind = section(Math.min(6, length * 0.1));
   const nose = section(Math.min(-(collar?.from ?? -3), length * 0.1) / 2);
   const sizes = extent(assembly);
-  const crest = collar ? Math.max(...[0.2, 0.4, 0.6, 0.8].map((share) => collar.radius(collar.from * share)), ...collar.breaks.map((x) => collar.radius(x - 1e-6))) : 0; // prettier-ignore
+  const crest = collar
+    ? Math.max(collar.radius(-1e-6), ...collar.breaks.map((x) => collar.radius(x - 1e-6)))
+    : 0;
   const volume = plasticVolume(plastic) * (length / plastic.length);
   const part = { mass: (plastic.density * volume) / 1000, volume, centroid: [-length / 2, 0, 0] as const };
   return {
@@ -96,6 +100,7 @@ export function layOnHead(
     tailRoom: tailStart(plastic) - cut - exit,
     shoulderHeight: sizes.height / (2 * behind.halfHeight),
     shoulderBreadth: sizes.breadth / (2 * behind.halfBreadth),
+    crest,
     seat: crest / Math.min(nose.halfHeight, nose.halfBreadth),
     bend: method === 'threaded' ? 0 : degrees(Math.atan2(rise(tipFromNose), Math.max(tipFromNose, 1e-9))),
     body: Array.from({ length: STATIONS + 1 }, (_, i) => {
