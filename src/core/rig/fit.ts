@@ -67,6 +67,12 @@ const EXIT_SHARE: Readonly<
   claw: { good: [0.28, 0.5], tight: [0.2, 0.56] },
 };
 
+/** Buried, the point lies further forward than a bare hook comes out, since it points back to the head (working limits, common practice, no source). */
+const BURIED_SHARE = { good: [0.12, 0.5], tight: [0.07, 0.6] } as const;
+
+const exitLimits = (plastic: Plastic, method: RigMethod): Limits =>
+  method === 'threaded' ? EXIT_SHARE[plastic.kind] : BURIED_SHARE;
+
 /** Puts a plastic on a design and judges every point of the fit; fixes are found by trying them. waterDensity in kg/m³. */
 export function judgeFit(
   design: Design,
@@ -132,16 +138,25 @@ function checked(
 }
 
 function exitCheck({ assembly, plastic, geometry, anyHook, waterDensity }: Look): FitCheck {
-  const { good, tight } = EXIT_SHARE[plastic.kind];
+  const { good, tight } = exitLimits(plastic, geometry.method);
+  const bare = geometry.method === 'threaded';
   return checked(
-    { id: 'rig.exit', name: 'Hook comes out at', value: geometry.exitShare, quantity: 'share', good, tight },
+    {
+      id: 'rig.exit',
+      name: bare ? 'Hook comes out at' : 'Point lies at',
+      value: geometry.exitShare,
+      quantity: 'share',
+      good,
+      tight,
+    },
     (verdict) => {
       if (Number.isNaN(geometry.exit))
         return 'The hook never leaves the body: the bend is lower than the back.';
-      if (verdict === 'good') return 'It leaves the body where it should.';
+      if (verdict === 'good')
+        return bare ? 'It leaves the body where it should.' : 'It lies where it should.';
       return geometry.exitShare < good[0]
-        ? 'It leaves too early: the body swings free and short strikes miss.'
-        : 'It leaves too far back and deadens the tail.';
+        ? 'It is too near the nose: the body swings free and short strikes miss.'
+        : 'It is too far back and deadens the tail.';
     },
     () => {
       const cut = cutForExit(assembly, plastic, geometry, waterDensity);
@@ -272,7 +287,7 @@ function cutForExit(
   geometry: RigGeometry,
   waterDensity: number,
 ): number {
-  const { good } = EXIT_SHARE[plastic.kind];
+  const { good } = exitLimits(plastic, geometry.method);
   // A cut moves the exit back along what is left, so it helps only when the hook leaves too early; over a quarter of the bait is a waste.
   if (!(geometry.exitShare < good[0])) return 0;
   for (let cut = 1; cut <= 0.25 * plastic.length; cut += 1) {
@@ -299,7 +314,7 @@ function firstFittingHook(
     if (checkDesign(tried, metals).length > 0) continue;
     const assembly = assemble(tried, metals);
     const { exitShare, freeGap, tailRoom, bend } = layOnHead(assembly, plastic, method, waterDensity);
-    const { good } = EXIT_SHARE[plastic.kind];
+    const { good } = exitLimits(plastic, method);
     const fits =
       exitShare >= good[0] &&
       exitShare <= good[1] &&
