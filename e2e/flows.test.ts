@@ -191,6 +191,11 @@ describe('Bench', () => {
       2 * parseFloat(plain),
     );
     expect(page.url()).toContain('brief=tideway-bass');
+    // And the design is judged there with its reasons.
+    await page.waitForSelector('.judged-standing .reason-for');
+    expect(
+      Number(await page.$eval('[data-balance]', (element) => element.getAttribute('data-balance'))),
+    ).toBeGreaterThan(5);
   });
 
   it('a dragged weight name scales the head while it moves', async () => {
@@ -358,6 +363,8 @@ describe('Rig', () => {
   it('tells whether a plastic fits, and doing what it says makes it fit better', async () => {
     const page = await at('/designs/ledge-ball-1-4/rig?plastic=wherry-paddle-4');
     await page.waitForSelector('[data-check="rig.exit"]');
+    // Every plastic on the list says how it fits, before it is chosen.
+    await page.waitForFunction(() => document.querySelectorAll('.plastic-verdict').length === 3);
     const verdict = () => page.$eval('[data-check="rig.exit"]', (element) => element.className);
     const before = await verdict();
     expect(before).not.toContain('check-good');

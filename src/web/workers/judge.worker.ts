@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import type { Brief, Design, Drawing, Flag, MetalOutcome, MetalRow, Plastic, Problem, Readings, RigMethod, Standing, Surroundings, Fit } from '../../core/index.ts'; // prettier-ignore
+import type { Brief, Design, Drawing, Flag, MetalOutcome, MetalRow, Plastic, Problem, Readings, RigMethod, Standing, Surroundings, Verdict, Fit } from '../../core/index.ts'; // prettier-ignore
 import {
   drawingOf,
   evaluate,
@@ -69,6 +69,21 @@ function rig(
   return { fit: judgeFit(result.design, result.assembly, plastic, method, rho, surroundings.metals), judged };
 }
 
+/** How each of several plastics fits a design, in their order; empty when the design cannot be built. */
+function verdicts(
+  design: Design,
+  plastics: readonly Plastic[],
+  method: RigMethod,
+  surroundings: Surroundings,
+): Verdict[] {
+  const result = evaluate(design, surroundings);
+  if (!result.ok) return [];
+  const rho = waterDensity(surroundings.water);
+  return plastics.map(
+    (plastic) => judgeFit(result.design, result.assembly, plastic, method, rho, surroundings.metals).verdict,
+  );
+}
+
 export interface Ranked {
   readonly id: string;
   readonly readings: Readings;
@@ -87,7 +102,7 @@ function rankOne(id: string, design: Design, brief: Brief, surroundings: Surroun
   };
 }
 
-const service = { judge, metals, rig, rankOne };
+const service = { judge, metals, rig, verdicts, rankOne };
 export type JudgeService = typeof service;
 
 expose(service);

@@ -2,7 +2,15 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
 import type { Brief, Design, Metal, Surroundings } from '../../../core/index.ts';
-import { familyOf, METALS, PLAIN_WATER, SALINITY, solveTarget } from '../../../core/index.ts';
+import {
+  familyOf,
+  METALS,
+  PLAIN_WATER,
+  RULES,
+  SALINITY,
+  solveTarget,
+  standing,
+} from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useOne, useStores } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
@@ -10,6 +18,7 @@ import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { useKeys } from '../../parts/keys.ts';
 import { useNotices } from '../../parts/notices.tsx';
+import { Reasons } from '../../parts/reasons.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDialog } from '../../parts/stale-dialog.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
@@ -223,6 +232,10 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
     [judged, draft.problems],
   );
   const readings = last?.readings;
+  const stand = useMemo(
+    () => (brief && judged?.ok ? standing(brief, judged.design, judged.readings, RULES) : undefined),
+    [brief, judged],
+  );
   const inTray = ids.includes(kept.id);
   return (
     <div className="bench">
@@ -327,6 +340,17 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
             {format(surroundings.depth, 'depth')} deep
           </p>
         </div>
+        {stand && (
+          <section className="judged-standing" aria-label="In this brief">
+            <h3>
+              In this brief{' '}
+              <span data-balance={stand.balance}>
+                {stand.never.length > 0 ? '✕ out' : stand.balance > 0 ? `+${stand.balance}` : stand.balance}
+              </span>
+            </h3>
+            <Reasons standing={stand} />
+          </section>
+        )}
         {last && <ReadingsPanel readings={last.readings} flags={judged?.ok ? judged.flags : []} />}
       </aside>
       <MetalStrip lines={lines} own={shown.head.metal} onChoose={onChoose} />

@@ -1,20 +1,17 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Design, Metal, Surroundings } from '../../../core/index.ts';
-import { compareStandings, inUnits, METALS, reasonText, SALINITY } from '../../../core/index.ts';
+import type { Brief, Design, Metal } from '../../../core/index.ts';
+import { METALS } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useRemove, useStores } from '../../data/queries.ts';
-import { useTray } from '../../data/tray.ts';
-import { useUnits } from '../../data/units.ts';
-import { HangingHead, hangingBox } from '../../drawing/hanging-head.tsx';
 import { useKeys } from '../../parts/keys.ts';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDialog } from '../../parts/stale-dialog.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
-import { judgeWorker } from '../../workers/judge.ts';
-import type { Ranked } from '../../workers/judge.worker.ts';
 import { BriefForm } from './brief-form.tsx';
+import { commonScale, Rank } from './rank.tsx';
+import { useRanking } from './use-ranking.ts';
 
 /** A brief to begin from: mild fresh water over a clean bottom. */
 const STARTER: Brief = {
@@ -103,72 +100,6 @@ export function Briefs() {
   );
 }
 
-interface Ranking {
-  readonly ranked: readonly Ranked[];
-  readonly done: number;
-  readonly total: number;
-  readonly error: string;
-}
-
-/** Readings and standing of one design, kept while brief, design and metals are the same. */
-const judgedBefore = new WeakMap<Design, { key: string; ranked: Ranked }>();
-
-/** Ranks all designs for a brief in the worker, best so far first; a change of brief or `stop` ends the run under way. */
-function useRanking(brief: Brief, designs: readonly Kept<Design>[], metals: readonly Metal[]) {
-  const [ranking, setRanking] = useState<Ranking>({ ranked: [], done: 0, total: designs.length, error: '' });
-  const cancel = useRef<() => void>(() => undefined);
-  const stop = () => {
-    cancel.current();
-    setRanking((now) => ({ ...now, total: now.done }));
-  };
-  useEffect(() => {
-    let wanted = true;
-    const end = () => {
-      wanted = false;
-    };
-    cancel.current = end;
-    const surroundings: Surroundings = {
-      water: { temperature: brief.water.temperature, salinity: SALINITY[brief.water.kind] },
-      depth: brief.water.depth,
-      metals,
-    };
-    const key = JSON.stringify([brief, metals.map(({ density }) => density)]);
-    const work = async () => {
-      const ranked: Ranked[] = [];
-      let told = 0;
-      for (const { id, document } of designs) {
-        const known = judgedBefore.get(document);
-        const answer =
-          known?.key === key
-            ? known.ranked
-            : await judgeWorker('later').rankOne(id, document, brief, surroundings);
-        if (!wanted) return;
-        judgedBefore.set(document, { key, ranked: answer });
-        ranked.push(answer);
-        // Showing every single answer would cost more than computing it.
-        if (performance.now() - told > 120 || ranked.length === designs.length) {
-          told = performance.now();
-          setRanking({ ranked: [...ranked], done: ranked.length, total: designs.length, error: '' });
-        }
-      }
-    };
-    work().catch((error: unknown) =>
-      setRanking((now) => ({ ...now, error: String((error as Error).message) })),
-    );
-    return end;
-  }, [brief, designs, metals]);
-  const sorted = useMemo(
-    () =>
-      [...ranking.ranked].sort((a, b) =>
-        a.standing && b.standing
-          ? compareStandings(a.standing, b.standing)
-          : Number(!a.standing) - Number(!b.standing),
-      ),
-    [ranking.ranked],
-  );
-  return { ...ranking, ranked: sorted, stop };
-}
-
 function BriefOf({
   kept,
   designs,
@@ -245,112 +176,5 @@ function BriefOf({
         }
       />
     </>
-  );
-}
-
-/** Room for a head beside its reasons, px. */
-const FIGURE = { width: 120, height: 100, drop: 8 };
-
-/** The scale at which the largest of the heads still fits its room, px per mm. */
-function commonScale(designs: readonly Kept<Design>[]): number {
-  let k = 2.4;
-  for (const { summary } of designs) {
-    if (!summary?.ok) continue;
-    const box = hangingBox(summary.drawing, summary.readings['hang.attitude'] ?? 0, 1);
-    k = Math.min(k, FIGURE.width / (box.right - box.left), (FIGURE.height - FIGURE.drop) / box.bottom);
-  }
-  return k;
-}
-
-/** Reasons shown before the rest is folded away. */
-const FIRST = 3;
-
-function Rank({
-  place,
-  row,
-  entry,
-  k,
-}: {
-  readonly place: number;
-  readonly row: Kept<Design>;
-  readonly entry: Ranked;
-  /** px per mm, one for all */
-  readonly k: number;
-}) {
-  const { system, format } = useUnits();
-  const { ids, toggle } = useTray();
-  const [all, setAll] = useState(place === 1);
-  const { document, summary } = row;
-  const stand = entry.standing;
-  const inTray = ids.includes(row.id);
-  const list = (reasons: NonNullable<Ranked['standing']>['for'], sign: string, tone: string) =>
-    (all ? reasons : reasons.slice(0, FIRST)).map((reason) => (
-      <li
-        key={reason.rule.id}
-        className={`reason reason-${tone}`}
-        title={`Weight ${reason.rule.weight}. Source: ${reason.rule.source}`}
-      >
-        <b aria-hidden="true">{sign}</b>
-        <span className="visually-hidden">{tone}:</span> {reasonText(reason, system)}
-        {reason.rule.school && <small> school: {reason.rule.school.side}</small>}
-        {!reason.rule.source.startsWith('common') && <small> ({reason.rule.source})</small>}
-      </li>
-    ));
-  const hidden = stand
-    ? Math.max(0, stand.for.length - FIRST) + Math.max(0, stand.against.length - FIRST)
-    : 0;
-  return (
-    <li className="rank" data-out={stand === undefined || stand.never.length > 0} data-design={row.id}>
-      <div className="rank-place">
-        <b>{stand && stand.never.length === 0 ? place : '✕'}</b>
-        {stand && <small>{stand.balance > 0 ? `+${stand.balance}` : stand.balance}</small>}
-      </div>
-      <div className="rank-figure">
-        {summary?.ok && (
-          <HangingHead
-            drawing={summary.drawing}
-            attitude={summary.readings['hang.attitude'] ?? 0}
-            k={k}
-            metal={document.head.metal}
-            {...FIGURE}
-          />
-        )}
-      </div>
-      <div className="rank-body">
-        <h3>
-          <Link to={`/designs/${row.id}`}>{document.name}</Link>{' '}
-          <small>
-            {summary?.ok ? format(summary.readings['mass.metal'] ?? NaN, 'mass') : ''}
-            {entry.readings['fall.timeToDepth']
-              ? ` · ${format(entry.readings['fall.timeToDepth'].value, 'time')} to the bottom`
-              : ''}
-          </small>
-        </h3>
-        {stand ? (
-          <ul className="reasons">
-            {list(stand.never, '✕ never', 'never')}
-            {list(stand.for, '+', 'for')}
-            {list(stand.against, '−', 'against')}
-          </ul>
-        ) : (
-          <p className="field-said">{inUnits(entry.problems[0]?.message ?? '', system)}</p>
-        )}
-        <div className="rank-tools">
-          {hidden > 0 && (
-            <button type="button" className="btn-link-brass" aria-expanded={all} onClick={() => setAll(!all)}>
-              {all ? 'Fewer reasons' : `${hidden} more reasons`}
-            </button>
-          )}
-          <button
-            type="button"
-            className="btn-link-brass"
-            aria-pressed={inTray}
-            onClick={() => toggle(row.id)}
-          >
-            {inTray ? '✓ in the tray' : '+ tray'}
-          </button>
-        </div>
-      </div>
-    </li>
   );
 }

@@ -1,28 +1,16 @@
 import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type {
-  Design,
-  Drawing,
-  Fit,
-  FitCheck,
-  Metal,
-  Plastic,
-  RigMethod,
-  Surroundings,
-  Vec2,
-} from '../../../core/index.ts';
+import type { Design, Fit, FitCheck, Metal, Plastic, RigMethod, Surroundings } from '../../../core/index.ts';
 import { METALS, PLAIN_WATER, RIG_METHODS, SALINITY, WATERS } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useList, useOne, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
-import { pathOf } from '../../drawing/path.ts';
-import { SideFigure } from '../../drawing/side-figure.tsx';
 import { Segments } from '../../parts/choice.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
-import { PX_PER_MM } from '../bench/plate-layout.ts';
+import { RigDrawing } from './rig-drawing.tsx';
 
 /** The Rig: a plastic on the hook, to scale, with every point of the fit judged. */
 export function RigScreen() {
@@ -61,6 +49,12 @@ interface Job {
 }
 const runRig = ({ design, plastic, method, surroundings }: Job) =>
   judgeWorker('now').rig(design, plastic, method, surroundings);
+
+interface ListJob extends Omit<Job, 'plastic'> {
+  readonly plastics: readonly Plastic[];
+}
+const runVerdicts = ({ design, plastics, method, surroundings }: ListJob) =>
+  judgeWorker('later').verdicts(design, plastics, method, surroundings);
 
 const METHOD_WORDS: Readonly<Record<RigMethod, string>> = {
   threaded: 'threaded, point bare',
@@ -110,6 +104,18 @@ function RigOf({ kept, plastics, metals }: Props) {
     [document, plastic, method, water, metals],
   );
   const { output, for: answered, error } = useJudged(job, runRig);
+  const listJob = useMemo<ListJob | undefined>(
+    () =>
+      job && {
+        design: job.design,
+        plastics: plastics.map((kept) => kept.document),
+        method,
+        surroundings: job.surroundings,
+      },
+    [job, plastics, method],
+  );
+  const { output: verdicts } = useJudged(listJob, runVerdicts);
+  const verdictOf = (id: string) => verdicts?.[plastics.findIndex((kept) => kept.id === id)];
   const goTo = (fix: string): string | undefined => /Go to (#\d+|\d+\/0)/.exec(fix)?.[1];
   return (
     <div className="rig">
@@ -133,6 +139,11 @@ function RigOf({ kept, plastics, metals }: Props) {
             <li key={id}>
               <button type="button" aria-pressed={id === chosen?.id} onClick={() => set('plastic', id)}>
                 <b>{name}</b>
+                {verdictOf(id) && (
+                  <span className={`plastic-verdict plastic-${verdictOf(id)}`}>
+                    {SIGN[verdictOf(id) ?? 'bad']}
+                  </span>
+                )}
                 <small>
                   {kind}, {format(length, 'size')}
                 </small>
@@ -246,112 +257,5 @@ function CheckRow({
         </p>
       )}
     </li>
-  );
-}
-
-/** Sheet size the rig is drawn on, px; the drawing scales with the frame. */
-const SHEET = { width: 640, height: 380, margin: 28 };
-
-function RigDrawing({
-  drawing,
-  fit,
-  metal,
-}: {
-  readonly drawing: Drawing;
-  readonly fit: Fit;
-  readonly metal: string;
-}) {
-  const { format } = useUnits();
-  const { geometry } = fit;
-  const { body } = geometry;
-  const tail = body.at(-1)?.at[0] ?? 0;
-  const tops = body.map(({ at, halfHeight }) => at[1] + halfHeight);
-  const bottoms = body.map(({ at, halfHeight }) => at[1] - halfHeight);
-  const [up, down] = [
-    Math.max(...tops, drawing.tip[1] + 2, drawing.eye.top),
-    Math.min(...bottoms, -drawing.drop),
-  ];
-  const right = Math.max(drawing.length, drawing.eye.at[0] + drawing.eye.radius) + 2;
-  const k = Math.min(
-    (SHEET.width - 2 * SHEET.margin) / (right - tail),
-    (SHEET.height * 0.5) / (up - down),
-    6 * PX_PER_MM,
-  );
-  const spare = (SHEET.width - 2 * SHEET.margin - (right - tail) * k) / 2;
-  const x0 = SHEET.margin + spare - tail * k;
-  const y0 = SHEET.margin + 40 + up * k;
-  const place = ([x, z]: Vec2): Vec2 => [x0 + x * k, y0 - z * k];
-  const outline: Vec2[] = [
-    ...body.map(({ at, halfHeight }): Vec2 => [at[0], at[1] + halfHeight]),
-    ...body.map(({ at, halfHeight }): Vec2 => [at[0], at[1] - halfHeight]).reverse(),
-  ];
-  const yTop =
-    y0 - down * k + 70 + Math.max(...body.map(({ halfBreadth }) => halfBreadth), drawing.breadth / 2) * k;
-  const above = ([x, y]: Vec2): Vec2 => [x0 + x * k, yTop - y * k];
-  const plan: Vec2[] = [
-    ...body.map(({ at, halfBreadth }): Vec2 => [at[0], halfBreadth]),
-    ...body.map(({ at, halfBreadth }): Vec2 => [at[0], -halfBreadth]).reverse(),
-  ];
-  const exit = Number.isNaN(geometry.exit) ? undefined : place([-geometry.exit, drawing.tip[1] / 2]);
-  const height = yTop + Math.max(...body.map(({ halfBreadth }) => halfBreadth), drawing.breadth / 2) * k + 34;
-  return (
-    <svg
-      viewBox={`0 0 ${SHEET.width} ${Math.max(SHEET.height, height)}`}
-      className="rig-svg"
-      role="img"
-      aria-label="Head, hook and plastic from the side and from above"
-    >
-      <path d={pathOf(outline, place)} className="plastic" />
-      <SideFigure drawing={drawing} place={place} k={k} metal={metal} />
-      <path d={pathOf(outline, place)} className="plastic-edge" />
-      {exit && (
-        <g className="dims">
-          <line className="dim-ext" x1={exit[0]} y1={exit[1]} x2={exit[0]} y2={SHEET.margin + 22} />
-          <line
-            className="dim-ext"
-            x1={place([0, 0])[0]}
-            y1={place([0, 0])[1]}
-            x2={place([0, 0])[0]}
-            y2={SHEET.margin + 22}
-          />
-          <line
-            className="dim-line"
-            x1={exit[0]}
-            y1={SHEET.margin + 26}
-            x2={place([0, 0])[0]}
-            y2={SHEET.margin + 26}
-          />
-          <text
-            className="dim-text"
-            x={(exit[0] + place([0, 0])[0]) / 2}
-            y={SHEET.margin + 14}
-            textAnchor="middle"
-          >
-            out at {format(geometry.exit, 'size')} · {format(geometry.exitShare, 'share')}
-          </text>
-        </g>
-      )}
-      <path d={pathOf(plan, above)} className="plastic" />
-      <path d={pathOf(drawing.top, above)} className={`fig-metal metal-${metal.split('-')[0]}`} />
-      <path d={pathOf(plan, above)} className="plastic-edge" />
-      <text
-        className="view-name"
-        x={SHEET.margin}
-        y={yTop - 4 - Math.max(...body.map(({ halfBreadth }) => halfBreadth)) * k}
-      >
-        from above
-      </text>
-      <text className="view-name" x={SHEET.margin} y={SHEET.margin - 8}>
-        from the side
-      </text>
-      <g className="scale-bar">
-        <path
-          d={`M${SHEET.margin} ${height - 16}V${height - 12}H${SHEET.margin + 25.4 * k}V${height - 16}`}
-        />
-        <text x={SHEET.margin + 25.4 * k + 8} y={height - 12}>
-          {format(25.4, 'size')}
-        </text>
-      </g>
-    </svg>
   );
 }

@@ -1,0 +1,149 @@
+import { describe, expect, it } from 'vitest';
+import { assemble } from '../assemble.ts';
+import { drawingOf } from '../drawing.ts';
+import { evaluate } from '../evaluate.ts';
+import { completeDimensions } from '../head/family.ts';
+import { ball } from '../head/families/ball.ts';
+import { pointed } from '../head/families/pointed.ts';
+import { NYLON_DENSITY, STEEL_DENSITY } from '../material/metals.ts';
+import { sampleDesign } from '../sample.test-kit.ts';
+import { starterGuard, starterKeeper } from '../starter.ts';
+import type { FibreGuardSpec } from '../design.ts';
+import { guardBody } from './guard.ts';
+import { wireKeeperPath } from './keeper.ts';
+
+const fibre: FibreGuardSpec = {
+  kind: 'fibre',
+  count: 16,
+  fibre: 0.4,
+  length: 60,
+  lean: 45,
+  setback: 0.5,
+  fan: 20,
+  trimmed: true,
+};
+const profile = ball.profile(completeDimensions(ball, { breadth: 12 }));
+
+describe('fibre guard', () => {
+  const tip = [-10, 0, 16] as const;
+
+  it('stands on the crown and leans back to the point', () => {
+    const { base, along, end } = guardBody(fibre, profile, tip);
+    expect(base).toEqual([6, 0, 6]);
+    expect(along[0]).toBeLessThan(0);
+    expect(along[2]).toBeGreaterThan(0);
+    expect(Math.hypot(...along)).toBeCloseTo(1, 12);
+    expect(end[0]).toBeLessThan(base[0]);
+  });
+
+  it('trimmed, its ends lie level with the point; as bought they do not', () => {
+    const trimmed = guardBody(fibre, profile, tip);
+    expect(trimmed.overPoint).toBeCloseTo(0, 9);
+    // From a crown at 6 to a point at 16 at 45°: 10·√2 of fibre.
+    expect(trimmed.free).toBeCloseTo(10 * Math.SQRT2, 9);
+    const bought = guardBody({ ...fibre, trimmed: false }, profile, tip);
+    expect(bought.free).toBe(60);
+    expect(bought.overPoint).toBeCloseTo(60 / Math.SQRT2 - 10, 9);
+  });
+
+  it('cannot be trimmed longer than it was bought', () => {
+    const short = guardBody({ ...fibre, length: 5 }, profile, tip);
+    expect(short.free).toBe(5);
+    expect(short.overPoint).toBeLessThan(0);
+  });
+
+  it('says where it passes the point: at 45° it meets the height of the point 10 mm behind its base', () => {
+    expect(guardBody(fibre, profile, tip).pastPoint).toBeCloseTo(-10 - (6 - 10), 9);
+    // Leaning it up more carries it past the point further forward.
+    expect(guardBody({ ...fibre, lean: 60 }, profile, tip).pastPoint).toBeLessThan(
+      guardBody(fibre, profile, tip).pastPoint,
+    );
+  });
+
+  it('weighs its nylon, free and glued', () => {
+    const design = sampleDesign('ball', { guard: fibre });
+    const { guard, parts } = assemble(design);
+    if (!guard) throw new Error('there is no guard');
+    const volume = 16 * Math.PI * 0.2 ** 2 * (guard.free + guard.depth);
+    expect(parts.find(({ name }) => name === 'guard')?.mass).toBeCloseTo((NYLON_DENSITY * volume) / 1000, 9);
+  });
+
+  it('its hole never reaches the shank', () => {
+    for (const breadth of [5, 8, 12, 20]) {
+      const { bore } = guardBody(fibre, ball.profile({ breadth }), tip);
+      expect(bore[0]?.[2]).toBeGreaterThan(0);
+    }
+  });
+
+  it('too short a guard is told, a trimmed one that reaches is not', () => {
+    const flags = (guard: FibreGuardSpec) => {
+      const result = evaluate(sampleDesign('pointed', { guard }));
+      return result.ok ? result.flags.map(({ path }) => path) : [];
+    };
+    expect(flags({ ...fibre, length: 4 })).toContain('/guard/length');
+    expect(flags({ ...fibre, lean: 30, setback: 0.55 })).not.toContain('/guard/length');
+  });
+});
+
+describe('wire keeper', () => {
+  const keeper = { kind: 'wire', length: 9, wire: 0.6, flare: 15 } as const;
+
+  it('starts in the metal, leaves by the rear face beside the shank and flares away from it', () => {
+    const path = wireKeeperPath(keeper, 1.1);
+    expect(path[0]?.[0]).toBeGreaterThan(0);
+    const end = path.at(-2);
+    expect(end?.[0]).toBeCloseTo(-9 * Math.cos((15 * Math.PI) / 180), 9);
+    expect(end?.[2]).toBeLessThan(path[0]?.[2] ?? 0);
+    // Wire and hook do not run into each other.
+    for (const [, , z] of path) expect(Math.abs(z)).toBeGreaterThan((1.1 + 0.6) / 2);
+  });
+
+  it('ends in a hook that points back to the head', () => {
+    const path = wireKeeperPath(keeper, 1.1);
+    expect(path.at(-1)?.[0]).toBeGreaterThan(path.at(-2)?.[0] ?? 0);
+  });
+
+  it('weighs its steel, and its anchor takes the place of metal', () => {
+    const withKeeper = assemble(sampleDesign('ball', { keeper }));
+    const without = assemble(sampleDesign('ball', { keeper: { kind: 'none' } }));
+    const section = Math.PI * 0.3 ** 2;
+    const part = withKeeper.parts.find(({ name }) => name === 'keeper');
+    expect(part?.mass).toBeCloseTo((STEEL_DENSITY * (part?.volume ?? 0)) / 1000, 12);
+    const gone = (without.parts[0]?.volume ?? 0) - (withKeeper.parts[0]?.volume ?? 0);
+    expect(gone).toBeGreaterThan(section * 2);
+    expect(gone).toBeLessThan(section * 3.2);
+  });
+});
+
+describe('the drawing', () => {
+  it.each(['ball', 'football', 'pointed'])('of a %s is the assembly’s own geometry', (family) => {
+    const design = sampleDesign(family, { guard: starterGuard('fibre'), keeper: starterKeeper('wire') });
+    const result = evaluate(design);
+    if (!result.ok) throw new Error(result.problems[0]?.message);
+    const { assembly, readings } = result;
+    const drawing = drawingOf(assembly, 16);
+    expect(drawing.length).toBe(readings['head.length']?.value);
+    expect(drawing.breadth).toBe(readings['head.breadth']?.value);
+    expect(drawing.height).toBe(readings['head.height']?.value);
+    expect(drawing.tip[1] - drawing.eye.top).toBeCloseTo(readings['hook.biteAboveEye']?.value ?? NaN, 9);
+    expect(drawing.tip[1] - drawing.wire).toBeCloseTo(readings['hook.gap']?.value ?? NaN, 9);
+    expect(drawing.centre[0]).toBeCloseTo(readings['mass.centreX']?.value ?? NaN, 9);
+    expect(drawing.keeper?.wire).toBeCloseTo(0.6, 2);
+    expect(drawing.guard?.fan).toBe(16);
+    // The handle of the breadth sits where the head is widest.
+    expect(2 * assembly.profile.section(drawing.fullest).b).toBeCloseTo(drawing.breadth, 3);
+  });
+
+  it('crosses to the interface as plain data', () => {
+    const drawing = drawingOf(assemble(sampleDesign('pointed', { guard: starterGuard('fibre') })), 10, 20);
+    expect(structuredClone(drawing)).toEqual(drawing);
+    expect(JSON.stringify(drawing).length).toBeLessThan(20_000);
+  });
+
+  it('a pointed head is widest at its shoulder', () => {
+    const design = sampleDesign('pointed', {
+      head: { dimensions: { ...completeDimensions(pointed, {}), shoulder: 0.4, length: 20 } },
+    });
+    expect(drawingOf(assemble(design)).fullest).toBeCloseTo(8, 1);
+  });
+});

@@ -1,0 +1,103 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { gaussLegendre, integrateRounded } from './gauss.ts';
+import { findRoot } from './root.ts';
+import { clamp, cross, degrees, dot, norm, radians } from './vec.ts';
+import type { Vec3 } from './vec.ts';
+
+describe('Gauss-Legendre', () => {
+  // Abramowitz & Stegun, table 25.4.
+  it('has the tabled nodes and weights', () => {
+    const { nodes, weights } = gaussLegendre(3);
+    expect([...nodes].sort((a, b) => a - b)).toEqual([
+      expect.closeTo(-0.774596669241483, 14),
+      expect.closeTo(0, 14),
+      expect.closeTo(0.774596669241483, 14),
+    ]);
+    expect(weights.reduce((sum, weight) => sum + weight, 0)).toBeCloseTo(2, 13);
+    expect(gaussLegendre(2).nodes.map(Math.abs)[0]).toBeCloseTo(1 / Math.sqrt(3), 14);
+    expect(Math.max(...gaussLegendre(5).weights)).toBeCloseTo(0.568888888888889, 14);
+  });
+
+  it('is exact for polynomials of degree 2n − 1', () => {
+    for (const n of [2, 5, 12, 24]) {
+      const { nodes, weights } = gaussLegendre(n);
+      for (let power = 0; power < 2 * n; power++) {
+        const sum = nodes.reduce((total, x, i) => total + (weights[i] ?? 0) * x ** power, 0);
+        expect(sum).toBeCloseTo(power % 2 === 0 ? 2 / (power + 1) : 0, 12);
+      }
+    }
+  });
+
+  it('with rounded ends: a half-disc, a cycloid-like cusp and a plain polynomial', () => {
+    expect(integrateRounded((x) => Math.sqrt(1 - x * x), -1, 1)).toBeCloseTo(Math.PI / 2, 12);
+    expect(integrateRounded((x) => x * x, 0, 3)).toBeCloseTo(9, 10);
+    // ∫ √x over 0..1 = 2/3: a root at one end only.
+    expect(integrateRounded((x) => Math.sqrt(x), 0, 1)).toBeCloseTo(2 / 3, 8);
+  });
+});
+
+describe('roots', () => {
+  it('finds those that are known', () => {
+    const two = findRoot((x) => x * x - 2, 0, 2);
+    expect(two.ok && two.x).toBeCloseTo(Math.SQRT2, 9);
+    // Dottie's number, cos x = x.
+    const dottie = findRoot((x) => Math.cos(x) - x, 0, 1);
+    expect(dottie.ok && dottie.x).toBeCloseTo(0.7390851332151607, 9);
+  });
+
+  it('says so when both ends have one sign, with what it saw there', () => {
+    expect(findRoot((x) => x + 10, 0, 5)).toEqual({ ok: false, atLow: 10, atHigh: 15 });
+  });
+
+  it('takes an end that is the root itself', () => {
+    expect(findRoot((x) => x, 0, 1)).toEqual({ ok: true, x: 0 });
+    expect(findRoot((x) => x - 1, 0, 1)).toEqual({ ok: true, x: 1 });
+  });
+
+  it('finds the root of any rising cubic to nine digits', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 10, noNaN: true }),
+        fc.double({ min: 0, max: 5, noNaN: true }),
+        fc.double({ min: 0.2, max: 900, noNaN: true }),
+        (a, b, target) => {
+          const f = (x: number) => a * x ** 3 + b * x - target;
+          const root = findRoot(f, 0, 30, 1e-10);
+          return root.ok && Math.abs(f(root.x)) < 1e-6 * target;
+        },
+      ),
+    );
+  });
+});
+
+describe('vectors', () => {
+  const vector = fc.tuple(
+    ...([0, 1, 2].map(() => fc.double({ min: -50, max: 50, noNaN: true })) as [
+      fc.Arbitrary<number>,
+      fc.Arbitrary<number>,
+      fc.Arbitrary<number>,
+    ]),
+  );
+
+  it('a cross product stands square on both and is as long as the parallelogram is large', () => {
+    fc.assert(
+      fc.property(vector, vector, (a, b) => {
+        const c = cross(a, b);
+        // Lagrange's identity.
+        const area = Math.sqrt(Math.max(0, norm(a) ** 2 * norm(b) ** 2 - dot(a, b) ** 2));
+        return Math.abs(dot(a, c)) < 1e-6 && Math.abs(dot(b, c)) < 1e-6 && Math.abs(norm(c) - area) < 1e-3;
+      }),
+    );
+  });
+
+  it('the frame is right-handed: forward × left = up', () => {
+    const [x, y, z]: Vec3[] = [[1, 0, 0], [0, 1, 0], [0, 0, 1]]; // prettier-ignore
+    expect(cross(x as Vec3, y as Vec3)).toEqual(z);
+  });
+
+  it('degrees, radians, clamp', () => {
+    expect(degrees(radians(37.5))).toBeCloseTo(37.5, 12);
+    expect([clamp(-1, 0, 2), clamp(1, 0, 2), clamp(9, 0, 2)]).toEqual([0, 1, 2]);
+  });
+});

@@ -1,0 +1,77 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import type { Brief, Design, Plastic } from '../core/index.ts';
+import { compareStandings, evaluate, PLAIN_WATER, RULES, SALINITY, standing } from '../core/index.ts';
+import { checkBriefDocument, checkDesignDocument, checkPlasticDocument } from '../contract/validate.ts';
+
+const folder = fileURLToPath(new URL('../../demo', import.meta.url));
+const read = <T>(name: string) =>
+  JSON.parse(readFileSync(`${folder}/${name}.json`, 'utf8')) as { id: string; document: T }[];
+const designs = read<Design>('designs');
+const plastics = read<Plastic>('plastics');
+const briefs = read<Brief>('briefs');
+
+describe('the demo workshop', () => {
+  it('has at least nine designs, three plastics and three briefs, each with its own id and name', () => {
+    expect(designs.length).toBeGreaterThanOrEqual(9);
+    expect(plastics.length).toBeGreaterThanOrEqual(3);
+    expect(briefs.length).toBeGreaterThanOrEqual(3);
+    for (const items of [designs, plastics, briefs]) {
+      expect(new Set(items.map(({ id }) => id)).size).toBe(items.length);
+      expect(new Set(items.map(({ document }) => document.name)).size).toBe(items.length);
+    }
+  });
+
+  it('is made of documents that pass their schemas', () => {
+    for (const { document } of designs) expect(checkDesignDocument(document)).toMatchObject({ ok: true });
+    for (const { document } of plastics) expect(checkPlasticDocument(document)).toMatchObject({ ok: true });
+    for (const { document } of briefs) expect(checkBriefDocument(document)).toMatchObject({ ok: true });
+  });
+
+  it.each(designs.map(({ document }) => [document.name, document] as const))(
+    '%s can be built, meets its weight and has nothing that stops it',
+    (_, document) => {
+      const result = evaluate(document);
+      if (!result.ok) throw new Error(result.problems.map(({ message }) => message).join('\n'));
+      expect(result.flags.filter(({ level }) => level === 'stop')).toEqual([]);
+      const { target } = document.head;
+      const reached = result.readings[target?.of === 'total' ? 'mass.total' : 'mass.metal']?.value ?? NaN;
+      expect(reached).toBeCloseTo(target?.grams ?? NaN, 4);
+    },
+  );
+
+  it('covers every metal that is compared, both eye planes, all keepers and a guard', () => {
+    const of = <T>(pick: (design: Design) => T) => new Set(designs.map(({ document }) => pick(document)));
+    expect([...of(({ head }) => head.metal)].sort()).toEqual(['bismuth-tin', 'lead', 'tungsten']);
+    expect([...of(({ eye }) => eye.plane)].sort()).toEqual(['crosswise', 'in line']);
+    expect([...of(({ keeper }) => keeper.kind)].sort()).toEqual(['collar', 'wire']);
+    expect(of(({ guard }) => guard.kind).has('fibre')).toBe(true);
+  });
+
+  // What a shop would say over the counter: common practice, no source.
+  it.each([
+    ['hollin-ledges-drag', /Oval/],
+    ['broads-reeds', /^Reedcutter/],
+    ['tideway-bass', /Oval 3\/4 T|Tideway/],
+  ])('for %s the first answer is one a shop would give', (id, wanted) => {
+    const brief = briefs.find((candidate) => candidate.id === id)?.document;
+    if (!brief) throw new Error(`${id} is not in the demo`);
+    const surroundings = {
+      ...PLAIN_WATER,
+      water: { temperature: brief.water.temperature, salinity: SALINITY[brief.water.kind] },
+      depth: brief.water.depth,
+    };
+    const ranked = designs
+      .map(({ document }) => {
+        const result = evaluate(document, surroundings);
+        if (!result.ok) throw new Error(document.name);
+        return { name: document.name, standing: standing(brief, result.design, result.readings, RULES) };
+      })
+      .sort((a, b) => compareStandings(a.standing, b.standing));
+    expect(ranked[0]?.name).toMatch(wanted);
+    // Every head is spoken about: for or against.
+    for (const { standing: stand } of ranked)
+      expect(stand.for.length + stand.against.length + stand.never.length).toBeGreaterThan(0);
+  });
+});
