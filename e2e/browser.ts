@@ -77,3 +77,19 @@ export async function named(page: Page, name: string, role?: string) {
   if (!handle) throw new Error(`Nothing is called “${name}”.`);
   return handle;
 }
+
+/**
+ * A page in a window of its own, in the same profile. Unlike a tab it stays visible while another is worked in, so coming back to it
+ * is no reason for the application to fetch anew.
+ */
+export async function openWindow(browser: Browser, url: string): Promise<Page> {
+  const session = await browser.target().createCDPSession();
+  // A mark that the router does not look at, to tell this window from others at the same address.
+  const marked = `${url}#window-${Math.random().toString(36).slice(2)}`;
+  await session.send('Target.createTarget', { url: marked, newWindow: true, width: 1280, height: 800 });
+  const target = await browser.waitForTarget((candidate) => candidate.url() === marked);
+  const page = await target.page();
+  if (!page) throw new Error('The window has no page.');
+  await page.setViewport({ width: 1280, height: 800 });
+  return page;
+}

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { OpenBrowser } from './browser.ts';
-import { named, openBrowser, openPage, sees } from './browser.ts';
+import { named, openBrowser, openPage, openWindow, sees } from './browser.ts';
 import type { RunningServer } from './server.ts';
 import { dataFolder, startServer } from './server.ts';
 
@@ -422,34 +422,37 @@ describe('Stores', () => {
 
 describe('two tabs', () => {
   it('a stale save overwrites nothing: both versions are offered, and each choice does what it says', async () => {
-    const [one, two] = [await at('/designs/reedcutter-3-16'), await at('/designs/reedcutter-3-16', false)];
-    await one.waitForSelector('[data-reading="mass.metal"]');
-    await two.waitForSelector('[data-reading="mass.metal"]');
-    await one.bringToFront();
+    const path = 'designs/reedcutter-3-16';
+    const [one, two] = [
+      await openWindow(chromium.browser, `${server.url}/${path}`),
+      await openWindow(chromium.browser, `${server.url}/${path}`),
+    ];
+    for (const window of [one, two]) {
+      await window.waitForSelector('[data-reading="mass.metal"]');
+      expect(await window.evaluate(() => document.visibilityState)).toBe('visible');
+    }
+    const angle = async () => ((await kept(path)).document['eye'] as unknown as { angle: number }).angle;
+    const until = async (wanted: number) => {
+      while ((await angle()) !== wanted) await one.evaluate(() => new Promise(requestAnimationFrame));
+    };
     await type(one, 'Eye angle', '35');
-    await saved(one);
-    await one.waitForFunction(
-      () => document.querySelector('[data-state]')?.getAttribute('data-state') === 'saved',
-    );
-    const theirs = await kept('designs/reedcutter-3-16');
-    await two.bringToFront();
+    await until(35);
+    const theirs = await kept(path);
     await type(two, 'Eye angle', '20');
     await sees(two, 'Saved elsewhere meanwhile');
     await sees(two, 'eye, angle');
-    expect((await kept('designs/reedcutter-3-16')).version).toBe(theirs.version);
+    expect((await kept(path)).version).toBe(theirs.version);
     await (await named(two, 'Keep mine', 'button')).click();
-    await saved(two);
-    const mine = await kept('designs/reedcutter-3-16');
-    expect((mine.document['eye'] as unknown as { angle: number }).angle).toBe(20);
-    // And the other way round: the first tab is now the stale one.
-    await one.bringToFront();
+    await until(20);
+    // And the other way round: the first window is now the stale one.
     await type(one, 'Eye angle', '50');
     await sees(one, 'Saved elsewhere meanwhile');
     await (await named(one, 'Take theirs', 'button')).click();
-    await saved(one);
     await one.waitForFunction(() =>
       [...document.querySelectorAll('input')].some((input) => input.value === '20'),
     );
+    await saved(one);
+    expect(await angle()).toBe(20);
   });
 });
 

@@ -39,7 +39,7 @@ export interface Assembly {
   readonly collar: Revolve | undefined;
   readonly hook: HookPath;
   readonly measures: HookMeasures;
-  readonly keeperWire: readonly Vec3[] | undefined;
+  readonly keeperWire: { readonly path: readonly Vec3[]; readonly diameter: number } | undefined;
   readonly guard: GuardBody | undefined;
   readonly metal: Metal;
   readonly density: number;
@@ -88,7 +88,10 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Ass
   const legInside = legLengthInside(profile, knee, design.eye.angle);
   const hook = hookPath(measures, design.eye, { knee, legInside });
   const guard = design.guard.kind === 'fibre' ? guardBody(design.guard, profile, hook.tip) : undefined;
-  const keeperWire = design.keeper.kind === 'wire' ? wireKeeperPath(design.keeper, measures.wire) : undefined;
+  const keeperWire =
+    design.keeper.kind === 'wire'
+      ? { path: wireKeeperPath(design.keeper, measures.wire), diameter: design.keeper.wire }
+      : undefined;
 
   const holds = (x: number, y: number, z: number): boolean => {
     if (x >= 0 && sectionHolds(profile.section(x), y, z)) return true;
@@ -99,10 +102,8 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Ass
   const body = bodyBulk(profile);
   const collarBody = collar && collarBulk(profile, collar);
   // Only leg and shank can lie in metal: `checkDesign` keeps the bend behind head and collar.
-  const shankEnd = hook.centre.findIndex(([x, , z]) => z > 0 && x < hook.bendStart[0]);
-  const wire = wireWithin(hook.centre.slice(0, shankEnd), hook.wire / 2, holds);
-  const keeperRadius = design.keeper.kind === 'wire' ? design.keeper.wire / 2 : 0;
-  const keeperIn = keeperWire && wireWithin(keeperWire, keeperRadius, holds);
+  const wire = wireWithin(hook.legAndShank, hook.wire / 2, holds);
+  const keeperIn = keeperWire && wireWithin(keeperWire.path, keeperWire.diameter / 2, holds);
   // Where the guard's hole runs into the hook, that metal is gone already.
   const holdsMetal = (x: number, y: number, z: number) =>
     holds(x, y, z) && !nearPath(hook.centre, hook.wire / 2, x, y, z);
@@ -124,7 +125,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Ass
     hookPart(hook),
   ];
   if (keeperWire) {
-    const whole = wholeWire(keeperWire, keeperRadius);
+    const whole = wholeWire(keeperWire.path, keeperWire.diameter / 2);
     parts.push({ name: 'keeper', mass: (STEEL_DENSITY * whole.volume) / 1000, ...whole });
   }
   if (guard) {

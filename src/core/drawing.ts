@@ -51,12 +51,8 @@ export function drawingOf(assembly: Assembly, fan = 0, stations = 48): Drawing {
     const { b } = profile.section(x);
     if (b > most) [fullest, most] = [x, b];
   }
-  const keeperVolume = parts.find(({ name }) => name === 'keeper')?.volume ?? 0;
   const flat = (path: readonly (readonly [number, number, number])[]) =>
     path.map(([x, , z]) => round([x, z]));
-  const run = (path: readonly Vec2[]) =>
-    path.reduce((sum, p, i) => (i > 0 ? sum + Math.hypot(p[0] - (path[i - 1]?.[0] ?? 0), p[1] - (path[i - 1]?.[1] ?? 0)) : 0), 0); // prettier-ignore
-  const keeperPath = keeperWire && flat(keeperWire);
   return {
     length: profile.length,
     ...sizes,
@@ -78,10 +74,7 @@ export function drawingOf(assembly: Assembly, fan = 0, stations = 48): Drawing {
     knee: [hook.knee[0], 0],
     tip: [hook.tip[0], hook.tip[2]],
     bendRear: [hook.bendRear[0], hook.bendRear[2]],
-    keeper: keeperPath && {
-      path: keeperPath,
-      wire: Math.sqrt((4 * keeperVolume) / (Math.PI * run(keeperPath))),
-    },
+    keeper: keeperWire && { path: flat(keeperWire.path), wire: keeperWire.diameter },
     guard: guard && {
       base: [guard.base[0], guard.base[2]],
       end: [guard.end[0], guard.end[2]],

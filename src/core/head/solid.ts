@@ -20,11 +20,8 @@ export function castSolid(kernel: ManifoldToplevel, assembly: Assembly, quality:
     return made;
   };
   const kept = [solid(loft(assembly.profile, assembly.collar, quality))];
-  const shankEnd = assembly.hook.centre.findIndex(([x, , z]) => z > 0 && x < assembly.hook.bendStart[0]);
-  const wires: (readonly [readonly Vec3[], number])[] = [
-    [assembly.hook.centre.slice(0, shankEnd), assembly.hook.wire / 2],
-  ];
-  if (assembly.keeperWire) wires.push([assembly.keeperWire, keeperRadius(assembly)]);
+  const wires: (readonly [readonly Vec3[], number])[] = [[assembly.hook.legAndShank, assembly.hook.wire / 2]];
+  if (assembly.keeperWire) wires.push([assembly.keeperWire.path, assembly.keeperWire.diameter / 2]);
   if (assembly.guard) wires.push([assembly.guard.bore, assembly.guard.bundleRadius]);
   for (const [path, radius] of wires) kept.push(solid(tube(path, radius, WIRE_CORNERS)));
   const cast = Manifold.difference(kept);
@@ -47,17 +44,6 @@ export function toManifold(kernel: ManifoldToplevel, { positions, triangles }: M
   });
   mesh.merge();
   return new kernel.Manifold(mesh);
-}
-
-function keeperRadius({ parts, keeperWire }: Assembly): number {
-  const volume = parts.find(({ name }) => name === 'keeper')?.volume ?? 0;
-  const path = keeperWire ?? [];
-  let length = 0;
-  path.forEach((p, i) => {
-    const q = path[i - 1];
-    if (q) length += Math.hypot(p[0] - q[0], p[2] - q[2]);
-  });
-  return Math.sqrt(volume / (Math.PI * length));
 }
 
 /**

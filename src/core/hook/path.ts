@@ -7,6 +7,8 @@ import type { HookMeasures } from './chart.ts';
 export interface HookPath {
   /** Centre line from the eye's ring down the leg, along the shank, round the bend to the tip; y = 0 throughout. */
   readonly centre: readonly Vec3[];
+  /** the first part of it, leg and shank: all that can lie in metal */
+  readonly legAndShank: readonly Vec3[];
   readonly wire: number;
   readonly eye: EyeRing;
   /** where leg and shank lines meet */
@@ -104,6 +106,7 @@ export function hookPath(
     }
   }
   straight([kneeX - cut, 0, 0], [bendX, 0, 0]);
+  const legAndShank = points.slice();
   const turns = Math.max(12, Math.ceil((Math.PI * bendRadius) / step));
   for (let i = 1; i <= turns; i++) {
     const turn = (Math.PI * i) / turns;
@@ -123,6 +126,7 @@ export function hookPath(
   });
   return {
     centre: points,
+    legAndShank,
     wire,
     eye: { centre: ringCentre, radius: ringRadius, wireRadius, plane: eye.plane, along, top },
     knee: [kneeX, 0, 0],

@@ -92,14 +92,7 @@ function sticksOf(assembly: Assembly): Stick[] {
   // The ring counts as two bars of its width, along the leg.
   const { centre, radius, wireRadius } = hook.eye;
   sticks.push({ middle: centre, along: hook.eye.along, length: 2 * radius, diameter: 4 * wireRadius });
-  if (keeperWire && assembly.parts.some(({ name }) => name === 'keeper')) {
-    const volume = assembly.parts.find(({ name }) => name === 'keeper')?.volume ?? 0;
-    const length = keeperWire.reduce((sum, p, i) => {
-      const q = keeperWire[i - 1];
-      return q ? sum + Math.hypot(p[0] - q[0], p[2] - q[2]) : sum;
-    }, 0);
-    along(keeperWire, Math.sqrt((4 * volume) / (Math.PI * length)));
-  }
+  if (keeperWire) along(keeperWire.path, keeperWire.diameter);
   if (collar) {
     const length = -collar.from;
     sticks.push({

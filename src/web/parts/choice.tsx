@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import { useUnits } from '../data/units.ts';
+import { FieldSaid } from './field-said.tsx';
 
 interface ChoiceProps<T extends string> {
   readonly label: string;
@@ -34,11 +35,7 @@ export function Choice<T extends string>({ label, value, options, onChange, prob
           ))}
         </select>
       </span>
-      {problem && (
-        <p className="field-said" id={`${id}-said`} role="alert">
-          {say(problem)}
-        </p>
-      )}
+      <FieldSaid id={id} text={problem && say(problem)} />
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { useId, useState } from 'react';
 import { chartIndex, HOOK_CHART } from '../../core/index.ts';
 import { useUnits } from '../data/units.ts';
+import { FieldSaid } from './field-said.tsx';
 
 interface Props {
   readonly value: string;
@@ -62,11 +63,7 @@ export function HookSizeField({ value, problem, onChange }: Props) {
           ))}
         </datalist>
       </span>
-      {said && (
-        <p className="field-said" id={`${id}-said`} role="alert">
-          {said}
-        </p>
-      )}
+      <FieldSaid id={id} text={said} />
     </div>
   );
 }

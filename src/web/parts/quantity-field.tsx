@@ -10,6 +10,7 @@ import {
   shownUnit,
 } from '../../core/index.ts';
 import { useUnits } from '../data/units.ts';
+import { FieldSaid } from './field-said.tsx';
 
 export interface QuantityFieldProps {
   readonly label: string;
@@ -145,11 +146,7 @@ export function QuantityField(props: QuantityFieldProps) {
         />
         {unit && <span className="qf-unit">{unit}</span>}
       </span>
-      {said && (
-        <p className="field-said" id={`${id}-said`} role="alert">
-          {said}
-        </p>
-      )}
+      <FieldSaid id={id} text={said} />
     </div>
   );
 }

@@ -1,5 +1,7 @@
 import Modal from 'react-bootstrap/Modal';
-import type { Kept } from '../../contract/api.ts';
+import type { Collection, Documents, Kept } from '../../contract/api.ts';
+import type { DraftView } from '../data/draft.ts';
+import { useCreate } from '../data/queries.ts';
 
 interface Difference {
   readonly path: string;
@@ -36,7 +38,7 @@ interface Props<T> {
 }
 
 /** Shown when a document was saved elsewhere since it was opened here: both versions, and what differs. */
-export function StaleDialog<T>({ mine, theirs, onKeepMine, onTakeTheirs, onKeepBoth }: Props<T>) {
+function StaleDialog<T>({ mine, theirs, onKeepMine, onTakeTheirs, onKeepBoth }: Props<T>) {
   const rows = theirs ? differences(mine, theirs.document) : [];
   return (
     <Modal
@@ -94,5 +96,30 @@ export function StaleDialog<T>({ mine, theirs, onKeepMine, onTakeTheirs, onKeepB
         </button>
       </Modal.Footer>
     </Modal>
+  );
+}
+
+interface StaleDraftProps<C extends Collection> {
+  readonly collection: C;
+  readonly draft: DraftView<Documents[C]> & {
+    readonly keepMine: () => void;
+    readonly takeTheirs: () => void;
+  };
+}
+
+/** The dialog of a draft, shown while it is stale. Keeping both saves mine as a copy and then takes theirs. */
+export function StaleDraft<C extends Collection>({ collection, draft }: StaleDraftProps<C>) {
+  const create = useCreate(collection);
+  const { document, theirs, keepMine, takeTheirs } = draft;
+  const keepBoth = () =>
+    create.mutate({ ...document, name: `${document.name.slice(0, 110)} (mine)` }, { onSuccess: takeTheirs });
+  return (
+    <StaleDialog
+      mine={document}
+      theirs={theirs}
+      onKeepMine={keepMine}
+      onTakeTheirs={takeTheirs}
+      onKeepBoth={keepBoth}
+    />
   );
 }

@@ -7,7 +7,7 @@ import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useRemove, useStores } from '../../data/queries.ts';
 import { useKeys } from '../../parts/keys.ts';
 import { SaveBadge } from '../../parts/save-badge.tsx';
-import { StaleDialog } from '../../parts/stale-dialog.tsx';
+import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { BriefForm } from './brief-form.tsx';
 import { commonScale, Rank } from './rank.tsx';
@@ -110,7 +110,6 @@ function BriefOf({
   readonly metals: readonly Metal[];
 }) {
   const draft = useDraft('briefs', kept);
-  const create = useCreate('briefs');
   const remove = useRemove('briefs');
   const navigate = useNavigate();
   const { ranked, done, total, error, stop } = useRanking(draft.document, designs, metals);
@@ -163,18 +162,7 @@ function BriefOf({
           only orders them. A hard objection is never averaged away.
         </p>
       </section>
-      <StaleDialog
-        mine={draft.document}
-        theirs={draft.theirs}
-        onKeepMine={draft.keepMine}
-        onTakeTheirs={draft.takeTheirs}
-        onKeepBoth={() =>
-          create.mutate(
-            { ...draft.document, name: `${draft.document.name.slice(0, 110)} (mine)` },
-            { onSuccess: () => draft.takeTheirs() },
-          )
-        }
-      />
+      <StaleDraft collection="briefs" draft={draft} />
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design } from '../../../core/index.ts';
 import { FAMILIES, familyOf, hookRank, METALS, starterDesign } from '../../../core/index.ts';
@@ -8,6 +8,7 @@ import { useCreate, useList, useRemove } from '../../data/queries.ts';
 import { TRAY_SIZE, useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
 import { HangingHead, hangingBox } from '../../drawing/hanging-head.tsx';
+import { useAddress } from '../../parts/address.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { useKeys } from '../../parts/keys.ts';
 import { useNotices } from '../../parts/notices.tsx';
@@ -42,7 +43,7 @@ export function Rack() {
 }
 
 function RackOf({ rows }: { readonly rows: readonly Row[] }) {
-  const [search, setSearch] = useSearchParams();
+  const { search, set, clear } = useAddress();
   // Typed text lives here and follows into the address; an address arrived at anew brings its own.
   const [q, setQ] = useState(search.get('q') ?? '');
   const family = search.get('family') ?? '';
@@ -52,17 +53,6 @@ function RackOf({ rows }: { readonly rows: readonly Row[] }) {
   const searchBox = useRef<HTMLInputElement>(null);
   const create = useCreate('designs');
   const navigate = useNavigate();
-  const set = (key: string, value: string, standard = '') => {
-    setSearch(
-      (now) => {
-        const next = new URLSearchParams(now);
-        if (value === standard) next.delete(key);
-        else next.set(key, value);
-        return next;
-      },
-      { replace: true },
-    );
-  };
   const shown = useMemo(() => {
     const words = q.toLowerCase().split(/\s+/).filter(Boolean);
     const by = (SORTS[sort] ?? SORTS.weight).of;
@@ -171,7 +161,7 @@ function RackOf({ rows }: { readonly rows: readonly Row[] }) {
             className="btn btn-fern"
             onClick={() => {
               setQ('');
-              setSearch({}, { replace: true });
+              clear();
             }}
           >
             Show all {rows.length}

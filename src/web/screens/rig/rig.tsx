@@ -1,11 +1,12 @@
 import { useMemo, useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design, Fit, FitCheck, Metal, Plastic, RigMethod, Surroundings } from '../../../core/index.ts';
 import { METALS, PLAIN_WATER, RIG_METHODS, SALINITY, WATERS } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useList, useOne, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
+import { useAddress } from '../../parts/address.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
@@ -75,7 +76,7 @@ interface Props {
 function RigOf({ kept, plastics, metals }: Props) {
   const { document, edit, state } = useDraft('designs', kept);
   const { format, say } = useUnits();
-  const [search, setSearch] = useSearchParams();
+  const { search, set } = useAddress();
   const chosen = plastics.find(({ id }) => id === search.get('plastic')) ?? plastics[0];
   const [find, setFind] = useState('');
   const found = plastics.filter(({ document: { name, kind } }) =>
@@ -83,15 +84,6 @@ function RigOf({ kept, plastics, metals }: Props) {
   );
   const method = RIG_METHODS.find((candidate) => candidate === search.get('method')) ?? 'threaded';
   const water = WATERS.find((candidate) => candidate === search.get('water')) ?? 'fresh';
-  const set = (key: string, value: string) =>
-    setSearch(
-      (now) => {
-        const next = new URLSearchParams(now);
-        next.set(key, value);
-        return next;
-      },
-      { replace: true },
-    );
   const plastic = chosen?.document;
   const job = useMemo<Job | undefined>(
     () =>

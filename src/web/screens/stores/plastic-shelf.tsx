@@ -7,7 +7,7 @@ import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
-import { StaleDialog } from '../../parts/stale-dialog.tsx';
+import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { Table } from './stores.tsx';
 
@@ -66,7 +66,6 @@ export function PlasticShelf({ find }: { readonly find: string }) {
 
 function PlasticRow({ kept }: { readonly kept: Kept<Plastic> }) {
   const draft = useDraft('plastics', kept);
-  const create = useCreate('plastics');
   const remove = useRemove('plastics');
   const { format } = useUnits();
   const { document: plastic, edit } = draft;
@@ -142,18 +141,7 @@ function PlasticRow({ kept }: { readonly kept: Kept<Plastic> }) {
         >
           ×
         </button>
-        <StaleDialog
-          mine={plastic}
-          theirs={draft.theirs}
-          onKeepMine={draft.keepMine}
-          onTakeTheirs={draft.takeTheirs}
-          onKeepBoth={() =>
-            create.mutate(
-              { ...plastic, name: `${plastic.name.slice(0, 110)} (mine)` },
-              { onSuccess: () => draft.takeTheirs() },
-            )
-          }
-        />
+        <StaleDraft collection="plastics" draft={draft} />
       </td>
     </tr>
   );

@@ -1,0 +1,156 @@
+import { useCallback, useMemo, useRef, useState } from 'react';
+import type { Brief, Design, Metal, Surroundings } from '../../../core/index.ts';
+import { familyOf, PLAIN_WATER, SALINITY, solveTarget } from '../../../core/index.ts';
+import { useNotices } from '../../parts/notices.tsx';
+import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import type { Judged, MetalLine } from '../../workers/judge.worker.ts';
+import type { Edit } from './stage-kit.ts';
+
+/** Water and depth of a brief, or plain water where none is chosen. */
+function surroundingsOf(brief: Brief | undefined, metals: readonly Metal[]): Surroundings {
+  if (!brief) return { ...PLAIN_WATER, metals };
+  const { temperature, kind, depth } = brief.water;
+  return { water: { temperature, salinity: SALINITY[kind] }, depth, metals };
+}
+
+interface Job {
+  readonly design: Design;
+  readonly surroundings: Surroundings;
+}
+const runJudge = ({ design, surroundings }: Job): Promise<Judged> =>
+  judgeWorker('now').judge(design, surroundings);
+const runMetals = ({ design, surroundings }: Job): Promise<MetalLine[]> =>
+  judgeWorker('later').metals(design, surroundings);
+
+/**
+ * What happens on the Bench: the document judged in the worker, and sizes, weight and eye pulled by hand.
+ *
+ * What is being pulled is not yet part of the document. It is drawn when the worker has judged it, and not before: one
+ * drawing for each state keeps the interface free to follow the pointer.
+ */
+export function useBench(
+  { document, edit }: { readonly document: Design; readonly edit: Edit },
+  brief: Brief | undefined,
+  metals: readonly Metal[],
+) {
+  const { tell } = useNotices();
+  const surroundings = useMemo<Surroundings>(() => surroundingsOf(brief, metals), [brief, metals]);
+  const job = useMemo<Job>(() => ({ design: document, surroundings }), [document, surroundings]);
+  const { output: judged, for: answered, error, ask } = useJudged(job, runJudge);
+  const pulled = useRef<Design | undefined>(undefined);
+  const [pulling, setPulling] = useState(false);
+  const [last, setLast] = useState<Extract<Judged, { ok: true }> | undefined>(undefined);
+  if (judged?.ok && judged !== last) setLast(judged);
+  const stripJob = useMemo<Job | undefined>(
+    () => (last ? { design: last.design, surroundings } : undefined),
+    [last, surroundings],
+  );
+  const { output: lines } = useJudged(stripJob, runMetals);
+
+  const pull = useCallback(
+    (next: Design) => {
+      pulled.current = next;
+      setPulling(true);
+      ask({ design: next, surroundings });
+    },
+    [ask, surroundings],
+  );
+  /** Sizes as they are built now, the base every pull starts from; worked out here only if the worker has not said them yet. */
+  const builtHead = useCallback(
+    (design: Design): Design['head'] => {
+      const known = judged?.ok && answered?.design === design ? judged.design : undefined;
+      if (known) return { ...design.head, dimensions: known.head.dimensions };
+      const solved = solveTarget(design, metals);
+      return solved.ok ? { ...design.head, dimensions: solved.design.head.dimensions } : design.head;
+    },
+    [judged, answered, metals],
+  );
+  /** Puts a pulled or typed state into the document, with the sizes that are built, so that it says what it means even without its target. */
+  const commit = useCallback(
+    async (next: Design) => {
+      pull(next);
+      // A worker that fails costs only the built sizes: what was pulled is kept all the same.
+      const result = await runJudge({ design: next, surroundings }).catch(() => undefined);
+      // Something else was pulled meanwhile: that is built on this and will be put in itself.
+      if (pulled.current !== next) return;
+      pulled.current = undefined;
+      const dimensions = result?.ok ? result.design.head.dimensions : next.head.dimensions;
+      // Only head and eye are pulled; whatever else was edited meanwhile stays.
+      edit((now) => ({ ...now, eye: next.eye, head: { ...next.head, dimensions, locks: now.head.locks } }));
+      setPulling(false);
+    },
+    [edit, pull, surroundings],
+  );
+  const settle = useCallback(
+    (next: Design, isLive: boolean) => (isLive ? pull(next) : void commit(next)),
+    [pull, commit],
+  );
+
+  const onDimension = useCallback(
+    (key: string, value: number, isLive: boolean) => {
+      const base = pulled.current ?? document;
+      const from = pulled.current ? base.head : builtHead(base);
+      const locks = document.head.locks ?? [];
+      const specs = familyOf(document.head.family)?.dimensions.filter(({ scales }) => scales) ?? [];
+      const isSize = specs.some((spec) => spec.key === key);
+      const canGive = !isSize || specs.some((spec) => spec.key !== key && !locks.includes(spec.key));
+      const head = { ...from, dimensions: { ...from.dimensions, [key]: value } };
+      if (!isLive && !canGive && document.head.target) {
+        const text =
+          'No other size can give way, so the weight is no longer held. Press H to hold the new one.';
+        tell({ tone: 'plain', text });
+      }
+      // While a size is pulled under a held weight it counts as locked, and the others give way; where nothing can give, the weight does.
+      const held = { ...head, locks: isSize ? [...new Set([...locks, key])] : locks };
+      settle({ ...base, head: canGive ? held : { ...head, target: undefined } }, isLive);
+    },
+    [document, builtHead, settle, tell],
+  );
+  const onTarget = useCallback(
+    (grams: number, isLive: boolean) => {
+      const base = pulled.current ?? document;
+      const target = { grams, of: document.head.target?.of ?? ('metal' as const) };
+      settle({ ...base, head: { ...base.head, target } }, isLive);
+    },
+    [document, settle],
+  );
+  const onLive = useCallback(
+    (field: 'dimension' | 'angle', key: string, value: number) => {
+      if (field === 'dimension') onDimension(key, value, true);
+      else pull({ ...(pulled.current ?? document), eye: { ...document.eye, angle: value } });
+    },
+    [document, onDimension, pull],
+  );
+  const onSettle = useCallback(() => {
+    if (pulled.current) void commit(pulled.current);
+  }, [commit]);
+  const onHold = useCallback(() => {
+    edit((now) => {
+      const head = builtHead(now);
+      if (now.head.target) return { ...now, head: { ...head, target: undefined } };
+      const solved = solveTarget(now, metals);
+      const grams = solved.ok ? solved.assembly.parts[0]?.mass : undefined;
+      return grams ? { ...now, head: { ...head, target: { grams, of: 'metal' } } } : now;
+    });
+  }, [edit, builtHead, metals]);
+  const onChoose = useCallback(
+    (key: string) => edit((now) => ({ ...now, head: { ...builtHead(now), metal: key, density: undefined } })),
+    [edit, builtHead],
+  );
+  const shown = pulling && answered ? answered.design : document;
+  return {
+    surroundings,
+    judged,
+    last,
+    lines,
+    error,
+    pulling,
+    shown,
+    onDimension,
+    onTarget,
+    onLive,
+    onSettle,
+    onHold,
+    onChoose,
+  };
+}
