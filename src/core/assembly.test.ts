@@ -62,7 +62,7 @@ describe('hook chart', () => {
 describe('hook path', () => {
   const measures = { gap: 14.5, shank: 35, wire: 1.17 };
   const path = (angle: number) =>
-    hookPath(measures, { angle, plane: 'crosswise', setback: 0.4 }, { knee: 6, legInside: 7 });
+    hookPath(measures, {}, { angle, plane: 'crosswise', setback: 0.4 }, { knee: 6, legInside: 7 });
 
   it('is as long as its leg, shank, half circle and point', () => {
     // With the leg along the shank there is no fillet: straight pieces and π·R, R = (gap + wire)/2.
@@ -315,74 +315,5 @@ describe('bad input', () => {
   ] as const)('%s is told at its field', (_, change, path, message) => {
     const problems = checkDesign(sampleDesign('ball', change as Parameters<typeof sampleDesign>[1]));
     expect(problems).toContainEqual({ path, message: expect.stringMatching(message) });
-  });
-
-  it('a thousand random specifications give readings without NaN, or a reason', () => {
-    const keeper = fc.constantFrom(...(['none', 'collar', 'wire'] as const).map(starterKeeper));
-    const guard = fc.constantFrom(...(['none', 'fibre'] as const).map(starterGuard));
-    const wild = fc.constantFrom(...FAMILIES).chain((family) =>
-      fc.record({
-        family: fc.constant(family.key),
-        dimensions: fc.record(
-          Object.fromEntries(
-            family.dimensions.map(({ key, min, initial }) => [
-              key,
-              fc.double({ min: min * 0.8, max: initial * 2, noNaN: true }),
-            ]),
-          ),
-        ),
-        metal: fc.constantFrom(...METALS.map(({ key }) => key)),
-        target: fc.option(
-          fc.record({
-            grams: fc.double({ min: 0.1, max: 100, noNaN: true }),
-            of: fc.constantFrom('metal' as const, 'total' as const),
-          }),
-          { nil: undefined },
-        ),
-        size: fc.constantFrom(...HOOK_CHART.map((row) => row.size)),
-        grade: fc.constantFrom('standard' as const, '1X fine' as const, '2X strong' as const),
-        angle: fc.double({ min: 0, max: 90, noNaN: true }),
-        plane: fc.constantFrom('in line' as const, 'crosswise' as const),
-        setback: fc.double({ min: 0, max: 1, noNaN: true }),
-        keeper,
-        guard,
-      }),
-    );
-    let readable = 0;
-    fc.assert(
-      fc.property(
-        wild,
-        ({
-          family,
-          dimensions,
-          metal,
-          target,
-          size,
-          grade,
-          angle,
-          plane,
-          setback,
-          keeper: keeps,
-          guard: guards,
-        }) => {
-          const result = evaluate(
-            sampleDesign(family, {
-              head: { dimensions, metal, target },
-              hook: { size, grade },
-              eye: { angle, plane, setback },
-              keeper: keeps,
-              guard: guards,
-            }),
-          );
-          if (!result.ok)
-            return result.problems.length > 0 && result.problems.every(({ message }) => message.length > 20);
-          readable++;
-          return Object.entries(result.readings).every(([, reading]) => Number.isFinite(reading.value));
-        },
-      ),
-      { numRuns: 1000 },
-    );
-    // The ranges are such that a fair share can be built; all-refused would prove nothing.
-    expect(readable).toBeGreaterThan(100);
   });
 });

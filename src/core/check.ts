@@ -2,13 +2,12 @@ import { marked } from './quantity/phrase.ts';
 import type { Design, Problem } from './design.ts';
 import { completeDimensions } from './head/family.ts';
 import { FAMILIES, familyOf } from './head/families/index.ts';
+import { checkFit } from './check-fit.ts';
+import { importedSolid } from './head/imported.ts';
 import { HOOK_CHART, hookMeasures } from './hook/chart.ts';
 import type { Metal } from './material/metals.ts';
 import { METALS } from './material/metals.ts';
 import type { QuantityKind } from './quantity/units.ts';
-
-/** Least metal that must stand around the wire for a head to be a head at all, mm on each side (common practice, no source). */
-const LEAST_WALL = 0.3;
 
 const inWords = (value: number, kind: QuantityKind): string =>
   kind === 'size' || kind === 'share' ? marked(value, kind) : String(Number(value.toPrecision(4)));
@@ -51,6 +50,7 @@ export function checkNames(design: Design, metals: readonly Metal[] = METALS): P
       say(`/head/dimensions/${key}`, `${name}: ${inWords(value, kind)} is outside ${inWords(min, kind)} to ${inWords(max, kind)}. Type a value between them.`); // prettier-ignore
     }
   }
+  problems.push(...checkGiven(design));
   for (const key of design.head.locks ?? []) {
     if (!family.dimensions.some((spec) => spec.key === key && spec.scales)) {
       say('/head/locks', `Locks: “${key}” is not a size of a ${family.name.toLowerCase()}. Lock one of ${family.dimensions.filter((spec) => spec.scales).map((spec) => spec.key).join(', ')}.`); // prettier-ignore
@@ -59,51 +59,31 @@ export function checkNames(design: Design, metals: readonly Metal[] = METALS): P
   return problems;
 }
 
-/** Whether hook, collar and guard fit the head they are put in. Names must be known. */
-function checkFit(design: Design): Problem[] {
-  const problems: Problem[] = [];
-  const say = (path: string, message: string) => problems.push({ path, message });
-  const family = familyOf(design.head.family);
-  const measures = hookMeasures(design.hook);
-  if (!family || !measures) return problems;
-
-  const profile = family.profile(completeDimensions(family, design.head.dimensions));
-  const knee = profile.length * (1 - design.eye.setback);
-  const middle = profile.section(profile.length / 2);
-  const room = 2 * Math.min(middle.b, middle.t, middle.d) - 2 * LEAST_WALL;
-  if (measures.wire > room) {
-    say('/hook/size', `Hook size: its wire of ${marked(measures.wire, 'size')} does not fit a head with ${marked(Math.max(0, room), 'size')} of room around the shank. Choose a smaller hook or a finer wire, or a larger head.`); // prettier-ignore
-  }
-  if (knee - measures.shank > -1) {
-    say('/hook/size', `Hook size: the shank of ${marked(measures.shank, 'size')} ends inside the head, ${marked(knee, 'size')} of which lie behind the eye. Choose a longer hook, a shorter head, or set the eye further back.`); // prettier-ignore
-  }
-  if (design.keeper.kind === 'collar') {
-    const { diameter, barb, barbs, length } = design.keeper;
-    if (diameter < measures.wire + 2 * LEAST_WALL) {
-      say('/keeper/diameter', `Collar diameter: ${marked(diameter, 'size')} leaves no metal around a wire of ${marked(measures.wire, 'size')}. Make it at least ${marked(measures.wire + 2 * LEAST_WALL, 'size')}, or take a finer wire.`); // prettier-ignore
+/** What a document must hold, or hold soundly, for its family: stations of an own profile, the solid of an imported head. */
+function checkGiven({ head }: Design): Problem[] {
+  if (head.family === 'imported') {
+    if (!head.solid) {
+      return [{ path: '/head/solid', message: 'Solid: an imported head needs its solid. Bring one in from an STL file, or choose another family.' }]; // prettier-ignore
     }
-    if (barbs > 0 && barb > (3 * length) / barbs) {
-      say('/keeper/barb', `Barb height: ${marked(barb, 'size')} is too steep for ${barbs} barbs on ${marked(length, 'size')}. Lower the barbs or lengthen the collar.`); // prettier-ignore
+    if (!importedSolid(head.solid)) {
+      return [{ path: '/head/solid', message: 'Solid: its data are cut short, or it does not reach to both sides of the shank. Bring it in again from its STL file.' }]; // prettier-ignore
     }
-    const offered = 2 * Math.max(...[0.2, 0.35, 0.5, 0.65].map((share) => {
-      const { b, t, d } = profile.section(profile.length * share);
-      return Math.min(b, t, d);
-    })); // prettier-ignore
-    if (diameter >= offered * 0.95) {
-      say('/keeper/diameter', `Collar diameter: ${marked(diameter, 'size')} is as wide as the head, which offers ${marked(offered, 'size')}. Make the collar thinner or the head larger.`); // prettier-ignore
-    }
-    if (knee - measures.shank > -length - 0.5 && knee - measures.shank <= -1) {
-      say('/keeper/length', `Collar length: ${marked(length, 'size')} runs into the hook’s bend. Shorten the collar or take a longer hook.`); // prettier-ignore
+    const named = Object.keys(head.features ?? {});
+    if (named.length > 0) {
+      return [{ path: `/head/features/${named[0]}`, message: 'Features: an imported solid is taken as it is. Model the cut where the solid comes from, or draw the head here as an own profile.' }]; // prettier-ignore
     }
   }
-  if (design.guard.kind === 'fibre') {
-    const x = profile.length * (1 - design.guard.setback);
-    if (profile.section(x).t < measures.wire) {
-      say(
-        '/guard/setback',
-        'Guard place: there is no metal to set the guard in so near the end of the head. Move it towards the middle.',
-      );
+  if (head.family === 'own' && head.stations) {
+    const ats = head.stations.map(({ at }) => at);
+    if (ats[0] !== 0 || ats.at(-1) !== 1) {
+      return [{ path: '/head/stations', message: 'Stations: the first must stand at 0% and the last at 100% of the length. Move them to the ends.' }]; // prettier-ignore
+    }
+    if (ats.some((at, i) => i > 0 && at - (ats[i - 1] ?? 0) < 0.005)) {
+      return [{ path: '/head/stations', message: 'Stations: each must stand in front of the one before it. Move them apart, or take one out.' }]; // prettier-ignore
+    }
+    if (!head.stations.some(({ breadth, rise, drop }) => breadth > 0.2 && rise > 0.05 && drop > 0.05)) {
+      return [{ path: '/head/stations', message: 'Stations: none has any size. Give at least one of them breadth, rise and drop.' }]; // prettier-ignore
     }
   }
-  return problems;
+  return [];
 }

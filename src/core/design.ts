@@ -9,14 +9,117 @@ import { Type } from '@sinclair/typebox';
 
 const closed = { additionalProperties: false };
 
-export const GRADES = ['standard', '1X fine', '2X strong'] as const;
+export const GRADES = ['1X fine', 'standard', '1X strong', '2X strong', '3X strong'] as const;
+export const HOOK_STYLES = ['round bend', 'wide gap', 'straight worm', 'short shank', 'long shank'] as const;
+export const JOINTS = ['open loop', 'split ring', 'clip'] as const;
+export const FIBRES = ['nylon', 'polypropylene', 'fluorocarbon'] as const;
+/** What a weight can be the weight of. */
+export const TARGETS = ['metal', 'total', 'submerged'] as const;
+
+const share = (minimum: number, maximum: number, description: string) =>
+  Type.Number({ minimum, maximum, description });
+
+const FeaturesSchema = Type.Object(
+  {
+    sole: Type.Optional(
+      Type.Object(
+        {
+          cut: share(0.01, 0.95, 'Share of the greatest drop taken off at the middle of the head'),
+          tilt: Type.Number({ minimum: -30, maximum: 30, description: 'Rise of the sole to the nose, degrees' }),
+        },
+        { ...closed, description: 'A flat below' },
+      ),
+    ),
+    flats: Type.Optional(
+      Type.Object(
+        {
+          cut: share(0.01, 0.9, 'Share of the greatest rise taken off at the ridge'),
+          slope: Type.Number({ minimum: 0, maximum: 60, description: 'Fall of each flat from the ridge, degrees' }),
+        },
+        { ...closed, description: 'Flats on the crown' },
+      ),
+    ),
+    channel: Type.Optional(
+      Type.Object(
+        {
+          width: share(0.02, 0.9, 'Share of the breadth'),
+          depth: share(0.02, 0.9, 'Share of the greatest drop'),
+        },
+        { ...closed, description: 'A channel along the belly' },
+      ),
+    ),
+    cheeks: Type.Optional(
+      Type.Object(
+        {
+          depth: share(0.02, 0.8, 'Share of the half-breadth'),
+          length: share(0.1, 1.5, 'Share of the head’s length'),
+          at: share(0, 1, 'Middle of the hollow from the rear, as a share of the length'),
+        },
+        { ...closed, description: 'Hollow cheeks' },
+      ),
+    ),
+    fins: Type.Optional(
+      Type.Object(
+        {
+          span: share(0.05, 3, 'How far a fin stands out, as a share of the half-breadth'),
+          length: share(0.05, 1, 'Length at the root, as a share of the head’s length'),
+          thickness: Type.Number({ minimum: 0.3, maximum: 6, description: 'Thickness, mm' }),
+          at: share(0, 1, 'Middle of the root from the rear, as a share of the length'),
+        },
+        { ...closed, description: 'Fins' },
+      ),
+    ),
+    slot: Type.Optional(
+      Type.Object(
+        {
+          open: Type.Union([Type.Literal('below'), Type.Literal('above')], {
+            description: 'Side the slot is open to',
+          }),
+          width: Type.Number({ minimum: 0.3, maximum: 6, description: 'Width, mm' }),
+        },
+        { ...closed, description: 'A slot for the hook’s shank' },
+      ),
+    ),
+  },
+  { ...closed, description: 'Cuts and joins; they take the place of the family’s own of the same name' },
+);
+
+const StationSchema = Type.Object(
+  {
+    at: share(0, 1, 'Place from the rear, as a share of the length'),
+    breadth: share(0, 1, 'Share of the half-breadth'),
+    rise: share(0, 1, 'Share of the rise'),
+    drop: share(0, 1, 'Share of the drop'),
+  },
+  closed,
+);
+
+/** Most characters of a solid from outside: about 20,000 triangles. */
+const SOLID_CHARACTERS = 700_000;
+
+const SolidSchema = Type.Object(
+  {
+    name: Type.String({ maxLength: 200, description: 'File it came from' }),
+    positions: Type.String({
+      maxLength: SOLID_CHARACTERS,
+      pattern: '^[A-Za-z0-9+/]*={0,2}$',
+      description: 'Corners x, y, z in mm in the body frame: little-endian 32-bit floats in Base64 (RFC 4648)',
+    }),
+    triangles: Type.String({
+      maxLength: SOLID_CHARACTERS,
+      pattern: '^[A-Za-z0-9+/]*={0,2}$',
+      description: 'Three corner numbers each: little-endian unsigned 32-bit integers in Base64',
+    }),
+  },
+  { ...closed, description: 'A closed solid brought in from outside, for the family “imported”' },
+);
 
 const HeadSchema = Type.Object(
   {
     family: Type.String({
       minLength: 1,
       maxLength: 40,
-      description: 'Key of the head family: ball, football or pointed',
+      description: 'Key of the head family',
     }),
     dimensions: Type.Record(
       Type.String({ minLength: 1, maxLength: 40 }),
@@ -34,10 +137,13 @@ const HeadSchema = Type.Object(
       Type.Object(
         {
           grams: Type.Number({ exclusiveMinimum: 0, maximum: 2000, description: 'The weight to hold, g' }),
-          of: Type.Union([Type.Literal('metal'), Type.Literal('total')], {
-            description:
-              'Whether the weight is that of the metal alone or of the head as weighed, with its hook',
-          }),
+          of: Type.Union(
+            TARGETS.map((of) => Type.Literal(of)),
+            {
+              description:
+                'Whether the weight is that of the metal alone, of the head as weighed with its hook, or of all submerged in fresh water of 15 °C',
+            },
+          ),
         },
         { ...closed, description: 'When present, unlocked sizes are scaled until this weight is met' },
       ),
@@ -46,6 +152,32 @@ const HeadSchema = Type.Object(
       Type.Array(Type.String({ maxLength: 40 }), {
         maxItems: 40,
         description: 'Sizes that the weight target must not change',
+      }),
+    ),
+    features: Type.Optional(FeaturesSchema),
+    stations: Type.Optional(
+      Type.Array(StationSchema, {
+        minItems: 2,
+        maxItems: 24,
+        description: 'Of an own profile, rear to nose; the first at 0, the last at 1',
+      }),
+    ),
+    symmetric: Type.Optional(
+      Type.Boolean({ description: 'Own profile: rise and drop of a station are kept alike' }),
+    ),
+    solid: Type.Optional(SolidSchema),
+    paint: Type.Optional(
+      Type.Object(
+        {
+          thickness: Type.Number({ minimum: 0.01, maximum: 2, description: 'mm' }),
+          density: Type.Number({ minimum: 0.5, maximum: 4, description: 'g/cm³, cured' }),
+        },
+        { ...closed, description: 'Paint or coating over the whole metal' },
+      ),
+    ),
+    pieces: Type.Optional(
+      Type.Union([Type.Literal(1), Type.Literal(2)], {
+        description: 'Of a sintered head: pressed in one piece, or two glued',
       }),
     ),
   },
@@ -63,6 +195,24 @@ const HookSchema = Type.Object(
       GRADES.map((grade) => Type.Literal(grade)),
       { description: 'Wire grade' },
     ),
+    style: Type.Optional(
+      Type.Union(
+        HOOK_STYLES.map((style) => Type.Literal(style)),
+        { description: 'Shape of the hook; a round bend where absent' },
+      ),
+    ),
+    joint: Type.Optional(
+      Type.Object(
+        {
+          kind: Type.Union(
+            JOINTS.map((kind) => Type.Literal(kind)),
+            { description: 'What joins the free hook to the head' },
+          ),
+          size: Type.Number({ minimum: 1, maximum: 15, description: 'Inner diameter of loop or ring, mm' }),
+        },
+        { ...closed, description: 'A hinged head: the hook swings from a loop behind it' },
+      ),
+    ),
     measured: Type.Optional(
       Type.Object(
         {
@@ -73,6 +223,7 @@ const HookSchema = Type.Object(
             description: 'Straight shank, from the eye bend to the start of the round bend, mm',
           }),
           wire: Type.Number({ minimum: 0.2, maximum: 4, description: 'Wire diameter, mm' }),
+          name: Type.Optional(Type.String({ maxLength: 120, description: 'What the shop calls it' })),
         },
         { ...closed, description: 'Own measured hook, in place of the chart' },
       ),
@@ -92,10 +243,17 @@ const EyeSchema = Type.Object(
       description: 'Plane of the eye: in line with the hook, or across it',
     }),
     setback: Type.Number({
-      minimum: 0,
+      minimum: -3,
       maximum: 1,
-      description: 'Where the eye’s leg leaves the shank, as a share of the head’s length behind the nose',
+      description:
+        'Where the eye’s leg leaves the shank, as a share of the head’s length behind the nose; negative in front of it',
     }),
+    size: Type.Optional(
+      Type.Number({ minimum: 0.5, maximum: 10, description: 'Inner diameter of the eye, mm; from the wire where absent' }),
+    ),
+    recess: Type.Optional(
+      Type.Number({ minimum: 0, maximum: 8, description: 'How deep the eye is set into the head, mm' }),
+    ),
   },
   { ...closed, description: 'The eye (line tie)' },
 );
@@ -122,9 +280,62 @@ const KeeperSchema = Type.Union(
       },
       closed,
     ),
+    Type.Object(
+      {
+        kind: Type.Literal('barrel'),
+        length: Type.Number({ minimum: 1, maximum: 40, description: 'Behind the rear face, mm' }),
+        diameter: Type.Number({ minimum: 0.8, maximum: 20, description: 'At its fullest, mm' }),
+        taper: Type.Number({ minimum: 0, maximum: 0.8, description: 'Share of the diameter lost at the rear end' }),
+      },
+      closed,
+    ),
+    Type.Object(
+      {
+        kind: Type.Literal('barbs'),
+        at: Type.Number({ minimum: 1, maximum: 60, description: 'First barb behind the rear face, mm' }),
+        length: Type.Number({ minimum: 1, maximum: 12, description: 'Length of a barb, mm' }),
+        height: Type.Number({ minimum: 0.2, maximum: 5, description: 'How far a barb stands out from the shank, mm' }),
+        wire: Type.Number({ minimum: 0.2, maximum: 1.5, description: 'Thickness of a barb, mm' }),
+      },
+      { ...closed, description: 'Two barbs on the shank' },
+    ),
+    Type.Object(
+      {
+        kind: Type.Literal('screw'),
+        length: Type.Number({ minimum: 3, maximum: 40, description: 'Length of the screw, mm' }),
+        diameter: Type.Number({ minimum: 1, maximum: 12, description: 'Outside diameter, mm' }),
+        wire: Type.Number({ minimum: 0.2, maximum: 1.5, description: 'Wire diameter, mm' }),
+        turns: Type.Number({ minimum: 1, maximum: 20, description: 'Turns' }),
+        standoff: Type.Number({ minimum: 0, maximum: 20, description: 'Gap between rear face and screw, mm' }),
+      },
+      closed,
+    ),
+    Type.Object(
+      {
+        kind: Type.Literal('spring'),
+        length: Type.Number({ minimum: 2, maximum: 40, description: 'Length of the spring, mm' }),
+        diameter: Type.Number({ minimum: 1, maximum: 12, description: 'Outside diameter, mm' }),
+        wire: Type.Number({ minimum: 0.2, maximum: 1.5, description: 'Wire diameter, mm' }),
+        turns: Type.Number({ minimum: 1, maximum: 30, description: 'Turns' }),
+      },
+      { ...closed, description: 'A spring around the shank' },
+    ),
   ],
   { description: 'What holds the plastic' },
 );
+
+const guardPlace = {
+  lean: Type.Number({
+    minimum: 15,
+    maximum: 90,
+    description: 'Above the shank, leaning back to the point, degrees',
+  }),
+  setback: Type.Number({
+    minimum: 0,
+    maximum: 1,
+    description: 'Base behind the nose, as a share of the head’s length',
+  }),
+};
 
 const GuardSchema = Type.Union(
   [
@@ -135,16 +346,16 @@ const GuardSchema = Type.Union(
         count: Type.Integer({ minimum: 1, maximum: 120, description: 'Number of fibres' }),
         fibre: Type.Number({ minimum: 0.1, maximum: 1.5, description: 'Diameter of one fibre, mm' }),
         length: Type.Number({ minimum: 2, maximum: 80, description: 'Free length as bought, mm' }),
-        lean: Type.Number({
-          minimum: 15,
-          maximum: 90,
-          description: 'Above the shank, leaning back to the point, degrees',
-        }),
-        setback: Type.Number({
-          minimum: 0,
-          maximum: 1,
-          description: 'Base behind the nose, as a share of the head’s length',
-        }),
+        ...guardPlace,
+        material: Type.Optional(
+          Type.Union(
+            FIBRES.map((material) => Type.Literal(material)),
+            { description: 'Of the fibres; nylon where absent' },
+          ),
+        ),
+        over: Type.Optional(
+          Type.Number({ minimum: -10, maximum: 20, description: 'How far a trimmed end stands over the point, mm' }),
+        ),
         fan: Type.Number({
           minimum: 0,
           maximum: 90,
@@ -154,8 +365,62 @@ const GuardSchema = Type.Union(
       },
       closed,
     ),
+    Type.Object(
+      {
+        kind: Type.Literal('y'),
+        wire: Type.Number({ minimum: 0.3, maximum: 3, description: 'Thickness of the stem and arms, mm' }),
+        length: Type.Number({ minimum: 4, maximum: 80, description: 'Stem and arm together, mm' }),
+        fork: Type.Number({ minimum: 0.1, maximum: 0.9, description: 'Where the stem forks, as a share of the length' }),
+        spread: Type.Number({ minimum: 5, maximum: 90, description: 'Angle between the arms, degrees' }),
+        ...guardPlace,
+      },
+      { ...closed, description: 'A moulded nylon Y' },
+    ),
+    Type.Object(
+      {
+        kind: Type.Literal('twin wire'),
+        wire: Type.Number({ minimum: 0.15, maximum: 1.2, description: 'Wire diameter, mm' }),
+        length: Type.Number({ minimum: 4, maximum: 80, description: 'Free length of each, mm' }),
+        spread: Type.Number({ minimum: 0, maximum: 60, description: 'Angle between the wires, degrees' }),
+        ...guardPlace,
+      },
+      closed,
+    ),
+    Type.Object(
+      {
+        kind: Type.Literal('wire loop'),
+        wire: Type.Number({ minimum: 0.15, maximum: 1.2, description: 'Wire diameter, mm' }),
+        length: Type.Number({ minimum: 4, maximum: 80, description: 'From base to the far end of the loop, mm' }),
+        width: Type.Number({ minimum: 0.5, maximum: 15, description: 'Width of the loop, mm' }),
+        ...guardPlace,
+      },
+      { ...closed, description: 'One wire bent to a loop over the point' },
+    ),
   ],
   { description: 'What guards the point' },
+);
+
+export const HOOK_RULES = ['keep', 'step', 'proportion'] as const;
+
+const LadderSchema = Type.Object(
+  {
+    rule: Type.Union(
+      HOOK_RULES.map((rule) => Type.Literal(rule)),
+      { description: 'How the hook follows the weight: kept, one size for each doubling, or in proportion to the head' },
+    ),
+    rungs: Type.Array(
+      Type.Object(
+        {
+          grams: Type.Number({ exclusiveMinimum: 0, maximum: 2000, description: 'Weight of the rung, g' }),
+          hook: Type.Optional(Type.String({ maxLength: 12, description: 'Hook size of this rung, in place of the rule’s' })),
+          name: Type.Optional(Type.String({ maxLength: 120, description: 'Name of this rung, in place of the usual one' })),
+        },
+        closed,
+      ),
+      { maxItems: 24 },
+    ),
+  },
+  { ...closed, description: 'The series of weights this head is to be made in' },
 );
 
 export const DesignSchema = Type.Object(
@@ -169,6 +434,7 @@ export const DesignSchema = Type.Object(
     eye: EyeSchema,
     keeper: KeeperSchema,
     guard: GuardSchema,
+    ladder: Type.Optional(LadderSchema),
   },
   { ...closed, $id: 'fern-anvil-design-1', title: 'Fern Anvil design, version 1' },
 );
@@ -179,8 +445,15 @@ export type HookSpec = Design['hook'];
 export type EyeSpec = Design['eye'];
 export type KeeperSpec = Design['keeper'];
 export type GuardSpec = Design['guard'];
+export type FeatureSpec = Static<typeof FeaturesSchema>;
+export type Station = Static<typeof StationSchema>;
+export type SolidSpec = Static<typeof SolidSchema>;
+export type LadderSpec = Static<typeof LadderSchema>;
+export type TargetOf = (typeof TARGETS)[number];
+export type HookStyle = (typeof HOOK_STYLES)[number];
 export type CollarSpec = Extract<KeeperSpec, { kind: 'collar' }>;
 export type WireKeeperSpec = Extract<KeeperSpec, { kind: 'wire' }>;
+export type BarrelSpec = Extract<KeeperSpec, { kind: 'barrel' }>;
 export type FibreGuardSpec = Extract<GuardSpec, { kind: 'fibre' }>;
 
 /** Something wrong with a document: where, and what to do about it. */

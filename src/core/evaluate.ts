@@ -1,10 +1,18 @@
 import { marked } from './quantity/phrase.ts';
 import type { Assembly } from './assemble.ts';
+import type { PartName } from './assemble.ts';
 import { metalPart, totalMass } from './assemble.ts';
 import { checkDesign, checkNames } from './check.ts';
 import type { Design, Problem } from './design.ts';
-import { DRAWING, loft } from './head/loft.ts';
+import { bareHead, isPlain, profileExtent } from './head/body.ts';
+import { columnBulk } from './head/columns.ts';
+import { revolveSurface } from './head/revolve.ts';
+import { SHADOW } from './water/body.ts';
+import { HOLD_REFERENCE } from './fitting/keepers/index.ts';
 import { massProperties } from './head/mesh.ts';
+import { surfaceMesh } from './head/solid.ts';
+import { DRAWING } from './head/loft.ts';
+import { makingFlags, wireWall } from './making.ts';
 import type { Metal } from './material/metals.ts';
 import { METALS } from './material/metals.ts';
 import type { Water } from './material/water.ts';
@@ -13,8 +21,9 @@ import type { Reading, ReadingId, Readings } from './readings.ts';
 import { reading } from './readings.ts';
 import { solveTarget } from './solve.ts';
 import type { Fall } from './water/fall.ts';
-import { SHADOW } from './water/body.ts';
-import { fall, submerged } from './water/fall.ts';
+import { fall } from './water/fall.ts';
+import { submerged } from './water/submerged.ts';
+import { hangingCentre } from './water/hang.ts';
 import { hangAttitude } from './water/hang.ts';
 
 /** What surrounds a design while it is judged. */
@@ -53,9 +62,6 @@ export type Evaluation =
  */
 const FALL_SPREAD = { ball: 0.07, other: 0.13 };
 
-/** Wall that a pressed and sintered head needs around its bore, mm (common practice, no source). */
-export const SINTERED_WALL = 0.6;
-
 /** Height of the point above the eye that gives a sure bite: 1/4 in, less on hooks too small for it, mm (common practice, no source). */
 export const sureBite = (gap: number): number => Math.min(6.35, 0.5 * gap);
 
@@ -79,7 +85,7 @@ export function evaluate(design: Design, surroundings: Surroundings = PLAIN_WATE
   const rho = waterDensity(surroundings.water);
   const wet = submerged(assembly, rho);
   const falling = fall(assembly, surroundings.water);
-  const readings = readingsOf(assembly, scale, wet, falling, surroundings.depth);
+  const readings = readingsOf(assembly, scale, wet, falling, surroundings.depth, rho);
   return {
     ok: true,
     design: solved.design,
@@ -95,16 +101,16 @@ function readingsOf(
   wet: ReturnType<typeof submerged>,
   falling: Fall,
   depth: number,
+  rho: number,
 ): Readings {
-  const { profile, hook, parts, measures, guard } = assembly;
+  const { profile, hook, parts, measures, guard, keeper } = assembly;
   const metal = metalPart(assembly);
-  const solid = massProperties(loft(profile, assembly.collar, DRAWING));
-  const bare = assembly.collar ? massProperties(loft(profile, undefined, SHADOW)) : solid;
+  const surface = surfaceOf(assembly);
   const total = totalMass(assembly);
   const centre = (axis: 0 | 2) =>
     parts.reduce((sum, part) => sum + part.mass * part.centroid[axis], 0) / total;
   const sizes = extent(assembly);
-  const massOf = (name: 'hook' | 'keeper' | 'guard') => parts.find((part) => part.name === name)?.mass;
+  const massOf = (name: PartName) => parts.find((part) => part.name === name)?.mass;
   const share = assembly.family.key === 'ball' ? FALL_SPREAD.ball : FALL_SPREAD.other;
   const spread = (value: number): readonly [number, number] => [value * (1 - share), value * (1 + share)];
   const time = falling.timeTo(depth);
@@ -114,31 +120,38 @@ function readingsOf(
     'head.length': profile.length,
     'head.breadth': sizes.breadth,
     'head.height': sizes.height,
-    'head.surface': solid.area,
-    'head.sphericity': (Math.cbrt(Math.PI) * (6 * bare.volume) ** (2 / 3)) / bare.area,
+    'head.surface': surface.area,
+    'head.sphericity': surface.sphericity,
     'head.scale': scale,
     'mass.metal': metal.mass,
     'mass.total': total,
     'mass.hook': massOf('hook'),
     'mass.keeper': massOf('keeper'),
     'mass.guard': massOf('guard'),
+    'mass.joint': massOf('joint'),
+    'mass.paint': massOf('paint'),
     'mass.submerged': wet.weight,
     'mass.centreX': centre(0),
     'mass.centreZ': centre(2),
-    'mass.rollInertia': (solid.inertia[0] * assembly.density) / 1000,
+    'mass.rollInertia': (surface.roll * assembly.density) / 1000,
     'hook.gap': measures.gap,
     'hook.throat': hook.tip[0] - hook.bendRear[0] - hook.wire / 2,
     'hook.wire': measures.wire,
     'hook.biteAboveEye': hook.pointHeight - hook.eye.top,
+    'hook.pointDirection': hook.pointLean,
     'hook.shankOutside': -hook.bendRear[0],
     'hook.wireInside': assembly.wireInside,
-    'hook.wall': Math.min(sizes.breadth / 2, sizes.rise, sizes.drop) - hook.wire / 2,
+    'hook.wall': wireWall(assembly),
+    'keeper.insertion': keeper && keeper.insertion > 0 ? keeper.insertion : undefined,
+    'keeper.diameter': keeper && keeper.diameter > 0 ? keeper.diameter : undefined,
+    'keeper.hold': keeper ? keeper.holdArea / HOLD_REFERENCE : undefined,
+    'cost.metal': (metal.mass / 1000) * assembly.metal.price,
     'eye.angle': Math.round((Math.atan2(hook.eye.along[2], hook.eye.along[0]) * 180e9) / Math.PI) / 1e9,
     'eye.x': hook.eye.centre[0],
     'eye.z': hook.eye.centre[2],
     'guard.overPoint': guard?.overPoint,
     'guard.pastPoint': guard?.pastPoint,
-    'hang.attitude': hangAttitude(hook.eye.centre, wet.centre),
+    'hang.attitude': hangAttitude(hook.eye.centre, hangingCentre(assembly, rho)),
   };
   const readings: Partial<Record<ReadingId, Reading>> = {};
   for (const [id, value] of Object.entries(values) as [ReadingId, number | undefined][]) {
@@ -150,21 +163,48 @@ function readingsOf(
   return readings;
 }
 
-/** Greatest sizes of a body over its length, mm. */
-export function extent({ profile }: Pick<Assembly, 'profile'>) {
-  let [breadth, height, rise, drop] = [0, 0, 0, 0];
-  const look = (x: number) => {
-    const { b, t, d } = profile.section(x);
-    breadth = Math.max(breadth, 2 * b);
-    height = Math.max(height, t + d);
-    rise = Math.max(rise, t);
-    drop = Math.max(drop, d);
+/** Surface with collar (mm²), sphericity without it, and roll moment ∫(y² + z²) dV about the line through the centre along the shank (mm⁵). */
+function surfaceOf({ head, collar }: Assembly): { area: number; sphericity: number; roll: number } {
+  const round = ({ volume, area }: { volume: number; area: number }) =>
+    Math.min(1, (Math.cbrt(Math.PI) * (6 * volume) ** (2 / 3)) / area);
+  const bare = massProperties(surfaceMesh(bareHead(head), collar ? SHADOW : DRAWING));
+  if (isPlain(head) && collar) {
+    const whole = massProperties(surfaceMesh(head, DRAWING));
+    return { area: whole.area, sphericity: round(bare), roll: whole.inertia[0] };
+  }
+  if (isPlain(head) || head.mesh) {
+    return { area: bare.area + (collar ? revolveSurface(collar) : 0), sphericity: round(bare), roll: bare.inertia[0] };
+  }
+  const worked = columnBulk(head.profile, head.shapes);
+  return {
+    area: bare.area + (collar ? revolveSurface(collar) : 0),
+    sphericity: round(bare),
+    roll: worked.roll - worked.volume * worked.centroid[2] ** 2,
   };
-  for (const x of profile.breaks) look(x);
-  // Even, so that the middle, where round bodies are fullest, is one of the places.
-  const places = 64;
-  for (let i = 1; i < places; i++) look((profile.length * i) / places);
-  return { breadth, height, rise, drop };
+}
+
+/** Greatest sizes of a body over its length, fins and flats included, mm. */
+export function extent({ profile, head }: Pick<Assembly, 'profile' | 'head'>) {
+  const { half, rise, drop, height } = profileExtent(profile);
+  if (head.shapes.every(({ feature }) => feature === 'collar' || feature === 'slot' || feature === 'recess'))
+    return { breadth: 2 * half, height, rise, drop };
+  const fins = head.shapes.find(({ feature }) => feature === 'fins');
+  const wide = Math.max(half, fins ? (fins.edges(fins.from + 1e-6).at(-1) ?? 0) : 0);
+  // What cuts leave of it: read from the columns, on the ridge and off it.
+  let [top, bottom, tall] = [0, 0, 0];
+  for (let i = 1; i < 48; i++) {
+    const x = (profile.length * i) / 48;
+    let [up, down] = [0, 0];
+    for (let j = 0; j < 10; j++) {
+      const spans = head.spans(x, (half * j) / 10);
+      up = Math.max(up, spans.at(-1) ?? 0);
+      down = Math.max(down, -(spans[0] ?? 0));
+    }
+    top = Math.max(top, up);
+    bottom = Math.max(bottom, down);
+    tall = Math.max(tall, up + down);
+  }
+  return { breadth: 2 * wide, height: tall, rise: top, drop: bottom };
 }
 
 function flagsOf(design: Design, assembly: Assembly, readings: Readings): Flag[] {
@@ -175,18 +215,7 @@ function flagsOf(design: Design, assembly: Assembly, readings: Readings): Flag[]
 
   if (value('mass.submerged') <= 0)
     add('stop', '/head', 'It floats in this water: there is no fall and no bottom contact.');
-  if (metal.making === 'sintered') {
-    if (design.keeper.kind === 'collar') {
-      add(
-        'stop',
-        '/keeper',
-        `${metal.name} is pressed and sintered: it cannot carry a cast collar. Take a wire keeper, or a poured metal.`,
-      );
-    }
-    if (value('hook.wall') < SINTERED_WALL) {
-      add('stop', '/hook/size', `Only ${marked(value('hook.wall'), 'size')} of metal stands around the bore; ${metal.name.toLowerCase()} wants ${marked(SINTERED_WALL, 'size')}. Take finer wire or a larger head.`); // prettier-ignore
-    }
-  }
+  flags.push(...makingFlags(design, assembly, value('hook.wall')));
   const bite = value('hook.biteAboveEye');
   const sure = sureBite(value('hook.gap'));
   if (bite < 0) add('stop', '/eye', `The eye stands ${marked((-bite), 'size')} above the point: the line meets the fish before the hook does. Lean the eye forward or take a larger hook.`); // prettier-ignore

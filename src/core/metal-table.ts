@@ -1,5 +1,6 @@
 import { marked } from './quantity/phrase.ts';
-import { extent, SINTERED_WALL } from './evaluate.ts';
+import { extent } from './evaluate.ts';
+import { SINTERED_WALL, wireWall } from './making.ts';
 import type { Surroundings } from './evaluate.ts';
 import { assemble, metalPart, totalMass } from './assemble.ts';
 import type { Assembly } from './assemble.ts';
@@ -9,7 +10,8 @@ import type { Metal } from './material/metals.ts';
 import { METALS } from './material/metals.ts';
 import { waterDensity } from './material/water.ts';
 import { solveTarget } from './solve.ts';
-import { fall, submerged } from './water/fall.ts';
+import { fall } from './water/fall.ts';
+import { submerged } from './water/submerged.ts';
 
 /** One way to make a design in another metal. */
 export interface MetalCase {
@@ -27,6 +29,8 @@ export interface MetalCase {
   readonly submerged: number;
   /** m/s */
   readonly fall: number;
+  /** of the metal, in the shop's money */
+  readonly cost: number;
   /** a caution about making it so, or empty */
   readonly caution: string;
 }
@@ -41,17 +45,21 @@ export interface MetalRow {
   readonly sameSize: MetalOutcome;
 }
 
-/** The three metals every design is held against, besides its own. */
+/** The three metals every design is held against at a glance, besides its own. */
 export const COMPARED_METALS: readonly string[] = ['lead', 'bismuth-tin', 'tungsten'];
 
 /**
  * The same metal weight and the same size in each metal. Hook, keeper and guard stay as they are; the head's unlocked sizes follow.
  * `solved` must be a design that already meets its own target.
  */
-export function metalTable(solved: Design, surroundings: Surroundings): MetalRow[] {
+export function metalTable(
+  solved: Design,
+  surroundings: Surroundings,
+  compared: readonly string[] = COMPARED_METALS,
+): MetalRow[] {
   const metals = surroundings.metals ?? METALS;
   const own = metalPart(assemble(solved, metals)).mass;
-  const keys = [...new Set([...COMPARED_METALS, solved.head.metal])];
+  const keys = [...new Set([...compared, solved.head.metal])];
   return keys.flatMap((key) => {
     const metal = metals.find((candidate) => candidate.key === key);
     if (!metal) return [];
@@ -81,11 +89,11 @@ function outcome(design: Design, surroundings: Surroundings): MetalOutcome {
   const [problem] = design.head.target ? checkDesign(solved.design, surroundings.metals) : [];
   if (problem) return { ok: false, reason: problem.message };
   const { assembly, scale } = solved;
-  const { breadth, height, rise, drop } = extent(assembly);
-  const wall = Math.min(breadth / 2, rise, drop) - assembly.hook.wire / 2;
+  const { breadth, height } = extent(assembly);
+  const wall = wireWall(assembly);
   const sintered = assembly.metal.making === 'sintered';
   const cautions = [
-    sintered && design.keeper.kind === 'collar' ? 'no cast collar in a sintered metal' : '',
+    sintered && assembly.collar ? `no cast ${design.keeper.kind} in a sintered metal` : '',
     sintered && wall < SINTERED_WALL ? `wall of ${marked(wall, 'size')} is too thin` : '',
   ];
   return {
@@ -99,6 +107,7 @@ function outcome(design: Design, surroundings: Surroundings): MetalOutcome {
     total: totalMass(assembly),
     submerged: submerged(assembly, waterDensity(surroundings.water)).weight,
     fall: fall(assembly, surroundings.water).speed,
+    cost: (metalPart(assembly).mass / 1000) * assembly.metal.price,
     caution: cautions.filter(Boolean).join('; '),
   };
 }

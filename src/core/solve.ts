@@ -1,13 +1,18 @@
 import { marked } from './quantity/phrase.ts';
 import type { Assembly } from './assemble.ts';
 import { assemble, metalPart, totalMass } from './assemble.ts';
-import type { Design, Problem } from './design.ts';
+import type { Design, Problem, TargetOf } from './design.ts';
 import { completeDimensions } from './head/family.ts';
 import { familyOf } from './head/families/index.ts';
 import type { Metal } from './material/metals.ts';
 import { METALS } from './material/metals.ts';
+import { waterDensity } from './material/water.ts';
+import { submerged } from './water/submerged.ts';
 import { clamp } from './numeric/vec.ts';
 import { findRoot } from './numeric/root.ts';
+
+/** Share by which a met weight may be off its target. */
+const EXACT = 1e-8;
 
 export type Solved =
   | { readonly ok: true; readonly design: Design; readonly assembly: Assembly; readonly scale: number }
@@ -31,6 +36,16 @@ export function scaleHead(design: Design, factor: number): Design {
   return { ...design, head: { ...design.head, dimensions } };
 }
 
+/** Water a submerged weight is promised in: fresh, 15 °C, whatever water the design is judged in, so that its size does not follow the brief. */
+const PROMISED_IN = waterDensity({ temperature: 15, salinity: 0 });
+
+/** The weight of a built design that a target speaks of: metal, everything as weighed, or everything submerged; g or gram-force. */
+export function weightOf(built: Assembly, of: TargetOf): number {
+  if (of === 'metal') return metalPart(built).mass;
+  if (of === 'total') return totalMass(built);
+  return submerged(built, PROMISED_IN).weight;
+}
+
 /**
  * Meets the weight target of a design by one factor on all unlocked sizes; a design without a target is built as it stands.
  * Weight grows steadily with the factor, so the root is single; the hook, the collar and the fittings keep their size, which is why
@@ -52,18 +67,28 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
   // The factor may not carry any free size outside its family's range.
   const low = Math.max(SPAN[0], ...free.map(({ key, min }) => min / (complete[key] || min)));
   const high = Math.min(SPAN[1], ...free.map(({ key, max }) => max / (complete[key] || max)));
+  let last: { readonly factor: number; readonly design: Design; readonly assembly: Assembly } | undefined;
   const weigh = (factor: number) => {
-    const built = assemble(scaleHead(design, factor), metals);
-    return target.of === 'metal' ? metalPart(built).mass : totalMass(built);
+    const scaled = scaleHead(design, factor);
+    last = { factor, design: scaled, assembly: assemble(scaled, metals) };
+    return weightOf(last.assembly, target.of);
   };
   if (!(low < high)) return fail('Its sizes are outside the family’s range. Set them within it first.');
-  // Most targets are met close to the cube root; a narrow bracket there saves work.
-  const now = weigh(clamp(1, low, high));
-  const guess = clamp(Math.cbrt(target.grams / Math.max(now, 1e-6)), low, high);
-  // Against the cube of the factor weight is nearly a straight line, and false position needs few steps.
+  // Against the cube of the factor weight is nearly a straight line: a few secant steps from the present size meet most targets.
   const miss = (cube: number) => weigh(Math.cbrt(cube)) / target.grams - 1;
-  let root = findRoot(miss, Math.max(low, guess * 0.93) ** 3, Math.min(high, guess * 1.07) ** 3, 1e-7);
-  if (!root.ok) root = findRoot(miss, low ** 3, high ** 3, 1e-7);
+  const first = clamp(1, low, high) ** 3;
+  let [previous, missed] = [first, miss(first)];
+  let next = clamp(first / Math.max(1 + missed, 1e-3), low ** 3, high ** 3);
+  for (let step = 0; step < 8 && Math.abs(missed) > EXACT && next !== previous; step++) {
+    const now = miss(next);
+    const slope = (now - missed) / (next - previous);
+    [previous, missed] = [next, now];
+    next = clamp(previous - missed / slope, low ** 3, high ** 3);
+  }
+  if (Math.abs(missed) <= EXACT && last) {
+    return { ok: true, design: last.design, assembly: last.assembly, scale: last.factor };
+  }
+  const root = findRoot(miss, low ** 3, high ** 3, 1e-7);
   if (!root.ok) {
     const heavy = root.atLow > 0;
     const reached = (1 + (heavy ? root.atLow : root.atHigh)) * target.grams;

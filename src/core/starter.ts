@@ -1,10 +1,16 @@
 import type { Design, GuardSpec, KeeperSpec } from './design.ts';
+import { HOOK_STYLES } from './design.ts';
+import { guardKind } from './fitting/guards/index.ts';
+import { keeperKind } from './fitting/keepers/index.ts';
+import { OWN_STATIONS } from './head/families/own.ts';
 import type { Family } from './head/family.ts';
 import { completeDimensions } from './head/family.ts';
 import { GRAMS_PER_OUNCE } from './quantity/units.ts';
 
-/** A sound head to begin from: 3/8 oz of lead on a 3/0 with the eye at 60°. */
+/** A sound head to begin from: 3/8 oz of lead on a 3/0 with the eye at 60°, or what the family is usually made as. */
 export function starterDesign(family: Family, name: string): Design {
+  const { grams = (3 / 8) * GRAMS_PER_OUNCE, hook, eye, keeper = 'collar', guard = 'none' } = family.start ?? {};
+  const style = HOOK_STYLES.find((candidate) => candidate === hook?.style);
   return {
     format: 'fern-anvil/design',
     version: 1,
@@ -13,25 +19,18 @@ export function starterDesign(family: Family, name: string): Design {
       family: family.key,
       dimensions: completeDimensions(family, {}),
       metal: 'lead',
-      target: { grams: (3 / 8) * GRAMS_PER_OUNCE, of: 'metal' },
+      target: { grams, of: 'metal' },
+      ...(family.key === 'own' ? { stations: [...OWN_STATIONS] } : {}),
     },
-    hook: { size: '3/0', grade: 'standard' },
-    eye: { angle: 60, plane: 'crosswise', setback: 0.42 },
-    keeper: starterKeeper('collar'),
-    guard: { kind: 'none' },
+    hook: { size: hook?.size ?? '3/0', grade: 'standard', ...(style ? { style } : {}) },
+    eye: { angle: 60, plane: 'crosswise', setback: 0.42, ...eye },
+    keeper: starterKeeper(keeper),
+    guard: starterGuard(guard),
   };
 }
 
 /** A keeper of a kind with everyday sizes. */
-export function starterKeeper(kind: KeeperSpec['kind']): KeeperSpec {
-  if (kind === 'collar') return { kind, length: 7, diameter: 2.8, barb: 0.6, barbs: 2 };
-  if (kind === 'wire') return { kind, length: 8, wire: 0.6, flare: 14 };
-  return { kind };
-}
+export const starterKeeper = (kind: KeeperSpec['kind']): KeeperSpec => keeperKind(kind).initial;
 
 /** A guard of a kind with everyday sizes. */
-export function starterGuard(kind: GuardSpec['kind']): GuardSpec {
-  if (kind === 'fibre')
-    return { kind, count: 16, fibre: 0.4, length: 32, lean: 38, setback: 0.6, fan: 16, trimmed: true };
-  return { kind };
-}
+export const starterGuard = (kind: GuardSpec['kind']): GuardSpec => guardKind(kind).initial;

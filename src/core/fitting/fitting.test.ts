@@ -5,12 +5,15 @@ import { evaluate } from '../evaluate.ts';
 import { completeDimensions } from '../head/family.ts';
 import { ball } from '../head/families/ball.ts';
 import { pointed } from '../head/families/pointed.ts';
-import { NYLON_DENSITY, STEEL_DENSITY } from '../material/metals.ts';
+import { FIBRE_DENSITY, STEEL_DENSITY } from '../material/metals.ts';
 import { sampleDesign } from '../sample.test-kit.ts';
 import { starterGuard, starterKeeper } from '../starter.ts';
-import type { FibreGuardSpec } from '../design.ts';
-import { guardBody } from './guard.ts';
-import { wireKeeperPath } from './keeper.ts';
+import type { FibreGuardSpec, GuardSpec } from '../design.ts';
+import type { Profile } from '../head/profile.ts';
+import type { GuardBody, GuardGround } from './guards/guard.ts';
+import { guardBody, GUARDS } from './guards/index.ts';
+import { HOLD_REFERENCE, keeperBody, KEEPERS } from './keepers/index.ts';
+import { wireKeeperPath } from './keepers/wire.ts';
 
 const fibre: FibreGuardSpec = {
   kind: 'fibre',
@@ -24,11 +27,19 @@ const fibre: FibreGuardSpec = {
 };
 const profile = ball.profile(completeDimensions(ball, { breadth: 12 }));
 
+const tip = [-10, 0, 16] as const;
+const on = (profile: Profile): GuardGround => ({ length: profile.length, crown: (x) => profile.section(x).t, tip });
+/** A guard on the ball of this file. */
+function guarded(spec: GuardSpec, ground = on(profile)): GuardBody {
+  const built = guardBody(spec, ground);
+  if (!built) throw new Error('there is no guard');
+  return built;
+}
+
 describe('fibre guard', () => {
-  const tip = [-10, 0, 16] as const;
 
   it('stands on the crown and leans back to the point', () => {
-    const { base, along, end } = guardBody(fibre, profile, tip);
+    const { base, along, end } = guarded(fibre);
     expect(base).toEqual([6, 0, 6]);
     expect(along[0]).toBeLessThan(0);
     expect(along[2]).toBeGreaterThan(0);
@@ -37,26 +48,26 @@ describe('fibre guard', () => {
   });
 
   it('trimmed, its ends lie level with the point; as bought they do not', () => {
-    const trimmed = guardBody(fibre, profile, tip);
+    const trimmed = guarded(fibre);
     expect(trimmed.overPoint).toBeCloseTo(0, 9);
     // From a crown at 6 to a point at 16 at 45°: 10·√2 of fibre.
     expect(trimmed.free).toBeCloseTo(10 * Math.SQRT2, 9);
-    const bought = guardBody({ ...fibre, trimmed: false }, profile, tip);
+    const bought = guarded({ ...fibre, trimmed: false });
     expect(bought.free).toBe(60);
     expect(bought.overPoint).toBeCloseTo(60 / Math.SQRT2 - 10, 9);
   });
 
   it('cannot be trimmed longer than it was bought', () => {
-    const short = guardBody({ ...fibre, length: 5 }, profile, tip);
+    const short = guarded({ ...fibre, length: 5 });
     expect(short.free).toBe(5);
     expect(short.overPoint).toBeLessThan(0);
   });
 
   it('says where it passes the point: at 45° it meets the height of the point 10 mm behind its base', () => {
-    expect(guardBody(fibre, profile, tip).pastPoint).toBeCloseTo(-10 - (6 - 10), 9);
+    expect(guarded(fibre).pastPoint).toBeCloseTo(-10 - (6 - 10), 9);
     // Leaning it up more carries it past the point further forward.
-    expect(guardBody({ ...fibre, lean: 60 }, profile, tip).pastPoint).toBeLessThan(
-      guardBody(fibre, profile, tip).pastPoint,
+    expect(guarded({ ...fibre, lean: 60 }).pastPoint).toBeLessThan(
+      guarded(fibre).pastPoint,
     );
   });
 
@@ -65,12 +76,12 @@ describe('fibre guard', () => {
     const { guard, parts } = assemble(design);
     if (!guard) throw new Error('there is no guard');
     const volume = 16 * Math.PI * 0.2 ** 2 * (guard.free + guard.depth);
-    expect(parts.find(({ name }) => name === 'guard')?.mass).toBeCloseTo((NYLON_DENSITY * volume) / 1000, 9);
+    expect(parts.find(({ name }) => name === 'guard')?.mass).toBeCloseTo((FIBRE_DENSITY.nylon * volume) / 1000, 9);
   });
 
   it('its hole never reaches the shank', () => {
     for (const breadth of [5, 8, 12, 20]) {
-      const { bore } = guardBody(fibre, ball.profile({ breadth }), tip);
+      const { bore } = guarded(fibre, on(ball.profile({ breadth })));
       expect(bore[0]?.[2]).toBeGreaterThan(0);
     }
   });

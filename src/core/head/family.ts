@@ -1,11 +1,12 @@
+import type { FeatureSpec, GuardSpec, KeeperSpec, SolidSpec, Station } from '../design.ts';
 import type { QuantityKind } from '../quantity/units.ts';
-import type { Profile } from './profile.ts';
+import type { Profile, Section } from './profile.ts';
 
 /** One named dimension of a family. Sizes are in mm and scale with the head; shares and exponents do not. */
 export interface DimensionSpec {
   readonly key: string;
   readonly name: string;
-  readonly kind: Extract<QuantityKind, 'size' | 'share' | 'number'>;
+  readonly kind: Extract<QuantityKind, 'size' | 'share' | 'number' | 'angle'>;
   readonly min: number;
   readonly max: number;
   readonly initial: number;
@@ -16,17 +17,42 @@ export interface DimensionSpec {
 
 export type Dimensions = Readonly<Record<string, number>>;
 
+/** What a document holds of a shape besides dimensions: the stations of an own profile, or a solid from outside. */
+export interface Given {
+  readonly stations?: readonly Station[] | undefined;
+  readonly solid?: SolidSpec | undefined;
+}
+
+/** What a new head of a family begins with besides its shape. */
+export interface FamilyStart {
+  readonly grams?: number;
+  readonly hook?: { readonly size?: string; readonly style?: string };
+  readonly eye?: { readonly angle?: number; readonly plane?: 'in line' | 'crosswise'; readonly setback?: number };
+  readonly keeper?: KeeperSpec['kind'];
+  readonly guard?: GuardSpec['kind'];
+}
+
+/** Where families stand in a menu: by the work they are for. */
+export const FAMILY_GROUPS = ['bottom', 'cover', 'swimming', 'vertical', 'inside the bait', 'own'] as const;
+export type FamilyGroup = (typeof FAMILY_GROUPS)[number];
+
 /** A family of head shapes: a few named dimensions and the rule that makes stations of them. */
 export interface Family {
   readonly key: string;
   readonly name: string;
+  readonly group: FamilyGroup;
   /** One line: what it is for. */
   readonly purpose: string;
   /** One line: what it is bad at. */
   readonly badAt: string;
   readonly dimensions: readonly DimensionSpec[];
   /** Stations for dimensions that are all present and within range. */
-  readonly profile: (dimensions: Dimensions) => Profile;
+  readonly profile: (dimensions: Dimensions, given?: Given) => Profile;
+  /** Cuts and joins that belong to the family and follow its dimensions. */
+  readonly features?: (dimensions: Dimensions) => FeatureSpec;
+  readonly start?: FamilyStart;
+  /** True where the metal lies inside the plastic, whose nose then sits at the eye. */
+  readonly within?: boolean;
 }
 
 /** Value of a dimension, or the family's initial value when the document does not name it. */
@@ -60,11 +86,40 @@ export const size = (
   note: string,
 ): DimensionSpec => ({ key, name, kind: 'size', min, max, initial, scales: true, note });
 
-/** A dimension that is a plain number or a share of another and keeps its value when the head is scaled. */
+/** A dimension that is a plain number, an angle or a share of another and keeps its value when the head is scaled. */
 export const proportion = (
   key: string,
   name: string,
-  kind: 'share' | 'number',
+  kind: 'share' | 'number' | 'angle',
   [min, initial, max]: readonly [number, number, number],
   note: string,
 ): DimensionSpec => ({ key, name, kind, min, max, initial, scales: false, note });
+
+/** Length, breadth and height of a head that is not round, each with its least, first and greatest value in mm. */
+export function threeSizes(
+  length: readonly [number, number, number],
+  breadth: readonly [number, number, number],
+  height: readonly [number, number, number],
+): DimensionSpec[] {
+  return [
+    size('length', 'Length', length, 'Along the shank, rear face to nose.'),
+    size('breadth', 'Breadth', breadth, 'Across the shank at its widest.'),
+    size('height', 'Height', height, 'Belly to crown at its highest.'),
+  ];
+}
+
+export const SHOULDER = (least: number, first: number, most: number): DimensionSpec =>
+  proportion('shoulder', 'Shoulder', 'share', [least, first, most], 'Where the head is fullest, as a share of its length from the rear.');
+
+export const BLUNTNESS = (least: number, first: number, most: number): DimensionSpec =>
+  proportion('bluntness', 'Bluntness of nose', 'share', [least, first, most], '0 is a cone to the nose, 1 a rounded bullet nose.');
+
+/** Section of a body whose breadth, rise and drop swell together. `swell` 0..1; breadth and height of the whole, mm. */
+export function swollen(
+  swell: number,
+  { breadth = 0, height = 0, belly = 0.5 }: Dimensions,
+  nt = 2,
+  nb = nt,
+): Section {
+  return { b: (breadth / 2) * swell, t: height * (1 - belly) * swell, d: height * belly * swell, nt, nb };
+}

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import Module from 'manifold-3d';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { ManifoldToplevel } from 'manifold-3d';
-import { collarRevolve } from '../fitting/keeper.ts';
+import { collarRevolve } from '../fitting/keepers/collar.ts';
 import type { Family } from './family.ts';
 import { completeDimensions } from './family.ts';
 import { FAMILIES } from './families/index.ts';

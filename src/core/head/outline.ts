@@ -1,4 +1,6 @@
 import type { Vec2 } from '../numeric/vec.ts';
+import type { HeadBody } from './body.ts';
+import { profileExtent } from './body.ts';
 import type { Profile } from './profile.ts';
 import { sectionRadius, stationsAlong } from './profile.ts';
 import type { Revolve } from './revolve.ts';
@@ -10,7 +12,7 @@ export interface HeadOutlines {
   readonly front: readonly Vec2[];
 }
 
-/** Outlines of a body; `count` stations along it. */
+/** Outlines of a plain loft; `count` stations along it. */
 export function headOutlines(profile: Profile, count = 48): HeadOutlines {
   const xs = stationsAlong(profile, count);
   const sections = xs.map((x) => profile.section(x));
@@ -28,6 +30,96 @@ export function headOutlines(profile: Profile, count = 48): HeadOutlines {
     return [reach * c, reach * s];
   });
   return { side: [...upper, ...lower], top: [...left, ...right], front };
+}
+
+/** Places across the half-breadth at which a worked body is read. */
+const ACROSS = 20;
+
+/** Outlines of a body with its features: the furthest its columns reach, seen from each side. A collar behind the rear face is left to its own outline. */
+export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
+  const shapes = head.shapes.filter(({ feature }) => feature !== 'collar');
+  if (shapes.length === 0) return headOutlines(head.profile, count);
+  const { profile } = head;
+  const { half } = profileExtent(profile);
+  const inside = (x: number) => x > 0 && x < profile.length;
+  const xs = [...stationsAlong(profile, count), ...shapes.flatMap(({ breaks }) => breaks.flatMap((x) => [x - 1e-4, x + 1e-4]).filter(inside))].sort((a, b) => a - b); // prettier-ignore
+  const wide = Math.max(half, ...shapes.filter(({ sign }) => sign > 0).flatMap(({ edges, breaks }) => breaks.flatMap((x) => edges(x + 1e-6)))); // prettier-ignore
+  const ys = [...Array.from({ length: ACROSS + 1 }, (_, j) => (wide * j) / ACROSS), half * 0.999, ...shapes.flatMap(({ edges }) => edges(profile.length / 2).flatMap((y) => [y - 1e-4, y + 1e-4]))] // prettier-ignore
+    .filter((y) => y >= 0 && y <= wide)
+    .sort((a, b) => a - b);
+  const up = xs.map(() => 0);
+  const down = xs.map(() => 0);
+  const crown = ys.map(() => -Infinity);
+  const belly = ys.map(() => Infinity);
+  const reach = xs.map(() => 0);
+  const spansAt = (x: number, y: number) => head.spans(Math.min(Math.max(x, 1e-6), profile.length - 1e-6), y);
+  xs.forEach((x, i) => {
+    let [top, bottom] = [-Infinity, Infinity];
+    let last = -1;
+    ys.forEach((y, j) => {
+      const spans = spansAt(x, y);
+      const [lo, hi] = [spans[0], spans.at(-1)];
+      if (lo === undefined || hi === undefined) return;
+      last = j;
+      top = Math.max(top, hi);
+      bottom = Math.min(bottom, lo);
+      crown[j] = Math.max(crown[j] ?? hi, hi);
+      belly[j] = Math.min(belly[j] ?? lo, lo);
+    });
+    up[i] = Number.isFinite(top) ? top : 0;
+    down[i] = Number.isFinite(bottom) ? bottom : 0;
+    if (last < 0) return;
+    let [low, high] = [ys[last] ?? 0, ys[last + 1] ?? wide];
+    for (let halving = 0; halving < 10; halving++) {
+      const mid = (low + high) / 2;
+      if (spansAt(x, mid).length > 0) low = mid;
+      else high = mid;
+    }
+    reach[i] = low;
+  });
+  const upper = xs.map((x, i): Vec2 => [x, up[i] ?? 0]);
+  const lower = xs.map((x, i): Vec2 => [x, down[i] ?? 0]).reverse();
+  const left = xs.map((x, i): Vec2 => [x, reach[i] ?? 0]);
+  const seen = ys.flatMap((y, j) => (Number.isFinite(crown[j]) ? [{ y, top: crown[j] ?? 0, bottom: belly[j] ?? 0 }] : []));
+  const right = seen.map(({ y, top }): Vec2 => [y, top]);
+  const rightBelow = seen.map(({ y, bottom }): Vec2 => [y, bottom]).reverse();
+  const mirrored = (points: readonly Vec2[]) => points.map(([y, z]): Vec2 => [-y, z]).reverse();
+  return {
+    side: [...upper, ...lower],
+    top: [...left, ...left.map(([x, y]): Vec2 => [x, -y]).reverse()],
+    front: [...right, ...rightBelow, ...mirrored(rightBelow), ...mirrored(right)],
+  };
+}
+
+/** The cut through a body at x, as closed outlines in (y, z): what a section shows. `lines` columns to each side. */
+export function bodySection(head: HeadBody, x: number, lines = 60): Vec2[][] {
+  const { b } = head.profile.section(x);
+  const wide = Math.max(b, ...head.shapes.filter(({ sign, from, to }) => sign > 0 && x >= from && x <= to).flatMap(({ edges }) => edges(x))); // prettier-ignore
+  if (!(wide > 0)) return [];
+  const ys = [...Array.from({ length: lines + 1 }, (_, j) => wide * Math.sin((Math.PI / 2) * (j / lines))), ...head.shapes.flatMap(({ edges, from, to }) => (x >= from && x <= to ? edges(x).flatMap((y) => [y - 1e-4, y + 1e-4]) : []))] // prettier-ignore
+    .filter((y) => y >= 0 && y <= wide)
+    .sort((m, n) => m - n);
+  const across = [...ys.slice(1).map((y) => -y).reverse(), ...ys]; // prettier-ignore
+  // Runs of columns with the same number of spans are one outline each.
+  const out: Vec2[][] = [];
+  let open: { upper: Vec2[]; lower: Vec2[] }[] = [];
+  const close = () => {
+    for (const { upper, lower } of open) if (upper.length > 1) out.push([...upper, ...lower.reverse()]);
+    open = [];
+  };
+  for (const y of across) {
+    const spans = head.spans(x, Math.abs(y) < 1e-9 ? 1e-9 : y);
+    if (spans.length / 2 !== open.length) {
+      close();
+      open = Array.from({ length: spans.length / 2 }, () => ({ upper: [], lower: [] }));
+    }
+    open.forEach((piece, i) => {
+      piece.lower.push([y, spans[2 * i] ?? 0]);
+      piece.upper.push([y, spans[2 * i + 1] ?? 0]);
+    });
+  }
+  close();
+  return out;
 }
 
 /** Outline of a collar, the same from the side and from above. Only the part behind the rear face and where it enters. */

@@ -1,5 +1,8 @@
-import type { ManifoldToplevel } from 'manifold-3d';
+import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import type { Assembly } from '../assemble.ts';
+import type { HeadBody } from './body.ts';
+import { isPlain } from './body.ts';
+import { solids } from './kernel.ts';
 import { FINE, loft } from './loft.ts';
 import type { MeshQuality } from './loft.ts';
 import type { Mesh } from './mesh.ts';
@@ -8,31 +11,80 @@ import type { Vec3 } from '../numeric/vec.ts';
 /** Corners around a wire cut out of the metal. */
 const WIRE_CORNERS = 24;
 
-/**
- * The closed solid of the metal as cast, in mm: body and collar joined, with hook wire, keeper wire and guard hole cut out.
- * Joins and cuts are done by the solid library handed in; throws when the result is not a closed solid.
- */
-export function castSolid(kernel: ManifoldToplevel, assembly: Assembly, quality: MeshQuality = FINE): Mesh {
-  const { Manifold } = kernel;
-  const solid = (mesh: Mesh) => {
-    const made = toManifold(kernel, mesh);
-    if (made.status() !== 'NoError') throw new Error(`The solid could not be closed: ${made.status()}.`);
-    return made;
-  };
-  const kept = [solid(loft(assembly.profile, assembly.collar, quality))];
-  const wires: (readonly [readonly Vec3[], number])[] = [[assembly.hook.legAndShank, assembly.hook.wire / 2]];
-  if (assembly.keeperWire) wires.push([assembly.keeperWire.path, assembly.keeperWire.diameter / 2]);
-  if (assembly.guard) wires.push([assembly.guard.bore, assembly.guard.bundleRadius]);
-  for (const [path, radius] of wires) kept.push(solid(tube(path, radius, WIRE_CORNERS)));
-  const cast = Manifold.difference(kept);
-  if (cast.isEmpty()) throw new Error('Nothing is left of the metal once wire and holes are taken out.');
-  const out = cast.getMesh();
-  for (const piece of [...kept, cast]) piece.delete();
+/** A solid of the library from a mesh of ours; throws with its reason when that is not closed. */
+function solidOf(kernel: ManifoldToplevel, mesh: Mesh): Manifold {
+  const made = toManifold(kernel, mesh);
+  if (made.status() !== 'NoError') throw new Error(`The solid could not be closed: ${made.status()}.`);
+  return made;
+}
+
+/** The body of a head as a solid of the library: loft or imported mesh, with its shapes joined and cut in their order. The caller deletes it. */
+export function bodySolid(kernel: ManifoldToplevel, { profile, mesh, shapes }: HeadBody, quality: MeshQuality): Manifold {
+  let solid = solidOf(kernel, mesh ?? loft(profile, undefined, quality));
+  for (const shape of shapes) {
+    const other = shape.solid(kernel, quality.corners);
+    const next = shape.sign > 0 ? solid.add(other) : solid.subtract(other);
+    solid.delete();
+    other.delete();
+    solid = next;
+  }
+  return solid;
+}
+
+/** A solid of the library as a mesh of ours. */
+export function meshOf(solid: Manifold): Mesh {
+  const out = solid.getMesh();
   const positions = new Float64Array((out.vertProperties.length / out.numProp) * 3);
   for (let i = 0; i < positions.length / 3; i++) {
     for (let k = 0; k < 3; k++) positions[3 * i + k] = out.vertProperties[i * out.numProp + k] as number;
   }
   return { positions, triangles: Uint32Array.from(out.triVerts) };
+}
+
+/** Surfaces made last, by body: one evaluation asks for the same one more than once. */
+const surfaces = new WeakMap<HeadBody, Mesh>();
+/** Fineness of a worked body's surface while it is judged: area and shadows are within a per cent; volume and inertia are not read from it. */
+const WORKED: MeshQuality = { rings: 14, corners: 24 };
+
+/** The closed surface of a body with its collar and features, wire and holes still filled: for areas, inertia and shadows. Plain lofts need no library. */
+export function surfaceMesh(head: HeadBody, quality: MeshQuality): Mesh {
+  if (isPlain(head)) return loft(head.profile, head.collar, quality);
+  if (head.mesh && head.shapes.length === 0) return head.mesh;
+  const known = surfaces.get(head);
+  if (known) return known;
+  const solid = bodySolid(solids(), head, WORKED);
+  const mesh = meshOf(solid);
+  solid.delete();
+  surfaces.set(head, mesh);
+  return mesh;
+}
+
+/**
+ * The closed solid of the metal as cast, in mm: body, collar and features, with hook wire, keeper wire and guard hole cut out, enlarged by
+ * `factor` for a mould that allows for shrinkage. Joins and cuts are done by the solid library; throws when the result is not a closed solid.
+ */
+export function castSolid(
+  kernel: ManifoldToplevel,
+  assembly: Assembly,
+  quality: MeshQuality = FINE,
+  factor = 1,
+): Mesh {
+  const { Manifold } = kernel;
+  const { head, hook, keeper, guard } = assembly;
+  const whole = isPlain(head)
+    ? solidOf(kernel, loft(head.profile, head.collar, quality))
+    : bodySolid(kernel, head, quality);
+  const kept = [whole];
+  const wires: (readonly [readonly Vec3[], number])[] = [[hook.legAndShank, hook.wire / 2]];
+  if (keeper?.anchor) wires.push([keeper.anchor.path, keeper.anchor.diameter / 2]);
+  if (guard) wires.push([guard.bore, guard.bundleRadius]);
+  for (const [path, radius] of wires) kept.push(solidOf(kernel, tube(path, radius, WIRE_CORNERS)));
+  const cut = Manifold.difference(kept);
+  if (cut.isEmpty()) throw new Error('Nothing is left of the metal once wire and holes are taken out.');
+  const cast = cut.scale(factor);
+  const mesh = meshOf(cast);
+  for (const piece of [...kept, cut, cast]) piece.delete();
+  return mesh;
 }
 
 /** A mesh of ours as a solid of the library's. The caller deletes it. */

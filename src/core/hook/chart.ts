@@ -1,4 +1,5 @@
 import type { HookSpec } from '../design.ts';
+import { styleShape } from './style.ts';
 import { hookLabel, hookRank } from '../quantity/hook-size.ts';
 
 /** Measures of a hook, mm. */
@@ -36,9 +37,11 @@ export const HOOK_CHART: readonly ChartRow[] = [
 
 /** How many chart rows the wire of a grade is taken away: "1X fine" is one size finer, "2X strong" two sizes heavier. */
 const GRADE_SHIFT: Readonly<Record<HookSpec['grade'], number>> = {
-  standard: 0,
   '1X fine': -1,
+  standard: 0,
+  '1X strong': 1,
   '2X strong': 2,
+  '3X strong': 3,
 };
 
 /** Wire factor for one step beyond either end of the chart: the mean ratio between neighbours. */
@@ -50,7 +53,7 @@ export function chartIndex(size: string): number {
   return rank === undefined ? -1 : HOOK_CHART.findIndex((row) => row.size === hookLabel(rank));
 }
 
-/** Measures of a hook from the chart and its grade, or as measured; undefined when the chart lacks the size. */
+/** Measures of a hook from the chart, its grade and its style, or as measured; undefined when the chart lacks the size. */
 export function hookMeasures(spec: HookSpec): HookMeasures | undefined {
   if (spec.measured) return spec.measured;
   const index = chartIndex(spec.size);
@@ -59,5 +62,6 @@ export function hookMeasures(spec: HookSpec): HookMeasures | undefined {
   const wanted = index + GRADE_SHIFT[spec.grade];
   const within = Math.min(HOOK_CHART.length - 1, Math.max(0, wanted));
   const wire = (HOOK_CHART[within]?.wire ?? row.wire) * STEP ** (wanted - within);
-  return { gap: row.gap, shank: row.shank, wire };
+  const shape = styleShape(spec.style);
+  return { gap: row.gap * shape.gap, shank: row.shank * shape.shank, wire };
 }

@@ -1,27 +1,35 @@
-import type { EyeSpec } from '../design.ts';
+import type { EyeSpec, HookSpec } from '../design.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { radians } from '../numeric/vec.ts';
 import type { HookMeasures } from './chart.ts';
+import { bentWire, pathLength } from './polyline.ts';
+import { styleShape } from './style.ts';
 
-/** A round-bend jig hook as a curve in the plane y = 0, with its eye. Lengths in mm, body frame. */
+/** A jig hook as a curve in the plane y = 0, with its eye. Lengths in mm, body frame. */
 export interface HookPath {
-  /** Centre line from the eye's ring down the leg, along the shank, round the bend to the tip; y = 0 throughout. */
+  /** Centre line from the eye's ring (of a hinged head: from the free hook's own ring) along the shank, round the bend to the tip. */
   readonly centre: readonly Vec3[];
-  /** the first part of it, leg and shank: all that can lie in metal */
+  /** eye leg and shank: all that can lie in metal. Of a hinged head, the wire from the eye to the loop behind. */
   readonly legAndShank: readonly Vec3[];
   readonly wire: number;
   readonly eye: EyeRing;
+  /** of a hinged head: where the hook swings, and the rings that join it */
+  readonly hinge: Hinge | undefined;
   /** where leg and shank lines meet */
   readonly knee: Vec3;
-  /** start of the round bend on the shank */
+  /** start of the bend on the shank */
   readonly bendStart: Vec3;
   /** rearmost point of the centre line */
   readonly bendRear: Vec3;
   readonly tip: Vec3;
   /** length of centre line without the ring */
   readonly length: number;
-  /** height of the hook's centre line at its point above the shank */
+  /** height of the hook's centre line at its point above the shank's line through the head */
   readonly pointHeight: number;
+  /** height of the shank's centre line under the point; below zero where the shank steps down */
+  readonly shankLevel: number;
+  /** how far the point is turned out from the shank, degrees */
+  readonly pointLean: number;
 }
 
 /** The eye: a torus of wire. */
@@ -37,22 +45,42 @@ export interface EyeRing {
   readonly top: number;
 }
 
-/**
- * Share of the gap that the straight point leg measures, and inner width of the eye in wire diameters plus a constant in
- * mm: generic proportions of round-bend jig hooks (from memory; they vary by maker).
- */
-const POINT_LEG = 0.62;
+/** A plain ring of wire lying in the plane of the hook. */
+export interface Ring {
+  readonly centre: Vec3;
+  readonly radius: number;
+  readonly wireRadius: number;
+  /** turns of wire in it: a split ring has two */
+  readonly turns: number;
+}
+
+export interface Hinge {
+  /** the point the hook swings about */
+  readonly at: Vec3;
+  /** fixed to the head: the loop at the end of the wire */
+  readonly loop: Ring;
+  /** between loop and hook: a split ring or clip */
+  readonly link: Ring | undefined;
+  /** the free hook's own eye */
+  readonly hookEye: Ring;
+}
+
+/** Inner width of the eye in wire diameters plus a constant in mm: generic proportions of jig hooks (from memory; they vary by maker). */
 const EYE_INNER = { wires: 1.2, plus: 0.5 };
 /** Centre-line radius of the bend between leg and shank, in wire diameters (from memory). */
 const KNEE_RADIUS = 1.5;
 /** Clear length of leg between metal and ring, mm, so that the ring never lies in the head. */
 const EYE_STAND = 0.3;
+/** Length of the step of an offset shank, as a multiple of its depth (from memory). */
+const NECK_RUN = 1.3;
 
 export interface HookPlacement {
   /** x of the knee */
   readonly knee: number;
   /** distance from the knee along the leg's direction to the head's surface */
   readonly legInside: number;
+  /** how far behind the rear face the shank must stay straight, mm: a cast collar's length */
+  readonly straight?: number;
 }
 
 /** Unit vector of the eye's leg. */
@@ -60,80 +88,113 @@ export function legDirection(angle: number): Vec3 {
   return [Math.cos(radians(angle)), 0, Math.sin(radians(angle))];
 }
 
-/** The hook's curve for its measures, eye and place in the head. `step` is the longest piece of centre line, mm. */
+/** Centre-line radius of an eye's ring, mm. */
+export const eyeRadius = (eye: Pick<EyeSpec, 'size'>, wire: number): number =>
+  eye.size === undefined ? (wire * (EYE_INNER.wires + 1) + EYE_INNER.plus) / 2 : (eye.size + wire) / 2;
+
+/** How far behind the straight part an offset shank has stepped down, mm; 0 for a straight one. */
+export const neckLength = (hook: Pick<HookSpec, 'style'>, { gap, wire }: HookMeasures): number => {
+  const { offset } = styleShape(hook.style);
+  return offset > 0 ? offset * gap * NECK_RUN + 2 * wire : 0;
+};
+
+/** The hook's curve for its measures, style, eye and place in the head. `step` is the longest piece of centre line, mm. */
 export function hookPath(
   measures: HookMeasures,
+  hook: Pick<HookSpec, 'style' | 'joint'>,
   eye: EyeSpec,
   placement: HookPlacement,
   step = 0.5,
 ): HookPath {
   const { gap, shank, wire } = measures;
+  const shape = styleShape(hook.style);
   const along = legDirection(eye.angle);
-  const ringRadius = (wire * (EYE_INNER.wires + 1) + EYE_INNER.plus) / 2;
-  const leg = placement.legInside + EYE_STAND;
+  const ringRadius = eyeRadius(eye, wire);
+  const leg = Math.max(0.2, placement.legInside + EYE_STAND - (eye.recess ?? 0));
   const kneeX = placement.knee;
   const reach = ringRadius + wire / 2;
   const ringCentre: Vec3 = [kneeX + along[0] * (leg + reach), 0, along[2] * (leg + reach)];
-  const legEnd: Vec3 = [kneeX + along[0] * (leg + wire / 2), 0, along[2] * (leg + wire / 2)];
+  const legEnd = { x: kneeX + along[0] * (leg + wire / 2), z: along[2] * (leg + wire / 2), radius: 0 };
+  const knee = { x: kneeX, z: 0, radius: KNEE_RADIUS * wire };
 
-  // The knee's fillet takes the same length from leg and shank; a short leg tightens it.
-  const half = radians(eye.angle) / 2;
-  const filletRadius = Math.min(KNEE_RADIUS * wire, half > 0 ? (0.9 * leg) / Math.tan(half) : Infinity);
-  const cut = eye.angle > 0 ? filletRadius * Math.tan(half) : 0;
-
+  const hinge = hook.joint && hingeOf(hook.joint, wire, ringRadius);
+  // A free hook's shank is measured from its own eye.
+  const shankFrom = hinge ? hinge.hookEye.centre[0] - hinge.hookEye.radius : kneeX;
+  const bendX = shankFrom - shank;
+  const level = -shape.offset * gap;
   const bendRadius = (gap + wire) / 2;
-  const bendX = kneeX - shank;
   const rearX = bendX - bendRadius;
-  const tipX = bendX + POINT_LEG * gap;
+  const legLength = shape.pointLeg * gap;
+  const lean = radians(shape.lean);
+  const tip: Vec3 = [bendX + legLength * Math.cos(lean), 0, level + 2 * bendRadius + legLength * Math.sin(lean)];
 
-  const points: Vec3[] = [];
-  const straight = (from: Vec3, to: Vec3) => {
-    const span = Math.hypot(to[0] - from[0], to[2] - from[2]);
-    const pieces = Math.max(1, Math.ceil(span / step));
-    for (let i = points.length === 0 ? 0 : 1; i <= pieces; i++) {
-      const share = i / pieces;
-      points.push([from[0] + (to[0] - from[0]) * share, 0, from[2] + (to[2] - from[2]) * share]);
-    }
-  };
-  straight(legEnd, [kneeX + along[0] * cut, 0, along[2] * cut]);
-  if (eye.angle > 0) {
-    // Arc from the leg to the shank about a centre behind and above the knee.
-    const centreX = kneeX - cut;
-    const turns = Math.max(3, Math.ceil((2 * half * filletRadius) / Math.min(step, 0.3)));
-    for (let i = 1; i <= turns; i++) {
-      const turn = 2 * half * (1 - i / turns);
-      points.push([centreX + filletRadius * Math.sin(turn), 0, filletRadius * (1 - Math.cos(turn))]);
-    }
-  }
-  straight([kneeX - cut, 0, 0], [bendX, 0, 0]);
-  const legAndShank = points.slice();
+  const neckFrom = hinge ? shankFrom - 1.5 * wire : -(placement.straight ?? 0) - wire;
+  const run = shape.offset * gap * NECK_RUN;
+  const neck =
+    shape.offset > 0
+      ? [
+          { x: neckFrom, z: 0, radius: wire },
+          { x: neckFrom - run, z: level, radius: wire },
+        ]
+      : [];
+  const start = hinge ? [{ x: shankFrom - wire / 2, z: 0, radius: 0 }] : [legEnd, knee];
+  const shankPoints = bentWire([...start, ...neck, { x: bendX, z: level, radius: 0 }], step);
+  const points = shankPoints.slice();
   const turns = Math.max(12, Math.ceil((Math.PI * bendRadius) / step));
   for (let i = 1; i <= turns; i++) {
     const turn = (Math.PI * i) / turns;
-    points.push([bendX - bendRadius * Math.sin(turn), 0, bendRadius * (1 - Math.cos(turn))]);
+    points.push([bendX - bendRadius * Math.sin(turn), 0, level + bendRadius * (1 - Math.cos(turn))]);
   }
-  straight([bendX, 0, 2 * bendRadius], [tipX, 0, 2 * bendRadius]);
+  const pieces = Math.max(1, Math.ceil(legLength / step));
+  const from = points.at(-1) as Vec3;
+  for (let i = 1; i <= pieces; i++)
+    points.push([from[0] + ((tip[0] - from[0]) * i) / pieces, 0, from[2] + ((tip[2] - from[2]) * i) / pieces]);
 
+  const harness = hinge && bentWire([legEnd, knee, { x: hinge.loop.centre[0] + hinge.loop.radius, z: 0, radius: 0 }], step);
   const wireRadius = wire / 2;
   const top =
     eye.plane === 'in line'
       ? ringCentre[2] + ringRadius + wireRadius
       : ringCentre[2] + ringRadius * along[2] + wireRadius;
-  let length = 0;
-  points.forEach((point, i) => {
-    const previous = points[i - 1];
-    if (previous) length += Math.hypot(point[0] - previous[0], point[2] - previous[2]);
-  });
   return {
     centre: points,
-    legAndShank,
+    legAndShank: harness ?? shankPoints,
     wire,
     eye: { centre: ringCentre, radius: ringRadius, wireRadius, plane: eye.plane, along, top },
+    hinge,
     knee: [kneeX, 0, 0],
-    bendStart: [bendX, 0, 0],
-    bendRear: [rearX, 0, bendRadius],
-    tip: [tipX, 0, 2 * bendRadius],
-    length,
-    pointHeight: 2 * bendRadius,
+    bendStart: [bendX, 0, level],
+    bendRear: [rearX, 0, level + bendRadius],
+    tip,
+    length: pathLength(points),
+    pointHeight: tip[2],
+    shankLevel: level,
+    pointLean: shape.lean,
   };
+}
+
+/** Wire a split ring or clip is made of, as a share of its inner diameter (from memory). */
+const LINK_WIRE = 0.14;
+
+/** Loop behind the head, link and the hook's own eye, one behind the other on the shank's line. */
+function hingeOf({ kind, size }: NonNullable<HookSpec['joint']>, wire: number, hookEyeRadius: number): Hinge {
+  const wireRadius = wire / 2;
+  const loopRadius = (size + wire) / 2;
+  const loop: Ring = { centre: [-(EYE_STAND + wireRadius + loopRadius), 0, 0], radius: loopRadius, wireRadius, turns: 1 };
+  const behindLoop = loop.centre[0] - loopRadius;
+  if (kind === 'open loop') {
+    const hookEye: Ring = { centre: [behindLoop + 2 * wireRadius - hookEyeRadius + wireRadius, 0, 0], radius: hookEyeRadius, wireRadius, turns: 1 };
+    return { at: [behindLoop, 0, 0], loop, link: undefined, hookEye };
+  }
+  const linkWire = (LINK_WIRE * size) / 2;
+  const linkRadius = (size + 2 * linkWire) / 2;
+  const link: Ring = {
+    centre: [behindLoop + wireRadius + linkWire - linkRadius, 0, 0],
+    radius: linkRadius,
+    wireRadius: linkWire,
+    turns: kind === 'split ring' ? 2 : 1,
+  };
+  const behindLink = link.centre[0] - linkRadius;
+  const hookEye: Ring = { centre: [behindLink + linkWire + wireRadius - hookEyeRadius, 0, 0], radius: hookEyeRadius, wireRadius, turns: 1 };
+  return { at: [behindLoop, 0, 0], loop, link, hookEye };
 }

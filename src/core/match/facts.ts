@@ -37,11 +37,13 @@ export function designFacts(design: Design, readings: Readings): Facts {
     'hook.rank': hookRank(design.hook.size) ?? 0,
     'hook.size': design.hook.size,
     'hook.grade': design.hook.grade,
+    'hook.style': design.hook.style ?? 'round bend',
+    joint: design.hook.joint?.kind ?? 'none',
     'eye.plane': design.eye.plane,
     'eye.setback': design.eye.setback,
     keeper: design.keeper.kind,
     guard: design.guard.kind,
-    'guard.trim': design.guard.kind === 'none' ? 'none' : design.guard.trimmed ? 'trimmed' : 'as bought',
+    'guard.trim': design.guard.kind !== 'fibre' ? 'none' : design.guard.trimmed ? 'trimmed' : 'as bought',
   };
   for (const id of Object.keys(readings) as ReadingId[]) facts[id] = readings[id]?.value ?? NaN;
   return facts;

@@ -10,6 +10,8 @@ export interface Metal {
   readonly making: 'poured' | 'sintered';
   readonly source: string;
   readonly caution: string;
+  /** what a kilogram costs a small shop, in the shop's money; a starting value to be replaced (common practice, no source) */
+  readonly price: number;
 }
 
 const LEAD_CAUTION =
@@ -28,6 +30,7 @@ export const METALS: readonly Metal[] = [
     making: 'poured',
     source: 'CRC Handbook of Chemistry and Physics, lead at 20 °C (from memory)',
     caution: LEAD_CAUTION,
+    price: 3,
   },
   {
     key: 'lead-antimony',
@@ -37,6 +40,7 @@ export const METALS: readonly Metal[] = [
     making: 'poured',
     source: 'Usual data for 2-6% antimonial lead (from memory)',
     caution: LEAD_CAUTION,
+    price: 4,
   },
   {
     key: 'bismuth-tin',
@@ -46,6 +50,7 @@ export const METALS: readonly Metal[] = [
     making: 'poured',
     source: 'Usual data for the 58Bi-42Sn eutectic (from memory)',
     caution: 'Melts near 139 °C and still burns. Pour with the same care as lead.',
+    price: 26,
   },
   {
     key: 'bismuth',
@@ -55,6 +60,7 @@ export const METALS: readonly Metal[] = [
     making: 'poured',
     source: 'CRC Handbook of Chemistry and Physics, bismuth (from memory)',
     caution: 'Brittle, and swells as it sets. Molten metal burns.',
+    price: 22,
   },
   {
     key: 'tin',
@@ -64,6 +70,7 @@ export const METALS: readonly Metal[] = [
     making: 'poured',
     source: 'CRC Handbook of Chemistry and Physics, white tin (from memory)',
     caution: 'Molten metal burns.',
+    price: 32,
   },
   {
     key: 'zinc',
@@ -73,6 +80,7 @@ export const METALS: readonly Metal[] = [
     making: 'poured',
     source: 'Usual data for zinc-aluminium die-casting alloys (from memory)',
     caution: 'Overheated zinc gives off harmful fume. Follow the maker’s instructions.',
+    price: 4,
   },
   {
     key: 'tungsten',
@@ -83,6 +91,7 @@ export const METALS: readonly Metal[] = [
     source:
       'ASTM B777 classes 1-4 span 16.85-18.85 and pure tungsten is 19.25 (from memory); what is sold as tungsten is 14.5 to 18.5 (common practice, no source)',
     caution: 'Density differs between makers: weigh a sample, then type the density here.',
+    price: 85,
   },
 ];
 
@@ -93,5 +102,5 @@ export function metalOf(key: string): Metal | undefined {
 
 /** Carbon steel of hook wire, g/cm³ (usual handbook value, from memory). */
 export const STEEL_DENSITY = 7.85;
-/** Nylon 6 and 6/6 fibre, g/cm³ (usual data-sheet value, from memory). */
-export const NYLON_DENSITY = 1.14;
+/** Fibres of guards, g/cm³: nylon 6 and 6/6, polypropylene, fluorocarbon (usual data-sheet values, from memory). */
+export const FIBRE_DENSITY = { nylon: 1.14, polypropylene: 0.91, fluorocarbon: 1.78 } as const;

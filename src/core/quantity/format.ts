@@ -30,6 +30,8 @@ function decimals(kind: QuantityKind, system: UnitSystem, magnitude: number): nu
     case 'share':
     case 'count':
       return 0;
+    case 'money':
+      return magnitude < 1 ? 3 : 2;
     case 'number':
       return 2;
   }

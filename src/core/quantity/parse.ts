@@ -23,6 +23,7 @@ const EXAMPLES: Readonly<Record<QuantityKind, string>> = {
   angle: '60 or 60°',
   time: '10 s',
   share: '40 %',
+  money: '3.50',
   count: '18',
   number: '2',
 };

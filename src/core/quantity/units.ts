@@ -19,6 +19,7 @@ export type QuantityKind =
   | 'angle' // stored in degrees
   | 'time' // stored in s
   | 'share' // 0..1, shown in per cent
+  | 'money' // in the shop's own money, whichever it is
   | 'count'
   | 'number';
 
@@ -107,6 +108,7 @@ export const UNITS: Readonly<Record<QuantityKind, Readonly<Record<string, UnitDe
   share: {
     '%': scaled('%', ['%', 'percent', 'per cent'], 0.01),
   },
+  money: { '': scaled('', [''], 1) },
   count: { '': scaled('', [''], 1) },
   number: { '': scaled('', [''], 1) },
 };
@@ -124,6 +126,7 @@ const SHOWN: Readonly<Record<QuantityKind, Readonly<Record<UnitSystem, string>>>
   angle: { imperial: '°', metric: '°' },
   time: { imperial: 's', metric: 's' },
   share: { imperial: '%', metric: '%' },
+  money: { imperial: '', metric: '' },
   count: { imperial: '', metric: '' },
   number: { imperial: '', metric: '' },
 };

@@ -5,7 +5,7 @@ import type { Plastic } from '../plastic/plastic.ts';
 import { plasticSection, plasticVolume, tailStart } from '../plastic/body.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import { degrees } from '../numeric/vec.ts';
-import { submerged } from '../water/fall.ts';
+import { submerged } from '../water/submerged.ts';
 
 export const RIG_METHODS = ['threaded', 'buried'] as const;
 /** Threaded with the point bare, or weedless with the point buried in the back of the plastic. */

@@ -1,5 +1,6 @@
 import type { Assembly } from '../assemble.ts';
-import { loft } from '../head/loft.ts';
+import { bareHead } from '../head/body.ts';
+import { surfaceMesh } from '../head/solid.ts';
 import { massProperties, projectedArea } from '../head/mesh.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { clamp } from '../numeric/vec.ts';
@@ -31,7 +32,7 @@ export const SHADOW = { rings: 24, corners: 32 };
 
 /** The design as drag sees it. */
 export function wetBody(assembly: Assembly): WetBody {
-  const mesh = loft(assembly.profile, undefined, SHADOW);
+  const mesh = surfaceMesh(bareHead(assembly.head), SHADOW);
   const { volume, area } = massProperties(mesh);
   const equalDiameter = Math.cbrt((6 * volume) / Math.PI);
   const sphereSection = (Math.PI / 4) * equalDiameter ** 2;
@@ -65,7 +66,7 @@ export function wetBody(assembly: Assembly): WetBody {
 }
 
 function sticksOf(assembly: Assembly): Stick[] {
-  const { hook, collar, keeperWire, guard, profile } = assembly;
+  const { hook, collar, keeper, guard, profile } = assembly;
   const sticks: Stick[] = [];
   const inMetal = ([x, , z]: Vec3): boolean => {
     if (x > 0 && x < profile.length) {
@@ -92,7 +93,8 @@ function sticksOf(assembly: Assembly): Stick[] {
   // The ring counts as two bars of its width, along the leg.
   const { centre, radius, wireRadius } = hook.eye;
   sticks.push({ middle: centre, along: hook.eye.along, length: 2 * radius, diameter: 4 * wireRadius });
-  if (keeperWire) along(keeperWire.path, keeperWire.diameter);
+  if (hook.hinge) along(hook.legAndShank, hook.wire);
+  for (const { path, diameter } of keeper?.wires ?? []) along(path, diameter);
   if (collar) {
     const length = -collar.from;
     sticks.push({
@@ -103,14 +105,9 @@ function sticksOf(assembly: Assembly): Stick[] {
     });
   }
   if (guard && guard.free > 0) {
-    const half = guard.free / 2;
-    const [x, , z] = guard.base;
-    sticks.push({
-      middle: [x + guard.along[0] * half, 0, z + guard.along[2] * half],
-      along: guard.along,
-      length: guard.free,
-      diameter: 2 * guard.bundleRadius,
-    });
+    // A brush is one thick stick; wires and arms count one by one.
+    if (guard.kind === 'fibre') along([guard.base, guard.end], 2 * guard.bundleRadius);
+    else for (const { path, diameter } of guard.strands) along(path, diameter);
   }
   return sticks;
 }

@@ -7,7 +7,8 @@ import { sampleDesign } from '../sample.test-kit.ts';
 import { solveTarget } from '../solve.ts';
 import { wetBody } from './body.ts';
 import { ballFallSpeed, bodyDrag, sphereDrag } from './drag.ts';
-import { fall, submerged } from './fall.ts';
+import { fall } from './fall.ts';
+import { submerged } from './submerged.ts';
 import { hangAttitude } from './hang.ts';
 
 /**

@@ -6,29 +6,8 @@ import type { Vec3 } from '../numeric/vec.ts';
 import { degrees } from '../numeric/vec.ts';
 import type { WetBody } from './body.ts';
 import { wetBody } from './body.ts';
+import { submerged } from './submerged.ts';
 import { bodyDrag, WIRE_NORMAL, WIRE_TANGENT } from './drag.ts';
-
-/** Submerged weight and the point it acts at. */
-export interface Submerged {
-  /** gram-force; negative when it floats */
-  readonly weight: number;
-  /** effective centre c*: where the submerged weights balance, mm */
-  readonly centre: Vec3;
-}
-
-/** Submerged weight of an assembly: each part's mass less the water it pushes aside (Archimedes). density kg/m³. */
-export function submerged({ parts }: Pick<Assembly, 'parts'>, density: number): Submerged {
-  let weight = 0;
-  let [x, y, z] = [0, 0, 0];
-  for (const part of parts) {
-    const w = part.mass - density * 1e-6 * part.volume;
-    weight += w;
-    x += w * part.centroid[0];
-    y += w * part.centroid[1];
-    z += w * part.centroid[2];
-  }
-  return { weight, centre: [x / weight, y / weight, z / weight] };
-}
 
 export interface Fall {
   /** m/s; 0 when it floats */

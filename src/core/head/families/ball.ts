@@ -6,6 +6,7 @@ import { EMPTY_SECTION } from '../profile.ts';
 export const ball: Family = {
   key: 'ball',
   name: 'Round ball',
+  group: 'bottom',
   purpose: 'Broken and chunk rock, steep banks, vertical and mid-water fishing, skipping.',
   badAt: 'Long pauses: with no flat to stand on it falls on its side.',
   dimensions: [size('breadth', 'Breadth', [2, 9, 40], 'Diameter of the ball.')],

@@ -1,0 +1,95 @@
+import type { GuardSpec } from '../../design.ts';
+import type { Vec3 } from '../../numeric/vec.ts';
+import { radians } from '../../numeric/vec.ts';
+import type { WirePiece } from '../keepers/keeper.ts';
+
+/** Deepest hole drilled or cored for a guard, mm (common practice, no source). */
+const DEEPEST = 5;
+
+/** A guard in place: it leans back from the crown of the head to the hook point. Lengths in mm. */
+export interface GuardBody {
+  readonly kind: GuardSpec['kind'];
+  readonly base: Vec3;
+  /** unit vector from the base to the ends */
+  readonly along: Vec3;
+  /** free length after trimming */
+  readonly free: number;
+  /** length set in the head */
+  readonly depth: number;
+  /** radius of the whole bundle where it leaves the head: that of the hole */
+  readonly bundleRadius: number;
+  /** middle of the ends */
+  readonly end: Vec3;
+  /** centre line of the hole, from its floor to just outside the surface */
+  readonly bore: readonly Vec3[];
+  /** solid volume, free and set in, mm³ */
+  readonly volume: number;
+  /** g/cm³ */
+  readonly density: number;
+  readonly centroid: Vec3;
+  /** angle between the outermost strands, degrees */
+  readonly spread: number;
+  /** strands one by one, from where they leave the head; a bundle of fibres gives its two edges and its middle */
+  readonly strands: readonly WirePiece[];
+  /** how far behind the hook point it crosses the point's height; negative when it stops short of it */
+  readonly pastPoint: number;
+  /** how far its ends stand above (+) or below (−) the point */
+  readonly overPoint: number;
+}
+
+/** What a guard is placed by. */
+export interface GuardGround {
+  /** length of the head, mm */
+  readonly length: number;
+  /** height of the crown above the shank line at x, mm */
+  readonly crown: (x: number) => number;
+  readonly tip: Vec3;
+}
+
+/** A kind of guard: one file each. */
+export interface GuardKind<K extends GuardSpec['kind'] = GuardSpec['kind']> {
+  readonly kind: K;
+  readonly name: string;
+  readonly initial: Extract<GuardSpec, { kind: K }>;
+  readonly build: (spec: Extract<GuardSpec, { kind: K }>, ground: GuardGround) => GuardBody | undefined;
+}
+
+/** Where a guard stands and how it leans, whatever it is made of. */
+export function guardFrame({ lean, setback }: { readonly lean: number; readonly setback: number }, { length, crown, tip }: GuardGround) {
+  const x = length * (1 - setback);
+  const t = crown(x);
+  const along: Vec3 = [-Math.cos(radians(lean)), 0, Math.sin(radians(lean))];
+  const base: Vec3 = [x, 0, t];
+  const toPointLevel = Math.max(0, (tip[2] - t) / along[2]);
+  const depth = Math.min(DEEPEST, (0.7 * t) / along[2]);
+  /** A place `s` along the middle line and `y` to the side. */
+  const at = (s: number, y = 0): Vec3 => [x + along[0] * s, y, t + along[2] * s];
+  const bore = (radius: number): Vec3[] => {
+    const pieces = 16;
+    return Array.from({ length: pieces + 1 }, (_, i) => at(-depth + ((depth + radius * 2) * i) / pieces));
+  };
+  return { base, along, toPointLevel, depth, at, bore, pastPoint: tip[0] - (x + along[0] * toPointLevel), overPoint: (s: number) => at(s)[2] - tip[2] };
+}
+
+/** Volume and centroid of strands with what is set in the head, for `set` strands in the hole. */
+export function strandBulk(strands: readonly WirePiece[], set: number, depth: number, at: (s: number) => Vec3) {
+  let volume = 0;
+  const moment: [number, number, number] = [0, 0, 0];
+  const take = (v: number, [x, y, z]: Vec3) => {
+    volume += v;
+    moment[0] += v * x;
+    moment[1] += v * y;
+    moment[2] += v * z;
+  };
+  for (const { path, diameter } of strands) {
+    const section = (Math.PI / 4) * diameter ** 2;
+    for (let i = 1; i < path.length; i++) {
+      const [a, b] = [path[i - 1] as Vec3, path[i] as Vec3];
+      const length = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
+      take(section * length, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2]);
+    }
+  }
+  const diameter = strands[0]?.diameter ?? 0;
+  take(set * (Math.PI / 4) * diameter ** 2 * depth, at(-depth / 2));
+  return { volume, centroid: [moment[0] / volume, moment[1] / volume, moment[2] / volume] as Vec3 };
+}

@@ -1,0 +1,200 @@
+import type { FeatureSpec, HeadSpec } from '../design.ts';
+import type { Vec3 } from '../numeric/vec.ts';
+import type { Family } from './family.ts';
+import type { Spans } from './columns.ts';
+import { applyShapes, columnBulk, sectionSpans } from './columns.ts';
+import { featureShapes } from './features/index.ts';
+import { collarShape } from './features/collar.ts';
+import type { Shape } from './features/shape.ts';
+import { importedSolid, meshColumns, stretchedMesh } from './imported.ts';
+import type { Mesh } from './mesh.ts';
+import { massProperties } from './mesh.ts';
+import type { Profile } from './profile.ts';
+import { sectionHolds } from './profile.ts';
+import type { Bulk } from './quadrature.ts';
+import { bodyBulk, collarBulk } from './quadrature.ts';
+import type { Revolve } from './revolve.ts';
+
+/** The metal's shape before wire and holes are taken out: a loft (or a solid from outside) with shapes joined and cut. */
+export interface HeadBody {
+  readonly profile: Profile;
+  /** in working order */
+  readonly shapes: readonly Shape[];
+  readonly collar: Revolve | undefined;
+  /** of a solid from outside, at its present size */
+  readonly mesh: Mesh | undefined;
+  readonly spans: (x: number, y: number) => Spans;
+  readonly holds: (x: number, y: number, z: number) => boolean;
+}
+
+/** Greatest half-breadth, rise and drop over a profile's length, mm. */
+export function profileExtent(profile: Profile): { half: number; rise: number; drop: number; height: number } {
+  let [half, rise, drop, height] = [0, 0, 0, 0];
+  const look = (x: number) => {
+    const { b, t, d } = profile.section(x);
+    half = Math.max(half, b);
+    rise = Math.max(rise, t);
+    drop = Math.max(drop, d);
+    height = Math.max(height, t + d);
+  };
+  for (const x of profile.breaks) look(x);
+  // Even, so that the middle, where round bodies are fullest, is one of the places.
+  for (let i = 1; i < 64; i++) look((profile.length * i) / 64);
+  return { half, rise, drop, height };
+}
+
+/** Features of a head: the family's own, with those of the document in their place. */
+export function featuresOf(family: Family, dimensions: Readonly<Record<string, number>>, head: Pick<HeadSpec, 'features'>): FeatureSpec {
+  return { ...family.features?.(dimensions), ...head.features };
+}
+
+const meshes = new WeakMap<Mesh, (x: number, y: number) => number[]>();
+let lastStretch: { readonly key: unknown; readonly sizes: string; readonly mesh: Mesh } | undefined;
+
+/** The mesh of an imported head at its present size; the last one is kept, since every part of an evaluation asks for it. */
+function presentMesh(head: HeadSpec, dimensions: Readonly<Record<string, number>>): Mesh | undefined {
+  const solid = head.family === 'imported' && head.solid ? importedSolid(head.solid) : undefined;
+  if (!solid) return undefined;
+  const sizes = `${dimensions['length']}.${dimensions['breadth']}.${dimensions['height']}`;
+  if (lastStretch?.key === solid && lastStretch.sizes === sizes) return lastStretch.mesh;
+  const mesh = stretchedMesh(solid, dimensions);
+  lastStretch = { key: solid, sizes, mesh };
+  return mesh;
+}
+
+/** Builds the body of a head. `wire` is the hook's; `after` are shapes worked last, such as the pocket of a recessed eye. */
+export function headBody(
+  family: Family,
+  head: HeadSpec,
+  dimensions: Readonly<Record<string, number>>,
+  { collar, wire, after = [] }: { readonly collar?: Revolve | undefined; readonly wire: number; readonly after?: readonly Shape[] },
+): HeadBody {
+  const profile = family.profile(dimensions, head);
+  const mesh = presentMesh(head, dimensions);
+  const ground = { profile, wire, ...profileExtent(profile) };
+  const made = featureShapes(featuresOf(family, dimensions, head), ground);
+  // What must stay open is cut last: a slot and the eye's pocket also go through fins and collar.
+  const shapes = [
+    ...made.filter(({ feature }) => feature !== 'slot'),
+    ...(collar ? [collarShape(collar)] : []),
+    ...made.filter(({ feature }) => feature === 'slot'),
+    ...after,
+  ];
+  const columns = mesh && columnsOf(mesh);
+  const spans = (x: number, y: number): Spans => {
+    const out: Spans = [];
+    if (columns) out.push(...columns(x, y));
+    else sectionSpans(profile.section(x), y, out);
+    applyShapes(shapes, x, y, out);
+    return out;
+  };
+  return {
+    profile,
+    shapes,
+    collar,
+    mesh,
+    spans,
+    holds: (x, y, z) => {
+      let inside = columns ? within(columns(x, y), z) : x >= 0 && sectionHolds(profile.section(x), y, z);
+      for (const shape of shapes) {
+        if (inside === shape.sign > 0 || x < shape.from || x > shape.to) continue;
+        const span = shape.span(x, y);
+        if (span && z >= span[0] && z <= span[1]) inside = shape.sign > 0;
+      }
+      return inside;
+    },
+  };
+}
+
+function columnsOf(mesh: Mesh) {
+  let columns = meshes.get(mesh);
+  if (!columns) {
+    columns = meshColumns(mesh);
+    meshes.set(mesh, columns);
+  }
+  return columns;
+}
+
+const within = (spans: readonly number[], z: number): boolean => {
+  for (let i = 0; i < spans.length; i += 2)
+    if (z >= (spans[i] as number) && z <= (spans[i + 1] as number)) return true;
+  return false;
+};
+
+/** Whether a body is a plain loft, perhaps with a collar: then closed forms over its sections serve. */
+export const isPlain = ({ shapes, mesh }: HeadBody): boolean =>
+  !mesh && shapes.every(({ feature }) => feature === 'collar');
+
+const bareHeads = new WeakMap<HeadBody, HeadBody>();
+
+/** A body without its collar: what drag sees as a body, the collar being a stick to it. */
+export function bareHead(head: HeadBody): HeadBody {
+  if (!head.collar) return head;
+  let bare = bareHeads.get(head);
+  if (!bare) {
+    bare = { ...head, collar: undefined, shapes: head.shapes.filter(({ feature }) => feature !== 'collar') };
+    bareHeads.set(head, bare);
+  }
+  return bare;
+}
+
+/** Volume and centroid of a body, collar and features included. */
+export function wholeBulk(body: HeadBody): Bulk {
+  const { profile, collar, mesh, shapes } = body;
+  if (mesh) return mixed(meshBulk(mesh), shapes.length > 0 ? changeOnMesh(body) : undefined);
+  if (!isPlain(body)) return columnBulk(profile, shapes);
+  return mixed(bodyBulk(profile), collar && collarBulk(profile, collar));
+}
+
+function meshBulk(mesh: Mesh): Bulk {
+  const { volume, centroid } = massProperties(mesh);
+  return { volume, centroid };
+}
+
+/** Two bulks as one; the second may be negative. */
+function mixed(a: Bulk, b: Bulk | undefined): Bulk {
+  if (!b || b.volume === 0) return a;
+  const volume = a.volume + b.volume;
+  const at = (axis: 0 | 1 | 2) => (a.volume * a.centroid[axis] + b.volume * b.centroid[axis]) / volume;
+  return { volume, centroid: [at(0), at(1), at(2)] };
+}
+
+/** Places along and across a shape on an imported solid. */
+const FINENESS = 72;
+
+/** What shapes add to and take from an imported solid: the difference of its columns with and without them, over the plan of the shapes. */
+function changeOnMesh({ mesh, shapes, profile }: HeadBody): Bulk | undefined {
+  if (!mesh) return undefined;
+  const columns = columnsOf(mesh);
+  const { half } = profileExtent(profile);
+  const x0 = Math.max(Math.min(...shapes.map(({ from }) => from)), -profile.length * 2 - 60);
+  const x1 = Math.min(Math.max(...shapes.map(({ to }) => to)), profile.length);
+  const wide = Math.min(2 * half, Math.max(...shapes.flatMap(({ edges, breaks }) => breaks.flatMap((x) => [0, ...edges(x - 1e-6), ...edges(x + 1e-6)])))) || half;
+  let [volume, mx, my, mz] = [0, 0, 0, 0];
+  const stops = [x0, ...shapes.flatMap(({ breaks }) => breaks), x1].filter((x) => x >= x0 && x <= x1).sort((a, b) => a - b);
+  for (let piece = 1; piece < stops.length; piece++) {
+    const [a, b] = [stops[piece - 1] as number, stops[piece] as number];
+    const steps = Math.ceil((FINENESS * (b - a)) / (x1 - x0));
+    for (let i = 0; i < steps; i++) {
+      const x = a + ((b - a) * (i + 0.5)) / steps;
+      for (let j = 0; j < FINENESS; j++) {
+        const y = wide * (((j + 0.5) / FINENESS) * 2 - 1);
+        const before = columns(x, y);
+        const after = before.slice();
+        applyShapes(shapes, x, y, after);
+        const cell = ((b - a) / steps) * ((2 * wide) / FINENESS);
+        for (const [spans, sign] of [[after, 1], [before, -1]] as const) {
+          for (let s = 0; s < spans.length; s += 2) {
+            const [lo, hi] = [spans[s] as number, spans[s + 1] as number];
+            const part = sign * cell * (hi - lo);
+            volume += part;
+            mx += part * x;
+            my += part * y;
+            mz += (sign * cell * (hi * hi - lo * lo)) / 2;
+          }
+        }
+      }
+    }
+  }
+  return volume === 0 ? undefined : { volume, centroid: [mx / volume, my / volume, mz / volume] as Vec3 };
+}

@@ -1,0 +1,32 @@
+import type { Family } from '../family.ts';
+import { proportion, swollen, threeSizes } from '../family.ts';
+import { EMPTY_SECTION } from '../profile.ts';
+
+/** A weight cast on the shank that hangs below it, with a little metal around the wire above. */
+export const bellyweight: Family = {
+  key: 'bellyweight',
+  name: 'Belly weight',
+  group: 'inside the bait',
+  purpose: 'On the shank of a weedless hook: the bait swims level and falls flat.',
+  badAt: 'Soft plastic, which splits over it; take a tough stretchy one.',
+  within: true,
+  dimensions: [
+    ...threeSizes([4, 13, 45], [2, 5, 20], [2.5, 7, 25]),
+    proportion('ends', 'Rounded ends', 'share', [0.15, 0.4, 0.5], 'Length of each rounded end, as a share of the whole.'),
+    proportion('belly', 'Below the shank', 'share', [0.6, 0.75, 0.85], 'Share of the height that hangs below the shank.'),
+  ],
+  profile: (dimensions) => {
+    const { length = 0, ends = 0.4 } = dimensions;
+    const [from, to] = [ends * length, (1 - ends) * length];
+    return {
+      length,
+      breaks: ends < 0.5 ? [0, from, to, length] : [0, from, length],
+      section: (x) => {
+        if (!(x > 0 && x < length)) return EMPTY_SECTION;
+        const u = x < from ? (from - x) / from : x > to ? (x - to) / (length - to) : 0;
+        return swollen(Math.sqrt(Math.max(0, 1 - u * u)), dimensions);
+      },
+    };
+  },
+  start: { grams: 3.5, hook: { size: '5/0', style: 'wide gap' }, eye: { angle: 0, plane: 'in line', setback: -0.5 }, keeper: 'none' },
+};

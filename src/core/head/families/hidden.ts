@@ -1,0 +1,32 @@
+import type { Family } from '../family.ts';
+import { BELLY, proportion, swollen, threeSizes } from '../family.ts';
+import { EMPTY_SECTION } from '../profile.ts';
+
+/** A slim slug on the shank, wholly inside the plastic. The eye stands in front of the metal. */
+export const hidden: Family = {
+  key: 'hidden',
+  name: 'Hidden weight',
+  group: 'inside the bait',
+  purpose: 'Wary fish and a slow natural fall: nothing shows.',
+  badAt: 'Depth and current: there is no room for much metal.',
+  within: true,
+  dimensions: [
+    ...threeSizes([4, 14, 50], [1.8, 4.5, 20], [1.8, 4.5, 20]),
+    proportion('ends', 'Rounded ends', 'share', [0.1, 0.3, 0.5], 'Length of each rounded end, as a share of the whole.'),
+    BELLY,
+  ],
+  profile: (dimensions) => {
+    const { length = 0, ends = 0.3 } = dimensions;
+    const [from, to] = [ends * length, (1 - ends) * length];
+    return {
+      length,
+      breaks: ends < 0.5 ? [0, from, to, length] : [0, from, length],
+      section: (x) => {
+        if (!(x > 0 && x < length)) return EMPTY_SECTION;
+        const u = x < from ? (from - x) / from : x > to ? (x - to) / (length - to) : 0;
+        return swollen(Math.sqrt(Math.max(0, 1 - u * u)), dimensions);
+      },
+    };
+  },
+  start: { grams: 2, hook: { size: '3/0' }, eye: { angle: 0, plane: 'in line', setback: -0.6 }, keeper: 'none' },
+};

@@ -1,0 +1,46 @@
+import type { FeatureSpec } from '../../design.ts';
+import type { FeatureGround, Shape } from './shape.ts';
+
+/**
+ * A hollow in each cheek, cut by an ellipsoid: `depth` of the half-breadth deep, `length` of the head long, its middle at `at`
+ * from the rear. It is as high as the head and as deep outward as it is long, so that its floor is a shallow dish.
+ */
+export function cheeks(
+  { depth, length, at }: NonNullable<FeatureSpec['cheeks']>,
+  { profile, half, rise, drop }: FeatureGround,
+): Shape {
+  // Half-axes and centre of the ellipsoid on the left side.
+  const a = (length * profile.length) / 2;
+  const c = (rise + drop) / 2;
+  const b = half;
+  const x0 = at * profile.length;
+  const y0 = half * (1 - depth) + b;
+  const z0 = (rise - drop) / 2;
+  const within = (x: number) => Math.max(0, 1 - ((x - x0) / a) ** 2);
+  return {
+    feature: 'cheeks',
+    sign: -1,
+    from: x0 - a,
+    to: x0 + a,
+    breaks: [x0 - a, x0, x0 + a],
+    edges: (x) => [y0 - b * Math.sqrt(within(x))],
+    span: (x, y) => {
+      const left = within(x) - ((Math.abs(y) - y0) / b) ** 2;
+      if (left <= 0) return undefined;
+      const h = c * Math.sqrt(left);
+      return [z0 - h, z0 + h];
+    },
+    solid: (kernel, corners) => {
+      const { Manifold } = kernel;
+      const ball = Manifold.sphere(1, corners);
+      // A sphere of facets is smaller than its sphere: stretched to its volume.
+      const stretch = Math.cbrt((4 / 3) * Math.PI / ball.volume());
+      const oval = ball.scale([a * stretch, b * stretch, c * stretch]);
+      const [left, right] = [oval.translate([x0, y0, z0]), oval.translate([x0, -y0, z0])];
+      const both = Manifold.union(left, right);
+      for (const piece of [ball, oval, left, right]) piece.delete();
+      return both;
+    },
+  };
+}
+

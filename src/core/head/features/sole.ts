@@ -1,0 +1,66 @@
+import type { FeatureSpec } from '../../design.ts';
+import { radians } from '../../numeric/vec.ts';
+import type { FeatureGround, Shape } from './shape.ts';
+import { FAR } from './shape.ts';
+
+/**
+ * A flat below to stand on: everything under a plane goes. The plane cuts `cut` of the greatest drop away at the middle of
+ * the head and rises to the nose by `tilt` degrees.
+ */
+export function sole({ cut, tilt }: NonNullable<FeatureSpec['sole']>, { profile, drop }: FeatureGround): Shape {
+  const slope = Math.tan(radians(tilt));
+  const level = -drop * (1 - cut);
+  const middle = profile.length / 2;
+  const at = (x: number) => level + slope * (x - middle);
+  /** Half the width of the sole at x: where the plane meets the body's side. */
+  const halfWidth = (x: number): number => {
+    const { b, d, nb } = profile.section(x);
+    const share = -at(x) / d;
+    return d > 0 && share < 1 ? b * (1 - Math.max(0, share) ** nb) ** (1 / nb) : 0;
+  };
+  return {
+    feature: 'sole',
+    sign: -1,
+    from: -FAR,
+    to: FAR,
+    breaks: endsOf(halfWidth, profile.length),
+    edges: (x) => [halfWidth(x)],
+    span: (x) => [-FAR, at(x)],
+    solid: (kernel) => {
+      const reach = FAR / 4;
+      const { Manifold } = kernel;
+      // Drawn in (x, z) and drawn out across the head.
+      const outline: [number, number][] = [
+        [-reach, at(-reach)],
+        [-reach, -2 * FAR],
+        [reach, -2 * FAR],
+        [reach, at(reach)],
+      ];
+      const drawn = Manifold.extrude(outline, 2 * reach);
+      // Its x stays x, its y becomes z and its z becomes −y: a quarter turn about x.
+      const turned = drawn.rotate([90, 0, 0]);
+      const placed = turned.translate([0, reach, 0]);
+      drawn.delete();
+      turned.delete();
+      return placed;
+    },
+  };
+}
+
+/** Places along a head where a width that is nothing at first begins, or ends. */
+function endsOf(width: (x: number) => number, length: number): number[] {
+  const ends: number[] = [];
+  const steps = 24;
+  for (let i = 1; i <= steps; i++) {
+    let [low, high] = [(length * (i - 1)) / steps, (length * i) / steps];
+    const there = width(low) > 0;
+    if (there === width(high) > 0) continue;
+    for (let halving = 0; halving < 30; halving++) {
+      const mid = (low + high) / 2;
+      if (width(mid) > 0 === there) low = mid;
+      else high = mid;
+    }
+    ends.push((low + high) / 2);
+  }
+  return ends;
+}

@@ -1,0 +1,211 @@
+import type { SolidSpec } from '../design.ts';
+import type { Mesh } from './mesh.ts';
+import { massProperties } from './mesh.ts';
+import type { Profile, Section } from './profile.ts';
+import { EMPTY_SECTION } from './profile.ts';
+import { fullness } from './superellipse.ts';
+
+/** A solid from outside, unpacked: its mesh as it came, what it weighs by volume, and its envelope along the shank. */
+export interface ImportedSolid {
+  readonly mesh: Mesh;
+  readonly volume: number;
+  readonly length: number;
+  readonly breadth: number;
+  readonly height: number;
+  /** share of the height below the shank */
+  readonly belly: number;
+  /** sections at even places from the rear to the nose, in mm as it came */
+  readonly sections: readonly Section[];
+}
+
+const STATIONS = 64;
+/** The last solids unpacked: a drag asks for the same one hundreds of times. */
+const kept = new Map<string, { readonly triangles: string; readonly solid: ImportedSolid }>();
+const KEPT = 24;
+
+function bytes(text: string): ArrayBuffer {
+  const raw = atob(text);
+  const out = new Uint8Array(raw.length);
+  for (let i = 0; i < raw.length; i++) out[i] = raw.charCodeAt(i);
+  return out.buffer;
+}
+
+function base64(data: Uint8Array): string {
+  let raw = '';
+  // In pieces: a call takes only so many arguments.
+  for (let i = 0; i < data.length; i += 8192) raw += String.fromCharCode(...data.subarray(i, i + 8192));
+  return btoa(raw);
+}
+
+/** A mesh as a document holds it. Corners are rounded to 32-bit floats. */
+export function packSolid(name: string, { positions, triangles }: Mesh): SolidSpec {
+  const floats = Float32Array.from(positions);
+  const corners = Uint32Array.from(triangles);
+  return {
+    name: name.slice(0, 200),
+    positions: base64(new Uint8Array(floats.buffer)),
+    triangles: base64(new Uint8Array(corners.buffer)),
+  };
+}
+
+/** The mesh a document holds; undefined when its data are cut short or name corners that are not there. */
+export function unpackMesh({ positions, triangles }: SolidSpec): Mesh | undefined {
+  try {
+    const [p, t] = [bytes(positions), bytes(triangles)];
+    if (p.byteLength % 12 !== 0 || t.byteLength % 12 !== 0 || t.byteLength === 0) return undefined;
+    const mesh = { positions: Float64Array.from(new Float32Array(p)), triangles: new Uint32Array(t) };
+    const corners = mesh.positions.length / 3;
+    if (mesh.triangles.some((corner) => corner >= corners)) return undefined;
+    return mesh.positions.every((value) => Number.isFinite(value)) ? mesh : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Unpacks a solid and reads its envelope; undefined when the data are broken or enclose nothing. */
+export function importedSolid(spec: SolidSpec): ImportedSolid | undefined {
+  const known = kept.get(spec.positions);
+  if (known && known.triangles === spec.triangles) return known.solid;
+  const mesh = unpackMesh(spec);
+  const solid = mesh && readEnvelope(mesh);
+  if (!solid) return undefined;
+  if (kept.size >= KEPT) kept.delete(kept.keys().next().value as string);
+  kept.set(spec.positions, { triangles: spec.triangles, solid });
+  return solid;
+}
+
+function readEnvelope(mesh: Mesh): ImportedSolid | undefined {
+  const { volume } = massProperties(mesh);
+  let [length, half, rise, drop] = [0, 0, 0, 0];
+  for (let i = 0; i < mesh.positions.length; i += 3) {
+    length = Math.max(length, mesh.positions[i] as number);
+    half = Math.max(half, Math.abs(mesh.positions[i + 1] as number));
+    rise = Math.max(rise, mesh.positions[i + 2] as number);
+    drop = Math.max(drop, -(mesh.positions[i + 2] as number));
+  }
+  if (!(volume > 0 && length > 0 && half > 0 && rise > 0 && drop > 0)) return undefined;
+  const sections = Array.from({ length: STATIONS + 1 }, (_, i) =>
+    // A hair inside the ends, where a flat face would be cut edge on.
+    sliceEnvelope(mesh, Math.min(length * (1 - 1e-6), Math.max(length * 1e-6, (length * i) / STATIONS))),
+  );
+  return { mesh, volume, length, breadth: 2 * half, height: rise + drop, belly: drop / (rise + drop), sections };
+}
+
+/** Reach and fullness of the cut through a mesh at x: half-breadth, rise, drop and the exponent that gives its area. */
+function sliceEnvelope({ positions: p, triangles }: Mesh, x: number): Section {
+  let [b, t, d, twice] = [0, 0, 0, 0];
+  for (let i = 0; i < triangles.length; i += 3) {
+    const ends: [number, number][] = [];
+    const ups: boolean[] = [];
+    for (let k = 0; k < 3; k++) {
+      const from = 3 * (triangles[i + k] as number);
+      const to = 3 * (triangles[i + ((k + 1) % 3)] as number);
+      const [x0, x1] = [p[from] as number, p[to] as number];
+      if (x0 < x === x1 < x) continue;
+      const share = (x - x0) / (x1 - x0);
+      ends.push([
+        (p[from + 1] as number) + share * ((p[to + 1] as number) - (p[from + 1] as number)),
+        (p[from + 2] as number) + share * ((p[to + 2] as number) - (p[from + 2] as number)),
+      ]);
+      ups.push(x1 > x0);
+    }
+    const [first, second] = ends;
+    if (!first || !second) continue;
+    for (const [y, z] of [first, second]) {
+      b = Math.max(b, Math.abs(y));
+      t = Math.max(t, z);
+      d = Math.max(d, -z);
+    }
+    const cross = first[0] * second[1] - second[0] * first[1];
+    twice += ups[0] ? -cross : cross;
+  }
+  if (!(b > 0 && t + d > 0)) return EMPTY_SECTION;
+  const wanted = Math.min(0.99, Math.max(0.5, Math.abs(twice) / 2 / (2 * b * (t + d))));
+  let [low, high] = [1, 12];
+  for (let step = 0; step < 30; step++) {
+    const mid = (low + high) / 2;
+    if (fullness(mid) < wanted) low = mid;
+    else high = mid;
+  }
+  const n = (low + high) / 2;
+  return { b, t, d, nt: n, nb: n };
+}
+
+/** Envelope of a solid stretched to the given sizes, as stations: what outlines and fits are read from. */
+export function envelopeProfile(
+  solid: ImportedSolid,
+  { length = solid.length, breadth = solid.breadth, height = solid.height }: Readonly<Record<string, number>>,
+): Profile {
+  const [fy, fz] = [breadth / solid.breadth, height / solid.height];
+  return {
+    length,
+    breaks: [0, length],
+    section: (x) => {
+      if (!(x >= 0 && x <= length)) return EMPTY_SECTION;
+      const place = (x / length) * STATIONS;
+      const i = Math.min(STATIONS - 1, Math.floor(place));
+      const [a, c] = [solid.sections[i] ?? EMPTY_SECTION, solid.sections[i + 1] ?? EMPTY_SECTION];
+      const mix = (of: keyof Section) => a[of] + (c[of] - a[of]) * (place - i);
+      return { b: mix('b') * fy, t: mix('t') * fz, d: mix('d') * fz, nt: mix('nt'), nb: mix('nb') };
+    },
+  };
+}
+
+/** The mesh of a solid stretched to the given sizes. */
+export function stretchedMesh(solid: ImportedSolid, dimensions: Readonly<Record<string, number>>): Mesh {
+  const { length = solid.length, breadth = solid.breadth, height = solid.height } = dimensions;
+  const factors = [length / solid.length, breadth / solid.breadth, height / solid.height];
+  return {
+    positions: solid.mesh.positions.map((value, i) => value * (factors[i % 3] as number)),
+    triangles: solid.mesh.triangles,
+  };
+}
+
+/** Cells across the plan that triangles are sorted into. */
+const CELLS = 48;
+
+/**
+ * Reads the spans of a closed mesh over places of its plan: every crossing of an upright line with the surface, lowest first.
+ * Triangles are sorted into cells of the plan once. Places are shifted by a hair, so that no line runs along an edge.
+ */
+export function meshColumns({ positions: p, triangles }: Mesh): (x: number, y: number) => number[] {
+  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (let i = 0; i < p.length; i += 3) {
+    x0 = Math.min(x0, p[i] as number);
+    x1 = Math.max(x1, p[i] as number);
+    y0 = Math.min(y0, p[i + 1] as number);
+    y1 = Math.max(y1, p[i + 1] as number);
+  }
+  const [sx, sy] = [CELLS / (x1 - x0 || 1), CELLS / (y1 - y0 || 1)];
+  const cell = (value: number, from: number, scale: number) =>
+    Math.min(CELLS - 1, Math.max(0, Math.floor((value - from) * scale)));
+  const cells: number[][] = Array.from({ length: CELLS * CELLS }, () => []);
+  for (let i = 0; i < triangles.length; i += 3) {
+    const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [number, number, number];
+    const xs = [p[a], p[b], p[c]] as number[];
+    const ys = [p[a + 1], p[b + 1], p[c + 1]] as number[];
+    const [i0, i1] = [cell(Math.min(...xs), x0, sx), cell(Math.max(...xs), x0, sx)];
+    const [j0, j1] = [cell(Math.min(...ys), y0, sy), cell(Math.max(...ys), y0, sy)];
+    for (let u = i0; u <= i1; u++) for (let v = j0; v <= j1; v++) cells[u * CELLS + v]?.push(i);
+  }
+  const hair = (x1 - x0) * 1.237e-7;
+  return (px, py) => {
+    const [x, y] = [px + hair, py + hair * 0.731];
+    if (x < x0 || x > x1 || y < y0 || y > y1) return [];
+    const crossings: number[] = [];
+    for (const i of cells[cell(x, x0, sx) * CELLS + cell(y, y0, sy)] ?? []) {
+      const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [number, number, number];
+      const [ax, ay, bx, by, cx, cy] = [p[a], p[a + 1], p[b], p[b + 1], p[c], p[c + 1]] as [number, number, number, number, number, number]; // prettier-ignore
+      const whole = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
+      if (whole === 0) continue;
+      const u = ((bx - x) * (cy - y) - (cx - x) * (by - y)) / whole;
+      const v = ((cx - x) * (ay - y) - (ax - x) * (cy - y)) / whole;
+      const w = 1 - u - v;
+      if (u < 0 || v < 0 || w < 0) continue;
+      crossings.push(u * (p[a + 2] as number) + v * (p[b + 2] as number) + w * (p[c + 2] as number));
+    }
+    crossings.sort((m, n) => m - n);
+    // A line through a seam may be counted once too often: an odd last crossing is dropped.
+    return crossings.length % 2 === 0 ? crossings : crossings.slice(0, -1);
+  };
+}
