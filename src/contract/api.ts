@@ -1,18 +1,19 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
-import type { Brief, ChartRow, Design, Drawing, Metal, Plastic, Problem, ReadingId } from '../core/index.ts';
+import type { Brief, ChartRow, Design, Drawing, HookDocument, Metal, Plastic, Problem, ReadingId } from '../core/index.ts';
 
 /** Base of every address below. */
 export const API = '/api';
 
 /** Collections of documents the server keeps; each has list, create, read, replace, delete and restore. */
-export const COLLECTIONS = ['designs', 'plastics', 'briefs'] as const;
+export const COLLECTIONS = ['designs', 'plastics', 'briefs', 'hooks'] as const;
 export type Collection = (typeof COLLECTIONS)[number];
 
 export interface Documents {
   designs: Design;
   plastics: Plastic;
   briefs: Brief;
+  hooks: HookDocument;
 }
 
 /** What the list of designs carries besides the document, so that the Rack draws without computing. */
@@ -34,6 +35,8 @@ export interface Kept<T> {
   readonly id: string;
   readonly version: number;
   readonly updatedAt: string;
+  /** put away; absent when it hangs on the Rack */
+  readonly archived?: true;
   readonly document: T;
   readonly summary?: DesignSummary | BrokenSummary;
 }
@@ -58,8 +61,11 @@ export const ListQuerySchema = Type.Object(
 export type ListQuery = Static<typeof ListQuerySchema>;
 
 export const MetalEditSchema = Type.Object(
-  { density: Type.Number({ minimum: 1, maximum: 23, description: 'g/cm³' }) },
-  { additionalProperties: false },
+  {
+    density: Type.Optional(Type.Number({ minimum: 1, maximum: 23, description: 'g/cm³' })),
+    price: Type.Optional(Type.Number({ minimum: 0, maximum: 100_000, description: 'of a kilogram, in the shop’s own money' })),
+  },
+  { additionalProperties: false, minProperties: 1 },
 );
 export type MetalEdit = Static<typeof MetalEditSchema>;
 
@@ -84,6 +90,107 @@ export interface Stores {
   readonly hooks: readonly ChartRow[];
   readonly waters: readonly WaterRow[];
   readonly lines: readonly LineRow[];
+}
+
+/** What the Rack knows of a design before its outline is asked for: all it searches, filters and sorts by. */
+export interface RackCard {
+  readonly id: string;
+  readonly version: number;
+  readonly name: string;
+  readonly archived: boolean;
+  readonly family: string;
+  readonly metal: string;
+  readonly hook: string;
+  readonly style: string;
+  readonly hinged: boolean;
+  readonly angle: number;
+  readonly plane: string;
+  readonly keeper: string;
+  readonly guard: string;
+  /** first words of the notes, for the search */
+  readonly notes: string;
+  /** metal as built, g, and fall, m/s; null when it cannot be built */
+  readonly grams: number | null;
+  readonly fall: number | null;
+  /** nose down on a tight line, degrees */
+  readonly hang: number;
+  /** reach from the eye when hanging: left, right and below, mm */
+  readonly reach: readonly [left: number, right: number, below: number];
+  readonly problem?: string;
+}
+
+/** The Rack: every design's card, and when the last of them changed. */
+export interface RackIndex {
+  readonly cards: readonly RackCard[];
+}
+
+/** Most outlines asked for at once. */
+export const OUTLINES_AT_ONCE = 120;
+export const OutlinesQuerySchema = Type.Object(
+  { ids: Type.String({ maxLength: OUTLINES_AT_ONCE * 60, description: 'Design ids, with commas between' }) },
+  { additionalProperties: false },
+);
+export type OutlinesQuery = Static<typeof OutlinesQuerySchema>;
+
+/** One step of a design's history. */
+export interface HistoryStep {
+  readonly step: number;
+  readonly words: string;
+  readonly at: string;
+}
+export interface NamedVersion {
+  readonly id: string;
+  readonly name: string;
+  readonly at: string;
+}
+export interface History {
+  /** the step the design stands at; later ones can be redone */
+  readonly now: number;
+  readonly steps: readonly HistoryStep[];
+  readonly versions: readonly NamedVersion[];
+}
+
+export const GoSchema = Type.Object({ step: Type.Integer({ minimum: 0 }) }, { additionalProperties: false });
+export type Go = Static<typeof GoSchema>;
+export const NameSchema = Type.Object(
+  { name: Type.String({ minLength: 1, maxLength: 120 }) },
+  { additionalProperties: false },
+);
+export type Naming = Static<typeof NameSchema>;
+
+/** Files a design goes out as. */
+export const EXPORTS = ['json', 'stl', '3mf', 'svg', 'dxf', 'pdf', 'csv'] as const;
+export type ExportFormat = (typeof EXPORTS)[number];
+export const ExportQuerySchema = Type.Object(
+  {
+    shrink: Type.Optional(Type.Number({ minimum: 0, maximum: 10, description: 'Shrinkage the solid is enlarged by, per cent' })),
+    arrangement: Type.Optional(Type.Union([Type.Literal('third'), Type.Literal('first')])),
+    units: Type.Optional(Type.Union([Type.Literal('imperial'), Type.Literal('metric'), Type.Literal('both')])),
+  },
+  { additionalProperties: false },
+);
+export type ExportQuery = Static<typeof ExportQuerySchema>;
+
+/** A whole shop as one document. */
+export interface Shop {
+  readonly format: 'fern-anvil/shop';
+  readonly version: 1;
+  readonly designs: readonly { readonly id: string; readonly document: Design }[];
+  readonly plastics: readonly { readonly id: string; readonly document: Plastic }[];
+  readonly briefs: readonly { readonly id: string; readonly document: Brief }[];
+  readonly hooks: readonly { readonly id: string; readonly document: HookDocument }[];
+}
+
+/** What taking in a file would do, or did, document by document. */
+export interface Intake {
+  readonly done: boolean;
+  readonly rows: readonly {
+    readonly collection: Collection;
+    readonly id: string;
+    readonly name: string;
+    readonly does: 'adds' | 'changes' | 'same';
+  }[];
+  readonly problems: readonly Problem[];
 }
 
 /** RFC 9457 problem details with our own list of fields. */

@@ -1,10 +1,10 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
 import { Ajv } from 'ajv';
 import type { TSchema } from '@sinclair/typebox';
-import type { Brief, Design, Plastic, Problem, RuleSet } from '../core/index.ts';
-import { BriefSchema, DesignSchema, PlasticSchema, RulesSchema } from '../core/index.ts';
-import type { ListQuery, MetalEdit } from './api.ts';
-import { ListQuerySchema, MetalEditSchema } from './api.ts';
+import type { Brief, Design, HookDocument, Plastic, Problem, RuleSet } from '../core/index.ts';
+import { BriefSchema, DesignSchema, HookSchema, PlasticSchema, RulesSchema } from '../core/index.ts';
+import type { Collection, Documents, ExportQuery, Go, ListQuery, MetalEdit, Naming, OutlinesQuery, Shop } from './api.ts';
+import { COLLECTIONS, ExportQuerySchema, GoSchema, ListQuerySchema, MetalEditSchema, NameSchema, OutlinesQuerySchema } from './api.ts';
 
 /** What came of checking a document against its schema. */
 export type Checked<T> =
@@ -24,9 +24,60 @@ function checker<T>(schema: TSchema, engine: Ajv = ajv): (data: unknown) => Chec
 export const checkDesignDocument = checker<Design>(DesignSchema);
 export const checkPlasticDocument = checker<Plastic>(PlasticSchema);
 export const checkBriefDocument = checker<Brief>(BriefSchema);
+export const checkHookDocument = checker<HookDocument>(HookSchema);
+export const checkGo = checker<Go>(GoSchema);
+export const checkNaming = checker<Naming>(NameSchema);
 export const checkRules = checker<RuleSet>(RulesSchema);
 export const checkMetalEdit = checker<MetalEdit>(MetalEditSchema);
 export const checkListQuery = checker<ListQuery>(ListQuerySchema, coercing);
+
+export const checkOutlinesQuery = checker<OutlinesQuery>(OutlinesQuerySchema);
+export const checkExportQuery = checker<ExportQuery>(ExportQuerySchema, coercing);
+
+const CHECKS: { readonly [C in Collection]: (data: unknown) => Checked<Documents[C]> } = {
+  designs: checkDesignDocument,
+  plastics: checkPlasticDocument,
+  briefs: checkBriefDocument,
+  hooks: checkHookDocument,
+};
+
+/** Most designs, plastics and so on in one file. */
+const MOST_DOCUMENTS = 10_000;
+
+/** A whole shop: every document in it is checked, and every wrong field told with the place of its document. */
+export function checkShop(data: unknown): Checked<Shop> {
+  const refuse = (path: string, message: string): Checked<Shop> => ({ ok: false, problems: [{ path, message }] });
+  if (typeof data !== 'object' || data === null || Array.isArray(data)) return refuse('', 'The document: must be an object.');
+  const shop = data as Record<string, unknown>;
+  if (shop['format'] !== 'fern-anvil/shop' || shop['version'] !== 1)
+    return refuse('/format', 'Format: this is no shop file of version 1. Choose a file that was exported as a whole shop.');
+  const extra = Object.keys(shop).find((key) => !['format', 'version', ...COLLECTIONS].includes(key));
+  if (extra) return refuse(`/${extra.slice(0, 60)}`, `The document: “${extra.slice(0, 60)}” is not a field here. Remove it.`);
+  const problems: Problem[] = [];
+  for (const collection of COLLECTIONS) {
+    const rows = shop[collection] ?? [];
+    if (!Array.isArray(rows) || rows.length > MOST_DOCUMENTS) {
+      problems.push({ path: `/${collection}`, message: `${collection}: must be a list of at most ${MOST_DOCUMENTS}.` });
+      continue;
+    }
+    const seen = new Set<string>();
+    rows.forEach((row: unknown, i) => {
+      const at = `/${collection}/${i}`;
+      const { id, document } = (row ?? {}) as { id?: unknown; document?: unknown };
+      if (typeof id !== 'string' || !/^[\w.-]{1,80}$/.test(id)) problems.push({ path: `${at}/id`, message: `Id: must be 1 to 80 letters, digits, dots or dashes.` }); // prettier-ignore
+      else if (seen.has(id)) problems.push({ path: `${at}/id`, message: `Id: “${id}” stands twice. Give each its own.` });
+      else seen.add(id);
+      const checked = CHECKS[collection](document);
+      if (!checked.ok) problems.push(...checked.problems.map(({ path, message }) => ({ path: `${at}/document${path}`, message })));
+    });
+  }
+  if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) };
+  const list = (collection: Collection) => (shop[collection] ?? []) as never[];
+  return {
+    ok: true,
+    value: { format: 'fern-anvil/shop', version: 1, designs: list('designs'), plastics: list('plastics'), briefs: list('briefs'), hooks: list('hooks') }, // prettier-ignore
+  };
+}
 
 /** At most this many problems are told at once: a wrecked document would fill the screen. */
 const MOST_PROBLEMS = 20;

@@ -116,7 +116,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Ass
   // Where the guard's hole runs into the hook, that metal is gone already.
   const holdsMetal = (x: number, y: number, z: number) =>
     holds(x, y, z) && !nearPath(hook.legAndShank, hook.wire / 2, x, y, z);
-  const guardHole = guard && wireWithin(guard.bore, guard.bundleRadius, holdsMetal);
+  const guardHole = guard && wireWithin(guard.bore, guard.bundleRadius, holdsMetal, true);
 
   const pieces = [
     { ...body, sign: 1 },

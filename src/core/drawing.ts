@@ -151,7 +151,7 @@ function freeHang({ hook, parts }: Assembly): number {
   const part = parts.find(({ name }) => name === 'hook');
   if (!hook.hinge || !part) return 0;
   const [dx, dz] = [part.centroid[0] - hook.hinge.at[0], part.centroid[2] - hook.hinge.at[2]];
-  return (Math.atan2(dz, -dx) * 180) / Math.PI + 90;
+  return -90 - (Math.atan2(dz, dx) * 180) / Math.PI;
 }
 
 /** Edges that features leave inside the outlines. */
@@ -257,4 +257,35 @@ export function sectionOf({ head, profile, hook }: Assembly, share: number): Dra
     outlines: bodySection(head, x).map((outline) => outline.map(round)),
     wire: x < hook.knee[0] ? hook.wire : 0,
   };
+}
+
+/** Turns a point of the side view about the eye by its hang (degrees, nose down positive), the eye at the origin, y downward, mm. */
+export function hung(drawing: Drawing, attitude: number): (point: Vec2) => Vec2 {
+  const angle = (attitude * Math.PI) / 180;
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  const [ex, ez] = drawing.eye.at;
+  // Nose down turns clockwise on a sheet whose y runs down.
+  return ([x, z]) => [(x - ex) * c + (z - ez) * s, (x - ex) * s - (z - ez) * c];
+}
+
+/** A free hook's points turned about its hinge so that it hangs straight down while the head hangs at its attitude; others as they are. */
+export function hangingHook(drawing: Drawing, attitude: number): readonly Vec2[] {
+  const { hinge, hook } = drawing;
+  if (!hinge) return hook;
+  const turn = ((hinge.hang + attitude) * Math.PI) / 180;
+  const [c, s] = [Math.cos(turn), Math.sin(turn)];
+  const [hx, hz] = hinge.at;
+  return hook.map(([x, z]): Vec2 => [hx + (x - hx) * c - (z - hz) * s, hz + (x - hx) * s + (z - hz) * c]);
+}
+
+/** Reach of a hanging head from its eye to the left, to the right and below, mm. */
+export function hangingReach(drawing: Drawing, attitude: number): readonly [left: number, right: number, below: number] {
+  const turn = hung(drawing, attitude);
+  const points = [...drawing.side, ...hangingHook(drawing, attitude), ...(drawing.collar ?? []), ...(drawing.guard ? [drawing.guard.end] : [])].map(turn); // prettier-ignore
+  const round = (value: number) => Math.round(value * 100) / 100;
+  return [
+    round(Math.max(0, ...points.map(([u]) => -u))),
+    round(Math.max(0, ...points.map(([u]) => u))),
+    round(Math.max(0, ...points.map(([, v]) => v))),
+  ];
 }

@@ -1,4 +1,4 @@
-import { doublePrecision, index, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
+import { doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
 
 /** Columns every collection of documents has: the document whole, its name for lists, and how often it was saved. */
 const documentColumns = () => ({
@@ -7,10 +7,16 @@ const documentColumns = () => ({
   document: jsonb('document').notNull(),
   /** readings and outline of a design, made at save; null for other documents */
   summary: jsonb('summary'),
+  /** the little the Rack sorts and filters a design by, made at save */
+  card: jsonb('card'),
   /** counts saves; it is the entity tag */
   version: integer('version').notNull().default(1),
+  /** the step of its history a design stands at */
+  step: integer('step').notNull().default(0),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
   updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  /** set when put away; an archived document is kept off the Rack until it is taken out again */
+  archivedAt: timestamp('archived_at', { withTimezone: true }),
   /** set when deleted; a deleted document can be restored */
   deletedAt: timestamp('deleted_at', { withTimezone: true }),
 });
@@ -20,10 +26,38 @@ export const plastics = pgTable('plastics', documentColumns(), (t) => [
   index('plastics_name').on(t.name, t.id),
 ]);
 export const briefs = pgTable('briefs', documentColumns(), (t) => [index('briefs_name').on(t.name, t.id)]);
+export const hooks = pgTable('hooks', documentColumns(), (t) => [index('hooks_name').on(t.name, t.id)]);
 
-/** Densities the shop has weighed for itself, over those of the reference list. */
+/** Every state a design has been saved in, with words for what changed; steps after the one it stands at can be redone. */
+export const steps = pgTable(
+  'steps',
+  {
+    designId: text('design_id').notNull(),
+    step: integer('step').notNull(),
+    words: text('words').notNull(),
+    document: jsonb('document').notNull(),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.designId, t.step] })],
+);
+
+/** States of a design that were given a name. */
+export const namedVersions = pgTable(
+  'named_versions',
+  {
+    id: text('id').primaryKey(),
+    designId: text('design_id').notNull(),
+    name: text('name').notNull(),
+    document: jsonb('document').notNull(),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [index('named_versions_design').on(t.designId)],
+);
+
+/** Densities and prices the shop has found for itself, over those of the reference list. */
 export const metalDensities = pgTable('metal_densities', {
   key: text('key').primaryKey(),
   density: doublePrecision('density').notNull(),
+  price: doublePrecision('price'),
   version: integer('version').notNull().default(1),
 });

@@ -1,12 +1,12 @@
-import type { BrokenSummary, DesignSummary } from '../contract/api.ts';
-import type { Design, Metal, ReadingId } from '../core/index.ts';
-import { drawingOf, evaluate, PLAIN_WATER } from '../core/index.ts';
+import type { BrokenSummary, DesignSummary, RackCard } from '../contract/api.ts';
+import type { Design, Drawing, Metal, ReadingId } from '../core/index.ts';
+import { drawingOf, evaluate, hangingReach, PLAIN_WATER } from '../core/index.ts';
 
-/** Goes up when readings or outlines are made differently, so that summaries kept by an older version are made anew. */
-export const SUMMARY_REVISION = 1;
+/** Goes up when readings, outlines or cards are made differently, so that those kept by an older version are made anew. */
+export const SUMMARY_REVISION = 2;
 
 /** Stations of a Rack outline: enough for a head the size of a thumb. */
-const RACK_STATIONS = 20;
+const RACK_STATIONS = 16;
 
 /** Readings and outline of a design for lists, made once at save. */
 export function summarise(design: Design, metals: readonly Metal[]): DesignSummary | BrokenSummary {
@@ -14,11 +14,46 @@ export function summarise(design: Design, metals: readonly Metal[]): DesignSumma
   if (!result.ok) return { ok: false, revision: SUMMARY_REVISION, problems: result.problems };
   const readings: Partial<Record<ReadingId, number>> = {};
   for (const [id, reading] of Object.entries(result.readings)) readings[id as ReadingId] = reading.value;
-  const fan = design.guard.kind === 'fibre' ? design.guard.fan : 0;
   return {
     ok: true,
     revision: SUMMARY_REVISION,
     readings,
-    drawing: drawingOf(result.assembly, fan, RACK_STATIONS),
+    drawing: thinned(drawingOf(result.assembly, RACK_STATIONS)),
+  };
+}
+
+/** A hook's curve with every third of its points: at the size of a thumb no more is seen. */
+function thinned(drawing: Drawing): Drawing {
+  const last = drawing.hook.length - 1;
+  return { ...drawing, hook: drawing.hook.filter((_, i) => i % 3 === 0 || i === last), inside: [] };
+}
+
+/** What the Rack keeps of a design. */
+export type CardBody = Omit<RackCard, 'id' | 'version' | 'archived'>;
+
+/** The Rack's card of a design from its document and summary. */
+export function cardOf(design: Design, summary: DesignSummary | BrokenSummary): CardBody {
+  const { name, notes = '', head, hook, eye, keeper, guard } = design;
+  const told = {
+    name,
+    family: head.family,
+    metal: head.metal,
+    hook: hook.size,
+    style: hook.style ?? 'round bend',
+    hinged: hook.joint !== undefined,
+    angle: eye.angle,
+    plane: eye.plane,
+    keeper: keeper.kind,
+    guard: guard.kind,
+    notes: notes.slice(0, 160),
+  };
+  if (!summary.ok) return { ...told, grams: null, fall: null, hang: 0, reach: [20, 20, 40], problem: summary.problems[0]?.message ?? '' };
+  const hang = summary.readings['hang.attitude'] ?? 0;
+  return {
+    ...told,
+    grams: summary.readings['mass.metal'] ?? null,
+    fall: summary.readings['fall.speed'] ?? null,
+    hang,
+    reach: hangingReach(summary.drawing, hang),
   };
 }

@@ -31,8 +31,44 @@ export function writeStl({ positions, triangles }: Mesh, title: string): Uint8Ar
   return bytes;
 }
 
-/** A binary STL as a mesh, corners at the same place joined. Throws with a sentence when the bytes are not a binary STL. */
+/** Gathers corners, one for each place. */
+function gather() {
+  const positions: number[] = [];
+  const known = new Map<string, number>();
+  return {
+    positions,
+    add: (x: number, y: number, z: number): number => {
+      const key = `${x} ${y} ${z}`;
+      let index = known.get(key);
+      if (index === undefined) {
+        index = positions.length / 3;
+        known.set(key, index);
+        positions.push(x, y, z);
+      }
+      return index;
+    },
+  };
+}
+
+/** A text STL (`solid … facet … vertex …`) as a mesh. */
+function readTextStl(text: string): Mesh {
+  const { positions, add } = gather();
+  const triangles: number[] = [];
+  for (const [, x, y, z] of text.matchAll(/vertex\s+(\S+)\s+(\S+)\s+(\S+)/gi)) {
+    const point = [Number(x), Number(y), Number(z)] as const;
+    if (!point.every((value) => Number.isFinite(value)))
+      throw new Error(`“${x} ${y} ${z}” is not a corner: three numbers are wanted. Export the STL again.`);
+    triangles.push(add(...point));
+  }
+  if (triangles.length === 0 || triangles.length % 3 !== 0)
+    throw new Error('This text is no STL, or it is cut short: corners do not come in threes.');
+  return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) };
+}
+
+/** An STL, binary or text, as a mesh, corners at the same place joined. Throws with a sentence when the bytes are neither. */
 export function readStl(bytes: Uint8Array): Mesh {
+  const start = new TextDecoder().decode(bytes.subarray(0, 512));
+  if (/^\s*solid\b/i.test(start) && /facet|endsolid/i.test(start)) return readTextStl(new TextDecoder().decode(bytes));
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (bytes.length < HEADER + 4) throw new Error('This file is too short to be an STL.');
   const count = view.getUint32(HEADER, true);
@@ -41,21 +77,12 @@ export function readStl(bytes: Uint8Array): Mesh {
       `This file says it holds ${count} facets, but its length does not agree. Save it as binary STL again.`,
     );
   }
-  const positions: number[] = [];
+  const { positions, add } = gather();
   const triangles = new Uint32Array(count * 3);
-  const known = new Map<string, number>();
   for (let i = 0; i < count; i++) {
     for (let k = 0; k < 3; k++) {
       const at = HEADER + 4 + i * FACET + 12 + 12 * k;
-      const point = [view.getFloat32(at, true), view.getFloat32(at + 4, true), view.getFloat32(at + 8, true)];
-      const key = point.join(' ');
-      let index = known.get(key);
-      if (index === undefined) {
-        index = positions.length / 3;
-        known.set(key, index);
-        positions.push(...point);
-      }
-      triangles[3 * i + k] = index;
+      triangles[3 * i + k] = add(view.getFloat32(at, true), view.getFloat32(at + 4, true), view.getFloat32(at + 8, true));
     }
   }
   return { positions: Float64Array.from(positions), triangles };

@@ -8,7 +8,9 @@ import { pointed } from '../head/families/pointed.ts';
 import { FIBRE_DENSITY, STEEL_DENSITY } from '../material/metals.ts';
 import { sampleDesign } from '../sample.test-kit.ts';
 import { starterGuard, starterKeeper } from '../starter.ts';
-import type { FibreGuardSpec, GuardSpec } from '../design.ts';
+import type { CollarSpec, FibreGuardSpec, GuardSpec, KeeperSpec } from '../design.ts';
+import { revolveVolume } from '../head/revolve.ts';
+import { pathLength } from '../hook/polyline.ts';
 import type { Profile } from '../head/profile.ts';
 import type { GuardBody, GuardGround } from './guards/guard.ts';
 import { guardBody, GUARDS } from './guards/index.ts';
@@ -25,6 +27,7 @@ const fibre: FibreGuardSpec = {
   fan: 20,
   trimmed: true,
 };
+const collarSpec: CollarSpec = { kind: 'collar', length: 7, diameter: 2.8, barb: 0.6, barbs: 2 };
 const profile = ball.profile(completeDimensions(ball, { breadth: 12 }));
 
 const tip = [-10, 0, 16] as const;
@@ -139,14 +142,14 @@ describe('the drawing', () => {
     expect(drawing.tip[1] - drawing.eye.top).toBeCloseTo(readings['hook.biteAboveEye']?.value ?? NaN, 9);
     expect(drawing.tip[1] - drawing.wire).toBeCloseTo(readings['hook.gap']?.value ?? NaN, 9);
     expect(drawing.centre[0]).toBeCloseTo(readings['mass.centreX']?.value ?? NaN, 9);
-    expect(drawing.keeper?.wire).toBeCloseTo(0.6, 2);
+    expect(drawing.keeper[0]?.wire).toBeCloseTo(0.6, 2);
     expect(drawing.guard?.fan).toBe(16);
     // The handle of the breadth sits where the head is widest.
     expect(2 * assembly.profile.section(drawing.fullest).b).toBeCloseTo(drawing.breadth, 3);
   });
 
   it('crosses to the interface as plain data', () => {
-    const drawing = drawingOf(assemble(sampleDesign('pointed', { guard: starterGuard('fibre') })), 10, 20);
+    const drawing = drawingOf(assemble(sampleDesign('pointed', { guard: starterGuard('fibre') })), 20);
     expect(structuredClone(drawing)).toEqual(drawing);
     expect(JSON.stringify(drawing).length).toBeLessThan(20_000);
   });
@@ -156,5 +159,80 @@ describe('the drawing', () => {
       head: { dimensions: { ...completeDimensions(pointed, {}), shoulder: 0.4, length: 20 } },
     });
     expect(drawingOf(assemble(design)).fullest).toBeCloseTo(8, 1);
+  });
+});
+
+describe('keepers', () => {
+  const ground = { profile: ball.profile({ breadth: 14 }), wire: 1 };
+  const built = (kind: KeeperSpec['kind']) => {
+    const body = keeperBody(starterKeeper(kind), ground);
+    if (!body) throw new Error('the head does not take it');
+    return body;
+  };
+
+  it.each(KEEPERS.map(({ kind }) => [kind] as const))('%s: what goes into the plastic is what its metal and wire reach back', (kind) => {
+    const { cast, wires, insertion } = built(kind);
+    const reach = Math.max(0, cast ? -cast.from : 0, ...wires.flatMap(({ path }) => path.map(([x]) => -x)));
+    expect(insertion).toBeCloseTo(reach, 9);
+  });
+
+  it('a screw is a helix: as long as turns of √((2πR)² + pitch²)', () => {
+    const spec = starterKeeper('screw');
+    if (spec.kind !== 'screw') throw new Error();
+    const [wire] = built('screw').wires;
+    const radius = (spec.diameter - spec.wire) / 2;
+    const turn = Math.hypot(2 * Math.PI * radius, spec.length / spec.turns);
+    // Anchor of 3 mm and the stand-off run straight.
+    expect(pathLength(wire?.path ?? [])).toBeCloseTo(spec.turns * turn + 3 + spec.standoff, 0);
+  });
+
+  it('the everyday barbed collar holds as much as itself, more barbs more, none at all little', () => {
+    expect(built('collar').holdArea / HOLD_REFERENCE).toBeCloseTo(1, 9);
+    const hold = (barbs: number) =>
+      keeperBody({ ...collarSpec, barbs }, ground)?.holdArea ?? NaN;
+    expect(hold(3)).toBeGreaterThan(hold(2));
+    expect(hold(0)).toBeLessThan(0.4 * hold(2));
+    expect(built('none').holdArea).toBe(0);
+  });
+
+  it('a barrel is two frustums and a neck', () => {
+    const cast = keeperBody({ kind: 'barrel', length: 10, diameter: 4, taper: 0.5 }, ground)?.cast;
+    if (!cast) throw new Error();
+    // Radius 1 at the rear, 2 at the bulge 3.8 mm behind the face, 1.64 at the face (frustum: π·h/3·(R² + R·r + r²)).
+    const frustum = (h: number, a: number, b: number) => (Math.PI * h * (a * a + a * b + b * b)) / 3;
+    expect(revolveVolume(cast, -10, 0)).toBeCloseTo(frustum(6.2, 1, 2) + frustum(3.8, 2, 1.64), 6);
+  });
+});
+
+describe('guards of every kind', () => {
+  it.each(GUARDS.filter(({ kind }) => kind !== 'none').map(({ kind }) => [kind] as const))('%s stands on the crown, leans back and weighs what its strands do', (kind) => {
+    const guard = guarded(starterGuard(kind));
+    const spec = starterGuard(kind);
+    if (spec.kind === 'none') throw new Error();
+    expect(guard.base[0]).toBeCloseTo(12 * (1 - spec.setback), 9);
+    expect(guard.end[0]).toBeLessThan(guard.base[0]);
+    expect(guard.volume).toBeGreaterThan(0);
+    const free = guard.strands.reduce((sum, { path, diameter }) => sum + pathLength(path) * (Math.PI / 4) * diameter ** 2, 0);
+    // What is set in the head comes on top; a brush shows three of its fibres.
+    if (kind !== 'fibre') {
+      expect(guard.volume).toBeGreaterThan(free);
+      expect(guard.volume).toBeLessThan(free * 1.6);
+    }
+  });
+
+  it('lighter fibres make a lighter guard', () => {
+    expect(guarded({ ...fibre, material: 'polypropylene' }).density).toBeLessThan(guarded(fibre).density);
+    expect(guarded({ ...fibre, material: 'fluorocarbon' }).density).toBeGreaterThan(guarded(fibre).density);
+  });
+
+  it('a trim line over the point is met', () => {
+    expect(guarded({ ...fibre, over: 3 }).overPoint).toBeCloseTo(3, 9);
+    expect(guarded({ ...fibre, over: -2 }).overPoint).toBeCloseTo(-2, 9);
+  });
+
+  it('a twin wire is two cylinders: free length and what is set in', () => {
+    const spec = { kind: 'twin wire', wire: 0.4, length: 20, spread: 0, lean: 45, setback: 0.5 } as const;
+    const guard = guarded(spec);
+    expect(guard.volume).toBeCloseTo(2 * (Math.PI / 4) * 0.16 * (20 + guard.depth), 6);
   });
 });

@@ -5,7 +5,7 @@ import type { ManifoldToplevel } from 'manifold-3d';
 import { collarRevolve } from '../fitting/keepers/collar.ts';
 import type { Family } from './family.ts';
 import { completeDimensions } from './family.ts';
-import { FAMILIES } from './families/index.ts';
+import { DRAWN_FAMILIES } from './families/index.ts';
 import { ball } from './families/ball.ts';
 import { football } from './families/football.ts';
 import { pointed } from './families/pointed.ts';
@@ -164,7 +164,7 @@ describe('closed forms', () => {
   });
 });
 
-describe.each(FAMILIES.map((family) => [family.key, family] as const))(
+describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))(
   '%s over random dimensions',
   (_, family) => {
     it('mesh, quadrature and the solid library agree on volume to 0.1%, and the mesh is closed', () => {
@@ -180,7 +180,7 @@ describe.each(FAMILIES.map((family) => [family.key, family] as const))(
           expect(Math.abs(mass.centroid[0] - centroid[0])).toBeLessThan(2e-3 * profile.length);
           expect(Math.abs(mass.centroid[2] - centroid[2])).toBeLessThan(2e-3 * profile.length + 1e-3);
         }),
-        { numRuns: 60 },
+        { numRuns: 20 },
       );
     });
 
@@ -194,7 +194,7 @@ describe.each(FAMILIES.map((family) => [family.key, family] as const))(
             Math.abs(massProperties(mesh).volume / bodyBulk(profile).volume - 1) < 1e-3
           );
         }),
-        { numRuns: 60 },
+        { numRuns: 20 },
       );
     });
 
@@ -225,7 +225,7 @@ describe.each(FAMILIES.map((family) => [family.key, family] as const))(
             expect(Math.abs(libraryVolume(mesh) / volume - 1)).toBeLessThan(1e-3);
           },
         ),
-        { numRuns: 40 },
+        { numRuns: 15 },
       );
     });
 
@@ -243,7 +243,7 @@ describe.each(FAMILIES.map((family) => [family.key, family] as const))(
             near(span(side.map(([, z]) => z)), complete['height'] ?? complete['breadth'])
           );
         }),
-        { numRuns: 40 },
+        { numRuns: 15 },
       );
     });
 
@@ -251,8 +251,9 @@ describe.each(FAMILIES.map((family) => [family.key, family] as const))(
       expect(family.purpose.length).toBeGreaterThan(20);
       expect(family.badAt.length).toBeGreaterThan(10);
       for (const { min, initial, max } of family.dimensions) {
-        expect(min).toBeLessThan(initial);
-        expect(initial).toBeLessThan(max);
+        expect(min).toBeLessThan(max);
+        expect(initial).toBeGreaterThanOrEqual(min);
+        expect(initial).toBeLessThanOrEqual(max);
       }
     });
   },

@@ -26,15 +26,15 @@ export function bodyBulk(profile: Profile): Bulk {
 }
 
 /** Unit vectors over the left half, read off once: left and right are alike. */
-const DIRECTIONS = Array.from({ length: 32 }, (_, j) => {
-  const turn = (Math.PI * (j + 0.5)) / 32 - Math.PI / 2;
+const DIRECTIONS = Array.from({ length: 64 }, (_, j) => {
+  const turn = (Math.PI * (j + 0.5)) / 64 - Math.PI / 2;
   return [Math.cos(turn), Math.sin(turn)] as const;
 });
 
 /** The part of a collar that stands outside the body: all of it behind the rear face, and the ring around a rounded rear. */
 export function collarBulk(profile: Profile, collar: Revolve): Bulk {
   const behind = revolveVolume(collar, collar.from, 0);
-  const slices = 24;
+  const slices = 48;
   let [volume, moment] = [behind, 0];
   const tail = collar.breaks.filter((x) => x < 0);
   const ends = [collar.from, ...tail, 0];

@@ -24,7 +24,7 @@ export const caster: Family = {
       // The tail tapers straighter than a quarter ellipse would: the swell is squared behind the shoulder.
       section: (x) => {
         const s = swell(x);
-        return swollen(x < shoulder * length ? 0.28 + (s - 0.28) ** 2 / 0.72 : s, dimensions);
+        return swollen(x >= 0 && x < shoulder * length ? 0.28 + (s - 0.28) ** 2 / 0.72 : s, dimensions);
       },
     };
   },

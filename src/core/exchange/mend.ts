@@ -1,0 +1,215 @@
+import type { Mesh } from '../head/mesh.ts';
+
+/** Joins corners closer than `tolerance`, and drops facets that have no area or are there twice. */
+export function joinCorners({ positions, triangles }: Mesh, tolerance: number): { mesh: Mesh; dropped: number } {
+  const cells = new Map<string, number>();
+  const places: number[] = [];
+  const moved = new Uint32Array(positions.length / 3);
+  const step = Math.max(tolerance, 1e-12) * 2;
+  for (let i = 0; i < moved.length; i++) {
+    const p = [positions[3 * i] as number, positions[3 * i + 1] as number, positions[3 * i + 2] as number] as const;
+    const cell = p.map((value) => Math.round(value / step));
+    let found: number | undefined;
+    // A neighbour may lie just over the border of the cell.
+    search: for (let a = -1; a <= 1; a++) {
+      for (let b = -1; b <= 1; b++) {
+        for (let c = -1; c <= 1; c++) {
+          const other = cells.get(`${(cell[0] as number) + a},${(cell[1] as number) + b},${(cell[2] as number) + c}`);
+          if (other === undefined) continue;
+          const q = [places[3 * other] as number, places[3 * other + 1] as number, places[3 * other + 2] as number] as const;
+          if (Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]) <= tolerance) {
+            found = other;
+            break search;
+          }
+        }
+      }
+    }
+    if (found === undefined) {
+      found = places.length / 3;
+      places.push(...p);
+      cells.set(cell.join(','), found);
+    }
+    moved[i] = found;
+  }
+  const kept: number[] = [];
+  const seen = new Set<string>();
+  let dropped = 0;
+  for (let i = 0; i < triangles.length; i += 3) {
+    const [a, b, c] = [0, 1, 2].map((k) => moved[triangles[i + k] as number] as number) as [number, number, number];
+    const key = [a, b, c].sort((m, n) => m - n).join(',');
+    if (a === b || b === c || c === a || seen.has(key)) {
+      dropped++;
+      continue;
+    }
+    seen.add(key);
+    kept.push(a, b, c);
+  }
+  return { mesh: { positions: Float64Array.from(places), triangles: Uint32Array.from(kept) }, dropped };
+}
+
+const edgeKey = (a: number, b: number) => (a < b ? `${a},${b}` : `${b},${a}`);
+
+/** Facets at each edge, whichever way they run. */
+function edgeFacets({ triangles }: Mesh): Map<string, number[]> {
+  const edges = new Map<string, number[]>();
+  for (let i = 0; i < triangles.length; i += 3) {
+    for (let k = 0; k < 3; k++) {
+      const key = edgeKey(triangles[i + k] as number, triangles[i + ((k + 1) % 3)] as number);
+      const at = edges.get(key);
+      if (at) at.push(i);
+      else edges.set(key, [i]);
+    }
+  }
+  return edges;
+}
+
+/** Groups of facets joined by edges, and for each facet whether it must be turned to run like its neighbours; −1 in a group that cannot be. */
+function walk(mesh: Mesh): { group: Int32Array; turn: Uint8Array; groups: number; crowded: number; twisted: boolean } {
+  const { triangles } = mesh;
+  const edges = edgeFacets(mesh);
+  const count = triangles.length / 3;
+  const group = new Int32Array(count).fill(-1);
+  const turn = new Uint8Array(count);
+  let groups = 0;
+  let crowded = 0;
+  let twisted = false;
+  for (const facets of edges.values()) if (facets.length > 2) crowded++;
+  const runs = (facet: number, a: number, b: number) => {
+    for (let k = 0; k < 3; k++)
+      if (triangles[facet + k] === a && triangles[facet + ((k + 1) % 3)] === b) return true;
+    return false;
+  };
+  for (let start = 0; start < count; start++) {
+    if (group[start] !== -1) continue;
+    group[start] = groups;
+    const queue = [start];
+    for (let facet = queue.pop(); facet !== undefined; facet = queue.pop()) {
+      for (let k = 0; k < 3; k++) {
+        const [a, b] = [triangles[3 * facet + k] as number, triangles[3 * facet + ((k + 1) % 3)] as number];
+        const facets = edges.get(edgeKey(a, b)) ?? [];
+        if (facets.length !== 2) continue;
+        const other = ((facets[0] === 3 * facet ? facets[1] : facets[0]) as number) / 3;
+        // Neighbours run along their common edge in opposite ways.
+        const same = runs(3 * other, a, b);
+        const wanted = same ? 1 - (turn[facet] as number) : (turn[facet] as number);
+        if (group[other] === -1) {
+          group[other] = groups;
+          turn[other] = wanted;
+          queue.push(other);
+        } else if (turn[other] !== wanted) twisted = true;
+      }
+    }
+    groups++;
+  }
+  return { group, turn, groups, crowded, twisted };
+}
+
+/** Turns facets so that neighbours run alike; refuses where an edge has more than two facets, or the surface has only one side. */
+export function turnAlike(mesh: Mesh): { mesh: Mesh; turned: number; reason: '' } | { mesh: undefined; turned: 0; reason: string } {
+  const { group, turn, groups, crowded, twisted } = walk(mesh);
+  const refuse = (reason: string) => ({ mesh: undefined, turned: 0 as const, reason });
+  if (crowded > 0) return refuse(`More than two facets meet at ${crowded} of its edges, so it has no clear inside. Mend it where it was modelled.`); // prettier-ignore
+  if (twisted) return refuse('Its surface has only one side, like a twisted band, so it encloses nothing. Mend it where it was modelled.');
+  // The fewer are turned to run like the more.
+  const tally = Array.from({ length: groups }, () => [0, 0] as [number, number]);
+  group.forEach((g, i) => ((tally[g] as [number, number])[turn[i] as 0 | 1] += 1));
+  const triangles = mesh.triangles.slice();
+  let turned = 0;
+  group.forEach((g, i) => {
+    const [plain, other] = tally[g] as [number, number];
+    const wanted = other > plain ? 0 : 1;
+    if (turn[i] !== wanted) return;
+    turned++;
+    [triangles[3 * i + 1], triangles[3 * i + 2]] = [triangles[3 * i + 2] as number, triangles[3 * i + 1] as number];
+  });
+  return { mesh: { positions: mesh.positions, triangles }, turned, reason: '' };
+}
+
+/** The shells of a mesh: facets joined by edges, each with its own corners. */
+export function pieces(mesh: Mesh): Mesh[] {
+  const { group, groups } = walk(mesh);
+  return Array.from({ length: groups }, (_, g) => {
+    const corners = new Map<number, number>();
+    const positions: number[] = [];
+    const triangles: number[] = [];
+    group.forEach((of, i) => {
+      if (of !== g) return;
+      for (let k = 0; k < 3; k++) {
+        const corner = mesh.triangles[3 * i + k] as number;
+        let index = corners.get(corner);
+        if (index === undefined) {
+          index = corners.size;
+          corners.set(corner, index);
+          positions.push(...mesh.positions.slice(3 * corner, 3 * corner + 3));
+        }
+        triangles.push(index);
+      }
+    });
+    return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) };
+  });
+}
+
+/** How far a hole's rim may leave its plane, as a share of its size, and still count as flat. */
+const FLAT = 1e-3;
+
+/** Closes holes whose rim is one flat loop by facets about its middle; others are left, and the edges around them counted. */
+export function fillFlatHoles({ positions, triangles }: Mesh): { mesh: Mesh; holes: number; left: number } {
+  // Open edges, the way their one facet runs; a filling facet runs the other way.
+  const next = new Map<number, number[]>();
+  const seen = new Map<string, number>();
+  for (let i = 0; i < triangles.length; i += 3) {
+    for (let k = 0; k < 3; k++) {
+      const key = edgeKey(triangles[i + k] as number, triangles[i + ((k + 1) % 3)] as number);
+      seen.set(key, (seen.get(key) ?? 0) + 1);
+    }
+  }
+  let open = 0;
+  for (let i = 0; i < triangles.length; i += 3) {
+    for (let k = 0; k < 3; k++) {
+      const [a, b] = [triangles[i + k] as number, triangles[i + ((k + 1) % 3)] as number];
+      if (seen.get(edgeKey(a, b)) !== 1) continue;
+      open++;
+      next.set(b, [...(next.get(b) ?? []), a]);
+    }
+  }
+  const places = [...positions];
+  const facets = [...triangles];
+  let holes = 0;
+  let left = open;
+  const start = new Set(next.keys());
+  for (const first of start) {
+    const loop: number[] = [];
+    let at: number | undefined = first;
+    while (at !== undefined && next.get(at)?.length === 1 && !loop.includes(at) && loop.length <= open) {
+      loop.push(at);
+      at = next.get(at)?.[0];
+    }
+    if (at !== first || loop.length < 3) continue;
+    const points = loop.map((corner) => [0, 1, 2].map((k) => positions[3 * corner + k] as number) as [number, number, number]);
+    for (const corner of loop) {
+      next.delete(corner);
+      start.delete(corner);
+    }
+    const middle = [0, 1, 2].map((k) => points.reduce((sum, p) => sum + (p[k] as number), 0) / points.length) as [number, number, number];
+    const normals = points.map((p, i) => facing(middle, p, points[(i + 1) % points.length] as [number, number, number]));
+    const total = [0, 1, 2].map((k) => normals.reduce((sum, n) => sum + (n[k] as number), 0)) as [number, number, number];
+    const length = Math.hypot(...total);
+    const size = Math.max(...points.map((p) => Math.hypot(p[0] - middle[0], p[1] - middle[1], p[2] - middle[2])));
+    const off = Math.max(...points.map((p) => Math.abs(((p[0] - middle[0]) * total[0] + (p[1] - middle[1]) * total[1] + (p[2] - middle[2]) * total[2]) / length))); // prettier-ignore
+    // Every filling facet must face the same way, or the rim is not seen whole from its middle.
+    const clear = normals.every((n) => n[0] * total[0] + n[1] * total[1] + n[2] * total[2] > 0);
+    if (!(off <= FLAT * size) || !clear) continue;
+    const centre = places.length / 3;
+    places.push(...middle);
+    loop.forEach((corner, i) => facets.push(centre, corner, loop[(i + 1) % loop.length] as number));
+    holes++;
+    left -= loop.length;
+  }
+  return { mesh: { positions: Float64Array.from(places), triangles: Uint32Array.from(facets) }, holes, left };
+}
+
+type Point = readonly [number, number, number];
+const facing = (a: Point, b: Point, c: Point): [number, number, number] => {
+  const [u, v] = [[b[0] - a[0], b[1] - a[1], b[2] - a[2]], [c[0] - a[0], c[1] - a[1], c[2] - a[2]]] as [Point, Point]; // prettier-ignore
+  return [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]];
+};

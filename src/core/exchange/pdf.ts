@@ -1,0 +1,180 @@
+import type { PDFFont, PDFPage } from 'pdf-lib';
+import { degrees, LineCapStyle, PDFDocument, rgb, StandardFonts } from 'pdf-lib';
+import type { Design } from '../design.ts';
+import type { Drawing } from '../drawing.ts';
+import type { Flag } from '../evaluate.ts';
+import type { Layer } from '../plate/sheet.ts';
+import { plateSheet } from '../plate/sheet.ts';
+import type { SheetOptions } from '../plate/sheet.ts';
+import { formatQuantity } from '../quantity/format.ts';
+import { inUnits } from '../quantity/phrase.ts';
+import type { ReadingId, Readings } from '../readings.ts';
+import { READINGS } from '../readings.ts';
+
+/** Points in a millimetre. */
+const PT = 72 / 25.4;
+const PAGE = { width: 210, height: 297, margin: 14 };
+const INK = rgb(0.12, 0.16, 0.17);
+const GREY = rgb(0.36, 0.41, 0.39);
+const FERN = rgb(0.11, 0.35, 0.22);
+const RED = rgb(0.55, 0.11, 0.09);
+const PENS: Readonly<Record<Layer, { readonly width: number; readonly dash?: number[]; readonly colour: ReturnType<typeof rgb> }>> = {
+  outline: { width: 0.35, colour: INK },
+  wire: { width: 0.2, colour: INK },
+  hidden: { width: 0.18, dash: [1.2, 0.8], colour: INK },
+  centre: { width: 0.13, dash: [4, 0.8, 0.8, 0.8], colour: GREY },
+  dimension: { width: 0.13, colour: rgb(0.35, 0.26, 0) },
+  text: { width: 0.13, colour: INK },
+  mark: { width: 0.2, colour: RED },
+};
+
+/** Scales a sheet is drawn at, sheet over life, largest first. */
+const SCALES = [3, 2, 1.5, 1, 0.75, 0.5, 0.25];
+
+/** The fonts every reader has know only Western letters: what else there is in a name or note becomes the nearest plain sign. */
+const plain = (text: string): string =>
+  text
+    .replace(/−/g, '-')
+    .replace(/[‘’′]/g, "'")
+    .replace(/[“”″]/g, '"')
+    .replace(/…/g, '...')
+    .replace(/[^\n\x20-\x7e\xa0-\xff–—•]/g, '?');
+
+export interface SpecSheet {
+  readonly design: Design;
+  readonly drawing: Drawing;
+  readonly readings: Readings;
+  readonly flags: readonly Flag[];
+  readonly options: SheetOptions;
+}
+
+/** A spec sheet of one page, A4: name, dimensioned drawing at a whole scale, readings, what to mind, cautions. */
+export async function writePdf({ design, drawing, readings, flags, options }: SpecSheet): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  pdf.setTitle(plain(design.name));
+  pdf.setCreator('Fern Anvil');
+  pdf.setProducer('Fern Anvil');
+  const page = pdf.addPage([PAGE.width * PT, PAGE.height * PT]);
+  const font = await pdf.embedFont(StandardFonts.Helvetica);
+  const bold = await pdf.embedFont(StandardFonts.HelveticaBold);
+  const units = options.units === 'both' ? 'metric' : options.units;
+  const say = writer(page, font, bold);
+
+  let y = PAGE.height - PAGE.margin - 6;
+  say(PAGE.margin, y, design.name, 7, { strong: true, colour: FERN });
+  y -= 7;
+  const line = [
+    design.head.metal,
+    formatQuantity(readings['mass.metal']?.value ?? NaN, 'mass', 'imperial'),
+    formatQuantity(readings['mass.metal']?.value ?? NaN, 'mass', 'metric'),
+    `hook ${design.hook.size} ${design.hook.style ?? 'round bend'}`,
+    `eye ${formatQuantity(design.eye.angle, 'angle', units)} ${design.eye.plane}`,
+    `keeper ${design.keeper.kind}`,
+    `guard ${design.guard.kind}`,
+  ].join('  ·  ');
+  say(PAGE.margin, y, line, 3.2, { colour: GREY });
+  y -= 5;
+
+  const room = { width: PAGE.width - 2 * PAGE.margin, height: 125 };
+  const fits = SCALES.map((scale) => plateSheet(drawing, '', { ...options, scale }));
+  const sheet = fits.find(({ width, height }) => width <= room.width && height <= room.height) ?? (fits.at(-1) as (typeof fits)[0]);
+  drawSheet(page, font, sheet, PAGE.margin + (room.width - sheet.width) / 2, y - sheet.height);
+  y -= sheet.height + 4;
+
+  const floor = PAGE.margin + 26;
+  const columns = 2;
+  const wide = room.width / columns;
+  const rows = (Object.keys(READINGS) as ReadingId[]).flatMap((id) => {
+    const reading = readings[id];
+    return reading ? [{ name: READINGS[id].name, kind: reading.kind, text: formatQuantity(reading.value, READINGS[id].quantity, units) }] : [];
+  });
+  const perColumn = Math.ceil(rows.length / columns);
+  const step = Math.min(4.4, (y - floor - 14) / perColumn);
+  rows.forEach(({ name, kind, text }, i) => {
+    const x = PAGE.margin + Math.floor(i / perColumn) * wide;
+    const at = y - 4 - (i % perColumn) * step;
+    say(x, at, name, 2.9);
+    say(x + wide * 0.52, at, kind, 2.4, { colour: GREY });
+    say(x + wide - 6, at, text, 2.9, { strong: true, right: true });
+  });
+  y -= 6 + perColumn * step;
+  for (const { level, text } of flags.filter((flag) => flag.level !== 'note').slice(0, 4)) {
+    for (const piece of wrapped(`${level === 'stop' ? 'STOP' : 'Care'}: ${inUnits(text, units)}`, font, 2.8, room.width)) {
+      say(PAGE.margin, y, piece, 2.8, { colour: level === 'stop' ? RED : INK });
+      y -= 3.8;
+    }
+  }
+  const cautions = [
+    ...flags.filter(({ level }) => level === 'note').map(({ text }) => inUnits(text, units)),
+    'Molten metal and water explode; dust and fumes of lead poison; hooks pierce. Local rules and the makers’ instructions decide, and they change.',
+    'Readings: geometry is exact from the shape; model rests on stated assumptions; index compares only; practice is a rule of the trade.',
+  ];
+  y = Math.min(y - 2, floor);
+  for (const text of cautions) {
+    for (const piece of wrapped(text, font, 2.5, room.width)) {
+      if (y < PAGE.margin) break;
+      say(PAGE.margin, y, piece, 2.5, { colour: GREY });
+      y -= 3.4;
+    }
+  }
+  return pdf.save();
+}
+
+interface TextStyle {
+  readonly strong?: boolean;
+  readonly right?: boolean;
+  readonly colour?: ReturnType<typeof rgb>;
+}
+
+function writer(page: PDFPage, font: PDFFont, bold: PDFFont) {
+  return (x: number, y: number, text: string, size: number, { strong = false, right = false, colour = INK }: TextStyle = {}) => {
+    const used = strong ? bold : font;
+    const shown = plain(text);
+    const back = right ? used.widthOfTextAtSize(shown, size * PT) / PT : 0;
+    page.drawText(shown, { x: (x - back) * PT, y: y * PT, size: size * PT, font: used, color: colour });
+  };
+}
+
+/** Text in lines no wider than the given mm. */
+function wrapped(text: string, font: PDFFont, size: number, width: number): string[] {
+  const lines: string[] = [];
+  let line = '';
+  for (const word of plain(text).split(/\s+/)) {
+    const longer = line ? `${line} ${word}` : word;
+    if (font.widthOfTextAtSize(longer, size * PT) / PT > width && line) {
+      lines.push(line);
+      line = word;
+    } else line = longer;
+  }
+  return line ? [...lines, line] : lines;
+}
+
+function drawSheet(page: PDFPage, font: PDFFont, { entities }: ReturnType<typeof plateSheet>, x0: number, y0: number): void {
+  const at = ([u, v]: readonly [number, number]) => ({ x: (x0 + u) * PT, y: (y0 + v) * PT });
+  for (const entity of entities) {
+    const pen = PENS[entity.layer];
+    if (entity.kind === 'text') {
+      const text = plain(entity.text);
+      const width = font.widthOfTextAtSize(text, entity.height * PT);
+      const back = entity.anchor === 'middle' ? width / 2 : 0;
+      const { x, y } = at(entity.at);
+      page.drawText(text, {
+        x: entity.turned ? x : x - back,
+        y: entity.turned ? y - back : y,
+        size: entity.height * PT,
+        font,
+        color: pen.colour,
+        rotate: degrees(entity.turned ? 90 : 0),
+      });
+    } else if (entity.kind === 'circle') {
+      page.drawCircle({ ...at(entity.at), size: entity.radius * PT, borderWidth: pen.width * PT, borderColor: pen.colour });
+    } else {
+      // The library's paths count y downward from where they stand.
+      const d = entity.points.map(([u, v], i) => `${i === 0 ? 'M' : 'L'}${(x0 + u) * PT} ${-(y0 + v) * PT}`).join(' ') + (entity.closed ? ' Z' : ''); // prettier-ignore
+      if (entity.width) {
+        page.drawSvgPath(d, { x: 0, y: 0, borderWidth: entity.width * PT, borderColor: rgb(0.8, 0.82, 0.8), borderLineCap: LineCapStyle.Round });
+      }
+      page.drawSvgPath(d, { x: 0, y: 0, borderWidth: pen.width * PT, borderColor: pen.colour, ...(pen.dash ? { borderDashArray: pen.dash.map((mm) => mm * PT) } : {}) }); // prettier-ignore
+    }
+  }
+}

@@ -1,0 +1,220 @@
+import type { Drawing, DrawnEdge, DrawnWire } from '../drawing.ts';
+import type { Vec2 } from '../numeric/vec.ts';
+import { formatQuantity } from '../quantity/format.ts';
+import type { UnitSystem } from '../quantity/units.ts';
+import type { PlacedDimension, PlateViewName } from './dimensions.ts';
+import { dimensionsOf, placeDimensions } from './dimensions.ts';
+
+/** How the three views stand to each other: with third angle the view from above lies above, with first angle below. */
+export const ARRANGEMENTS = ['third', 'first'] as const;
+export type Arrangement = (typeof ARRANGEMENTS)[number];
+
+export type Layer = 'outline' | 'wire' | 'hidden' | 'centre' | 'dimension' | 'text' | 'mark';
+
+/** What stands on a sheet, in mm of the sheet, y up. */
+export type Entity =
+  | { readonly kind: 'line'; readonly layer: Layer; readonly points: readonly Vec2[]; readonly closed: boolean; readonly width?: number }
+  | { readonly kind: 'circle'; readonly layer: Layer; readonly at: Vec2; readonly radius: number }
+  | { readonly kind: 'text'; readonly layer: Layer; readonly at: Vec2; readonly text: string; readonly height: number; readonly anchor: 'start' | 'middle'; readonly turned?: boolean }; // prettier-ignore
+
+/** A drawing laid out at true scale. */
+export interface Sheet {
+  readonly width: number;
+  readonly height: number;
+  readonly entities: readonly Entity[];
+  /** where the three views' origins stand on the sheet */
+  readonly origins: Readonly<Record<PlateViewName, Vec2>>;
+}
+
+export interface SheetOptions {
+  readonly arrangement: Arrangement;
+  readonly units: UnitSystem | 'both';
+  /** mm of sheet for a mm of head; 1 is true scale */
+  readonly scale?: number;
+}
+
+/** Height of figures on the sheet and distance between dimension lines, mm. */
+const FIGURE = 2.5;
+const LANE = 6;
+const MARGIN = 10;
+const ARROW = 1.6;
+
+/** A figure of a dimension in the chosen units; both puts millimetres in brackets. */
+export function dimensionText(value: number, units: SheetOptions['units']): string {
+  if (units !== 'both') return formatQuantity(value, 'size', units);
+  return `${formatQuantity(value, 'size', 'imperial')} [${formatQuantity(value, 'size', 'metric')}]`;
+}
+
+interface Box {
+  from: Vec2;
+  to: Vec2;
+}
+
+const boxOf = (points: readonly Vec2[]): Box => ({
+  from: [Math.min(...points.map(([u]) => u)), Math.min(...points.map(([, v]) => v))],
+  to: [Math.max(...points.map(([u]) => u)), Math.max(...points.map(([, v]) => v))],
+});
+
+/** Lays a drawing out as a dimensioned sheet in three views at true scale (or another), with a scale bar and its name. */
+export function plateSheet(drawing: Drawing, title: string, { arrangement, units, scale = 1 }: SheetOptions): Sheet {
+  const views = viewsOf(drawing);
+  const boxes = {
+    side: boxOf(views.side.flatMap(pointsOf)),
+    top: boxOf(views.top.flatMap(pointsOf)),
+    front: boxOf(views.front.flatMap(pointsOf)),
+  };
+  const placed = placeDimensions(dimensionsOf(drawing, true), ({ value }) => (dimensionText(value, units).length * FIGURE * 0.62) / scale);
+  const lanes = (view: PlateViewName, stands: string) =>
+    Math.max(0, ...placed.filter((d) => d.view === view && d.stands === stands).map(({ lane }) => lane + 1)) * LANE + LANE;
+  const third = arrangement === 'third';
+  const s = (value: number) => value * scale;
+  // Columns: with third angle the view from the nose stands at the nose, with first angle at the tail.
+  const frontWide = s(boxes.front.to[0] - boxes.front.from[0]) + lanes('front', 'left') + lanes('front', 'right');
+  const leftMost = Math.min(boxes.side.from[0], boxes.top.from[0]);
+  const rightMost = Math.max(boxes.side.to[0], boxes.top.to[0]);
+  const sideLeft = Math.max(lanes('side', 'left'), lanes('top', 'left'));
+  const sideWide = s(rightMost - leftMost) + sideLeft + lanes('side', 'right');
+  const sideX = MARGIN + (third ? 0 : frontWide) + sideLeft - s(leftMost);
+  const frontX = MARGIN + (third ? sideWide : 0) + lanes('front', 'left') - s(boxes.front.from[0]);
+  const topHigh = s(boxes.top.to[1] - boxes.top.from[1]) + lanes('top', 'below') + lanes('top', 'above');
+  const rowBottom = Math.min(boxes.side.from[1], boxes.front.from[1]);
+  const rowTop = Math.max(boxes.side.to[1], boxes.front.to[1]);
+  const rowBelow = Math.max(lanes('side', 'below'), lanes('front', 'below'));
+  const rowAbove = Math.max(lanes('side', 'above'), lanes('front', 'above'));
+  const rowHigh = s(rowTop - rowBottom) + rowBelow + rowAbove;
+  const foot = MARGIN + 10;
+  const rowY = foot + (third ? 0 : topHigh) + rowBelow - s(rowBottom);
+  const topY = foot + (third ? rowHigh : 0) + lanes('top', 'below') - s(boxes.top.from[1]);
+  const origins: Record<PlateViewName, Vec2> = { side: [sideX, rowY], top: [sideX, topY], front: [frontX, rowY] };
+
+  const at = (view: PlateViewName, [u, v]: Vec2): Vec2 => [origins[view][0] + s(u), origins[view][1] + s(v)];
+  const entities: Entity[] = [];
+  for (const view of ['side', 'top', 'front'] as const) {
+    for (const entity of views[view]) entities.push(moved(entity, (point) => at(view, point), scale));
+  }
+  for (const dimension of placed) entities.push(...dimensionEntities(dimension, boxes, at, dimensionText(dimension.value, units)));
+  const width = MARGIN * 2 + sideWide + frontWide;
+  const height = foot + rowHigh + topHigh + MARGIN;
+  const bar = units === 'imperial' ? 25.4 : 10;
+  entities.push(
+    { kind: 'line', layer: 'dimension', points: [[MARGIN, MARGIN + 2], [MARGIN, MARGIN], [MARGIN + s(bar), MARGIN], [MARGIN + s(bar), MARGIN + 2]], closed: false },
+    { kind: 'text', layer: 'text', at: [MARGIN + s(bar) + 3, MARGIN], text: `${units === 'imperial' ? '1 in' : '10 mm'} · scale ${scale}:1 · ${third ? 'third' : 'first'}-angle · ${title}`, height: FIGURE, anchor: 'start' },
+  ); // prettier-ignore
+  return { width, height, entities, origins };
+}
+
+const pointsOf = (entity: Entity): Vec2[] => {
+  if (entity.kind === 'line') {
+    const half = (entity.width ?? 0) / 2;
+    return entity.points.flatMap(([u, v]): Vec2[] => [[u - half, v - half], [u + half, v + half]]); // prettier-ignore
+  }
+  if (entity.kind === 'circle') {
+    const [[u, v], r] = [entity.at, entity.radius];
+    return [[u - r, v - r], [u + r, v + r]]; // prettier-ignore
+  }
+  return [];
+};
+
+function moved(entity: Entity, place: (point: Vec2) => Vec2, scale: number): Entity {
+  if (entity.kind === 'line') {
+    return { ...entity, points: entity.points.map(place), ...(entity.width ? { width: entity.width * scale } : {}) };
+  }
+  if (entity.kind === 'circle') return { ...entity, at: place(entity.at), radius: entity.radius * scale };
+  return { ...entity, at: place(entity.at) };
+}
+
+/** What each view shows, in mm of the head. */
+function viewsOf(drawing: Drawing): Record<PlateViewName, Entity[]> {
+  const { eye, hinge, guard, keeper } = drawing;
+  const line = (layer: Layer, points: readonly Vec2[], closed: boolean, width?: number): Entity => ({
+    kind: 'line', layer, points, closed, ...(width ? { width } : {}),
+  }); // prettier-ignore
+  const edges = (list: readonly DrawnEdge[]) => list.map(({ path, hidden }) => line(hidden ? 'hidden' : 'outline', path, false));
+  const wires = (list: readonly DrawnWire[], view: PlateViewName) => list.map((wire) => line('wire', wire[view], false, wire.wire));
+  const side: Entity[] = [
+    line('outline', drawing.side, true),
+    line('wire', drawing.hook, false, drawing.wire),
+    ...(hinge ? [line('wire', hinge.wire, false, drawing.wire), ...hinge.rings.map(({ at, radius }): Entity => ({ kind: 'circle', layer: 'wire', at, radius }))] : []),
+    ...(drawing.collar ? [line('outline', drawing.collar, true)] : []),
+    ...wires(keeper, 'side'),
+    ...(guard ? wires(guard.strands, 'side') : []),
+    ...edges(drawing.edges.side),
+    line('centre', [[drawing.bendRear[0] - 2, 0], [drawing.length + 3, 0]], false),
+    eye.crosswise
+      ? line('wire', [[eye.at[0] - eye.along[0] * eye.radius, eye.at[1] - eye.along[1] * eye.radius], [eye.at[0] + eye.along[0] * eye.radius, eye.at[1] + eye.along[1] * eye.radius]], false, eye.wire)
+      : { kind: 'circle', layer: 'wire', at: eye.at, radius: eye.radius },
+    { kind: 'circle', layer: 'mark', at: drawing.centre, radius: 1 },
+    line('mark', [[drawing.centre[0] - 1.5, drawing.centre[1]], [drawing.centre[0] + 1.5, drawing.centre[1]]], false),
+    line('mark', [[drawing.centre[0], drawing.centre[1] - 1.5], [drawing.centre[0], drawing.centre[1] + 1.5]], false),
+    line('mark', [[drawing.tip[0], drawing.tip[1] - 1.2], [drawing.tip[0], drawing.tip[1] + 1.2]], false),
+  ]; // prettier-ignore
+  const top: Entity[] = [
+    line('outline', drawing.top, true),
+    line('wire', [[drawing.bendRear[0], 0], [0, 0]], false, drawing.wire),
+    ...(drawing.collar ? [line('outline', drawing.collar, true)] : []),
+    ...wires(keeper, 'top'),
+    ...(guard ? wires(guard.strands, 'top') : []),
+    ...edges(drawing.edges.top),
+    line('centre', [[drawing.bendRear[0] - 2, 0], [drawing.length + 3, 0]], false),
+    eye.crosswise
+      ? { kind: 'line', layer: 'wire', points: ellipse([eye.at[0], 0], eye.radius * Math.abs(eye.along[0]), eye.radius), closed: true, width: eye.wire }
+      : line('wire', [[eye.at[0] - eye.radius, 0], [eye.at[0] + eye.radius, 0]], false, eye.wire),
+  ]; // prettier-ignore
+  const front: Entity[] = [
+    line('wire', [[0, drawing.shankLevel], [0, drawing.tip[1]]], false, drawing.wire),
+    line('outline', drawing.front, true),
+    ...(guard ? wires(guard.strands, 'front') : []),
+    ...edges(drawing.edges.front),
+    line('centre', [[0, -drawing.drop - 3], [0, Math.max(drawing.rise, drawing.tip[1]) + 3]], false),
+    eye.crosswise
+      ? { kind: 'line', layer: 'wire', points: ellipse([0, eye.at[1]], eye.radius, eye.radius * Math.abs(eye.along[1])), closed: true, width: eye.wire }
+      : line('wire', [[0, eye.at[1] - eye.radius], [0, eye.at[1] + eye.radius]], false, eye.wire),
+  ]; // prettier-ignore
+  return { side, top, front };
+}
+
+const ellipse = ([u, v]: Vec2, a: number, b: number): Vec2[] =>
+  Array.from({ length: 36 }, (_, i): Vec2 => {
+    const turn = (2 * Math.PI * i) / 36;
+    return [u + a * Math.cos(turn), v + b * Math.sin(turn)];
+  });
+
+/** Extension lines, dimension line with arrows, and figure. */
+function dimensionEntities(
+  { view, upright, stands, from, to, lane }: PlacedDimension,
+  boxes: Record<PlateViewName, Box>,
+  at: (view: PlateViewName, point: Vec2) => Vec2,
+  text: string,
+): Entity[] {
+  const box = boxes[view];
+  const edge = at(view, stands === 'below' || stands === 'left' ? box.from : box.to);
+  const out = LANE * (lane + 1) - 1;
+  const [a, b] = [at(view, from), at(view, to)];
+  const line = (points: Vec2[]): Entity => ({ kind: 'line', layer: 'dimension', points, closed: false });
+  const run = upright
+    ? edge[0] + (stands === 'left' ? -out : out)
+    : edge[1] + (stands === 'below' ? -out : out);
+  const onRun = (point: Vec2): Vec2 => (upright ? [run, point[1]] : [point[0], run]);
+  const [p, q] = [onRun(a), onRun(b)];
+  const [first, second] = (upright ? p[1] <= q[1] : p[0] <= q[0]) ? [p, q] : [q, p];
+  const arrow = (tip: Vec2, way: number): Entity =>
+    line(
+      upright
+        ? [[tip[0] - ARROW / 4, tip[1] + way * ARROW], tip, [tip[0] + ARROW / 4, tip[1] + way * ARROW]]
+        : [[tip[0] + way * ARROW, tip[1] - ARROW / 4], tip, [tip[0] + way * ARROW, tip[1] + ARROW / 4]],
+    );
+  const span = upright ? second[1] - first[1] : second[0] - first[0];
+  const inside = span > text.length * FIGURE * 0.62 + 2 * ARROW;
+  const middle: Vec2 = [(first[0] + second[0]) / 2, (first[1] + second[1]) / 2];
+  const place: Vec2 = upright
+    ? inside ? [run - 0.8, middle[1]] : [run - 0.8, second[1] + text.length * FIGURE * 0.36 + 1.5]
+    : inside ? [middle[0], run + 0.8] : [second[0] + 2 + text.length * FIGURE * 0.31, run + 0.8]; // prettier-ignore
+  return [
+    line([a, p]),
+    line([b, q]),
+    line([first, second]),
+    arrow(first, inside ? 1 : -1),
+    arrow(second, inside ? -1 : 1),
+    { kind: 'text', layer: 'dimension', at: place, text, height: FIGURE, anchor: 'middle', ...(upright ? { turned: true } : {}) },
+  ];
+}
