@@ -1,19 +1,21 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import Module from 'manifold-3d';
-import type { Brief, Design, Problem, Surroundings } from '../core/index.ts';
+import type { Arrangement, Brief, Design, Problem, Surroundings } from '../core/index.ts';
 import {
-  castSolid,
+  ARRANGEMENTS,
   evaluate,
   factText,
   inUnits,
+  loadSolids,
   PLAIN_WATER,
   reasonText,
   RULES,
   SALINITY,
   standing,
-  writeStl,
 } from '../core/index.ts';
+import { writeReadingsCsv } from '../core/exchange/csv.ts';
+import type { ExportType } from '../core/exchange/export-design.ts';
+import { EXPORT_TYPES, exportDesign } from '../core/exchange/export-design.ts';
 import type { Checked } from '../contract/validate.ts';
 import { checkBriefDocument, checkDesignDocument } from '../contract/validate.ts';
 
@@ -21,8 +23,10 @@ const HELP = `Fern Anvil in the terminal
 
   npm run --silent anvil -- evaluate FILE.json [--brief FILE] [--water fresh|brackish|sea] [--temp C] [--depth M]
       prints the readings of a design, or of an array of designs, as JSON; FILE may be - for standard input
-  npm run --silent anvil -- export FILE.json --format stl --out OUT.stl
-      writes the closed solid of the metal as cast, in mm
+  npm run --silent anvil -- export FILE.json --format stl|3mf|svg|dxf|pdf|csv|json --out OUT
+                                   [--shrink PERCENT] [--angle third|first] [--units metric|imperial|both]
+      stl, 3mf: the closed solid of the metal as cast, in mm, enlarged for the mould by --shrink
+      svg, dxf: the plate at true scale; pdf: a spec sheet; csv: the readings, of an array of designs too
 
 Formats: docs/formats.md. Readings: docs/readings.md. Bad input ends with code 2 and a sentence that names the field.`;
 
@@ -39,6 +43,9 @@ function main(): Promise<void> | void {
       depth: { type: 'string' },
       format: { type: 'string', default: 'stl' },
       out: { type: 'string' },
+      shrink: { type: 'string' },
+      angle: { type: 'string' },
+      units: { type: 'string' },
       help: { type: 'boolean', default: false },
     },
   });
@@ -106,25 +113,53 @@ function matchOf(brief: Brief, design: Design, readings: Parameters<typeof stand
   };
 }
 
-async function runExport(
-  file: string,
-  { format, out }: { format: string; out?: string | undefined },
-): Promise<void> {
-  if (format !== 'stl') throw new BadInput(`--format: “${format}” is not written. Use stl.`);
-  if (out === undefined) throw new BadInput('--out: name the file to write.');
-  const data = readJson(file);
-  if (Array.isArray(data))
+interface ExportValues {
+  readonly format: string;
+  readonly out?: string | undefined;
+  readonly shrink?: string | undefined;
+  readonly angle?: string | undefined;
+  readonly units?: string | undefined;
+}
+
+async function runExport(file: string, { format, out, shrink, angle, units }: ExportValues): Promise<void> {
+  if (!(format in EXPORT_TYPES))
     throw new BadInput(
-      `${file}: holds several designs; a solid is written for one. Give a file with one design.`,
+      `--format: “${format}” is not written. Use one of ${Object.keys(EXPORT_TYPES).join(', ')}.`,
     );
-  const design = accepted(checkDesignDocument(data), file);
-  const result = evaluate(design, PLAIN_WATER);
-  if (!result.ok) throw badDocument(file, result.problems);
-  const kernel = await Module();
-  kernel.setup();
-  const bytes = writeStl(castSolid(kernel, result.assembly), design.name);
+  if (out === undefined) throw new BadInput('--out: name the file to write.');
+  if (angle !== undefined && !ARRANGEMENTS.includes(angle as Arrangement))
+    throw new BadInput(`--angle: “${angle}” is not known. Use third or first.`);
+  if (units !== undefined && !['metric', 'imperial', 'both'].includes(units))
+    throw new BadInput(`--units: “${units}” is not known. Use metric, imperial or both.`);
+  const data = readJson(file);
+  if (Array.isArray(data) && format !== 'csv')
+    throw new BadInput(
+      `${file}: holds several designs; this format is written for one. Give a file with one design, or write csv.`,
+    );
+  const many = Array.isArray(data) ? (data as unknown[]) : [data];
+  const designs = many.map((item, i) =>
+    accepted(checkDesignDocument(item), Array.isArray(data) ? `${file}, design ${i + 1}` : file),
+  );
+  let written: string | Uint8Array;
+  if (format === 'csv') {
+    written = writeReadingsCsv(
+      designs.map((design) => {
+        const result = evaluate(design, PLAIN_WATER);
+        if (!result.ok) throw badDocument(file, result.problems);
+        return { design: result.design, readings: result.readings };
+      }),
+    );
+  } else {
+    const made = await exportDesign(designs[0] as Design, format as ExportType, PLAIN_WATER, {
+      shrink: numberOption('--shrink', shrink, [0, 10]) ?? 0,
+      arrangement: (angle as Arrangement | undefined) ?? 'third',
+      units: (units as 'metric' | 'imperial' | 'both' | undefined) ?? 'metric',
+    });
+    if (!made.ok) throw badDocument(file, made.problems);
+    written = made.data;
+  }
   try {
-    writeFileSync(out, bytes);
+    writeFileSync(out, written);
   } catch (error) {
     throw new BadInput(`--out: ${out} cannot be written (${(error as Error).message}).`, { cause: error });
   }
@@ -187,6 +222,7 @@ const isUsage = (error: unknown): boolean =>
   String((error as { code?: unknown }).code).startsWith('ERR_PARSE_ARGS');
 
 try {
+  await loadSolids();
   await main();
 } catch (error) {
   if (!(error instanceof BadInput) && !isUsage(error)) throw error;

@@ -1,6 +1,16 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
-import type { Brief, ChartRow, Design, Drawing, HookDocument, Metal, Plastic, Problem, ReadingId } from '../core/index.ts';
+import type {
+  Brief,
+  ChartRow,
+  Design,
+  Drawing,
+  HookDocument,
+  Metal,
+  Plastic,
+  Problem,
+  ReadingId,
+} from '../core/index.ts';
 
 /** Base of every address below. */
 export const API = '/api';
@@ -63,7 +73,9 @@ export type ListQuery = Static<typeof ListQuerySchema>;
 export const MetalEditSchema = Type.Object(
   {
     density: Type.Optional(Type.Number({ minimum: 1, maximum: 23, description: 'g/cm³' })),
-    price: Type.Optional(Type.Number({ minimum: 0, maximum: 100_000, description: 'of a kilogram, in the shop’s own money' })),
+    price: Type.Optional(
+      Type.Number({ minimum: 0, maximum: 100_000, description: 'of a kilogram, in the shop’s own money' }),
+    ),
   },
   { additionalProperties: false, minProperties: 1 },
 );
@@ -163,9 +175,13 @@ export const EXPORTS = ['json', 'stl', '3mf', 'svg', 'dxf', 'pdf', 'csv'] as con
 export type ExportFormat = (typeof EXPORTS)[number];
 export const ExportQuerySchema = Type.Object(
   {
-    shrink: Type.Optional(Type.Number({ minimum: 0, maximum: 10, description: 'Shrinkage the solid is enlarged by, per cent' })),
+    shrink: Type.Optional(
+      Type.Number({ minimum: 0, maximum: 10, description: 'Shrinkage the solid is enlarged by, per cent' }),
+    ),
     arrangement: Type.Optional(Type.Union([Type.Literal('third'), Type.Literal('first')])),
-    units: Type.Optional(Type.Union([Type.Literal('imperial'), Type.Literal('metric'), Type.Literal('both')])),
+    units: Type.Optional(
+      Type.Union([Type.Literal('imperial'), Type.Literal('metric'), Type.Literal('both')]),
+    ),
   },
   { additionalProperties: false },
 );

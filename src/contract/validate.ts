@@ -3,8 +3,26 @@ import { Ajv } from 'ajv';
 import type { TSchema } from '@sinclair/typebox';
 import type { Brief, Design, HookDocument, Plastic, Problem, RuleSet } from '../core/index.ts';
 import { BriefSchema, DesignSchema, HookSchema, PlasticSchema, RulesSchema } from '../core/index.ts';
-import type { Collection, Documents, ExportQuery, Go, ListQuery, MetalEdit, Naming, OutlinesQuery, Shop } from './api.ts';
-import { COLLECTIONS, ExportQuerySchema, GoSchema, ListQuerySchema, MetalEditSchema, NameSchema, OutlinesQuerySchema } from './api.ts';
+import type {
+  Collection,
+  Documents,
+  ExportQuery,
+  Go,
+  ListQuery,
+  MetalEdit,
+  Naming,
+  OutlinesQuery,
+  Shop,
+} from './api.ts';
+import {
+  COLLECTIONS,
+  ExportQuerySchema,
+  GoSchema,
+  ListQuerySchema,
+  MetalEditSchema,
+  NameSchema,
+  OutlinesQuerySchema,
+} from './api.ts';
 
 /** What came of checking a document against its schema. */
 export type Checked<T> =
@@ -46,29 +64,48 @@ const MOST_DOCUMENTS = 10_000;
 
 /** A whole shop: every document in it is checked, and every wrong field told with the place of its document. */
 export function checkShop(data: unknown): Checked<Shop> {
-  const refuse = (path: string, message: string): Checked<Shop> => ({ ok: false, problems: [{ path, message }] });
-  if (typeof data !== 'object' || data === null || Array.isArray(data)) return refuse('', 'The document: must be an object.');
+  const refuse = (path: string, message: string): Checked<Shop> => ({
+    ok: false,
+    problems: [{ path, message }],
+  });
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    return refuse('', 'The document: must be an object.');
   const shop = data as Record<string, unknown>;
   if (shop['format'] !== 'fern-anvil/shop' || shop['version'] !== 1)
-    return refuse('/format', 'Format: this is no shop file of version 1. Choose a file that was exported as a whole shop.');
+    return refuse(
+      '/format',
+      'Format: this is no shop file of version 1. Choose a file that was exported as a whole shop.',
+    );
   const extra = Object.keys(shop).find((key) => !['format', 'version', ...COLLECTIONS].includes(key));
-  if (extra) return refuse(`/${extra.slice(0, 60)}`, `The document: “${extra.slice(0, 60)}” is not a field here. Remove it.`);
+  if (extra)
+    return refuse(
+      `/${extra.slice(0, 60)}`,
+      `The document: “${extra.slice(0, 60)}” is not a field here. Remove it.`,
+    );
   const problems: Problem[] = [];
   for (const collection of COLLECTIONS) {
     const rows = shop[collection] ?? [];
     if (!Array.isArray(rows) || rows.length > MOST_DOCUMENTS) {
-      problems.push({ path: `/${collection}`, message: `${collection}: must be a list of at most ${MOST_DOCUMENTS}.` });
+      problems.push({
+        path: `/${collection}`,
+        message: `${collection}: must be a list of at most ${MOST_DOCUMENTS}.`,
+      });
       continue;
     }
     const seen = new Set<string>();
     rows.forEach((row: unknown, i) => {
       const at = `/${collection}/${i}`;
       const { id, document } = (row ?? {}) as { id?: unknown; document?: unknown };
-      if (typeof id !== 'string' || !/^[\w.-]{1,80}$/.test(id)) problems.push({ path: `${at}/id`, message: `Id: must be 1 to 80 letters, digits, dots or dashes.` }); // prettier-ignore
-      else if (seen.has(id)) problems.push({ path: `${at}/id`, message: `Id: “${id}” stands twice. Give each its own.` });
+      if (typeof id !== 'string' || !/^[\w.-]{1,80}$/.test(id))
+        problems.push({ path: `${at}/id`, message: `Id: must be 1 to 80 letters, digits, dots or dashes.` }); // prettier-ignore
+      else if (seen.has(id))
+        problems.push({ path: `${at}/id`, message: `Id: “${id}” stands twice. Give each its own.` });
       else seen.add(id);
       const checked = CHECKS[collection](document);
-      if (!checked.ok) problems.push(...checked.problems.map(({ path, message }) => ({ path: `${at}/document${path}`, message })));
+      if (!checked.ok)
+        problems.push(
+          ...checked.problems.map(({ path, message }) => ({ path: `${at}/document${path}`, message })),
+        );
     });
   }
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) };

@@ -170,7 +170,8 @@ const crownOf =
 /** Several bodies of one material as one. */
 function together(bulks: readonly Bulk[]): Bulk {
   const volume = bulks.reduce((sum, bulk) => sum + bulk.volume, 0);
-  const at = (axis: 0 | 1 | 2) => bulks.reduce((sum, bulk) => sum + bulk.volume * bulk.centroid[axis], 0) / volume;
+  const at = (axis: 0 | 1 | 2) =>
+    bulks.reduce((sum, bulk) => sum + bulk.volume * bulk.centroid[axis], 0) / volume;
   return { volume, centroid: [at(0), at(1), at(2)] };
 }
 

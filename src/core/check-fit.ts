@@ -66,12 +66,15 @@ function checkFeatures({ design, family, dimensions, profile, measures }: Look):
   const problems: Problem[] = [];
   const features = featuresOf(family, dimensions, design.head);
   const own = (key: string) => design.head.features && key in design.head.features;
-  const path = (key: string, field: string) => (own(key) ? `/head/features/${key}/${field}` : '/head/dimensions');
+  const path = (key: string, field: string) =>
+    own(key) ? `/head/features/${key}/${field}` : '/head/dimensions';
   const { half, rise, drop } = profileExtent(profile);
   const clear = measures.wire / 2 + LEAST_WALL;
   const { sole, flats, channel, cheeks, fins, slot } = features;
   if (sole) {
-    const ends = [0.15, 0.85].map((share) => -drop * (1 - sole.cut) + Math.tan(radians(sole.tilt)) * profile.length * (share - 0.5));
+    const ends = [0.15, 0.85].map(
+      (share) => -drop * (1 - sole.cut) + Math.tan(radians(sole.tilt)) * profile.length * (share - 0.5),
+    );
     const level = Math.max(...ends);
     if (level > -clear) {
       problems.push(problem(path('sole', 'cut'), `Sole: it comes within ${mm(Math.max(0, -level - measures.wire / 2))} of the hook’s wire. Cut less off, tilt it less, or hang more of the head below the shank.`)); // prettier-ignore
@@ -130,7 +133,8 @@ function checkKeeper({ design, profile, measures, knee }: Look): Problem[] {
   if (hook.joint && keeper.kind !== 'none' && keeper.kind !== 'barbs') {
     return [problem('/keeper', 'Keeper: on a hinged head the plastic sits on the free hook, and a keeper on the head is in the way of its swing. Take none, or barbs on the shank.')]; // prettier-ignore
   }
-  if (keeper.kind === 'collar' || keeper.kind === 'barrel') return checkCast({ keeper, profile, measures, knee });
+  if (keeper.kind === 'collar' || keeper.kind === 'barrel')
+    return checkCast({ keeper, profile, measures, knee });
   if (keeper.kind === 'screw' || keeper.kind === 'spring') {
     if (keeper.diameter - 2 * keeper.wire < measures.wire) {
       return [problem('/keeper/diameter', `Keeper diameter: ${mm(keeper.diameter)} does not go around the hook’s wire of ${mm(measures.wire)}. Make it at least ${mm(measures.wire + 2 * keeper.wire)}.`)]; // prettier-ignore
@@ -147,7 +151,14 @@ function checkKeeper({ design, profile, measures, knee }: Look): Problem[] {
   return [];
 }
 
-function checkCast({ keeper, profile, measures, knee }: Pick<Look, 'profile' | 'measures' | 'knee'> & { readonly keeper: Extract<Design['keeper'], { kind: 'collar' | 'barrel' }> }): Problem[] {
+function checkCast({
+  keeper,
+  profile,
+  measures,
+  knee,
+}: Pick<Look, 'profile' | 'measures' | 'knee'> & {
+  readonly keeper: Extract<Design['keeper'], { kind: 'collar' | 'barrel' }>;
+}): Problem[] {
   const problems: Problem[] = [];
   const { diameter, length } = keeper;
   const what = keeper.kind === 'collar' ? 'Collar' : 'Barrel';

@@ -25,7 +25,11 @@ const FeaturesSchema = Type.Object(
       Type.Object(
         {
           cut: share(0.01, 0.95, 'Share of the greatest drop taken off at the middle of the head'),
-          tilt: Type.Number({ minimum: -30, maximum: 30, description: 'Rise of the sole to the nose, degrees' }),
+          tilt: Type.Number({
+            minimum: -30,
+            maximum: 30,
+            description: 'Rise of the sole to the nose, degrees',
+          }),
         },
         { ...closed, description: 'A flat below' },
       ),
@@ -34,7 +38,11 @@ const FeaturesSchema = Type.Object(
       Type.Object(
         {
           cut: share(0.01, 0.9, 'Share of the greatest rise taken off at the ridge'),
-          slope: Type.Number({ minimum: 0, maximum: 60, description: 'Fall of each flat from the ridge, degrees' }),
+          slope: Type.Number({
+            minimum: 0,
+            maximum: 60,
+            description: 'Fall of each flat from the ridge, degrees',
+          }),
         },
         { ...closed, description: 'Flats on the crown' },
       ),
@@ -103,7 +111,8 @@ const SolidSchema = Type.Object(
     positions: Type.String({
       maxLength: SOLID_CHARACTERS,
       pattern: '^[A-Za-z0-9+/]*={0,2}$',
-      description: 'Corners x, y, z in mm in the body frame: little-endian 32-bit floats in Base64 (RFC 4648)',
+      description:
+        'Corners x, y, z in mm in the body frame: little-endian 32-bit floats in Base64 (RFC 4648)',
     }),
     triangles: Type.String({
       maxLength: SOLID_CHARACTERS,
@@ -249,7 +258,11 @@ const EyeSchema = Type.Object(
         'Where the eye’s leg leaves the shank, as a share of the head’s length behind the nose; negative in front of it',
     }),
     size: Type.Optional(
-      Type.Number({ minimum: 0.5, maximum: 10, description: 'Inner diameter of the eye, mm; from the wire where absent' }),
+      Type.Number({
+        minimum: 0.5,
+        maximum: 10,
+        description: 'Inner diameter of the eye, mm; from the wire where absent',
+      }),
     ),
     recess: Type.Optional(
       Type.Number({ minimum: 0, maximum: 8, description: 'How deep the eye is set into the head, mm' }),
@@ -285,7 +298,11 @@ const KeeperSchema = Type.Union(
         kind: Type.Literal('barrel'),
         length: Type.Number({ minimum: 1, maximum: 40, description: 'Behind the rear face, mm' }),
         diameter: Type.Number({ minimum: 0.8, maximum: 20, description: 'At its fullest, mm' }),
-        taper: Type.Number({ minimum: 0, maximum: 0.8, description: 'Share of the diameter lost at the rear end' }),
+        taper: Type.Number({
+          minimum: 0,
+          maximum: 0.8,
+          description: 'Share of the diameter lost at the rear end',
+        }),
       },
       closed,
     ),
@@ -294,7 +311,11 @@ const KeeperSchema = Type.Union(
         kind: Type.Literal('barbs'),
         at: Type.Number({ minimum: 1, maximum: 60, description: 'First barb behind the rear face, mm' }),
         length: Type.Number({ minimum: 1, maximum: 12, description: 'Length of a barb, mm' }),
-        height: Type.Number({ minimum: 0.2, maximum: 5, description: 'How far a barb stands out from the shank, mm' }),
+        height: Type.Number({
+          minimum: 0.2,
+          maximum: 5,
+          description: 'How far a barb stands out from the shank, mm',
+        }),
         wire: Type.Number({ minimum: 0.2, maximum: 1.5, description: 'Thickness of a barb, mm' }),
       },
       { ...closed, description: 'Two barbs on the shank' },
@@ -306,7 +327,11 @@ const KeeperSchema = Type.Union(
         diameter: Type.Number({ minimum: 1, maximum: 12, description: 'Outside diameter, mm' }),
         wire: Type.Number({ minimum: 0.2, maximum: 1.5, description: 'Wire diameter, mm' }),
         turns: Type.Number({ minimum: 1, maximum: 20, description: 'Turns' }),
-        standoff: Type.Number({ minimum: 0, maximum: 20, description: 'Gap between rear face and screw, mm' }),
+        standoff: Type.Number({
+          minimum: 0,
+          maximum: 20,
+          description: 'Gap between rear face and screw, mm',
+        }),
       },
       closed,
     ),
@@ -354,7 +379,11 @@ const GuardSchema = Type.Union(
           ),
         ),
         over: Type.Optional(
-          Type.Number({ minimum: -10, maximum: 20, description: 'How far a trimmed end stands over the point, mm' }),
+          Type.Number({
+            minimum: -10,
+            maximum: 20,
+            description: 'How far a trimmed end stands over the point, mm',
+          }),
         ),
         fan: Type.Number({
           minimum: 0,
@@ -370,7 +399,11 @@ const GuardSchema = Type.Union(
         kind: Type.Literal('y'),
         wire: Type.Number({ minimum: 0.3, maximum: 3, description: 'Thickness of the stem and arms, mm' }),
         length: Type.Number({ minimum: 4, maximum: 80, description: 'Stem and arm together, mm' }),
-        fork: Type.Number({ minimum: 0.1, maximum: 0.9, description: 'Where the stem forks, as a share of the length' }),
+        fork: Type.Number({
+          minimum: 0.1,
+          maximum: 0.9,
+          description: 'Where the stem forks, as a share of the length',
+        }),
         spread: Type.Number({ minimum: 5, maximum: 90, description: 'Angle between the arms, degrees' }),
         ...guardPlace,
       },
@@ -390,7 +423,11 @@ const GuardSchema = Type.Union(
       {
         kind: Type.Literal('wire loop'),
         wire: Type.Number({ minimum: 0.15, maximum: 1.2, description: 'Wire diameter, mm' }),
-        length: Type.Number({ minimum: 4, maximum: 80, description: 'From base to the far end of the loop, mm' }),
+        length: Type.Number({
+          minimum: 4,
+          maximum: 80,
+          description: 'From base to the far end of the loop, mm',
+        }),
         width: Type.Number({ minimum: 0.5, maximum: 15, description: 'Width of the loop, mm' }),
         ...guardPlace,
       },
@@ -406,14 +443,21 @@ const LadderSchema = Type.Object(
   {
     rule: Type.Union(
       HOOK_RULES.map((rule) => Type.Literal(rule)),
-      { description: 'How the hook follows the weight: kept, one size for each doubling, or in proportion to the head' },
+      {
+        description:
+          'How the hook follows the weight: kept, one size for each doubling, or in proportion to the head',
+      },
     ),
     rungs: Type.Array(
       Type.Object(
         {
           grams: Type.Number({ exclusiveMinimum: 0, maximum: 2000, description: 'Weight of the rung, g' }),
-          hook: Type.Optional(Type.String({ maxLength: 12, description: 'Hook size of this rung, in place of the rule’s' })),
-          name: Type.Optional(Type.String({ maxLength: 120, description: 'Name of this rung, in place of the usual one' })),
+          hook: Type.Optional(
+            Type.String({ maxLength: 12, description: 'Hook size of this rung, in place of the rule’s' }),
+          ),
+          name: Type.Optional(
+            Type.String({ maxLength: 120, description: 'Name of this rung, in place of the usual one' }),
+          ),
         },
         closed,
       ),

@@ -73,7 +73,13 @@ export interface Drawing {
 const round = ([u, v]: Vec2): Vec2 => [Math.round(u * 1000) / 1000, Math.round(v * 1000) / 1000];
 const flat = (path: readonly Vec3[]): Vec2[] => path.map(([x, , z]) => round([x, z]));
 
-const drawnWire = ({ path, diameter }: { readonly path: readonly Vec3[]; readonly diameter: number }): DrawnWire => ({
+const drawnWire = ({
+  path,
+  diameter,
+}: {
+  readonly path: readonly Vec3[];
+  readonly diameter: number;
+}): DrawnWire => ({
   side: flat(path),
   top: path.map(([x, y]) => round([x, y])),
   front: path.map(([, y, z]) => round([y, z])),
@@ -238,7 +244,8 @@ function edgesOf({ head, profile }: Assembly): Drawing['edges'] {
     });
     side.push({ path: circle.filter(([x, z]) => profile.section(x).t > z), hidden: true });
   }
-  const rounded = (edges: DrawnEdge[]) => edges.map(({ path, hidden }) => ({ path: path.map(round), hidden }));
+  const rounded = (edges: DrawnEdge[]) =>
+    edges.map(({ path, hidden }) => ({ path: path.map(round), hidden }));
   return { side: rounded(side), top: rounded(top), front: rounded(front) };
 }
 
@@ -279,7 +286,10 @@ export function hangingHook(drawing: Drawing, attitude: number): readonly Vec2[]
 }
 
 /** Reach of a hanging head from its eye to the left, to the right and below, mm. */
-export function hangingReach(drawing: Drawing, attitude: number): readonly [left: number, right: number, below: number] {
+export function hangingReach(
+  drawing: Drawing,
+  attitude: number,
+): readonly [left: number, right: number, below: number] {
   const turn = hung(drawing, attitude);
   const points = [...drawing.side, ...hangingHook(drawing, attitude), ...(drawing.collar ?? []), ...(drawing.guard ? [drawing.guard.end] : [])].map(turn); // prettier-ignore
   const round = (value: number) => Math.round(value * 100) / 100;

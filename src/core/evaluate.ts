@@ -173,7 +173,11 @@ function surfaceOf({ head, collar }: Assembly): { area: number; sphericity: numb
     return { area: whole.area, sphericity: round(bare), roll: whole.inertia[0] };
   }
   if (isPlain(head) || head.mesh) {
-    return { area: bare.area + (collar ? revolveSurface(collar) : 0), sphericity: round(bare), roll: bare.inertia[0] };
+    return {
+      area: bare.area + (collar ? revolveSurface(collar) : 0),
+      sphericity: round(bare),
+      roll: bare.inertia[0],
+    };
   }
   const worked = columnBulk(head.profile, head.shapes);
   return {

@@ -50,7 +50,8 @@ const isPlain = (value: unknown): value is Record<string, unknown> =>
 /** Leaves in which two documents differ; lists count whole. */
 function changes(before: unknown, after: unknown, path = ''): Change[] {
   if (JSON.stringify(before) === JSON.stringify(after)) return [];
-  if (!isPlain(before) || !isPlain(after) || path === 'ladder' || path === 'head.solid') return [{ path, before, after }];
+  if (!isPlain(before) || !isPlain(after) || path === 'ladder' || path === 'head.solid')
+    return [{ path, before, after }];
   return [...new Set([...Object.keys(before), ...Object.keys(after)])].flatMap((key) =>
     changes(before[key], after[key], path ? `${path}.${key}` : key),
   );
@@ -66,12 +67,14 @@ function inWords({ path, before, after }: Change, design: Design): string {
     [name, kind] = [spec?.name ?? key, spec?.kind];
   }
   if (parts[1] === 'features' && parts.length === 3) name = `${key.charAt(0).toUpperCase()}${key.slice(1)}`;
-  name ??= `${parts[0] === 'head' ? '' : `${parts[0] ?? ''} `}${parts[1] === 'features' ? `${parts[2] ?? ''} ` : ''}${key}`.trim();
+  name ??=
+    `${parts[0] === 'head' ? '' : `${parts[0] ?? ''} `}${parts[1] === 'features' ? `${parts[2] ?? ''} ` : ''}${key}`.trim();
   name = name.charAt(0).toUpperCase() + name.slice(1);
   if (path === 'head.target') return after ? 'Weight held' : 'Weight let go';
   if (path === 'name') return `Name: ${String(after).slice(0, 60)}`;
   const told = (value: unknown): string | undefined => {
-    if (typeof value === 'string') return path === 'head.family' ? (familyOf(value)?.name ?? value).toLowerCase() : value.slice(0, 40);
+    if (typeof value === 'string')
+      return path === 'head.family' ? (familyOf(value)?.name ?? value).toLowerCase() : value.slice(0, 40);
     if (typeof value === 'boolean') return value ? 'on' : 'off';
     if (typeof value !== 'number') return undefined;
     return kind && kind !== 'number' ? marked(value, kind) : String(Number(value.toPrecision(4)));

@@ -64,7 +64,9 @@ export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly
       if (ladder.rule === 'keep' || index < 0) return design.hook.size;
       if (ladder.rule === 'step') {
         const steps = Math.round(Math.log2(grams / from));
-        return HOOK_CHART[Math.min(HOOK_CHART.length - 1, Math.max(0, index + steps))]?.size ?? design.hook.size;
+        return (
+          HOOK_CHART[Math.min(HOOK_CHART.length - 1, Math.max(0, index + steps))]?.size ?? design.hook.size
+        );
       }
       if (!own) return design.hook.size;
       // Sizes go with the cube root of the weight, so the head's height is known well enough before it is solved.

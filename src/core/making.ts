@@ -88,7 +88,12 @@ export function undercuts({ head, profile }: Pick<Assembly, 'head' | 'profile'>)
   if (isPlain(head)) return [];
   const { half, rise, drop } = profileExtent(profile);
   const joined = head.shapes.filter(({ sign }) => sign > 0);
-  const reach = Math.max(half, ...joined.map((shape) => (Number.isFinite(shape.from) ? Math.max(0, ...shape.breaks.flatMap((x) => shape.edges(x))) : 0)));
+  const reach = Math.max(
+    half,
+    ...joined.map((shape) =>
+      Number.isFinite(shape.from) ? Math.max(0, ...shape.breaks.flatMap((x) => shape.edges(x))) : 0,
+    ),
+  );
   const from = Math.min(0, ...joined.map((shape) => shape.from));
   const caught = new Map<FeatureKey | 'body', number>();
   let looked = 0;
@@ -124,8 +129,14 @@ function details(design: Design, assembly: Assembly): { name: string; size: numb
   const features = featuresOf(assembly.family, assembly.dimensions, design.head);
   const { half } = profileExtent(assembly.profile);
   const out: { name: string; size: number; path: string }[] = [];
-  if (features.fins) out.push({ name: 'The fins', size: features.fins.thickness, path: '/head/features/fins' });
-  if (features.channel) out.push({ name: 'The channel', size: 2 * half * features.channel.width, path: '/head/features/channel' });
+  if (features.fins)
+    out.push({ name: 'The fins', size: features.fins.thickness, path: '/head/features/fins' });
+  if (features.channel)
+    out.push({
+      name: 'The channel',
+      size: 2 * half * features.channel.width,
+      path: '/head/features/channel',
+    });
   if (features.slot) out.push({ name: 'The slot', size: features.slot.width, path: '/head/features/slot' });
   if (design.keeper.kind === 'collar' && design.keeper.barbs > 0 && design.keeper.barb > 0)
     out.push({ name: 'The collar’s barbs', size: design.keeper.barb, path: '/keeper/barb' });

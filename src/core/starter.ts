@@ -9,7 +9,13 @@ import { GRAMS_PER_OUNCE } from './quantity/units.ts';
 
 /** A sound head to begin from: 3/8 oz of lead on a 3/0 with the eye at 60°, or what the family is usually made as. */
 export function starterDesign(family: Family, name: string): Design {
-  const { grams = (3 / 8) * GRAMS_PER_OUNCE, hook, eye, keeper = 'collar', guard = 'none' } = family.start ?? {};
+  const {
+    grams = (3 / 8) * GRAMS_PER_OUNCE,
+    hook,
+    eye,
+    keeper = 'collar',
+    guard = 'none',
+  } = family.start ?? {};
   const style = HOOK_STYLES.find((candidate) => candidate === hook?.style);
   return {
     format: 'fern-anvil/design',

@@ -21,7 +21,10 @@ export function wildHalf(): void {
         return result.problems.length > 0 && result.problems.every(({ message }) => message.length > 20);
       }
       readable++;
-      return Object.values(result.readings).every(({ value }) => Number.isFinite(value)) && isSound(drawingOf(result.assembly, 12));
+      return (
+        Object.values(result.readings).every(({ value }) => Number.isFinite(value)) &&
+        isSound(drawingOf(result.assembly, 12))
+      );
     }),
     { numRuns: 5000 },
   );

@@ -31,16 +31,26 @@ export const anyFeatures: fc.Arbitrary<FeatureSpec> = fc
     channel: sometimes(fc.record({ width: between(0.02, 0.9), depth: between(0.02, 0.9) })),
     cheeks: sometimes(fc.record({ depth: between(0.02, 0.8), length: between(0.1, 1.5), at: between(0, 1) })),
     fins: sometimes(
-      fc.record({ span: between(0.05, 3), length: between(0.05, 1), thickness: between(0.3, 6), at: between(0, 1) }),
+      fc.record({
+        span: between(0.05, 3),
+        length: between(0.05, 1),
+        thickness: between(0.3, 6),
+        at: between(0, 1),
+      }),
     ),
-    slot: sometimes(fc.record({ open: fc.constantFrom('below' as const, 'above' as const), width: between(0.3, 6) })),
+    slot: sometimes(
+      fc.record({ open: fc.constantFrom('below' as const, 'above' as const), width: between(0.3, 6) }),
+    ),
   })
   .map((all) => Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined)));
 
 const stations = fc
-  .array(fc.record({ at: between(0.02, 0.98), breadth: between(0, 1), rise: between(0, 1), drop: between(0, 1) }), {
-    maxLength: 8,
-  })
+  .array(
+    fc.record({ at: between(0.02, 0.98), breadth: between(0, 1), rise: between(0, 1), drop: between(0, 1) }),
+    {
+      maxLength: 8,
+    },
+  )
   .map((inner) =>
     [{ at: 0, breadth: 0.4, rise: 0.4, drop: 0.4 }, ...inner, { at: 1, breadth: 0, rise: 0, drop: 0 }].sort(
       (a, b) => a.at - b.at,
@@ -48,7 +58,8 @@ const stations = fc
   );
 
 /** Any design of the schema's shape: valid or not, sane or not. */
-export const anyDesign: fc.Arbitrary<Design> = fc.constantFrom(...DRAWN_FAMILIES).chain((family) =>
+export const anyDesign: fc.Arbitrary<Design> = fc.constantFrom(...DRAWN_FAMILIES).chain(
+  (family) =>
   fc
     .record({
       dimensions: fc.record(

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Brief, Design, Plastic } from '../core/index.ts';
+import type { Brief, Design, HookDocument, Plastic } from '../core/index.ts';
 import type { Collection, Documents } from '../contract/api.ts';
 import type { App } from './app.ts';
 import type { DocumentStore } from './documents.ts';
@@ -18,6 +18,7 @@ export async function loadDemo(stores: Omit<App, 'koa'>, folder: string, dataFol
   // A start that was cut short left no marker: what it had put in place already is kept, and the rest follows.
   for (const { id, document } of read<Brief>('briefs.json')) await once(stores.briefs, id, document);
   for (const { id, document } of read<Plastic>('plastics.json')) await once(stores.plastics, id, document);
+  for (const { id, document } of read<HookDocument>('hooks.json')) await once(stores.hooks, id, document);
   for (const { id, document } of read<Design>('designs.json')) await once(stores.designs, id, document);
   writeFileSync(marker, '');
 }

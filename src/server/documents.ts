@@ -4,13 +4,15 @@ import type { Collection, Documents, Kept, ListQuery, Page } from '../contract/a
 import { PAGE_LIMIT } from '../contract/api.ts';
 import type { Database } from './database.ts';
 import { HttpProblem, notFound } from './problem.ts';
-import { briefs, designs, plastics } from './schema.ts';
+import { briefs, designs, hooks, plastics } from './schema.ts';
+import type { CardBody } from './summary.ts';
 
-const TABLES = { designs, plastics, briefs };
+const TABLES = { designs, plastics, briefs, hooks };
 const NOUN: Readonly<Record<Collection, string>> = {
   designs: 'design',
   plastics: 'plastic',
   briefs: 'brief',
+  hooks: 'hook',
 };
 
 type Row = typeof designs.$inferSelect;
@@ -18,21 +20,39 @@ type Row = typeof designs.$inferSelect;
 /** What a save was made against: the version it saw, or nothing in particular. */
 export type Expected = number | undefined;
 
-/** Reads and writes one collection of documents. Every write is one statement, so it is kept whole or not at all. */
+/** What a save makes besides the document itself: columns of its row. */
+export interface Made {
+  readonly summary: Kept<unknown>['summary'] | null;
+  readonly card: CardBody | null;
+}
+
+/** A transaction, or the database itself. */
+export type Writer = Pick<Database, 'select' | 'insert' | 'update' | 'delete'>;
+
+/** Told of every save of a document inside the transaction it is saved in. */
+export type OnSave<T> = (
+  writer: Writer,
+  saved: { id: string; before: T | undefined; after: T; step: number },
+) => Promise<number>;
+
+/** Reads and writes one collection of documents. Every write is one transaction, so it is kept whole or not at all. */
 export class DocumentStore<C extends Collection> {
   private readonly table: typeof designs;
   private readonly db: Database;
   private readonly collection: C;
-  private readonly summarise: (document: Documents[C]) => Kept<Documents[C]>['summary'];
+  private readonly make: (document: Documents[C]) => Made;
+  private readonly onSave: OnSave<Documents[C]> | undefined;
 
   constructor(
     db: Database,
     collection: C,
-    summarise: (document: Documents[C]) => Kept<Documents[C]>['summary'] = () => undefined,
+    make: (document: Documents[C]) => Made = () => ({ summary: null, card: null }),
+    onSave?: OnSave<Documents[C]>,
   ) {
     this.db = db;
     this.collection = collection;
-    this.summarise = summarise;
+    this.make = make;
+    this.onSave = onSave;
     this.table = TABLES[collection] as unknown as typeof designs;
   }
 
@@ -73,28 +93,106 @@ export class DocumentStore<C extends Collection> {
   }
 
   async create(document: Documents[C], id: string = randomUUID()): Promise<Kept<Documents[C]>> {
-    const [row] = await this.db
-      .insert(this.table)
-      .values({ id, name: document.name, document, summary: this.summarise(document) ?? null })
-      .returning();
-    return this.kept(row as Row);
+    const [kept] = await this.createMany([{ id, document }]);
+    return kept as Kept<Documents[C]>;
+  }
+
+  /** Creates several at once, all or none. */
+  createMany(
+    items: readonly { readonly id?: string; readonly document: Documents[C] }[],
+  ): Promise<Kept<Documents[C]>[]> {
+    return this.db.transaction((tx) => this.insertAll(tx, items));
+  }
+
+  /** The same inside a transaction of the caller's. */
+  async insertAll(
+    tx: Writer,
+    items: readonly { readonly id?: string; readonly document: Documents[C] }[],
+  ): Promise<Kept<Documents[C]>[]> {
+    const kept: Kept<Documents[C]>[] = [];
+    for (const { id = randomUUID(), document } of items) {
+      const step = (await this.onSave?.(tx, { id, before: undefined, after: document, step: -1 })) ?? 0;
+      const [row] = await tx
+        .insert(this.table)
+        .values({ id, name: document.name, document, step, ...this.make(document) })
+        .returning();
+      kept.push(this.kept(row as Row));
+    }
+    return kept;
+  }
+
+  /** Puts a document under an id of the caller's, over one that was deleted under it. */
+  async bringIn(tx: Writer, id: string, document: Documents[C]): Promise<void> {
+    await tx.delete(this.table).where(and(eq(this.table.id, id), isNotNull(this.table.deletedAt)));
+    await this.insertAll(tx, [{ id, document }]);
   }
 
   /** Replaces a document if it still is at the expected version; a stale save gets 412 and changes nothing. */
   async replace(id: string, document: Documents[C], expected: Expected): Promise<Kept<Documents[C]>> {
+    const kept = await this.db.transaction((tx) => this.replaceIn(tx, id, document, expected));
+    return kept ?? this.refuse(id);
+  }
+
+  /** The same inside a transaction of the caller's; undefined when the document is not there at that version. `step` sets its place in its history instead of adding to it. */
+  async replaceIn(
+    tx: Writer,
+    id: string,
+    document: Documents[C],
+    expected: Expected,
+    step?: number,
+  ): Promise<Kept<Documents[C]> | undefined> {
     const { table } = this;
-    const [row] = await this.db
+    const [now] = await tx
+      .select()
+      .from(table)
+      .where(and(eq(table.id, id), isNull(table.deletedAt), this.at(expected)));
+    if (!now) return undefined;
+    const made = this.make(document);
+    const at =
+      step ??
+      (await this.onSave?.(tx, {
+        id,
+        before: now.document as Documents[C],
+        after: document,
+        step: now.step,
+      })) ??
+      0;
+    const [row] = await tx
       .update(table)
       .set({
         name: document.name,
         document,
-        summary: this.summarise(document) ?? null,
+        step: at,
+        ...made,
         version: sql`${table.version} + 1`,
         updatedAt: new Date(),
       })
-      .where(and(eq(table.id, id), isNull(table.deletedAt), this.at(expected)))
+      .where(and(eq(table.id, id), eq(table.version, now.version)))
       .returning();
-    return row ? this.kept(row) : this.refuse(id);
+    return row ? this.kept(row) : undefined;
+  }
+
+  /** Puts a document away or takes it out again. */
+  async archive(id: string, away: boolean): Promise<Kept<Documents[C]>> {
+    const { table } = this;
+    const [row] = await this.db
+      .update(table)
+      .set({ archivedAt: away ? new Date() : null, version: sql`${table.version} + 1` })
+      .where(and(eq(table.id, id), isNull(table.deletedAt)))
+      .returning();
+    if (!row) throw notFound(`This ${NOUN[this.collection]}`);
+    return this.kept(row);
+  }
+
+  /** Every document that is not deleted, in order of name, for export. */
+  async all(): Promise<{ id: string; document: Documents[C] }[]> {
+    const { table } = this;
+    const rows = await this.db
+      .select({ id: table.id, document: table.document })
+      .from(table)
+      .where(isNull(table.deletedAt))
+      .orderBy(asc(table.name), asc(table.id));
+    return rows as { id: string; document: Documents[C] }[];
   }
 
   async remove(id: string, expected: Expected): Promise<void> {
@@ -127,8 +225,10 @@ export class DocumentStore<C extends Collection> {
         : sql`coalesce((${table.summary} ->> 'revision')::int, 0) <> ${exceptRevision}`;
     const rows = await this.db.select().from(table).where(stale);
     for (const row of rows) {
-      const summary = this.summarise(row.document as Documents[C]) ?? null;
-      await this.db.update(table).set({ summary }).where(eq(table.id, row.id));
+      await this.db
+        .update(table)
+        .set(this.make(row.document as Documents[C]))
+        .where(eq(table.id, row.id));
     }
   }
 
@@ -150,6 +250,7 @@ export class DocumentStore<C extends Collection> {
       id: row.id,
       version: row.version,
       updatedAt: row.updatedAt.toISOString(),
+      ...(row.archivedAt ? { archived: true as const } : {}),
       document: row.document as Documents[C],
       ...(row.summary ? { summary: row.summary as NonNullable<Kept<Documents[C]>['summary']> } : {}),
     };

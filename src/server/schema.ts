@@ -1,4 +1,13 @@
-import { doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
+import {
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+} from 'drizzle-orm/pg-core';
 
 /** Columns every collection of documents has: the document whole, its name for lists, and how often it was saved. */
 const documentColumns = () => ({

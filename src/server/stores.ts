@@ -1,5 +1,5 @@
 import { eq, sql } from 'drizzle-orm';
-import type { LineRow, Stores, WaterRow } from '../contract/api.ts';
+import type { LineRow, MetalEdit, Stores, WaterRow } from '../contract/api.ts';
 import type { Metal } from '../core/index.ts';
 import { HOOK_CHART, METALS, SALINITY } from '../core/index.ts';
 import type { Database } from './database.ts';
@@ -30,7 +30,7 @@ const LINES: readonly LineRow[] = [
   },
 ];
 
-/** The metals as this shop knows them: the reference list, with densities it weighed for itself. */
+/** The metals as this shop knows them: the reference list, with densities and prices it found for itself. */
 export class MetalStore {
   private rows: Stores['metals'] = METALS.map((metal) => ({
     ...metal,
@@ -50,6 +50,7 @@ export class MetalStore {
       return {
         ...metal,
         density: found?.density ?? metal.density,
+        price: found?.price ?? metal.price,
         version: found?.version ?? 0,
         reference: metal.density,
       };
@@ -64,12 +65,8 @@ export class MetalStore {
     return { metals: this.rows, hooks: HOOK_CHART, waters: WATERS, lines: LINES };
   }
 
-  /** Sets the density of a metal, if it still is at the version seen. */
-  async setDensity(
-    key: string,
-    density: number,
-    expected: number | undefined,
-  ): Promise<Stores['metals'][number]> {
+  /** Sets density or price of a metal, if it still is at the version seen. */
+  async edit(key: string, edit: MetalEdit, expected: number | undefined): Promise<Stores['metals'][number]> {
     const now = this.rows.find((row) => row.key === key);
     if (!now) throw notFound('This metal');
     if (expected !== undefined && expected !== now.version) {
@@ -80,12 +77,13 @@ export class MetalStore {
       );
     }
     const version = now.version + 1;
+    const { density = now.density, price = now.price } = edit;
     await this.db
       .insert(metalDensities)
-      .values({ key, density, version })
+      .values({ key, density, price, version })
       .onConflictDoUpdate({
         target: metalDensities.key,
-        set: { density, version },
+        set: { density, price, version },
         setWhere: eq(metalDensities.version, sql`${now.version}`),
       });
     await this.load();

@@ -47,7 +47,15 @@ export function cardOf(design: Design, summary: DesignSummary | BrokenSummary): 
     guard: guard.kind,
     notes: notes.slice(0, 160),
   };
-  if (!summary.ok) return { ...told, grams: null, fall: null, hang: 0, reach: [20, 20, 40], problem: summary.problems[0]?.message ?? '' };
+  if (!summary.ok)
+    return {
+      ...told,
+      grams: null,
+      fall: null,
+      hang: 0,
+      reach: [20, 20, 40],
+      problem: summary.problems[0]?.message ?? '',
+    };
   const hang = summary.readings['hang.attitude'] ?? 0;
   return {
     ...told,

@@ -7,8 +7,12 @@ import { READINGS } from '../readings.ts';
 const harmless = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
 
 /** Readings of designs as a table (RFC 4180): a row each, a column for every reading with its unit, in stored units. */
-export function writeReadingsCsv(rows: readonly { readonly design: Design; readonly readings: Readings }[]): string {
-  const ids = (Object.keys(READINGS) as ReadingId[]).filter((id) => rows.some(({ readings }) => readings[id]));
+export function writeReadingsCsv(
+  rows: readonly { readonly design: Design; readonly readings: Readings }[],
+): string {
+  const ids = (Object.keys(READINGS) as ReadingId[]).filter((id) =>
+    rows.some(({ readings }) => readings[id]),
+  );
   const columns = [
     'name', 'family', 'metal', 'hook size', 'hook style', 'wire', 'eye angle (°)', 'eye plane', 'keeper', 'guard',
     ...ids.map((id) => `${id} (${READINGS[id].unit})`),

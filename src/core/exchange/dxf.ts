@@ -1,4 +1,12 @@
-import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, TextHorizontalAlignment, Units } from '@tarikjabiri/dxf';
+import {
+  Colors,
+  DxfWriter,
+  LWPolylineFlags,
+  point2d,
+  point3d,
+  TextHorizontalAlignment,
+  Units,
+} from '@tarikjabiri/dxf';
 import type { Layer, Sheet } from '../plate/sheet.ts';
 
 const LAYERS: readonly (readonly [Layer, number, string])[] = [
@@ -20,14 +28,18 @@ export function writeDxf({ entities }: Sheet): string {
   for (const [layer, colour, lines] of LAYERS) dxf.addLayer(layer.toUpperCase(), colour, lines);
   for (const entity of entities) {
     const layerName = entity.layer.toUpperCase();
-    if (entity.kind === 'circle') dxf.addCircle(point3d(entity.at[0], entity.at[1]), entity.radius, { layerName });
+    if (entity.kind === 'circle')
+      dxf.addCircle(point3d(entity.at[0], entity.at[1]), entity.radius, { layerName });
     else if (entity.kind === 'text') {
       // The second place is what the text is centred on.
       dxf.addText(point3d(entity.at[0], entity.at[1]), entity.height, entity.text, {
         layerName,
         rotation: entity.turned ? 90 : 0,
         ...(entity.anchor === 'middle'
-          ? { horizontalAlignment: TextHorizontalAlignment.Center, secondAlignmentPoint: point3d(entity.at[0], entity.at[1]) }
+          ? {
+              horizontalAlignment: TextHorizontalAlignment.Center,
+              secondAlignmentPoint: point3d(entity.at[0], entity.at[1]),
+            }
           : {}),
       });
     } else {

@@ -23,39 +23,64 @@ const MOST_ROWS = 2000;
 export function readHooksCsv(text: string): HookRow[] {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: 'greedy' });
   const [heading, ...rows] = data;
-  const titles = (heading ?? []).map((title) => title.trim().toLowerCase().replace(/\s*\(.*\)$/, ''));
+  const titles = (heading ?? []).map((title) =>
+    title
+      .trim()
+      .toLowerCase()
+      .replace(/\s*\(.*\)$/, ''),
+  );
   const missing = COLUMNS.filter((column) => column !== 'style' && !titles.includes(column));
   if (missing.length > 0) {
     throw new Error(`Heading: ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing. The first line must name the columns ${COLUMNS.join(', ')}.`); // prettier-ignore
   }
-  if (rows.length > MOST_ROWS) throw new Error(`The table has ${rows.length} rows; at most ${MOST_ROWS} are read at once. Split it.`);
+  if (rows.length > MOST_ROWS)
+    throw new Error(`The table has ${rows.length} rows; at most ${MOST_ROWS} are read at once. Split it.`);
   return rows.map((row, i): HookRow => {
-    const cell = (column: (typeof COLUMNS)[number]) => (row[titles.indexOf(column)] ?? '').trim().replace(/^'/, '');
+    const cell = (column: (typeof COLUMNS)[number]) =>
+      (row[titles.indexOf(column)] ?? '').trim().replace(/^'/, '');
     const problems: Problem[] = [];
     const problem = (column: string, message: string) => problems.push({ path: `/${column}`, message });
     const name = cell('name');
     if (name === '' || name.length > 120) problem('name', 'Name: must have 1 to 120 characters.');
     const rank = hookRank(cell('size'));
-    if (rank === undefined) problem('size', `Size: “${cell('size').slice(0, 12)}” is no hook size. Write it like 3/0 or #4.`);
+    if (rank === undefined)
+      problem('size', `Size: “${cell('size').slice(0, 12)}” is no hook size. Write it like 3/0 or #4.`);
     const style = cell('style') === '' ? 'round bend' : cell('style').toLowerCase();
     if (!HOOK_STYLES.includes(style as HookStyle)) problem('style', `Style: “${style.slice(0, 30)}” is not known. Use ${HOOK_STYLES.join(', ')}.`); // prettier-ignore
     const length = (column: 'gap' | 'shank' | 'wire', min: number, max: number): number => {
       const read = parseQuantity(cell(column), 'size', 'metric');
       if (!read.ok) problem(column, `${column}: ${read.message}`);
-      else if (!(read.value >= min && read.value <= max)) problem(column, `${column}: ${read.value} mm is outside ${min} to ${max} mm.`);
+      else if (!(read.value >= min && read.value <= max))
+        problem(column, `${column}: ${read.value} mm is outside ${min} to ${max} mm.`);
       return read.ok ? read.value : NaN;
     };
     const [gap, shank, wire] = [length('gap', 1, 60), length('shank', 3, 150), length('wire', 0.2, 4)];
     const hook: HookDocument | undefined =
       problems.length > 0 || rank === undefined
         ? undefined
-        : { format: 'fern-anvil/hook', version: 1, name, size: hookLabel(rank), style: style as HookStyle, gap, shank, wire };
+        : {
+            format: 'fern-anvil/hook',
+            version: 1,
+            name,
+            size: hookLabel(rank),
+            style: style as HookStyle,
+            gap,
+            shank,
+            wire,
+          };
     return { line: i + 2, hook, problems };
   });
 }
 
 /** Hooks as such a table. */
 export function writeHooksCsv(hooks: readonly HookDocument[]): string {
-  const rows = hooks.map(({ name, size, style, gap, shank, wire }) => [/^[=+\-@]/.test(name) ? `'${name}` : name, size, style, gap, shank, wire]);
+  const rows = hooks.map(({ name, size, style, gap, shank, wire }) => [
+    /^[=+\-@]/.test(name) ? `'${name}` : name,
+    size,
+    style,
+    gap,
+    shank,
+    wire,
+  ]);
   return `${Papa.unparse([['name', 'size', 'style', 'gap (mm)', 'shank (mm)', 'wire (mm)'], ...rows], { newline: '\r\n' })}\r\n`;
 }

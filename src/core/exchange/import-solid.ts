@@ -46,10 +46,13 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
     sizes,
   });
   if (count === 0) return report('It holds no facets.');
-  if (count > MOST_READ) return report(`It holds ${count} facets; at most ${MOST_READ} are read. Export it coarser.`);
-  if (!raw.positions.every((value) => Number.isFinite(value))) return report('Some of its corners are not numbers. Export it again.');
+  if (count > MOST_READ)
+    return report(`It holds ${count} facets; at most ${MOST_READ} are read. Export it coarser.`);
+  if (!raw.positions.every((value) => Number.isFinite(value)))
+    return report('Some of its corners are not numbers. Export it again.');
   const joined = joinCorners(raw, Math.max(...sizes) * 1e-6);
-  if (joined.dropped > 0) repairs.push(`${joined.dropped} facets without area, or there twice, were dropped.`);
+  if (joined.dropped > 0)
+    repairs.push(`${joined.dropped} facets without area, or there twice, were dropped.`);
   const turned = turnAlike(joined.mesh);
   if (turned.mesh === undefined) return report(turned.reason);
   if (turned.turned > 0) repairs.push(`${turned.turned} facets faced the wrong way and were turned.`);
@@ -75,14 +78,19 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
       }
       const solid = toManifold(kernel, shell);
       solids.push(solid);
-      if (solid.status() !== 'NoError') return report(`It is not a closed solid (${solid.status()}). Mend it where it was modelled.`);
+      if (solid.status() !== 'NoError')
+        return report(`It is not a closed solid (${solid.status()}). Mend it where it was modelled.`);
     }
     let whole = kernel.Manifold.union(solids);
     solids.push(whole);
     const parts = whole.decompose();
     solids.push(...parts);
-    if (parts.length > 1) return report(`It falls into ${parts.length} separate pieces. A head is one piece of metal: export that piece alone.`);
-    if (shells.length > 1) repairs.push(`${shells.length} shells that run into each other were joined to one.`);
+    if (parts.length > 1)
+      return report(
+        `It falls into ${parts.length} separate pieces. A head is one piece of metal: export that piece alone.`,
+      );
+    if (shells.length > 1)
+      repairs.push(`${shells.length} shells that run into each other were joined to one.`);
     if (whole.numTri() > MOST_TRIANGLES) {
       const before = whole.volume();
       let tolerance = Math.max(...sizes) * 2e-5;
@@ -95,7 +103,9 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
       if (whole.numTri() > MOST_TRIANGLES || change > 2e-3) {
         return report(`It has ${shells.reduce((sum, shell) => sum + shell.triangles.length / 3, 0)} facets and could not be thinned to ${MOST_TRIANGLES} without changing its volume. Export it coarser.`); // prettier-ignore
       }
-      repairs.push(`Thinned to ${whole.numTri()} facets; its volume changed by ${(change * 100).toFixed(3)}%.`);
+      repairs.push(
+        `Thinned to ${whole.numTri()} facets; its volume changed by ${(change * 100).toFixed(3)}%.`,
+      );
     }
     // A mesh that needed nothing is kept corner for corner.
     const untouched = repairs.length === 0;
@@ -117,7 +127,8 @@ function sizesOf({ positions }: Mesh): [number, number, number] {
 
 const flipped = ({ positions, triangles }: Mesh): Mesh => {
   const turned = triangles.slice();
-  for (let i = 0; i < turned.length; i += 3) [turned[i + 1], turned[i + 2]] = [turned[i + 2] as number, turned[i + 1] as number];
+  for (let i = 0; i < turned.length; i += 3)
+    [turned[i + 1], turned[i + 2]] = [turned[i + 2] as number, turned[i + 1] as number];
   return { positions, triangles: turned };
 };
 
@@ -148,10 +159,15 @@ function axisVector(axis: Axis): readonly [number, number, number] {
 
 /** The mesh in the body frame: nose to +x, rear face at 0, shank's line on the axis, in mm. Throws when nose and up lie on one axis. */
 export function placeSolid({ positions, triangles }: Mesh, { nose, up, unit, level, side }: Placement): Mesh {
-  if (nose[1] === up[1]) throw new Error('Nose and up: they cannot lie on the same axis of the file. Choose two different ones.');
+  if (nose[1] === up[1])
+    throw new Error('Nose and up: they cannot lie on the same axis of the file. Choose two different ones.');
   const [fx, fz] = [axisVector(nose), axisVector(up)];
   // +y is up × nose, so that the three stay right-handed and nothing is mirrored.
-  const fy = [fz[1] * fx[2] - fz[2] * fx[1], fz[2] * fx[0] - fz[0] * fx[2], fz[0] * fx[1] - fz[1] * fx[0]] as const;
+  const fy = [
+    fz[1] * fx[2] - fz[2] * fx[1],
+    fz[2] * fx[0] - fz[0] * fx[2],
+    fz[0] * fx[1] - fz[1] * fx[0],
+  ] as const;
   const k = SOLID_UNITS[unit];
   const out = new Float64Array(positions.length);
   for (let i = 0; i < positions.length; i += 3) {
@@ -166,7 +182,8 @@ export function placeSolid({ positions, triangles }: Mesh, { nose, up, unit, lev
     low[i % 3] = Math.min(low[i % 3] as number, value);
     high[i % 3] = Math.max(high[i % 3] as number, value);
   });
-  const between = (axis: 1 | 2, share: number) => (low[axis] as number) + share * ((high[axis] as number) - (low[axis] as number));
+  const between = (axis: 1 | 2, share: number) =>
+    (low[axis] as number) + share * ((high[axis] as number) - (low[axis] as number));
   const shift = [low[0] as number, between(1, side), between(2, level)];
   for (let i = 0; i < out.length; i++) out[i] = (out[i] as number) - (shift[i % 3] as number);
   return { positions: out, triangles };
@@ -176,7 +193,8 @@ export function placeSolid({ positions, triangles }: Mesh, { nose, up, unit, lev
 export function importedDesign(name: string, file: string, mesh: Mesh): Design {
   const solid = packSolid(file, mesh);
   const read = importedSolid(solid);
-  if (!read) throw new Error('Hook position: the shank’s line does not run through the solid. Move it to the middle.');
+  if (!read)
+    throw new Error('Hook position: the shank’s line does not run through the solid. Move it to the middle.');
   const base = starterDesign(imported, name.slice(0, 120) || 'Imported head');
   return {
     ...base,

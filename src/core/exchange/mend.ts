@@ -1,22 +1,35 @@
 import type { Mesh } from '../head/mesh.ts';
 
 /** Joins corners closer than `tolerance`, and drops facets that have no area or are there twice. */
-export function joinCorners({ positions, triangles }: Mesh, tolerance: number): { mesh: Mesh; dropped: number } {
+export function joinCorners(
+  { positions, triangles }: Mesh,
+  tolerance: number,
+): { mesh: Mesh; dropped: number } {
   const cells = new Map<string, number>();
   const places: number[] = [];
   const moved = new Uint32Array(positions.length / 3);
   const step = Math.max(tolerance, 1e-12) * 2;
   for (let i = 0; i < moved.length; i++) {
-    const p = [positions[3 * i] as number, positions[3 * i + 1] as number, positions[3 * i + 2] as number] as const;
+    const p = [
+      positions[3 * i] as number,
+      positions[3 * i + 1] as number,
+      positions[3 * i + 2] as number,
+    ] as const;
     const cell = p.map((value) => Math.round(value / step));
     let found: number | undefined;
     // A neighbour may lie just over the border of the cell.
     search: for (let a = -1; a <= 1; a++) {
       for (let b = -1; b <= 1; b++) {
         for (let c = -1; c <= 1; c++) {
-          const other = cells.get(`${(cell[0] as number) + a},${(cell[1] as number) + b},${(cell[2] as number) + c}`);
+          const other = cells.get(
+            `${(cell[0] as number) + a},${(cell[1] as number) + b},${(cell[2] as number) + c}`,
+          );
           if (other === undefined) continue;
-          const q = [places[3 * other] as number, places[3 * other + 1] as number, places[3 * other + 2] as number] as const;
+          const q = [
+            places[3 * other] as number,
+            places[3 * other + 1] as number,
+            places[3 * other + 2] as number,
+          ] as const;
           if (Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]) <= tolerance) {
             found = other;
             break search;
@@ -35,7 +48,11 @@ export function joinCorners({ positions, triangles }: Mesh, tolerance: number): 
   const seen = new Set<string>();
   let dropped = 0;
   for (let i = 0; i < triangles.length; i += 3) {
-    const [a, b, c] = [0, 1, 2].map((k) => moved[triangles[i + k] as number] as number) as [number, number, number];
+    const [a, b, c] = [0, 1, 2].map((k) => moved[triangles[i + k] as number] as number) as [
+      number,
+      number,
+      number,
+    ];
     const key = [a, b, c].sort((m, n) => m - n).join(',');
     if (a === b || b === c || c === a || seen.has(key)) {
       dropped++;
@@ -64,7 +81,13 @@ function edgeFacets({ triangles }: Mesh): Map<string, number[]> {
 }
 
 /** Groups of facets joined by edges, and for each facet whether it must be turned to run like its neighbours; −1 in a group that cannot be. */
-function walk(mesh: Mesh): { group: Int32Array; turn: Uint8Array; groups: number; crowded: number; twisted: boolean } {
+function walk(mesh: Mesh): {
+  group: Int32Array;
+  turn: Uint8Array;
+  groups: number;
+  crowded: number;
+  twisted: boolean;
+} {
   const { triangles } = mesh;
   const edges = edgeFacets(mesh);
   const count = triangles.length / 3;
@@ -105,11 +128,16 @@ function walk(mesh: Mesh): { group: Int32Array; turn: Uint8Array; groups: number
 }
 
 /** Turns facets so that neighbours run alike; refuses where an edge has more than two facets, or the surface has only one side. */
-export function turnAlike(mesh: Mesh): { mesh: Mesh; turned: number; reason: '' } | { mesh: undefined; turned: 0; reason: string } {
+export function turnAlike(
+  mesh: Mesh,
+): { mesh: Mesh; turned: number; reason: '' } | { mesh: undefined; turned: 0; reason: string } {
   const { group, turn, groups, crowded, twisted } = walk(mesh);
   const refuse = (reason: string) => ({ mesh: undefined, turned: 0 as const, reason });
   if (crowded > 0) return refuse(`More than two facets meet at ${crowded} of its edges, so it has no clear inside. Mend it where it was modelled.`); // prettier-ignore
-  if (twisted) return refuse('Its surface has only one side, like a twisted band, so it encloses nothing. Mend it where it was modelled.');
+  if (twisted)
+    return refuse(
+      'Its surface has only one side, like a twisted band, so it encloses nothing. Mend it where it was modelled.',
+    );
   // The fewer are turned to run like the more.
   const tally = Array.from({ length: groups }, () => [0, 0] as [number, number]);
   group.forEach((g, i) => ((tally[g] as [number, number])[turn[i] as 0 | 1] += 1));
@@ -120,7 +148,10 @@ export function turnAlike(mesh: Mesh): { mesh: Mesh; turned: number; reason: '' 
     const wanted = other > plain ? 0 : 1;
     if (turn[i] !== wanted) return;
     turned++;
-    [triangles[3 * i + 1], triangles[3 * i + 2]] = [triangles[3 * i + 2] as number, triangles[3 * i + 1] as number];
+    [triangles[3 * i + 1], triangles[3 * i + 2]] = [
+      triangles[3 * i + 2] as number,
+      triangles[3 * i + 1] as number,
+    ];
   });
   return { mesh: { positions: mesh.positions, triangles }, turned, reason: '' };
 }
@@ -185,16 +216,28 @@ export function fillFlatHoles({ positions, triangles }: Mesh): { mesh: Mesh; hol
       at = next.get(at)?.[0];
     }
     if (at !== first || loop.length < 3) continue;
-    const points = loop.map((corner) => [0, 1, 2].map((k) => positions[3 * corner + k] as number) as [number, number, number]);
+    const points = loop.map(
+      (corner) => [0, 1, 2].map((k) => positions[3 * corner + k] as number) as [number, number, number],
+    );
     for (const corner of loop) {
       next.delete(corner);
       start.delete(corner);
     }
-    const middle = [0, 1, 2].map((k) => points.reduce((sum, p) => sum + (p[k] as number), 0) / points.length) as [number, number, number];
-    const normals = points.map((p, i) => facing(middle, p, points[(i + 1) % points.length] as [number, number, number]));
-    const total = [0, 1, 2].map((k) => normals.reduce((sum, n) => sum + (n[k] as number), 0)) as [number, number, number];
+    const middle = [0, 1, 2].map(
+      (k) => points.reduce((sum, p) => sum + (p[k] as number), 0) / points.length,
+    ) as [number, number, number];
+    const normals = points.map((p, i) =>
+      facing(middle, p, points[(i + 1) % points.length] as [number, number, number]),
+    );
+    const total = [0, 1, 2].map((k) => normals.reduce((sum, n) => sum + (n[k] as number), 0)) as [
+      number,
+      number,
+      number,
+    ];
     const length = Math.hypot(...total);
-    const size = Math.max(...points.map((p) => Math.hypot(p[0] - middle[0], p[1] - middle[1], p[2] - middle[2])));
+    const size = Math.max(
+      ...points.map((p) => Math.hypot(p[0] - middle[0], p[1] - middle[1], p[2] - middle[2])),
+    );
     const off = Math.max(...points.map((p) => Math.abs(((p[0] - middle[0]) * total[0] + (p[1] - middle[1]) * total[1] + (p[2] - middle[2]) * total[2]) / length))); // prettier-ignore
     // Every filling facet must face the same way, or the rim is not seen whole from its middle.
     const clear = normals.every((n) => n[0] * total[0] + n[1] * total[1] + n[2] * total[2] > 0);

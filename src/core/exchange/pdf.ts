@@ -18,7 +18,9 @@ const INK = rgb(0.12, 0.16, 0.17);
 const GREY = rgb(0.36, 0.41, 0.39);
 const FERN = rgb(0.11, 0.35, 0.22);
 const RED = rgb(0.55, 0.11, 0.09);
-const PENS: Readonly<Record<Layer, { readonly width: number; readonly dash?: number[]; readonly colour: ReturnType<typeof rgb> }>> = {
+const PENS: Readonly<
+  Record<Layer, { readonly width: number; readonly dash?: number[]; readonly colour: ReturnType<typeof rgb> }>
+> = {
   outline: { width: 0.35, colour: INK },
   wire: { width: 0.2, colour: INK },
   hidden: { width: 0.18, dash: [1.2, 0.8], colour: INK },
@@ -49,7 +51,13 @@ export interface SpecSheet {
 }
 
 /** A spec sheet of one page, A4: name, dimensioned drawing at a whole scale, readings, what to mind, cautions. */
-export async function writePdf({ design, drawing, readings, flags, options }: SpecSheet): Promise<Uint8Array> {
+export async function writePdf({
+  design,
+  drawing,
+  readings,
+  flags,
+  options,
+}: SpecSheet): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(plain(design.name));
   pdf.setCreator('Fern Anvil');
@@ -77,7 +85,9 @@ export async function writePdf({ design, drawing, readings, flags, options }: Sp
 
   const room = { width: PAGE.width - 2 * PAGE.margin, height: 125 };
   const fits = SCALES.map((scale) => plateSheet(drawing, '', { ...options, scale }));
-  const sheet = fits.find(({ width, height }) => width <= room.width && height <= room.height) ?? (fits.at(-1) as (typeof fits)[0]);
+  const sheet =
+    fits.find(({ width, height }) => width <= room.width && height <= room.height) ??
+    (fits.at(-1) as (typeof fits)[0]);
   drawSheet(page, font, sheet, PAGE.margin + (room.width - sheet.width) / 2, y - sheet.height);
   y -= sheet.height + 4;
 
@@ -86,7 +96,15 @@ export async function writePdf({ design, drawing, readings, flags, options }: Sp
   const wide = room.width / columns;
   const rows = (Object.keys(READINGS) as ReadingId[]).flatMap((id) => {
     const reading = readings[id];
-    return reading ? [{ name: READINGS[id].name, kind: reading.kind, text: formatQuantity(reading.value, READINGS[id].quantity, units) }] : [];
+    return reading
+      ? [
+          {
+            name: READINGS[id].name,
+            kind: reading.kind,
+            text: formatQuantity(reading.value, READINGS[id].quantity, units),
+          },
+        ]
+      : [];
   });
   const perColumn = Math.ceil(rows.length / columns);
   const step = Math.min(4.4, (y - floor - 14) / perColumn);
@@ -99,7 +117,12 @@ export async function writePdf({ design, drawing, readings, flags, options }: Sp
   });
   y -= 6 + perColumn * step;
   for (const { level, text } of flags.filter((flag) => flag.level !== 'note').slice(0, 4)) {
-    for (const piece of wrapped(`${level === 'stop' ? 'STOP' : 'Care'}: ${inUnits(text, units)}`, font, 2.8, room.width)) {
+    for (const piece of wrapped(
+      `${level === 'stop' ? 'STOP' : 'Care'}: ${inUnits(text, units)}`,
+      font,
+      2.8,
+      room.width,
+    )) {
       say(PAGE.margin, y, piece, 2.8, { colour: level === 'stop' ? RED : INK });
       y -= 3.8;
     }
@@ -127,7 +150,13 @@ interface TextStyle {
 }
 
 function writer(page: PDFPage, font: PDFFont, bold: PDFFont) {
-  return (x: number, y: number, text: string, size: number, { strong = false, right = false, colour = INK }: TextStyle = {}) => {
+  return (
+    x: number,
+    y: number,
+    text: string,
+    size: number,
+    { strong = false, right = false, colour = INK }: TextStyle = {},
+  ) => {
     const used = strong ? bold : font;
     const shown = plain(text);
     const back = right ? used.widthOfTextAtSize(shown, size * PT) / PT : 0;
@@ -149,7 +178,13 @@ function wrapped(text: string, font: PDFFont, size: number, width: number): stri
   return line ? [...lines, line] : lines;
 }
 
-function drawSheet(page: PDFPage, font: PDFFont, { entities }: ReturnType<typeof plateSheet>, x0: number, y0: number): void {
+function drawSheet(
+  page: PDFPage,
+  font: PDFFont,
+  { entities }: ReturnType<typeof plateSheet>,
+  x0: number,
+  y0: number,
+): void {
   const at = ([u, v]: readonly [number, number]) => ({ x: (x0 + u) * PT, y: (y0 + v) * PT });
   for (const entity of entities) {
     const pen = PENS[entity.layer];
@@ -167,12 +202,23 @@ function drawSheet(page: PDFPage, font: PDFFont, { entities }: ReturnType<typeof
         rotate: degrees(entity.turned ? 90 : 0),
       });
     } else if (entity.kind === 'circle') {
-      page.drawCircle({ ...at(entity.at), size: entity.radius * PT, borderWidth: pen.width * PT, borderColor: pen.colour });
+      page.drawCircle({
+        ...at(entity.at),
+        size: entity.radius * PT,
+        borderWidth: pen.width * PT,
+        borderColor: pen.colour,
+      });
     } else {
       // The library's paths count y downward from where they stand.
       const d = entity.points.map(([u, v], i) => `${i === 0 ? 'M' : 'L'}${(x0 + u) * PT} ${-(y0 + v) * PT}`).join(' ') + (entity.closed ? ' Z' : ''); // prettier-ignore
       if (entity.width) {
-        page.drawSvgPath(d, { x: 0, y: 0, borderWidth: entity.width * PT, borderColor: rgb(0.8, 0.82, 0.8), borderLineCap: LineCapStyle.Round });
+        page.drawSvgPath(d, {
+          x: 0,
+          y: 0,
+          borderWidth: entity.width * PT,
+          borderColor: rgb(0.8, 0.82, 0.8),
+          borderLineCap: LineCapStyle.Round,
+        });
       }
       page.drawSvgPath(d, { x: 0, y: 0, borderWidth: pen.width * PT, borderColor: pen.colour, ...(pen.dash ? { borderDashArray: pen.dash.map((mm) => mm * PT) } : {}) }); // prettier-ignore
     }

@@ -68,7 +68,8 @@ function readTextStl(text: string): Mesh {
 /** An STL, binary or text, as a mesh, corners at the same place joined. Throws with a sentence when the bytes are neither. */
 export function readStl(bytes: Uint8Array): Mesh {
   const start = new TextDecoder().decode(bytes.subarray(0, 512));
-  if (/^\s*solid\b/i.test(start) && /facet|endsolid/i.test(start)) return readTextStl(new TextDecoder().decode(bytes));
+  if (/^\s*solid\b/i.test(start) && /facet|endsolid/i.test(start))
+    return readTextStl(new TextDecoder().decode(bytes));
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (bytes.length < HEADER + 4) throw new Error('This file is too short to be an STL.');
   const count = view.getUint32(HEADER, true);
@@ -82,7 +83,11 @@ export function readStl(bytes: Uint8Array): Mesh {
   for (let i = 0; i < count; i++) {
     for (let k = 0; k < 3; k++) {
       const at = HEADER + 4 + i * FACET + 12 + 12 * k;
-      triangles[3 * i + k] = add(view.getFloat32(at, true), view.getFloat32(at + 4, true), view.getFloat32(at + 8, true));
+      triangles[3 * i + k] = add(
+        view.getFloat32(at, true),
+        view.getFloat32(at + 4, true),
+        view.getFloat32(at + 8, true),
+      );
     }
   }
   return { positions: Float64Array.from(positions), triangles };

@@ -1,7 +1,9 @@
 import type { Entity, Layer, Sheet } from '../plate/sheet.ts';
 
 /** Line of each layer: width in mm, dashes. */
-const PENS: Readonly<Record<Layer, { readonly width: number; readonly dash?: string; readonly colour: string }>> = {
+const PENS: Readonly<
+  Record<Layer, { readonly width: number; readonly dash?: string; readonly colour: string }>
+> = {
   outline: { width: 0.35, colour: '#1f2a2c' },
   wire: { width: 0.25, colour: '#3c4749' },
   hidden: { width: 0.18, dash: '1.2 0.8', colour: '#1f2a2c' },

@@ -20,10 +20,14 @@ export function writeThreeMf({ positions, triangles }: Mesh, title: string): Uin
     `<resources><object id="1" type="model"><mesh><vertices>`,
   ];
   for (let i = 0; i < positions.length; i += 3)
-    out.push(`<vertex x="${positions[i] as number}" y="${positions[i + 1] as number}" z="${positions[i + 2] as number}"/>`);
+    out.push(
+      `<vertex x="${positions[i] as number}" y="${positions[i + 1] as number}" z="${positions[i + 2] as number}"/>`,
+    );
   out.push('</vertices><triangles>');
   for (let i = 0; i < triangles.length; i += 3)
-    out.push(`<triangle v1="${triangles[i] as number}" v2="${triangles[i + 1] as number}" v3="${triangles[i + 2] as number}"/>`);
+    out.push(
+      `<triangle v1="${triangles[i] as number}" v2="${triangles[i + 1] as number}" v3="${triangles[i + 2] as number}"/>`,
+    );
   out.push('</triangles></mesh></object></resources><build><item objectid="1"/></build></model>\n');
   return zipSync({
     '[Content_Types].xml': strToU8(TYPES),
@@ -38,7 +42,8 @@ export function readThreeMf(bytes: Uint8Array): Mesh {
   const model = files['3D/3dmodel.model'];
   if (!model) throw new Error('This file is no 3MF: it has no model in it.');
   const text = strFromU8(model);
-  const numbers = (pattern: RegExp) => [...text.matchAll(pattern)].flatMap(([, a, b, c]) => [Number(a), Number(b), Number(c)]);
+  const numbers = (pattern: RegExp) =>
+    [...text.matchAll(pattern)].flatMap(([, a, b, c]) => [Number(a), Number(b), Number(c)]);
   const positions = Float64Array.from(numbers(/<vertex x="([^"]+)" y="([^"]+)" z="([^"]+)"\s*\/>/g));
   const triangles = Uint32Array.from(numbers(/<triangle v1="(\d+)" v2="(\d+)" v3="(\d+)"\s*\/>/g));
   if (triangles.length === 0) throw new Error('This 3MF holds no triangles.');

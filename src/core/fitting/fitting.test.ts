@@ -31,7 +31,11 @@ const collarSpec: CollarSpec = { kind: 'collar', length: 7, diameter: 2.8, barb:
 const profile = ball.profile(completeDimensions(ball, { breadth: 12 }));
 
 const tip = [-10, 0, 16] as const;
-const on = (profile: Profile): GuardGround => ({ length: profile.length, crown: (x) => profile.section(x).t, tip });
+const on = (profile: Profile): GuardGround => ({
+  length: profile.length,
+  crown: (x) => profile.section(x).t,
+  tip,
+});
 /** A guard on the ball of this file. */
 function guarded(spec: GuardSpec, ground = on(profile)): GuardBody {
   const built = guardBody(spec, ground);
@@ -40,7 +44,6 @@ function guarded(spec: GuardSpec, ground = on(profile)): GuardBody {
 }
 
 describe('fibre guard', () => {
-
   it('stands on the crown and leans back to the point', () => {
     const { base, along, end } = guarded(fibre);
     expect(base).toEqual([6, 0, 6]);
@@ -69,9 +72,7 @@ describe('fibre guard', () => {
   it('says where it passes the point: at 45° it meets the height of the point 10 mm behind its base', () => {
     expect(guarded(fibre).pastPoint).toBeCloseTo(-10 - (6 - 10), 9);
     // Leaning it up more carries it past the point further forward.
-    expect(guarded({ ...fibre, lean: 60 }).pastPoint).toBeLessThan(
-      guarded(fibre).pastPoint,
-    );
+    expect(guarded({ ...fibre, lean: 60 }).pastPoint).toBeLessThan(guarded(fibre).pastPoint);
   });
 
   it('weighs its nylon, free and glued', () => {
@@ -79,7 +80,10 @@ describe('fibre guard', () => {
     const { guard, parts } = assemble(design);
     if (!guard) throw new Error('there is no guard');
     const volume = 16 * Math.PI * 0.2 ** 2 * (guard.free + guard.depth);
-    expect(parts.find(({ name }) => name === 'guard')?.mass).toBeCloseTo((FIBRE_DENSITY.nylon * volume) / 1000, 9);
+    expect(parts.find(({ name }) => name === 'guard')?.mass).toBeCloseTo(
+      (FIBRE_DENSITY.nylon * volume) / 1000,
+      9,
+    );
   });
 
   it('its hole never reaches the shank', () => {
@@ -170,11 +174,14 @@ describe('keepers', () => {
     return body;
   };
 
-  it.each(KEEPERS.map(({ kind }) => [kind] as const))('%s: what goes into the plastic is what its metal and wire reach back', (kind) => {
-    const { cast, wires, insertion } = built(kind);
-    const reach = Math.max(0, cast ? -cast.from : 0, ...wires.flatMap(({ path }) => path.map(([x]) => -x)));
-    expect(insertion).toBeCloseTo(reach, 9);
-  });
+  it.each(KEEPERS.map(({ kind }) => [kind] as const))(
+    '%s: what goes into the plastic is what its metal and wire reach back',
+    (kind) => {
+      const { cast, wires, insertion } = built(kind);
+      const reach = Math.max(0, cast ? -cast.from : 0, ...wires.flatMap(({ path }) => path.map(([x]) => -x)));
+      expect(insertion).toBeCloseTo(reach, 9);
+    },
+  );
 
   it('a screw is a helix: as long as turns of √((2πR)² + pitch²)', () => {
     const spec = starterKeeper('screw');
@@ -188,8 +195,7 @@ describe('keepers', () => {
 
   it('the everyday barbed collar holds as much as itself, more barbs more, none at all little', () => {
     expect(built('collar').holdArea / HOLD_REFERENCE).toBeCloseTo(1, 9);
-    const hold = (barbs: number) =>
-      keeperBody({ ...collarSpec, barbs }, ground)?.holdArea ?? NaN;
+    const hold = (barbs: number) => keeperBody({ ...collarSpec, barbs }, ground)?.holdArea ?? NaN;
     expect(hold(3)).toBeGreaterThan(hold(2));
     expect(hold(0)).toBeLessThan(0.4 * hold(2));
     expect(built('none').holdArea).toBe(0);
@@ -205,20 +211,26 @@ describe('keepers', () => {
 });
 
 describe('guards of every kind', () => {
-  it.each(GUARDS.filter(({ kind }) => kind !== 'none').map(({ kind }) => [kind] as const))('%s stands on the crown, leans back and weighs what its strands do', (kind) => {
-    const guard = guarded(starterGuard(kind));
-    const spec = starterGuard(kind);
-    if (spec.kind === 'none') throw new Error();
-    expect(guard.base[0]).toBeCloseTo(12 * (1 - spec.setback), 9);
-    expect(guard.end[0]).toBeLessThan(guard.base[0]);
-    expect(guard.volume).toBeGreaterThan(0);
-    const free = guard.strands.reduce((sum, { path, diameter }) => sum + pathLength(path) * (Math.PI / 4) * diameter ** 2, 0);
-    // What is set in the head comes on top; a brush shows three of its fibres.
-    if (kind !== 'fibre') {
-      expect(guard.volume).toBeGreaterThan(free);
-      expect(guard.volume).toBeLessThan(free * 1.6);
-    }
-  });
+  it.each(GUARDS.filter(({ kind }) => kind !== 'none').map(({ kind }) => [kind] as const))(
+    '%s stands on the crown, leans back and weighs what its strands do',
+    (kind) => {
+      const guard = guarded(starterGuard(kind));
+      const spec = starterGuard(kind);
+      if (spec.kind === 'none') throw new Error();
+      expect(guard.base[0]).toBeCloseTo(12 * (1 - spec.setback), 9);
+      expect(guard.end[0]).toBeLessThan(guard.base[0]);
+      expect(guard.volume).toBeGreaterThan(0);
+      const free = guard.strands.reduce(
+        (sum, { path, diameter }) => sum + pathLength(path) * (Math.PI / 4) * diameter ** 2,
+        0,
+      );
+      // What is set in the head comes on top; a brush shows three of its fibres.
+      if (kind !== 'fibre') {
+        expect(guard.volume).toBeGreaterThan(free);
+        expect(guard.volume).toBeLessThan(free * 1.6);
+      }
+    },
+  );
 
   it('lighter fibres make a lighter guard', () => {
     expect(guarded({ ...fibre, material: 'polypropylene' }).density).toBeLessThan(guarded(fibre).density);

@@ -28,7 +28,12 @@ export interface HeadBody {
 }
 
 /** Greatest half-breadth, rise and drop over a profile's length, mm. */
-export function profileExtent(profile: Profile): { half: number; rise: number; drop: number; height: number } {
+export function profileExtent(profile: Profile): {
+  half: number;
+  rise: number;
+  drop: number;
+  height: number;
+} {
   let [half, rise, drop, height] = [0, 0, 0, 0];
   const look = (x: number) => {
     const { b, t, d } = profile.section(x);
@@ -44,7 +49,11 @@ export function profileExtent(profile: Profile): { half: number; rise: number; d
 }
 
 /** Features of a head: the family's own, with those of the document in their place. */
-export function featuresOf(family: Family, dimensions: Readonly<Record<string, number>>, head: Pick<HeadSpec, 'features'>): FeatureSpec {
+export function featuresOf(
+  family: Family,
+  dimensions: Readonly<Record<string, number>>,
+  head: Pick<HeadSpec, 'features'>,
+): FeatureSpec {
   return { ...family.features?.(dimensions), ...head.features };
 }
 
@@ -67,7 +76,11 @@ export function headBody(
   family: Family,
   head: HeadSpec,
   dimensions: Readonly<Record<string, number>>,
-  { collar, wire, after = [] }: { readonly collar?: Revolve | undefined; readonly wire: number; readonly after?: readonly Shape[] },
+  {
+    collar,
+    wire,
+    after = [],
+  }: { readonly collar?: Revolve | undefined; readonly wire: number; readonly after?: readonly Shape[] },
 ): HeadBody {
   const profile = family.profile(dimensions, head);
   const mesh = presentMesh(head, dimensions);
@@ -169,9 +182,19 @@ function changeOnMesh({ mesh, shapes, profile }: HeadBody): Bulk | undefined {
   const { half } = profileExtent(profile);
   const x0 = Math.max(Math.min(...shapes.map(({ from }) => from)), -profile.length * 2 - 60);
   const x1 = Math.min(Math.max(...shapes.map(({ to }) => to)), profile.length);
-  const wide = Math.min(2 * half, Math.max(...shapes.flatMap(({ edges, breaks }) => breaks.flatMap((x) => [0, ...edges(x - 1e-6), ...edges(x + 1e-6)])))) || half;
+  const wide =
+    Math.min(
+      2 * half,
+      Math.max(
+        ...shapes.flatMap(({ edges, breaks }) =>
+          breaks.flatMap((x) => [0, ...edges(x - 1e-6), ...edges(x + 1e-6)]),
+        ),
+      ),
+    ) || half;
   let [volume, mx, my, mz] = [0, 0, 0, 0];
-  const stops = [x0, ...shapes.flatMap(({ breaks }) => breaks), x1].filter((x) => x >= x0 && x <= x1).sort((a, b) => a - b);
+  const stops = [x0, ...shapes.flatMap(({ breaks }) => breaks), x1]
+    .filter((x) => x >= x0 && x <= x1)
+    .sort((a, b) => a - b);
   for (let piece = 1; piece < stops.length; piece++) {
     const [a, b] = [stops[piece - 1] as number, stops[piece] as number];
     const steps = Math.ceil((FINENESS * (b - a)) / (x1 - x0));
@@ -183,7 +206,10 @@ function changeOnMesh({ mesh, shapes, profile }: HeadBody): Bulk | undefined {
         const after = before.slice();
         applyShapes(shapes, x, y, after);
         const cell = ((b - a) / steps) * ((2 * wide) / FINENESS);
-        for (const [spans, sign] of [[after, 1], [before, -1]] as const) {
+        for (const [spans, sign] of [
+          [after, 1],
+          [before, -1],
+        ] as const) {
           for (let s = 0; s < spans.length; s += 2) {
             const [lo, hi] = [spans[s] as number, spans[s + 1] as number];
             const part = sign * cell * (hi - lo);

@@ -27,7 +27,11 @@ export interface Given {
 export interface FamilyStart {
   readonly grams?: number;
   readonly hook?: { readonly size?: string; readonly style?: string };
-  readonly eye?: { readonly angle?: number; readonly plane?: 'in line' | 'crosswise'; readonly setback?: number };
+  readonly eye?: {
+    readonly angle?: number;
+    readonly plane?: 'in line' | 'crosswise';
+    readonly setback?: number;
+  };
   readonly keeper?: KeeperSpec['kind'];
   readonly guard?: GuardSpec['kind'];
 }
@@ -109,10 +113,22 @@ export function threeSizes(
 }
 
 export const SHOULDER = (least: number, first: number, most: number): DimensionSpec =>
-  proportion('shoulder', 'Shoulder', 'share', [least, first, most], 'Where the head is fullest, as a share of its length from the rear.');
+  proportion(
+    'shoulder',
+    'Shoulder',
+    'share',
+    [least, first, most],
+    'Where the head is fullest, as a share of its length from the rear.',
+  );
 
 export const BLUNTNESS = (least: number, first: number, most: number): DimensionSpec =>
-  proportion('bluntness', 'Bluntness of nose', 'share', [least, first, most], '0 is a cone to the nose, 1 a rounded bullet nose.');
+  proportion(
+    'bluntness',
+    'Bluntness of nose',
+    'share',
+    [least, first, most],
+    '0 is a cone to the nose, 1 a rounded bullet nose.',
+  );
 
 /** Section of a body whose breadth, rise and drop swell together. `swell` 0..1; breadth and height of the whole, mm. */
 export function swollen(

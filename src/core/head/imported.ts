@@ -88,7 +88,15 @@ function readEnvelope(mesh: Mesh): ImportedSolid | undefined {
     // A hair inside the ends, where a flat face would be cut edge on.
     sliceEnvelope(mesh, Math.min(length * (1 - 1e-6), Math.max(length * 1e-6, (length * i) / STATIONS))),
   );
-  return { mesh, volume, length, breadth: 2 * half, height: rise + drop, belly: drop / (rise + drop), sections };
+  return {
+    mesh,
+    volume,
+    length,
+    breadth: 2 * half,
+    height: rise + drop,
+    belly: drop / (rise + drop),
+    sections,
+  };
 }
 
 /** Reach and fullness of the cut through a mesh at x: half-breadth, rise, drop and the exponent that gives its area. */

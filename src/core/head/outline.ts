@@ -44,9 +44,10 @@ export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
   const inside = (x: number) => x > 0 && x < profile.length;
   const xs = [...stationsAlong(profile, count), ...shapes.flatMap(({ breaks }) => breaks.flatMap((x) => [x - 1e-4, x + 1e-4]).filter(inside))].sort((a, b) => a - b); // prettier-ignore
   const wide = Math.max(half, ...shapes.filter(({ sign }) => sign > 0).flatMap(({ edges, breaks }) => breaks.flatMap((x) => edges(x + 1e-6)))); // prettier-ignore
-  const ys = [...Array.from({ length: ACROSS + 1 }, (_, j) => (wide * j) / ACROSS), half * 0.999, ...shapes.flatMap(({ edges }) => edges(profile.length / 2).flatMap((y) => [y - 1e-4, y + 1e-4]))] // prettier-ignore
-    .filter((y) => y >= 0 && y <= wide)
-    .sort((a, b) => a - b);
+  const ys =
+    [...Array.from({ length: ACROSS + 1 }, (_, j) => (wide * j) / ACROSS), half * 0.999, ...shapes.flatMap(({ edges }) => edges(profile.length / 2).flatMap((y) => [y - 1e-4, y + 1e-4]))] // prettier-ignore
+      .filter((y) => y >= 0 && y <= wide)
+      .sort((a, b) => a - b);
   const up = xs.map(() => 0);
   const down = xs.map(() => 0);
   const crown = ys.map(() => -Infinity);
@@ -80,7 +81,9 @@ export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
   const upper = xs.map((x, i): Vec2 => [x, up[i] ?? 0]);
   const lower = xs.map((x, i): Vec2 => [x, down[i] ?? 0]).reverse();
   const left = xs.map((x, i): Vec2 => [x, reach[i] ?? 0]);
-  const seen = ys.flatMap((y, j) => (Number.isFinite(crown[j]) ? [{ y, top: crown[j] ?? 0, bottom: belly[j] ?? 0 }] : []));
+  const seen = ys.flatMap((y, j) =>
+    Number.isFinite(crown[j]) ? [{ y, top: crown[j] ?? 0, bottom: belly[j] ?? 0 }] : [],
+  );
   const right = seen.map(({ y, top }): Vec2 => [y, top]);
   const rightBelow = seen.map(({ y, bottom }): Vec2 => [y, bottom]).reverse();
   const mirrored = (points: readonly Vec2[]) => points.map(([y, z]): Vec2 => [-y, z]).reverse();
@@ -96,9 +99,10 @@ export function bodySection(head: HeadBody, x: number, lines = 60): Vec2[][] {
   const { b } = head.profile.section(x);
   const wide = Math.max(b, ...head.shapes.filter(({ sign, from, to }) => sign > 0 && x >= from && x <= to).flatMap(({ edges }) => edges(x))); // prettier-ignore
   if (!(wide > 0)) return [];
-  const ys = [...Array.from({ length: lines + 1 }, (_, j) => wide * Math.sin((Math.PI / 2) * (j / lines))), ...head.shapes.flatMap(({ edges, from, to }) => (x >= from && x <= to ? edges(x).flatMap((y) => [y - 1e-4, y + 1e-4]) : []))] // prettier-ignore
-    .filter((y) => y >= 0 && y <= wide)
-    .sort((m, n) => m - n);
+  const ys =
+    [...Array.from({ length: lines + 1 }, (_, j) => wide * Math.sin((Math.PI / 2) * (j / lines))), ...head.shapes.flatMap(({ edges, from, to }) => (x >= from && x <= to ? edges(x).flatMap((y) => [y - 1e-4, y + 1e-4]) : []))] // prettier-ignore
+      .filter((y) => y >= 0 && y <= wide)
+      .sort((m, n) => m - n);
   const across = [...ys.slice(1).map((y) => -y).reverse(), ...ys]; // prettier-ignore
   // Runs of columns with the same number of spans are one outline each.
   const out: Vec2[][] = [];

@@ -19,7 +19,11 @@ function solidOf(kernel: ManifoldToplevel, mesh: Mesh): Manifold {
 }
 
 /** The body of a head as a solid of the library: loft or imported mesh, with its shapes joined and cut in their order. The caller deletes it. */
-export function bodySolid(kernel: ManifoldToplevel, { profile, mesh, shapes }: HeadBody, quality: MeshQuality): Manifold {
+export function bodySolid(
+  kernel: ManifoldToplevel,
+  { profile, mesh, shapes }: HeadBody,
+  quality: MeshQuality,
+): Manifold {
   let solid = solidOf(kernel, mesh ?? loft(profile, undefined, quality));
   for (const shape of shapes) {
     const other = shape.solid(kernel, quality.corners);

@@ -14,7 +14,11 @@ export const HookSchema = Type.Object(
       { description: 'Shape of the hook' },
     ),
     gap: Type.Number({ minimum: 1, maximum: 60, description: 'Clear gap between shank and point, mm' }),
-    shank: Type.Number({ minimum: 3, maximum: 150, description: 'Straight shank, eye bend to start of the round bend, mm' }),
+    shank: Type.Number({
+      minimum: 3,
+      maximum: 150,
+      description: 'Straight shank, eye bend to start of the round bend, mm',
+    }),
     wire: Type.Number({ minimum: 0.2, maximum: 4, description: 'Wire diameter, mm' }),
     notes: Type.Optional(Type.String({ maxLength: 8000 })),
   },

@@ -126,7 +126,11 @@ export function hookPath(
   const rearX = bendX - bendRadius;
   const legLength = shape.pointLeg * gap;
   const lean = radians(shape.lean);
-  const tip: Vec3 = [bendX + legLength * Math.cos(lean), 0, level + 2 * bendRadius + legLength * Math.sin(lean)];
+  const tip: Vec3 = [
+    bendX + legLength * Math.cos(lean),
+    0,
+    level + 2 * bendRadius + legLength * Math.sin(lean),
+  ];
 
   const neckFrom = hinge ? shankFrom - 1.5 * wire : -(placement.straight ?? 0) - wire;
   const run = shape.offset * gap * NECK_RUN;
@@ -148,9 +152,14 @@ export function hookPath(
   const pieces = Math.max(1, Math.ceil(legLength / step));
   const from = points.at(-1) as Vec3;
   for (let i = 1; i <= pieces; i++)
-    points.push([from[0] + ((tip[0] - from[0]) * i) / pieces, 0, from[2] + ((tip[2] - from[2]) * i) / pieces]);
+    points.push([
+      from[0] + ((tip[0] - from[0]) * i) / pieces,
+      0,
+      from[2] + ((tip[2] - from[2]) * i) / pieces,
+    ]);
 
-  const harness = hinge && bentWire([legEnd, knee, { x: hinge.loop.centre[0] + hinge.loop.radius, z: 0, radius: 0 }], step);
+  const harness =
+    hinge && bentWire([legEnd, knee, { x: hinge.loop.centre[0] + hinge.loop.radius, z: 0, radius: 0 }], step);
   const wireRadius = wire / 2;
   const top =
     eye.plane === 'in line'
@@ -180,10 +189,20 @@ const LINK_WIRE = 0.14;
 function hingeOf({ kind, size }: NonNullable<HookSpec['joint']>, wire: number, hookEyeRadius: number): Hinge {
   const wireRadius = wire / 2;
   const loopRadius = (size + wire) / 2;
-  const loop: Ring = { centre: [-(EYE_STAND + wireRadius + loopRadius), 0, 0], radius: loopRadius, wireRadius, turns: 1 };
+  const loop: Ring = {
+    centre: [-(EYE_STAND + wireRadius + loopRadius), 0, 0],
+    radius: loopRadius,
+    wireRadius,
+    turns: 1,
+  };
   const behindLoop = loop.centre[0] - loopRadius;
   if (kind === 'open loop') {
-    const hookEye: Ring = { centre: [behindLoop + 2 * wireRadius - hookEyeRadius + wireRadius, 0, 0], radius: hookEyeRadius, wireRadius, turns: 1 };
+    const hookEye: Ring = {
+      centre: [behindLoop + 2 * wireRadius - hookEyeRadius + wireRadius, 0, 0],
+      radius: hookEyeRadius,
+      wireRadius,
+      turns: 1,
+    };
     return { at: [behindLoop, 0, 0], loop, link: undefined, hookEye };
   }
   const linkWire = (LINK_WIRE * size) / 2;
@@ -195,6 +214,11 @@ function hingeOf({ kind, size }: NonNullable<HookSpec['joint']>, wire: number, h
     turns: kind === 'split ring' ? 2 : 1,
   };
   const behindLink = link.centre[0] - linkRadius;
-  const hookEye: Ring = { centre: [behindLink + linkWire + wireRadius - hookEyeRadius, 0, 0], radius: hookEyeRadius, wireRadius, turns: 1 };
+  const hookEye: Ring = {
+    centre: [behindLink + linkWire + wireRadius - hookEyeRadius, 0, 0],
+    radius: hookEyeRadius,
+    wireRadius,
+    turns: 1,
+  };
   return { at: [behindLoop, 0, 0], loop, link, hookEye };
 }

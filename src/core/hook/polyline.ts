@@ -61,7 +61,8 @@ export function pathLength(points: readonly Vec3[]): number {
   let length = 0;
   points.forEach((point, i) => {
     const previous = points[i - 1];
-    if (previous) length += Math.hypot(point[0] - previous[0], point[1] - previous[1], point[2] - previous[2]);
+    if (previous)
+      length += Math.hypot(point[0] - previous[0], point[1] - previous[1], point[2] - previous[2]);
   });
   return length;
 }

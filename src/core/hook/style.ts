@@ -21,9 +21,17 @@ const style = (key: HookStyle, does: string, [gap, shank, pointLeg, lean, offset
 
 export const STYLES: readonly StyleShape[] = [
   style('round bend', 'The everyday jig hook.', [1, 1, 0.62, 0, 0]),
-  style('wide gap', 'Its shank steps down behind a neck: room for a thick plastic rigged weedless.', [1.18, 1, 0.72, -4, 0.26]),
+  style(
+    'wide gap',
+    'Its shank steps down behind a neck: room for a thick plastic rigged weedless.',
+    [1.18, 1, 0.72, -4, 0.26],
+  ),
   style('straight worm', 'Straight and long in the shank, for worms and sticks.', [0.95, 1.12, 0.7, 0, 0]),
-  style('short shank', 'For stubby baits: the bend comes out early and the tail stays free.', [1, 0.68, 0.55, 0, 0]),
+  style(
+    'short shank',
+    'For stubby baits: the bend comes out early and the tail stays free.',
+    [1, 0.68, 0.55, 0, 0],
+  ),
   style('long shank', 'For tubes: long enough to come out behind the slug.', [1, 1.35, 0.6, 0, 0]),
 ];
 

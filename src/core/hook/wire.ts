@@ -20,16 +20,18 @@ const FILAMENTS: readonly (readonly [u: number, v: number, weight: number])[] = 
 ];
 
 /** Filaments of equal section on rings, for a bore that is fat against what it goes through: 1 + 6 + 12 + 18. */
-const FAT_FILAMENTS: readonly (readonly [u: number, v: number, weight: number])[] = [0, 1, 2, 3].flatMap((ring) => {
-  const count = ring === 0 ? 1 : 6 * ring;
-  // Each ring stands at the root mean square radius of the share of the disc it is for.
-  const [inner, outer] = [ring === 0 ? 0 : 1 + 3 * ring * (ring - 1), 1 + 3 * ring * (ring + 1)];
-  const reach = ring === 0 ? 0 : Math.sqrt((inner + outer) / 2 / 37);
-  return Array.from({ length: count }, (_, i) => {
-    const turn = (2 * Math.PI * (i + 0.5)) / count;
-    return [reach * Math.cos(turn), reach * Math.sin(turn), 1 / 37] as const;
-  });
-});
+const FAT_FILAMENTS: readonly (readonly [u: number, v: number, weight: number])[] = [0, 1, 2, 3].flatMap(
+  (ring) => {
+    const count = ring === 0 ? 1 : 6 * ring;
+    // Each ring stands at the root mean square radius of the share of the disc it is for.
+    const [inner, outer] = [ring === 0 ? 0 : 1 + 3 * ring * (ring - 1), 1 + 3 * ring * (ring + 1)];
+    const reach = ring === 0 ? 0 : Math.sqrt((inner + outer) / 2 / 37);
+    return Array.from({ length: count }, (_, i) => {
+      const turn = (2 * Math.PI * (i + 0.5)) / count;
+      return [reach * Math.cos(turn), reach * Math.sin(turn), 1 / 37] as const;
+    });
+  },
+);
 
 /**
  * Volume and centre of the part of a wire that lies where `holds` says so. The wire is cut into filaments, each as long

@@ -21,11 +21,36 @@ type Row = Omit<Dimension, 'value'>;
 
 /** The dimensions a plate carries, following the shape. `whole` shows the hook; otherwise only the head is drawn. */
 export function dimensionsOf(drawing: Drawing, whole: boolean): Dimension[] {
-  const { length, bendRear, wire, tip, eye, collar, breadth, bodyBreadth, rise, drop, shankLevel, keeper } = drawing;
+  const { length, bendRear, wire, tip, eye, collar, breadth, bodyBreadth, rise, drop, shankLevel, keeper } =
+    drawing;
   const rows: Row[] = [
-    { id: 'length', name: 'Head length', view: 'side', upright: false, stands: 'below', from: [0, -drop * 0.2], to: [length, 0] },
-    { id: 'breadth', name: 'Breadth', view: 'front', upright: false, stands: 'below', from: [-breadth / 2, 0], to: [breadth / 2, 0] },
-    { id: 'height', name: 'Height', view: 'front', upright: true, stands: 'right', from: [0, -drop], to: [0, rise] },
+    {
+      id: 'length',
+      name: 'Head length',
+      view: 'side',
+      upright: false,
+      stands: 'below',
+      from: [0, -drop * 0.2],
+      to: [length, 0],
+    },
+    {
+      id: 'breadth',
+      name: 'Breadth',
+      view: 'front',
+      upright: false,
+      stands: 'below',
+      from: [-breadth / 2, 0],
+      to: [breadth / 2, 0],
+    },
+    {
+      id: 'height',
+      name: 'Height',
+      view: 'front',
+      upright: true,
+      stands: 'right',
+      from: [0, -drop],
+      to: [0, rise],
+    },
   ];
   if (breadth > bodyBreadth * 1.02) {
     rows.push({ id: 'body', name: 'Breadth without fins', view: 'front', upright: false, stands: 'below', from: [-bodyBreadth / 2, 0], to: [bodyBreadth / 2, 0] }); // prettier-ignore
@@ -34,10 +59,19 @@ export function dimensionsOf(drawing: Drawing, whole: boolean): Dimension[] {
     rows.push({ id: 'eye', name: 'Eye behind the nose', view: 'side', upright: false, stands: 'above', from: [eye.at[0], eye.at[1]], to: [length, 0] }); // prettier-ignore
   }
   const cast = collar && Math.min(...collar.map(([x]) => x));
-  const wired = keeper.length > 0 ? Math.min(...keeper.flatMap(({ side }) => side.map(([x]) => x))) : undefined;
+  const wired =
+    keeper.length > 0 ? Math.min(...keeper.flatMap(({ side }) => side.map(([x]) => x))) : undefined;
   const reach = cast ?? wired;
   if (reach !== undefined && reach < -0.5) {
-    rows.push({ id: 'keeper', name: 'Keeper', view: 'side', upright: false, stands: 'below', from: [reach, 0], to: [0, 0] });
+    rows.push({
+      id: 'keeper',
+      name: 'Keeper',
+      view: 'side',
+      upright: false,
+      stands: 'below',
+      from: [reach, 0],
+      to: [0, 0],
+    });
   }
   if (cast !== undefined && collar) {
     const across = Math.max(...collar.filter(([x]) => x < 0).map(([, r]) => r));

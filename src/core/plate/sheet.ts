@@ -56,20 +56,30 @@ const boxOf = (points: readonly Vec2[]): Box => ({
 });
 
 /** Lays a drawing out as a dimensioned sheet in three views at true scale (or another), with a scale bar and its name. */
-export function plateSheet(drawing: Drawing, title: string, { arrangement, units, scale = 1 }: SheetOptions): Sheet {
+export function plateSheet(
+  drawing: Drawing,
+  title: string,
+  { arrangement, units, scale = 1 }: SheetOptions,
+): Sheet {
   const views = viewsOf(drawing);
   const boxes = {
     side: boxOf(views.side.flatMap(pointsOf)),
     top: boxOf(views.top.flatMap(pointsOf)),
     front: boxOf(views.front.flatMap(pointsOf)),
   };
-  const placed = placeDimensions(dimensionsOf(drawing, true), ({ value }) => (dimensionText(value, units).length * FIGURE * 0.62) / scale);
+  const placed = placeDimensions(
+    dimensionsOf(drawing, true),
+    ({ value }) => (dimensionText(value, units).length * FIGURE * 0.62) / scale,
+  );
   const lanes = (view: PlateViewName, stands: string) =>
-    Math.max(0, ...placed.filter((d) => d.view === view && d.stands === stands).map(({ lane }) => lane + 1)) * LANE + LANE;
+    Math.max(0, ...placed.filter((d) => d.view === view && d.stands === stands).map(({ lane }) => lane + 1)) *
+      LANE +
+    LANE;
   const third = arrangement === 'third';
   const s = (value: number) => value * scale;
   // Columns: with third angle the view from the nose stands at the nose, with first angle at the tail.
-  const frontWide = s(boxes.front.to[0] - boxes.front.from[0]) + lanes('front', 'left') + lanes('front', 'right');
+  const frontWide =
+    s(boxes.front.to[0] - boxes.front.from[0]) + lanes('front', 'left') + lanes('front', 'right');
   const leftMost = Math.min(boxes.side.from[0], boxes.top.from[0]);
   const rightMost = Math.max(boxes.side.to[0], boxes.top.to[0]);
   const sideLeft = Math.max(lanes('side', 'left'), lanes('top', 'left'));
@@ -85,14 +95,19 @@ export function plateSheet(drawing: Drawing, title: string, { arrangement, units
   const foot = MARGIN + 10;
   const rowY = foot + (third ? 0 : topHigh) + rowBelow - s(rowBottom);
   const topY = foot + (third ? rowHigh : 0) + lanes('top', 'below') - s(boxes.top.from[1]);
-  const origins: Record<PlateViewName, Vec2> = { side: [sideX, rowY], top: [sideX, topY], front: [frontX, rowY] };
+  const origins: Record<PlateViewName, Vec2> = {
+    side: [sideX, rowY],
+    top: [sideX, topY],
+    front: [frontX, rowY],
+  };
 
   const at = (view: PlateViewName, [u, v]: Vec2): Vec2 => [origins[view][0] + s(u), origins[view][1] + s(v)];
   const entities: Entity[] = [];
   for (const view of ['side', 'top', 'front'] as const) {
     for (const entity of views[view]) entities.push(moved(entity, (point) => at(view, point), scale));
   }
-  for (const dimension of placed) entities.push(...dimensionEntities(dimension, boxes, at, dimensionText(dimension.value, units)));
+  for (const dimension of placed)
+    entities.push(...dimensionEntities(dimension, boxes, at, dimensionText(dimension.value, units)));
   const width = MARGIN * 2 + sideWide + frontWide;
   const height = foot + rowHigh + topHigh + MARGIN;
   const bar = units === 'imperial' ? 25.4 : 10;
@@ -117,7 +132,11 @@ const pointsOf = (entity: Entity): Vec2[] => {
 
 function moved(entity: Entity, place: (point: Vec2) => Vec2, scale: number): Entity {
   if (entity.kind === 'line') {
-    return { ...entity, points: entity.points.map(place), ...(entity.width ? { width: entity.width * scale } : {}) };
+    return {
+      ...entity,
+      points: entity.points.map(place),
+      ...(entity.width ? { width: entity.width * scale } : {}),
+    };
   }
   if (entity.kind === 'circle') return { ...entity, at: place(entity.at), radius: entity.radius * scale };
   return { ...entity, at: place(entity.at) };
@@ -129,8 +148,10 @@ function viewsOf(drawing: Drawing): Record<PlateViewName, Entity[]> {
   const line = (layer: Layer, points: readonly Vec2[], closed: boolean, width?: number): Entity => ({
     kind: 'line', layer, points, closed, ...(width ? { width } : {}),
   }); // prettier-ignore
-  const edges = (list: readonly DrawnEdge[]) => list.map(({ path, hidden }) => line(hidden ? 'hidden' : 'outline', path, false));
-  const wires = (list: readonly DrawnWire[], view: PlateViewName) => list.map((wire) => line('wire', wire[view], false, wire.wire));
+  const edges = (list: readonly DrawnEdge[]) =>
+    list.map(({ path, hidden }) => line(hidden ? 'hidden' : 'outline', path, false));
+  const wires = (list: readonly DrawnWire[], view: PlateViewName) =>
+    list.map((wire) => line('wire', wire[view], false, wire.wire));
   const side: Entity[] = [
     line('outline', drawing.side, true),
     line('wire', drawing.hook, false, drawing.wire),
@@ -215,6 +236,14 @@ function dimensionEntities(
     line([first, second]),
     arrow(first, inside ? 1 : -1),
     arrow(second, inside ? -1 : 1),
-    { kind: 'text', layer: 'dimension', at: place, text, height: FIGURE, anchor: 'middle', ...(upright ? { turned: true } : {}) },
+    {
+      kind: 'text',
+      layer: 'dimension',
+      at: place,
+      text,
+      height: FIGURE,
+      anchor: 'middle',
+      ...(upright ? { turned: true } : {}),
+    },
   ];
 }

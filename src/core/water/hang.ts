@@ -18,5 +18,8 @@ export function hangAttitude(eye: Vec3, centre: Vec3): number {
 export function hangingCentre({ parts, hook }: Pick<Assembly, 'parts' | 'hook'>, rho: number): Vec3 {
   const { hinge } = hook;
   if (!hinge) return submerged({ parts }, rho).centre;
-  return submerged({ parts: parts.map((part) => (part.name === 'hook' ? { ...part, centroid: hinge.at } : part)) }, rho).centre;
+  return submerged(
+    { parts: parts.map((part) => (part.name === 'hook' ? { ...part, centroid: hinge.at } : part)) },
+    rho,
+  ).centre;
 }

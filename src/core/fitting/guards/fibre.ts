@@ -13,7 +13,16 @@ const PACKING = 0.75;
 export const fibre: GuardKind<'fibre'> = {
   kind: 'fibre',
   name: 'fibre brush',
-  initial: { kind: 'fibre', count: 16, fibre: 0.4, length: 32, lean: 38, setback: 0.6, fan: 16, trimmed: true },
+  initial: {
+    kind: 'fibre',
+    count: 16,
+    fibre: 0.4,
+    length: 32,
+    lean: 38,
+    setback: 0.6,
+    fan: 16,
+    trimmed: true,
+  },
   build: (spec, ground) => {
     const frame = guardFrame(spec, ground);
     const { at, depth, along } = frame;
@@ -33,7 +42,10 @@ export const fibre: GuardKind<'fibre'> = {
       density: FIBRE_DENSITY[spec.material ?? 'nylon'],
       centroid: at((free - depth) / 2),
       spread: spec.fan,
-      strands: [-1, 0, 1].map((way) => ({ path: [at(0, way * bundleRadius), at(free, way * aside)], diameter: spec.fibre })),
+      strands: [-1, 0, 1].map((way) => ({
+        path: [at(0, way * bundleRadius), at(free, way * aside)],
+        diameter: spec.fibre,
+      })),
       overPoint: frame.overPoint(free),
     };
   },

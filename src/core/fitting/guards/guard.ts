@@ -55,7 +55,10 @@ export interface GuardKind<K extends GuardSpec['kind'] = GuardSpec['kind']> {
 }
 
 /** Where a guard stands and how it leans, whatever it is made of. */
-export function guardFrame({ lean, setback }: { readonly lean: number; readonly setback: number }, { length, crown, tip }: GuardGround) {
+export function guardFrame(
+  { lean, setback }: { readonly lean: number; readonly setback: number },
+  { length, crown, tip }: GuardGround,
+) {
   const x = length * (1 - setback);
   const t = crown(x);
   const along: Vec3 = [-Math.cos(radians(lean)), 0, Math.sin(radians(lean))];
@@ -68,11 +71,25 @@ export function guardFrame({ lean, setback }: { readonly lean: number; readonly 
     const pieces = 16;
     return Array.from({ length: pieces + 1 }, (_, i) => at(-depth + ((depth + radius * 2) * i) / pieces));
   };
-  return { base, along, toPointLevel, depth, at, bore, pastPoint: tip[0] - (x + along[0] * toPointLevel), overPoint: (s: number) => at(s)[2] - tip[2] };
+  return {
+    base,
+    along,
+    toPointLevel,
+    depth,
+    at,
+    bore,
+    pastPoint: tip[0] - (x + along[0] * toPointLevel),
+    overPoint: (s: number) => at(s)[2] - tip[2],
+  };
 }
 
 /** Volume and centroid of strands with what is set in the head, for `set` strands in the hole. */
-export function strandBulk(strands: readonly WirePiece[], set: number, depth: number, at: (s: number) => Vec3) {
+export function strandBulk(
+  strands: readonly WirePiece[],
+  set: number,
+  depth: number,
+  at: (s: number) => Vec3,
+) {
   let volume = 0;
   const moment: [number, number, number] = [0, 0, 0];
   const take = (v: number, [x, y, z]: Vec3) => {

@@ -17,7 +17,10 @@ export const y: GuardKind<'y'> = {
     const end = stem + arm * Math.cos(half);
     const strands = [
       { path: [at(0), at(stem)], diameter: spec.wire },
-      ...[-1, 1].map((way) => ({ path: [at(stem), at(end, way * arm * Math.sin(half))], diameter: spec.wire })),
+      ...[-1, 1].map((way) => ({
+        path: [at(stem), at(end, way * arm * Math.sin(half))],
+        diameter: spec.wire,
+      })),
     ];
     return {
       kind: 'y',

@@ -9,7 +9,10 @@ import { ringArea, rubbing } from './keeper.ts';
  * A barrel cast with the head: fullest a third of the way back, drawn in towards the head and tapered to its rear end, so that tough plastic
  * closes behind the bulge. Straight-sided between its three radii.
  */
-export function barrelRevolve({ length, diameter, taper }: BarrelSpec, profile: Profile): Revolve | undefined {
+export function barrelRevolve(
+  { length, diameter, taper }: BarrelSpec,
+  profile: Profile,
+): Revolve | undefined {
   const full = diameter / 2;
   const neck = full * 0.82;
   const tail = full * (1 - taper);

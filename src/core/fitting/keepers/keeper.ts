@@ -52,7 +52,11 @@ export const ANCHOR = 3;
 /** Straight wire from the head's inside to x = −behind, at height z. */
 export function anchorWire(z: number, behind: number, diameter: number): WirePiece {
   const pieces = 16;
-  const path = Array.from({ length: pieces + 1 }, (_, i): Vec3 => [ANCHOR - ((ANCHOR + behind) * i) / pieces, 0, z]);
+  const path = Array.from({ length: pieces + 1 }, (_, i): Vec3 => [
+    ANCHOR - ((ANCHOR + behind) * i) / pieces,
+    0,
+    z,
+  ]);
   return { path, diameter };
 }
 

@@ -12,11 +12,18 @@ export const screw: KeeperKind<'screw'> = {
     const anchor = anchorWire(-radius, spec.standoff, spec.wire);
     return {
       cast: undefined,
-      wires: [{ path: [...anchor.path, ...helix(-spec.standoff, end, radius, spec.turns).slice(1)], diameter: spec.wire }],
+      wires: [
+        {
+          path: [...anchor.path, ...helix(-spec.standoff, end, radius, spec.turns).slice(1)],
+          diameter: spec.wire,
+        },
+      ],
       anchor,
       insertion: spec.standoff + spec.length,
       diameter: spec.diameter,
-      holdArea: spec.turns * ringArea(spec.diameter, spec.diameter - 2 * spec.wire) + rubbing(spec.diameter, spec.length),
+      holdArea:
+        spec.turns * ringArea(spec.diameter, spec.diameter - 2 * spec.wire) +
+        rubbing(spec.diameter, spec.length),
     };
   },
 };

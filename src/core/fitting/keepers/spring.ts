@@ -11,11 +11,18 @@ export const spring: KeeperKind<'spring'> = {
     const anchor = anchorWire(-radius, 0, spec.wire);
     return {
       cast: undefined,
-      wires: [{ path: [...anchor.path, ...helix(0, -spec.length, radius, spec.turns).slice(1)], diameter: spec.wire }],
+      wires: [
+        {
+          path: [...anchor.path, ...helix(0, -spec.length, radius, spec.turns).slice(1)],
+          diameter: spec.wire,
+        },
+      ],
       anchor,
       insertion: spec.length,
       diameter: spec.diameter,
-      holdArea: 0.5 * spec.turns * ringArea(spec.diameter, spec.diameter - 2 * spec.wire) + rubbing(spec.diameter, spec.length),
+      holdArea:
+        0.5 * spec.turns * ringArea(spec.diameter, spec.diameter - 2 * spec.wire) +
+        rubbing(spec.diameter, spec.length),
     };
   },
 };

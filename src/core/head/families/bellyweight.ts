@@ -12,8 +12,20 @@ export const bellyweight: Family = {
   within: true,
   dimensions: [
     ...threeSizes([4, 13, 45], [2, 5, 20], [2.5, 7, 25]),
-    proportion('ends', 'Rounded ends', 'share', [0.15, 0.4, 0.5], 'Length of each rounded end, as a share of the whole.'),
-    proportion('belly', 'Below the shank', 'share', [0.6, 0.75, 0.85], 'Share of the height that hangs below the shank.'),
+    proportion(
+      'ends',
+      'Rounded ends',
+      'share',
+      [0.15, 0.4, 0.5],
+      'Length of each rounded end, as a share of the whole.',
+    ),
+    proportion(
+      'belly',
+      'Below the shank',
+      'share',
+      [0.6, 0.75, 0.85],
+      'Share of the height that hangs below the shank.',
+    ),
   ],
   profile: (dimensions) => {
     const { length = 0, ends = 0.4 } = dimensions;
@@ -28,5 +40,10 @@ export const bellyweight: Family = {
       },
     };
   },
-  start: { grams: 3.5, hook: { size: '5/0', style: 'wide gap' }, eye: { angle: 0, plane: 'in line', setback: -0.5 }, keeper: 'none' },
+  start: {
+    grams: 3.5,
+    hook: { size: '5/0', style: 'wide gap' },
+    eye: { angle: 0, plane: 'in line', setback: -0.5 },
+    keeper: 'none',
+  },
 };

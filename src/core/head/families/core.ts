@@ -13,13 +13,34 @@ export const core: Family = {
   dimensions: [
     ...threeSizes([6, 20, 60], [3, 10, 35], [3, 11, 35]),
     SHOULDER(0.4, 0.6, 0.8),
-    proportion('bluntness', 'Bluntness of nose', 'share', [0.2, 0.6, 1], '0 is a cone to the nose, 1 a rounded bullet nose. Match it to the bait’s nose.'),
-    proportion('belly', 'Below the shank', 'share', [0.5, 0.65, 0.8], 'Share of the height that hangs below the shank.'),
+    proportion(
+      'bluntness',
+      'Bluntness of nose',
+      'share',
+      [0.2, 0.6, 1],
+      '0 is a cone to the nose, 1 a rounded bullet nose. Match it to the bait’s nose.',
+    ),
+    proportion(
+      'belly',
+      'Below the shank',
+      'share',
+      [0.5, 0.65, 0.8],
+      'Share of the height that hangs below the shank.',
+    ),
   ],
   profile: (dimensions) => {
     const { length = 0, shoulder = 0.6, bluntness = 0.6 } = dimensions;
     const swell = egg(length, { shoulder, rear: 0.25, bluntness });
-    return { length, breaks: eggBreaks(length, shoulder), section: (x) => swollen(swell(x), dimensions, 2, 2.2) };
+    return {
+      length,
+      breaks: eggBreaks(length, shoulder),
+      section: (x) => swollen(swell(x), dimensions, 2, 2.2),
+    };
   },
-  start: { grams: 14, hook: { size: '5/0' }, eye: { angle: 90, plane: 'in line', setback: 0.45 }, keeper: 'none' },
+  start: {
+    grams: 14,
+    hook: { size: '5/0' },
+    eye: { angle: 90, plane: 'in line', setback: 0.45 },
+    keeper: 'none',
+  },
 };

@@ -11,11 +11,29 @@ export const drop: Family = {
   badAt: 'Swimming: it planes off on its flats.',
   dimensions: [
     ...threeSizes([2.5, 7, 30], [2, 5.5, 25], [2, 5.5, 25]),
-    proportion('flat', 'Flats', 'share', [0.05, 0.35, 0.7], 'How much of the rise the flats take off at the ridge.'),
-    proportion('slope', 'Flats slope', 'angle', [0, 15, 45], 'How far each flat falls away from the ridge; 0 makes one flat.'),
+    proportion(
+      'flat',
+      'Flats',
+      'share',
+      [0.05, 0.35, 0.7],
+      'How much of the rise the flats take off at the ridge.',
+    ),
+    proportion(
+      'slope',
+      'Flats slope',
+      'angle',
+      [0, 15, 45],
+      'How far each flat falls away from the ridge; 0 makes one flat.',
+    ),
     SHOULDER(0.3, 0.5, 0.7),
     BLUNTNESS(0.3, 0.9, 1),
-    proportion('belly', 'Below the shank', 'share', [0.3, 0.5, 0.7], 'Share of the height that hangs below the shank.'),
+    proportion(
+      'belly',
+      'Below the shank',
+      'share',
+      [0.3, 0.5, 0.7],
+      'Share of the height that hangs below the shank.',
+    ),
   ],
   profile: (dimensions) => {
     const { length = 0, shoulder = 0.5, bluntness = 0.9 } = dimensions;
@@ -23,5 +41,10 @@ export const drop: Family = {
     return { length, breaks: eggBreaks(length, shoulder), section: (x) => swollen(swell(x), dimensions) };
   },
   features: ({ flat = 0.35, slope = 15 }) => ({ flats: { cut: flat, slope } }),
-  start: { grams: 1.2, hook: { size: '#8' }, eye: { angle: 90, plane: 'in line', setback: 0.6 }, keeper: 'none' },
+  start: {
+    grams: 1.2,
+    hook: { size: '#8' },
+    eye: { angle: 90, plane: 'in line', setback: 0.6 },
+    keeper: 'none',
+  },
 };

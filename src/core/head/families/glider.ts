@@ -11,9 +11,29 @@ export const glider: Family = {
   badAt: 'Slack boat control; the fins catch on the roll.',
   dimensions: [
     ...threeSizes([6, 16, 50], [2.5, 7, 30], [2.5, 7, 30]),
-    proportion('fin', 'Fin', 'share', [0.2, 0.8, 2], 'How far each fin stands out, as a share of the half-breadth.'),
-    proportion('chord', 'Fin along the head', 'share', [0.2, 0.5, 0.9], 'Length of the fin at its root, as a share of the head.'),
-    { ...size('plate', 'Fin thickness', [0.5, 1, 4], 'Thickness of the fins; it does not grow with the head.'), scales: false },
+    proportion(
+      'fin',
+      'Fin',
+      'share',
+      [0.2, 0.8, 2],
+      'How far each fin stands out, as a share of the half-breadth.',
+    ),
+    proportion(
+      'chord',
+      'Fin along the head',
+      'share',
+      [0.2, 0.5, 0.9],
+      'Length of the fin at its root, as a share of the head.',
+    ),
+    {
+      ...size(
+        'plate',
+        'Fin thickness',
+        [0.5, 1, 4],
+        'Thickness of the fins; it does not grow with the head.',
+      ),
+      scales: false,
+    },
     SHOULDER(0.25, 0.5, 0.7),
     BLUNTNESS(0.2, 0.8, 1),
     BELLY,
@@ -24,7 +44,17 @@ export const glider: Family = {
     return { length, breaks: eggBreaks(length, shoulder), section: (x) => swollen(swell(x), dimensions) };
   },
   features: ({ fin = 0.8, chord = 0.5, plate = 1, shoulder = 0.5 }) => ({
-    fins: { span: fin, length: chord, thickness: plate, at: Math.min(Math.max(shoulder, chord / 2), 1 - chord / 2) },
+    fins: {
+      span: fin,
+      length: chord,
+      thickness: plate,
+      at: Math.min(Math.max(shoulder, chord / 2), 1 - chord / 2),
+    },
   }),
-  start: { grams: 9, hook: { size: '2/0' }, eye: { angle: 90, plane: 'in line', setback: 0.5 }, keeper: 'wire' },
+  start: {
+    grams: 9,
+    hook: { size: '2/0' },
+    eye: { angle: 90, plane: 'in line', setback: 0.5 },
+    keeper: 'wire',
+  },
 };

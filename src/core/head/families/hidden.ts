@@ -12,7 +12,13 @@ export const hidden: Family = {
   within: true,
   dimensions: [
     ...threeSizes([4, 14, 50], [1.8, 4.5, 20], [1.8, 4.5, 20]),
-    proportion('ends', 'Rounded ends', 'share', [0.1, 0.3, 0.5], 'Length of each rounded end, as a share of the whole.'),
+    proportion(
+      'ends',
+      'Rounded ends',
+      'share',
+      [0.1, 0.3, 0.5],
+      'Length of each rounded end, as a share of the whole.',
+    ),
     BELLY,
   ],
   profile: (dimensions) => {
@@ -28,5 +34,10 @@ export const hidden: Family = {
       },
     };
   },
-  start: { grams: 2, hook: { size: '3/0' }, eye: { angle: 0, plane: 'in line', setback: -0.6 }, keeper: 'none' },
+  start: {
+    grams: 2,
+    hook: { size: '3/0' },
+    eye: { angle: 0, plane: 'in line', setback: -0.6 },
+    keeper: 'none',
+  },
 };

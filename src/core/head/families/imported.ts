@@ -13,7 +13,12 @@ export const imported: Family = {
   dimensions: threeSizes([1, 15, 200], [1, 10, 150], [1, 10, 150]),
   profile: (dimensions, { solid }: Given = {}) => {
     const unpacked = solid && importedSolid(solid);
-    if (!unpacked) return { length: dimensions['length'] ?? 0, breaks: [0, dimensions['length'] ?? 0], section: () => EMPTY_SECTION };
+    if (!unpacked)
+      return {
+        length: dimensions['length'] ?? 0,
+        breaks: [0, dimensions['length'] ?? 0],
+        section: () => EMPTY_SECTION,
+      };
     return envelopeProfile(unpacked, dimensions);
   },
 };

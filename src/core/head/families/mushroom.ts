@@ -13,7 +13,13 @@ export const mushroom: Family = {
   badAt: 'Cover, when the point is bare.',
   dimensions: [
     ...threeSizes([1.5, 5, 25], [2.5, 9, 35], [2.5, 9, 35]),
-    proportion('rim', 'Rim', 'share', [0, 0.15, 0.5], 'Straight part behind the dome, as a share of the length.'),
+    proportion(
+      'rim',
+      'Rim',
+      'share',
+      [0, 0.15, 0.5],
+      'Straight part behind the dome, as a share of the length.',
+    ),
     BELLY,
   ],
   profile: (dimensions) => {
@@ -29,5 +35,10 @@ export const mushroom: Family = {
       },
     };
   },
-  start: { grams: 3.5, hook: { size: '1/0' }, eye: { angle: 90, plane: 'in line', setback: 0.6 }, keeper: 'wire' },
+  start: {
+    grams: 3.5,
+    hook: { size: '1/0' },
+    eye: { angle: 90, plane: 'in line', setback: 0.6 },
+    keeper: 'wire',
+  },
 };

@@ -11,7 +11,13 @@ export const oval: Family = {
   badAt: 'Standing: it lies on its side.',
   dimensions: [
     ...threeSizes([4, 15, 50], [2, 6.5, 30], [2, 7.5, 30]),
-    proportion('rear', 'Rear face', 'share', [0.2, 0.55, 0.9], 'Size of the flat behind, as a share of the fullest section: match it to the worm.'),
+    proportion(
+      'rear',
+      'Rear face',
+      'share',
+      [0.2, 0.55, 0.9],
+      'Size of the flat behind, as a share of the fullest section: match it to the worm.',
+    ),
     SHOULDER(0.25, 0.45, 0.7),
     BLUNTNESS(0.2, 0.8, 1),
     BELLY,
@@ -21,5 +27,9 @@ export const oval: Family = {
     const swell = egg(length, { shoulder, rear, bluntness });
     return { length, breaks: eggBreaks(length, shoulder), section: (x) => swollen(swell(x), dimensions) };
   },
-  start: { hook: { size: '3/0', style: 'straight worm' }, eye: { angle: 30, plane: 'in line', setback: 0.1 }, keeper: 'barbs' },
+  start: {
+    hook: { size: '3/0', style: 'straight worm' },
+    eye: { angle: 30, plane: 'in line', setback: 0.1 },
+    keeper: 'barbs',
+  },
 };

@@ -36,12 +36,33 @@ export const own: Family = {
   badAt: 'Nothing is known of it but what is computed.',
   dimensions: [
     ...threeSizes([3, 15, 100], [2, 9, 60], [2, 9, 60]),
-    proportion('top', 'Section above', 'number', [1, 2, 6], 'Exponent of the section above the shank: 1 a ridge, 2 round, more is square.'),
-    proportion('bottom', 'Section below', 'number', [1, 2, 6], 'Exponent of the section below the shank: 1 a keel, 2 round, more is square.'),
-    proportion('straight', 'Straight between stations', 'share', [0, 0, 1], '0 joins the stations by smooth curves, 1 by straight lines; between them mixes the two.'),
+    proportion(
+      'top',
+      'Section above',
+      'number',
+      [1, 2, 6],
+      'Exponent of the section above the shank: 1 a ridge, 2 round, more is square.',
+    ),
+    proportion(
+      'bottom',
+      'Section below',
+      'number',
+      [1, 2, 6],
+      'Exponent of the section below the shank: 1 a keel, 2 round, more is square.',
+    ),
+    proportion(
+      'straight',
+      'Straight between stations',
+      'share',
+      [0, 0, 1],
+      '0 joins the stations by smooth curves, 1 by straight lines; between them mixes the two.',
+    ),
     BELLY,
   ],
-  profile: ({ length = 0, breadth = 0, height = 0, top = 2, bottom = 2, straight = 0, belly = 0.5 }, { stations = OWN_STATIONS }: Given = {}) => {
+  profile: (
+    { length = 0, breadth = 0, height = 0, top = 2, bottom = 2, straight = 0, belly = 0.5 },
+    { stations = OWN_STATIONS }: Given = {},
+  ) => {
     const curve = (of: 'breadth' | 'rise' | 'drop') => {
       const knots = stations.map((station) => [station.at, station[of]] as const);
       const [smooth, plain] = [monotoneCurve(knots), straightCurve(knots)];

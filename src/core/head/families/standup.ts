@@ -11,11 +11,29 @@ export const standup: Family = {
   badAt: 'Slopes of 45 to 60°, crossing branches, weed and crevices, where the broad head wedges.',
   dimensions: [
     ...threeSizes([4, 13, 45], [3, 11, 40], [3, 11, 40]),
-    proportion('sole', 'Sole', 'share', [0.05, 0.35, 0.7], 'How much of the drop below the shank the flat takes off. More makes the sole larger.'),
-    proportion('tilt', 'Sole leans', 'angle', [0, 12, 30], 'The sole rises to the nose by this angle, so that the shank stands tail up by it.'),
+    proportion(
+      'sole',
+      'Sole',
+      'share',
+      [0.05, 0.35, 0.7],
+      'How much of the drop below the shank the flat takes off. More makes the sole larger.',
+    ),
+    proportion(
+      'tilt',
+      'Sole leans',
+      'angle',
+      [0, 12, 30],
+      'The sole rises to the nose by this angle, so that the shank stands tail up by it.',
+    ),
     SHOULDER(0.3, 0.55, 0.75),
     BLUNTNESS(0.2, 0.7, 1),
-    proportion('belly', 'Below the shank', 'share', [0.45, 0.62, 0.75], 'Share of the height below the shank, before the sole is cut.'),
+    proportion(
+      'belly',
+      'Below the shank',
+      'share',
+      [0.45, 0.62, 0.75],
+      'Share of the height below the shank, before the sole is cut.',
+    ),
   ],
   profile: (dimensions) => {
     const { length = 0, shoulder = 0.55, bluntness = 0.7 } = dimensions;

@@ -10,8 +10,20 @@ export const stubby: Family = {
   badAt: 'Weed, which it gathers.',
   dimensions: [
     ...threeSizes([2, 6.5, 25], [3, 10, 30], [2, 7, 25]),
-    proportion('seat', 'Flat at the rear', 'share', [0.1, 0.25, 0.45], 'How much of the oval is cut off behind, as a share of its whole length.'),
-    proportion('ends', 'Roundness of ends', 'number', [1.2, 1.9, 3], '2 is a true oval, less points the ends, more squares them.'),
+    proportion(
+      'seat',
+      'Flat at the rear',
+      'share',
+      [0.1, 0.25, 0.45],
+      'How much of the oval is cut off behind, as a share of its whole length.',
+    ),
+    proportion(
+      'ends',
+      'Roundness of ends',
+      'number',
+      [1.2, 1.9, 3],
+      '2 is a true oval, less points the ends, more squares them.',
+    ),
     BELLY,
   ],
   profile: (dimensions) => {
@@ -28,5 +40,10 @@ export const stubby: Family = {
       },
     };
   },
-  start: { grams: 3.5, hook: { size: '1/0', style: 'short shank' }, eye: { angle: 60, setback: 0.55 }, keeper: 'wire' },
+  start: {
+    grams: 3.5,
+    hook: { size: '1/0', style: 'short shank' },
+    eye: { angle: 60, setback: 0.55 },
+    keeper: 'wire',
+  },
 };

@@ -10,9 +10,27 @@ export const torpedo: Family = {
   badAt: 'Shallow water.',
   dimensions: [
     ...threeSizes([8, 26, 80], [2.5, 8, 30], [2.5, 8, 30]),
-    proportion('nose', 'Rounded nose', 'share', [0.1, 0.25, 0.45], 'Length of the rounded nose, as a share of the whole.'),
-    proportion('tail', 'Tapered tail', 'share', [0.1, 0.35, 0.5], 'Length of the taper behind, as a share of the whole.'),
-    proportion('rear', 'Rear face', 'share', [0.2, 0.5, 0.95], 'Size of the flat behind, as a share of the fullest section.'),
+    proportion(
+      'nose',
+      'Rounded nose',
+      'share',
+      [0.1, 0.25, 0.45],
+      'Length of the rounded nose, as a share of the whole.',
+    ),
+    proportion(
+      'tail',
+      'Tapered tail',
+      'share',
+      [0.1, 0.35, 0.5],
+      'Length of the taper behind, as a share of the whole.',
+    ),
+    proportion(
+      'rear',
+      'Rear face',
+      'share',
+      [0.2, 0.5, 0.95],
+      'Size of the flat behind, as a share of the fullest section.',
+    ),
     BELLY,
   ],
   profile: (dimensions) => {

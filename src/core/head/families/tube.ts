@@ -11,8 +11,20 @@ export const tube: Family = {
   within: true,
   dimensions: [
     ...threeSizes([6, 18, 60], [2.5, 8, 30], [2.5, 8, 30]),
-    proportion('nose', 'Rounded nose', 'share', [0.1, 0.35, 0.6], 'Length of the rounded nose, as a share of the whole.'),
-    proportion('rear', 'Rear', 'share', [0.3, 0.6, 1], 'Size of the tail end, as a share of the fullest section.'),
+    proportion(
+      'nose',
+      'Rounded nose',
+      'share',
+      [0.1, 0.35, 0.6],
+      'Length of the rounded nose, as a share of the whole.',
+    ),
+    proportion(
+      'rear',
+      'Rear',
+      'share',
+      [0.3, 0.6, 1],
+      'Size of the tail end, as a share of the fullest section.',
+    ),
     BELLY,
   ],
   profile: (dimensions) => {

@@ -28,6 +28,7 @@ export function channel(
       });
       return alongShank(kernel, [...arc, [-w, -FAR], [w, -FAR]], -profile.length - 1, 2 * profile.length + 1);
     },
-    undercut: 'The channel lies across the way the mould opens: core it with a loose piece, or mill it after pouring.',
+    undercut:
+      'The channel lies across the way the mould opens: core it with a loose piece, or mill it after pouring.',
   };
 }

@@ -34,7 +34,7 @@ export function cheeks(
       const { Manifold } = kernel;
       const ball = Manifold.sphere(1, corners);
       // A sphere of facets is smaller than its sphere: stretched to its volume.
-      const stretch = Math.cbrt((4 / 3) * Math.PI / ball.volume());
+      const stretch = Math.cbrt(((4 / 3) * Math.PI) / ball.volume());
       const oval = ball.scale([a * stretch, b * stretch, c * stretch]);
       const [left, right] = [oval.translate([x0, y0, z0]), oval.translate([x0, -y0, z0])];
       const both = Manifold.union(left, right);
@@ -43,4 +43,3 @@ export function cheeks(
     },
   };
 }
-

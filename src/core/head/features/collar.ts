@@ -22,7 +22,9 @@ export function collarShape(collar: Revolve): Shape {
     solid: (kernel, corners) => {
       const { Manifold } = kernel;
       // Drawn in (radius, along) and turned about the library's z, which then becomes our x.
-      const xs = [from, ...breaks.flatMap((x) => [x - hair, x + hair]), to].filter((x) => x >= from && x <= to);
+      const xs = [from, ...breaks.flatMap((x) => [x - hair, x + hair]), to].filter(
+        (x) => x >= from && x <= to,
+      );
       xs.sort((a, b) => a - b);
       const edge = xs.map((x): [number, number] => [radius(x) * roundStretch(corners), x]);
       const turnedUp = Manifold.revolve([[0, from], ...edge, [0, to]], corners);

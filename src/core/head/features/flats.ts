@@ -4,7 +4,10 @@ import type { FeatureGround, Shape } from './shape.ts';
 import { alongShank, FAR } from './shape.ts';
 
 /** Two flats on the crown that fall away from a ridge like a roof; with no slope they are one flat. `cut` is the share of the rise taken off at the ridge. */
-export function flats({ cut, slope }: NonNullable<FeatureSpec['flats']>, { rise, profile }: FeatureGround): Shape {
+export function flats(
+  { cut, slope }: NonNullable<FeatureSpec['flats']>,
+  { rise, profile }: FeatureGround,
+): Shape {
   const fall = Math.tan(radians(slope));
   const ridge = rise * (1 - cut);
   const at = (y: number) => ridge - fall * Math.abs(y);

@@ -20,11 +20,25 @@ const info = <K extends keyof FeatureSpec>(key: K, name: string, does: string, i
 /** Every feature a head can be given, in the order they are worked: cuts of the body first, then fins, then what must stay open. */
 export const FEATURES: readonly FeatureInfo[] = [
   info('sole', 'Sole', 'A flat below to stand on.', { cut: 0.3, tilt: 0 }),
-  info('flats', 'Top flats', 'Two flats on the crown, or one where they do not slope.', { cut: 0.3, slope: 15 }),
-  info('channel', 'Belly channel', 'A channel along the belly that steadies it.', { width: 0.35, depth: 0.3 }),
+  info('flats', 'Top flats', 'Two flats on the crown, or one where they do not slope.', {
+    cut: 0.3,
+    slope: 15,
+  }),
+  info('channel', 'Belly channel', 'A channel along the belly that steadies it.', {
+    width: 0.35,
+    depth: 0.3,
+  }),
   info('cheeks', 'Hollow cheeks', 'A hollow in each side.', { depth: 0.25, length: 0.7, at: 0.45 }),
-  info('fins', 'Fins', 'A fin on either side that makes it glide.', { span: 0.7, length: 0.5, thickness: 1, at: 0.5 }),
-  info('slot', 'Hook slot', 'A slot that takes the shank: for metals that are not poured around it.', { open: 'below', width: 1.4 }),
+  info('fins', 'Fins', 'A fin on either side that makes it glide.', {
+    span: 0.7,
+    length: 0.5,
+    thickness: 1,
+    at: 0.5,
+  }),
+  info('slot', 'Hook slot', 'A slot that takes the shank: for metals that are not poured around it.', {
+    open: 'below',
+    width: 1.4,
+  }),
 ];
 
 /** The shapes of a set of features on a body, in working order. */

@@ -26,6 +26,7 @@ export function recess([x0, , z0]: Vec3, radius: number): Shape {
       round.delete();
       return placed;
     },
-    undercut: 'The pocket around the eye needs a small core in the mould, or a round-nosed cutter after pouring.',
+    undercut:
+      'The pocket around the eye needs a small core in the mould, or a round-nosed cutter after pouring.',
   };
 }

@@ -57,7 +57,10 @@ export function alongShank(
   x1: number,
 ): Manifold {
   const { Manifold } = kernel;
-  const upright = Manifold.extrude(outline.map(([y, z]): [number, number] => [y, z]), x1 - x0);
+  const upright = Manifold.extrude(
+    outline.map(([y, z]): [number, number] => [y, z]),
+    x1 - x0,
+  );
   // The library draws out along its own z: that becomes our x, its x our y, its y our z.
   const turned = upright.transform([0, 1, 0, 0, 0, 0, 1, 0, 1, 0, 0, 0, x0, 0, 0, 1]);
   upright.delete();

@@ -3,7 +3,10 @@ import type { FeatureGround, Shape } from './shape.ts';
 import { box, FAR } from './shape.ts';
 
 /** A slot along the whole head that takes the hook's shank: `width` mm wide, from the far side of the wire out through belly or crown. */
-export function slot({ open, width }: NonNullable<FeatureSpec['slot']>, { profile, wire }: FeatureGround): Shape {
+export function slot(
+  { open, width }: NonNullable<FeatureSpec['slot']>,
+  { profile, wire }: FeatureGround,
+): Shape {
   const below = open === 'below';
   const w = width / 2;
   const floor = wire / 2;
@@ -19,6 +22,7 @@ export function slot({ open, width }: NonNullable<FeatureSpec['slot']>, { profil
       const [lower, upper] = below ? [-FAR, floor] : [-floor, FAR];
       return box(kernel, [-profile.length - 1, -w, lower], [2 * profile.length + 1, w, upper]);
     },
-    undercut: 'The slot lies across the way the mould opens: put a strip of its width into the mould, or saw it after pouring.',
+    undercut:
+      'The slot lies across the way the mould opens: put a strip of its width into the mould, or saw it after pouring.',
   };
 }

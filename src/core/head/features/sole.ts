@@ -7,7 +7,10 @@ import { FAR } from './shape.ts';
  * A flat below to stand on: everything under a plane goes. The plane cuts `cut` of the greatest drop away at the middle of
  * the head and rises to the nose by `tilt` degrees.
  */
-export function sole({ cut, tilt }: NonNullable<FeatureSpec['sole']>, { profile, drop }: FeatureGround): Shape {
+export function sole(
+  { cut, tilt }: NonNullable<FeatureSpec['sole']>,
+  { profile, drop }: FeatureGround,
+): Shape {
   const slope = Math.tan(radians(tilt));
   const level = -drop * (1 - cut);
   const middle = profile.length / 2;

@@ -1,0 +1,109 @@
+import type Router from '@koa/router';
+import { and, asc, inArray, isNull } from 'drizzle-orm';
+import type { Design } from '../../core/index.ts';
+import type { DesignSummary, RackCard } from '../../contract/api.ts';
+import { etagOf, OUTLINES_AT_ONCE } from '../../contract/api.ts';
+import { checkDesignDocument, checkGo, checkNaming, checkOutlinesQuery } from '../../contract/validate.ts';
+import type { Database } from '../database.ts';
+import type { DocumentStore } from '../documents.ts';
+import type { HistoryStore } from '../history.ts';
+import { invalid } from '../problem.ts';
+import { expectedVersion, taken, wantedVersion } from '../request.ts';
+import { designs } from '../schema.ts';
+import type { CardBody } from '../summary.ts';
+
+/** Most designs made in one go: a weight ladder has at most 24 rungs. */
+const MOST_AT_ONCE = 60;
+
+/** What designs have besides other documents: the Rack, copies, series, and their history. Added before the common routes, whose `:id` would catch them. */
+export function designRoutes(
+  router: Router,
+  db: Database,
+  store: DocumentStore<'designs'>,
+  history: HistoryStore,
+): void {
+  router.get('/rack', async (ctx) => {
+    const rows = await db
+      .select({
+        id: designs.id,
+        version: designs.version,
+        archivedAt: designs.archivedAt,
+        card: designs.card,
+      })
+      .from(designs)
+      .where(isNull(designs.deletedAt))
+      .orderBy(asc(designs.name), asc(designs.id));
+    const cards = rows.map(({ id, version, archivedAt, card }): RackCard => ({
+      id,
+      version,
+      archived: archivedAt !== null,
+      ...(card as CardBody),
+    }));
+    ctx.body = { cards };
+  });
+  router.get('/rack/outlines', async (ctx) => {
+    const ids = taken(checkOutlinesQuery({ ...ctx.query }))
+      .ids.split(',')
+      .slice(0, OUTLINES_AT_ONCE);
+    const rows = await db
+      .select({ id: designs.id, summary: designs.summary })
+      .from(designs)
+      .where(and(inArray(designs.id, ids), isNull(designs.deletedAt)));
+    ctx.body = Object.fromEntries(
+      rows.flatMap(({ id, summary }) => {
+        const made = summary as DesignSummary | { ok: false } | null;
+        return made?.ok ? [[id, made.drawing]] : [];
+      }),
+    );
+  });
+  router.post('/designs/series', async (ctx) => {
+    const body: unknown = ctx.request.body;
+    if (!Array.isArray(body) || body.length === 0 || body.length > MOST_AT_ONCE) {
+      throw invalid([{ path: '', message: `The series: must be a list of 1 to ${MOST_AT_ONCE} designs.` }]);
+    }
+    const checked = body.map((item, i) => {
+      const one = checkDesignDocument(item);
+      if (one.ok) return { document: one.value };
+      throw invalid(one.problems.map(({ path, message }) => ({ path: `/${i}${path}`, message })));
+    });
+    ctx.status = 201;
+    ctx.body = await store.createMany(checked);
+  });
+  router.post('/designs/:id/duplicate', async (ctx) => {
+    const { document } = await store.read(String(ctx.params['id']));
+    const copy: Design = { ...document, name: `${document.name.slice(0, 112)} (copy)` };
+    ctx.status = 201;
+    ctx.body = await store.create(copy);
+  });
+
+  router.get('/designs/:id/history', async (ctx) => {
+    ctx.body = await history.read(String(ctx.params['id']));
+  });
+  router.get('/designs/:id/history/:step', async (ctx) => {
+    const step = taken(checkGo({ step: Number(ctx.params['step']) })).step;
+    ctx.body = await history.document(String(ctx.params['id']), step);
+  });
+  router.put('/designs/:id/step', async (ctx) => {
+    const expected = wantedVersion(ctx);
+    const kept = await history.go(String(ctx.params['id']), taken(checkGo(ctx.request.body)).step, expected);
+    ctx.set('ETag', etagOf(kept.version));
+    ctx.body = kept;
+  });
+  router.post('/designs/:id/versions', async (ctx) => {
+    ctx.status = 201;
+    ctx.body = await history.keep(String(ctx.params['id']), taken(checkNaming(ctx.request.body)).name.trim());
+  });
+  router.get('/designs/:id/versions/:version', async (ctx) => {
+    ctx.body = await history.version(String(ctx.params['id']), String(ctx.params['version']));
+  });
+  router.post('/designs/:id/versions/:version/restore', async (ctx) => {
+    const document = await history.version(String(ctx.params['id']), String(ctx.params['version']));
+    const kept = await store.replace(String(ctx.params['id']), document, expectedVersion(ctx));
+    ctx.set('ETag', etagOf(kept.version));
+    ctx.body = kept;
+  });
+  router.delete('/designs/:id/versions/:version', async (ctx) => {
+    await history.drop(String(ctx.params['id']), String(ctx.params['version']));
+    ctx.status = 204;
+  });
+}

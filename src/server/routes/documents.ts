@@ -1,0 +1,52 @@
+import type Router from '@koa/router';
+import type { Collection, Documents } from '../../contract/api.ts';
+import { API, etagOf } from '../../contract/api.ts';
+import type { Checked } from '../../contract/validate.ts';
+import { checkListQuery } from '../../contract/validate.ts';
+import type { DocumentStore } from '../documents.ts';
+import { expectedVersion, taken, wantedVersion } from '../request.ts';
+
+/** List, create, read, replace, archive, delete and restore of one collection. */
+export function documentRoutes<C extends Collection>(
+  router: Router,
+  collection: C,
+  store: DocumentStore<C>,
+  check: (data: unknown) => Checked<Documents[C]>,
+): void {
+  router.get(`/${collection}`, async (ctx) => {
+    ctx.body = await store.list(taken(checkListQuery({ ...ctx.query })));
+  });
+  router.post(`/${collection}`, async (ctx) => {
+    const kept = await store.create(taken(check(ctx.request.body)));
+    ctx.status = 201;
+    ctx.set('ETag', etagOf(kept.version));
+    ctx.set('Location', `${API}/${collection}/${kept.id}`);
+    ctx.body = kept;
+  });
+  router.get(`/${collection}/:id`, async (ctx) => {
+    const kept = await store.read(String(ctx.params['id']));
+    ctx.set('ETag', etagOf(kept.version));
+    ctx.body = kept;
+  });
+  router.put(`/${collection}/:id`, async (ctx) => {
+    const expected = wantedVersion(ctx);
+    const kept = await store.replace(String(ctx.params['id']), taken(check(ctx.request.body)), expected);
+    ctx.set('ETag', etagOf(kept.version));
+    ctx.body = kept;
+  });
+  router.delete(`/${collection}/:id`, async (ctx) => {
+    await store.remove(String(ctx.params['id']), expectedVersion(ctx));
+    ctx.status = 204;
+  });
+  for (const [word, act] of [
+    ['restore', (id: string) => store.restore(id)],
+    ['archive', (id: string) => store.archive(id, true)],
+    ['unarchive', (id: string) => store.archive(id, false)],
+  ] as const) {
+    router.post(`/${collection}/:id/${word}`, async (ctx) => {
+      const kept = await act(String(ctx.params['id']));
+      ctx.set('ETag', etagOf(kept.version));
+      ctx.body = kept;
+    });
+  }
+}
