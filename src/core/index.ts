@@ -49,3 +49,4 @@ export * from './ladder.ts';
 export * from './plate/dimensions.ts';
 export * from './plate/sheet.ts';
 export * from './making.ts';
+export { familyOutlines } from './head/outline.ts';

@@ -20,6 +20,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/rig/rig.tsx')).RigScreen }),
       },
       {
+        path: 'designs/:id/ladder',
+        lazy: async () => ({ Component: (await import('./screens/ladder/ladder.tsx')).Ladder }),
+      },
+      {
         path: 'compare',
         lazy: async () => ({ Component: (await import('./screens/compare/compare.tsx')).Compare }),
       },

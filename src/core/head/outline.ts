@@ -1,6 +1,9 @@
 import type { Vec2 } from '../numeric/vec.ts';
 import type { HeadBody } from './body.ts';
-import { profileExtent } from './body.ts';
+import { headBody, profileExtent } from './body.ts';
+import type { HeadSpec } from '../design.ts';
+import type { Family } from './family.ts';
+import { completeDimensions } from './family.ts';
 import type { Profile } from './profile.ts';
 import { sectionRadius, stationsAlong } from './profile.ts';
 import type { Revolve } from './revolve.ts';
@@ -134,4 +137,11 @@ export function collarOutline(collar: Revolve): Vec2[] {
   );
   const upper = xs.map((x): Vec2 => [x, collar.radius(x)]);
   return [...upper, ...upper.map(([x, r]): Vec2 => [x, -r]).reverse()];
+}
+
+/** Outlines of a family at the sizes it begins with. */
+export function familyOutlines(family: Family): HeadOutlines {
+  const dimensions = completeDimensions(family, {});
+  const head: HeadSpec = { family: family.key, dimensions, metal: 'lead' };
+  return bodyOutlines(headBody(family, head, dimensions, { wire: 1 }), 40);
 }

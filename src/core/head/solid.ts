@@ -50,16 +50,16 @@ const surfaces = new WeakMap<HeadBody, Mesh>();
 /** Fineness of a worked body's surface while it is judged: area and shadows are within a per cent; volume and inertia are not read from it. */
 const WORKED: MeshQuality = { rings: 14, corners: 24 };
 
-/** The closed surface of a body with its collar and features, wire and holes still filled: for areas, inertia and shadows. Plain lofts need no library. */
-export function surfaceMesh(head: HeadBody, quality: MeshQuality): Mesh {
+/** The closed surface of a body with its collar and features, wire and holes still filled: for areas, inertia and shadows. Plain lofts need no library; worked ones are coarse unless `isFine`. */
+export function surfaceMesh(head: HeadBody, quality: MeshQuality, isFine = false): Mesh {
   if (isPlain(head)) return loft(head.profile, head.collar, quality);
   if (head.mesh && head.shapes.length === 0) return head.mesh;
-  const known = surfaces.get(head);
+  const known = isFine ? undefined : surfaces.get(head);
   if (known) return known;
-  const solid = bodySolid(solids(), head, WORKED);
+  const solid = bodySolid(solids(), head, isFine ? quality : WORKED);
   const mesh = meshOf(solid);
   solid.delete();
-  surfaces.set(head, mesh);
+  if (!isFine) surfaces.set(head, mesh);
   return mesh;
 }
 

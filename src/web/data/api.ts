@@ -1,4 +1,5 @@
-import type { Collection, Documents, Kept, Page, ProblemDetails, Stores } from '../../contract/api.ts';
+import type { Collection, Documents, History, Intake, Kept, MetalEdit, NamedVersion, Page, ProblemDetails, RackIndex, Stores } from '../../contract/api.ts'; // prettier-ignore
+import type { Design, Drawing } from '../../core/index.ts';
 import { API, etagOf, PAGE_LIMIT } from '../../contract/api.ts';
 
 /** An answer of the server that is not a success, with its problem details. */
@@ -87,13 +88,34 @@ export const restore = <C extends Collection>(collection: C, id: string): Promis
 
 export const readStores = (): Promise<Stores> => call('/stores');
 
-export const setMetalDensity = (
-  key: string,
-  density: number,
-  version: number,
-): Promise<Stores['metals'][number]> =>
-  call(`/stores/metals/${encodeURIComponent(key)}`, {
-    method: 'PUT',
-    body: JSON.stringify({ density }),
-    version,
-  });
+export const editMetal = (key: string, edit: MetalEdit, version: number): Promise<Stores['metals'][number]> =>
+  call(`/stores/metals/${encodeURIComponent(key)}`, { method: 'PUT', body: JSON.stringify(edit), version });
+
+const at = (collection: Collection, id: string) => `/${collection}/${encodeURIComponent(id)}`;
+const design = (id: string) => at('designs', id);
+
+export const archive = (id: string, away: boolean): Promise<Kept<Design>> =>
+  call(`${design(id)}/${away ? 'archive' : 'unarchive'}`, { method: 'POST' });
+export const duplicate = (id: string): Promise<Kept<Design>> => call(`${design(id)}/duplicate`, { method: 'POST' });
+export const createSeries = (designs: readonly Design[]): Promise<Kept<Design>[]> =>
+  call('/designs/series', { method: 'POST', body: JSON.stringify(designs) });
+
+export const readRack = (signal?: AbortSignal): Promise<RackIndex> => call('/rack', signal ? { signal } : {});
+export const readOutlines = (ids: readonly string[]): Promise<Record<string, Drawing>> =>
+  call(`/rack/outlines?ids=${ids.map(encodeURIComponent).join(',')}`);
+
+export const readHistory = (id: string): Promise<History> => call(`${design(id)}/history`);
+export const readStep = (id: string, step: number): Promise<Design> => call(`${design(id)}/history/${step}`);
+export const goToStep = (id: string, step: number, version: number): Promise<Kept<Design>> =>
+  call(`${design(id)}/step`, { method: 'PUT', body: JSON.stringify({ step }), version });
+export const keepVersion = (id: string, name: string): Promise<NamedVersion> =>
+  call(`${design(id)}/versions`, { method: 'POST', body: JSON.stringify({ name }) });
+export const readVersion = (id: string, versionId: string): Promise<Design> => call(`${design(id)}/versions/${versionId}`);
+export const restoreVersion = (id: string, versionId: string, version: number): Promise<Kept<Design>> =>
+  call(`${design(id)}/versions/${versionId}/restore`, { method: 'POST', version });
+export const dropVersion = (id: string, versionId: string): Promise<void> =>
+  call(`${design(id)}/versions/${versionId}`, { method: 'DELETE' });
+
+/** What taking in a shop file would do (as a trial), or does. */
+export const takeShop = (text: string, isTrial: boolean): Promise<Intake> =>
+  call(`/shop${isTrial ? '?trial' : ''}`, { method: 'POST', body: text });

@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import type { Collection, Documents, Kept } from '../../contract/api.ts';
 import type { Problem } from '../../core/index.ts';
 import { read, replace, ServerAway, ServerProblem } from './api.ts';
-import { listKey, oneKey } from './queries.ts';
+import { oneKey, refreshLists } from './queries.ts';
 
 /** Where a document stands between the screen and the server. */
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'away' | 'refused' | 'stale';
@@ -27,6 +27,8 @@ export interface Draft<T> {
   readonly keepMine: () => void;
   /** drops mine for theirs */
   readonly takeTheirs: () => void;
+  /** saves what is unsaved at once; true when the server holds everything that is on screen */
+  readonly flush: () => Promise<boolean>;
   /** takes up what the server holds now, unless something is unsaved here */
   readonly refresh: (kept: Kept<T>) => void;
 }
@@ -169,6 +171,22 @@ export function openDraft<C extends Collection>(
         problems: [],
       });
     },
+    flush: async () => {
+      clearTimeout(timer);
+      if (view.state === 'waiting' || view.state === 'away' || view.state === 'refused') await save();
+      // A save under way when this was asked for is waited for; it may leave a newer edit behind it.
+      while (busy || (view.state === 'waiting' && !view.theirs)) {
+        await new Promise<void>((resolve) => {
+          const once = () => {
+            listeners.delete(once);
+            resolve();
+          };
+          listeners.add(once);
+          if (!busy) void save();
+        });
+      }
+      return view.state === 'saved';
+    },
     refresh: (now) => {
       if (view.state === 'saved' && !busy && now.version > view.version) {
         show({ document: now.document, version: now.version });
@@ -190,7 +208,7 @@ export function useDraft<C extends Collection>(collection: C, kept: Kept<Documen
       existing ??
       openDraft(collection, kept, (saved) => {
         client.setQueryData(oneKey(collection, kept.id), saved);
-        void client.invalidateQueries({ queryKey: listKey(collection), exact: true });
+        void refreshLists(client, collection);
       });
     open.set(key, made as unknown as Draft<never>);
     return made;
@@ -200,5 +218,5 @@ export function useDraft<C extends Collection>(collection: C, kept: Kept<Documen
   useEffect(() => draft.refresh(kept), [draft, kept]);
   const view = useSyncExternalStore(draft.subscribe, draft.view);
   const edit = useCallback((change: (document: T) => T) => draft.edit(change), [draft]);
-  return { ...view, edit, keepMine: draft.keepMine, takeTheirs: draft.takeTheirs };
+  return { ...view, edit, keepMine: draft.keepMine, takeTheirs: draft.takeTheirs, flush: draft.flush, refresh: draft.refresh };
 }

@@ -1,7 +1,7 @@
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Collection, Documents, Kept } from '../../contract/api.ts';
 import { useNotices } from '../parts/notices.tsx';
-import { create, listAll, read, readStores, remove, restore, ServerProblem } from './api.ts';
+import { archive, create, duplicate, listAll, read, readRack, readStores, remove, restore, ServerProblem } from './api.ts';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -35,6 +35,21 @@ export function useStores() {
   return useQuery({ queryKey: ['stores'], queryFn: readStores, staleTime: 60_000 });
 }
 
+/** Lists that hold a document of a collection: its own, and the Rack for designs. */
+export async function refreshLists(client: QueryClient, collection: Collection): Promise<void> {
+  await Promise.all([
+    client.invalidateQueries({ queryKey: listKey(collection), exact: true }),
+    ...(collection === 'designs' ? [client.invalidateQueries({ queryKey: RACK_KEY, exact: true })] : []),
+  ]);
+}
+
+export const RACK_KEY = ['rack'] as const;
+
+/** Every design's card: what the Rack searches, filters and sorts by. */
+export function useRack() {
+  return useQuery({ queryKey: RACK_KEY, queryFn: ({ signal }) => readRack(signal) });
+}
+
 /** Creates a document and tells where it went wrong when it does. */
 export function useCreate<C extends Collection>(collection: C) {
   const client = useQueryClient();
@@ -43,7 +58,7 @@ export function useCreate<C extends Collection>(collection: C) {
     mutationFn: (document: Documents[C]) => create(collection, document),
     onSuccess: (kept: Kept<Documents[C]>) => {
       client.setQueryData(oneKey(collection, kept.id), kept);
-      return client.invalidateQueries({ queryKey: listKey(collection), exact: true });
+      return refreshLists(client, collection);
     },
     onError: (error) => tell({ tone: 'bad', text: error.message }),
   });
@@ -53,7 +68,7 @@ export function useCreate<C extends Collection>(collection: C) {
 export function useRemove(collection: Collection) {
   const client = useQueryClient();
   const { tell } = useNotices();
-  const refresh = () => client.invalidateQueries({ queryKey: listKey(collection), exact: true });
+  const refresh = () => refreshLists(client, collection);
   return useMutation({
     mutationFn: ({ id }: { id: string; name: string }) => remove(collection, id),
     onSuccess: async (_, { id, name }) => {
@@ -70,6 +85,48 @@ export function useRemove(collection: Collection) {
         },
       });
       await refresh();
+    },
+    onError: (error) => tell({ tone: 'bad', text: error.message }),
+  });
+}
+
+/** Copies a design under a name that says so. */
+export function useDuplicate() {
+  const client = useQueryClient();
+  const { tell } = useNotices();
+  return useMutation({
+    mutationFn: (id: string) => duplicate(id),
+    onSuccess: async (kept) => {
+      client.setQueryData(oneKey('designs', kept.id), kept);
+      tell({ tone: 'plain', text: `${kept.document.name} is made.` });
+      await refreshLists(client, 'designs');
+    },
+    onError: (error) => tell({ tone: 'bad', text: error.message }),
+  });
+}
+
+/** Puts a design away, or takes it out again; either can be undone at once. */
+export function useArchive() {
+  const client = useQueryClient();
+  const { tell } = useNotices();
+  const settle = async (id: string) => {
+    await Promise.all([refreshLists(client, 'designs'), client.invalidateQueries({ queryKey: oneKey('designs', id) })]);
+  };
+  return useMutation({
+    mutationFn: ({ id, away }: { id: string; name: string; away: boolean }) => archive(id, away),
+    onSuccess: async (_, { id, name, away }) => {
+      tell({
+        tone: 'plain',
+        text: away ? `${name} is put away.` : `${name} hangs on the Rack again.`,
+        action: {
+          label: 'Undo',
+          run: async () => {
+            await archive(id, !away);
+            await settle(id);
+          },
+        },
+      });
+      await settle(id);
     },
     onError: (error) => tell({ tone: 'bad', text: error.message }),
   });

@@ -1,31 +1,17 @@
-import type { Drawing, Vec2 } from '../../core/index.ts';
+import type { Drawing } from '../../core/index.ts';
+import { hangingReach, hung } from '../../core/index.ts';
 import { SideFigure } from './side-figure.tsx';
 
 /** Extent of a drawing hung by its eye, px from the eye. */
 export function hangingBox(drawing: Drawing, attitude: number, k: number) {
-  const turn = turned(drawing, attitude, k);
-  const points = [...drawing.side, ...drawing.hook, ...(drawing.guard ? [drawing.guard.end] : [])].map(turn);
-  const xs = points.map(([x]) => x);
-  const ys = points.map(([, y]) => y);
-  const margin = drawing.wire * k + 2;
-  return {
-    left: Math.min(0, ...xs) - margin,
-    right: Math.max(0, ...xs) + margin,
-    top: Math.min(0, ...ys) - margin,
-    bottom: Math.max(0, ...ys) + margin,
-  };
+  const [left, right, below] = hangingReach(drawing, attitude);
+  return boxOfReach([left, right, below], drawing.wire, k);
 }
 
-/** Turns the side view about the eye by its hang (degrees, nose down positive) and puts the eye at the origin. */
-function turned(drawing: Drawing, attitude: number, k: number): (point: Vec2) => Vec2 {
-  const angle = (attitude * Math.PI) / 180;
-  const [c, s] = [Math.cos(angle), Math.sin(angle)];
-  const [ex, ez] = drawing.eye.at;
-  return ([x, z]) => {
-    const [dx, dz] = [x - ex, z - ez];
-    // Nose down turns clockwise on the sheet, whose y runs down.
-    return [(dx * c + dz * s) * k, (dx * s - dz * c) * k];
-  };
+/** The same from a reach in mm. */
+export function boxOfReach([left, right, below]: readonly [number, number, number], wire: number, k: number) {
+  const margin = wire * k + 2;
+  return { left: -left * k - margin, right: right * k + margin, bottom: below * k + margin };
 }
 
 interface Props {
@@ -44,7 +30,7 @@ export function HangingHead({ drawing, attitude, k, metal, drop, width, height }
   const box = hangingBox(drawing, attitude, k);
   // The line stays in the middle unless head or hook would leave the card.
   const centre = Math.min(width - box.right, Math.max(-box.left, width / 2));
-  const turn = turned(drawing, attitude, k);
+  const turn = hung(drawing, attitude);
   return (
     <svg width={width} height={height} className="hanging" aria-hidden="true" focusable="false">
       <line className="hang-line" x1={centre} y1={0} x2={centre} y2={drop} />
@@ -52,9 +38,11 @@ export function HangingHead({ drawing, attitude, k, metal, drop, width, height }
         drawing={drawing}
         k={k}
         metal={metal}
+        plain={k < 6}
+        {...(drawing.hinge ? { hang: attitude } : {})}
         place={(point) => {
           const [x, y] = turn(point);
-          return [x + centre, y + drop];
+          return [x * k + centre, y * k + drop];
         }}
       />
     </svg>

@@ -1,4 +1,5 @@
-import type { Drawing, Vec2 } from '../../core/index.ts';
+import type { DrawnEdge, Drawing, Vec2 } from '../../core/index.ts';
+import { hangingHook } from '../../core/index.ts';
 import { pathOf } from './path.ts';
 
 interface Props {
@@ -12,17 +13,22 @@ interface Props {
   readonly outlineOnly?: boolean;
   /** x (mm) behind which hook, keeper and guard are left away: a head with a stub of its shank */
   readonly cutAt?: number;
+  /** a hinged hook hangs by this attitude of the head, degrees; straight back where absent */
+  readonly hang?: number;
+  /** edges inside the outline are left away: too fine for a small figure */
+  readonly plain?: boolean;
 }
 
 /** Fill class of a metal: each has its own tone and its own hatching, so that none is told by colour alone. */
 export const metalClass = (key: string): string => `metal-${key.split('-')[0]}`;
 
 /** A head from the side with hook, eye, keeper and guard, drawn from the real geometry. */
-export function SideFigure({ drawing, place, k, metal, outlineOnly = false, cutAt }: Props) {
-  const { eye, keeper } = drawing;
+export function SideFigure({ drawing, place, k, metal, outlineOnly = false, cutAt, hang, plain = false }: Props) {
+  const { eye, keeper, hinge } = drawing;
   const guard = cutAt === undefined ? drawing.guard : undefined;
-  const cut = cutAt === undefined ? -1 : drawing.hook.findIndex(([x]) => x < cutAt);
-  const hook = cut < 0 ? drawing.hook : drawing.hook.slice(0, cut);
+  const swung = hang === undefined ? drawing.hook : hangingHook(drawing, hang);
+  const cut = cutAt === undefined ? -1 : swung.findIndex(([x]) => x < cutAt);
+  const hook = cut < 0 ? swung : swung.slice(0, cut);
   const [ex, ey] = place(eye.at);
   const along = place([eye.at[0] + eye.along[0] * eye.radius, eye.at[1] + eye.along[1] * eye.radius]);
   const back = place([eye.at[0] - eye.along[0] * eye.radius, eye.at[1] - eye.along[1] * eye.radius]);
@@ -31,16 +37,22 @@ export function SideFigure({ drawing, place, k, metal, outlineOnly = false, cutA
     <g className="fig">
       {guard && <GuardLines guard={guard} place={place} k={k} />}
       <path className="fig-wire" d={pathOf(hook, place, false)} strokeWidth={drawing.wire * k} />
-      {cutAt === undefined && <Barb drawing={drawing} place={place} />}
-      {keeper && (
-        <path
-          className="fig-wire fig-keeper"
-          d={pathOf(keeper.path, place, false)}
-          strokeWidth={keeper.wire * k}
-        />
+      {cutAt === undefined && hang === undefined && <Barb drawing={drawing} place={place} />}
+      {hinge && (
+        <>
+          <path className="fig-wire" d={pathOf(hinge.wire, place, false)} strokeWidth={drawing.wire * k} />
+          {(hang === undefined ? hinge.rings : hinge.rings.slice(0, -1)).map((ring, i) => {
+            const [x, y] = place(ring.at);
+            return <circle key={i} className="fig-wire" cx={x} cy={y} r={ring.radius * k} strokeWidth={ring.wire * k} />;
+          })}
+        </>
       )}
+      {keeper.map(({ side, wire }, i) => (
+        <path key={i} className="fig-wire fig-keeper" d={pathOf(side, place, false)} strokeWidth={wire * k} />
+      ))}
       {drawing.collar && <path className={className} d={pathOf(drawing.collar, place)} />}
       <path className={className} d={pathOf(drawing.side, place)} />
+      {!plain && <Edges edges={drawing.edges.side} place={place} />}
       {eye.crosswise ? (
         <line
           className="fig-wire"
@@ -55,6 +67,13 @@ export function SideFigure({ drawing, place, k, metal, outlineOnly = false, cutA
       )}
     </g>
   );
+}
+
+/** Edges that features leave inside an outline; hidden ones dashed. */
+export function Edges({ edges, place }: { readonly edges: readonly DrawnEdge[]; readonly place: Props['place'] }) {
+  return edges.map(({ path, hidden }, i) => (
+    <path key={i} className={hidden ? 'fig-edge fig-edge-hidden' : 'fig-edge'} d={pathOf(path, place, false)} />
+  ));
 }
 
 /** The barb and the point, a little wedge on the inside of the point leg. */
@@ -77,6 +96,11 @@ function GuardLines({
   readonly place: Props['place'];
   readonly k: number;
 }) {
+  if (guard.kind !== 'fibre') {
+    return guard.strands.map(({ side, wire }, i) => (
+      <path key={i} className="fig-strand" d={pathOf(side, place, false)} strokeWidth={Math.max(0.8, wire * k)} />
+    ));
+  }
   const [dx, dz] = [guard.end[0] - guard.base[0], guard.end[1] - guard.base[1]];
   const length = Math.hypot(dx, dz) || 1;
   const [nx, nz] = [-dz / length, dx / length];

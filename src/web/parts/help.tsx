@@ -18,8 +18,9 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
       ['Enter', 'Open the head on the Bench'],
       ['T', 'Put it in the tray, or take it out'],
       ['D', 'Make a copy'],
+      ['A', 'Put it away, or hang it again'],
       ['Delete', 'Delete it; Undo brings it back'],
-      ['N', 'New head'],
+      ['N', 'New head: pick a shape'],
     ],
   ],
   [
@@ -29,8 +30,21 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
       ['↑ ↓', 'In a field or on a handle: step; with Shift ten times as far'],
       ['H', 'Weight held or let go'],
       ['Z', 'The head alone, or with its whole hook'],
+      ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo: every change, across reloads'],
+      ['Y', 'History and named versions'],
+      ['S', 'Turnable solid, or the plate'],
+      ['X', 'Section through the head'],
+      ['L', 'Ladder: the head in a series of weights'],
       ['R', 'Rig it with a plastic'],
       ['T', 'Put it in the tray, or take it out'],
+    ],
+  ],
+  [
+    'Solid',
+    [
+      ['← → ↑ ↓', 'Turn it'],
+      ['+ −', 'Nearer, further'],
+      ['Home', 'As at first'],
     ],
   ],
   [
@@ -72,7 +86,7 @@ export function HelpSheet({ show, onHide }: { readonly show: boolean; readonly o
         <h3>Kinds of figures</h3>
         <p>
           <b>measured</b> was typed in or weighed. <b>geometry</b> is exact from the shape. <b>model</b> is
-          physics with stated assumptions and comes with a span. <b>practice</b> is a rule of the trade. Open
+          physics with stated assumptions and comes with a span. <b>index</b> compares only. <b>practice</b> is a rule of the trade. Open
           a reading to see how it was made.
         </p>
         <h3>Typing values</h3>

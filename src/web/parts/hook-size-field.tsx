@@ -5,12 +5,14 @@ import { FieldSaid } from './field-said.tsx';
 
 interface Props {
   readonly value: string;
+  /** for assistive technology alone, where a table says it already */
+  readonly label?: string;
   readonly problem?: string | undefined;
   readonly onChange: (size: string) => void;
 }
 
 /** Hook size as it is spoken: typed (`5/0`, `#2`, `2`) or picked from the chart. A size the chart lacks stays typed, with a sentence. */
-export function HookSizeField({ value, problem, onChange }: Props) {
+export function HookSizeField({ value, label: name, problem, onChange }: Props) {
   const id = useId();
   const { say } = useUnits();
   const [text, setText] = useState<string | undefined>(undefined);
@@ -34,8 +36,10 @@ export function HookSizeField({ value, problem, onChange }: Props) {
   };
   const said = error || (problem && say(problem));
   return (
-    <div className="qf" data-bad={Boolean(said)}>
-      <label htmlFor={id}>Hook size</label>
+    <div className={name ? 'qf qf-bare' : 'qf'} data-bad={Boolean(said)}>
+      <label htmlFor={id} className={name ? 'visually-hidden' : undefined}>
+        {name ?? 'Hook size'}
+      </label>
       <span className="qf-box">
         <input
           id={id}

@@ -25,6 +25,8 @@ export interface QuantityFieldProps {
   /** something the computation has to say about this field */
   readonly problem?: string | undefined;
   readonly disabled?: boolean;
+  /** the name is for assistive technology alone: a table says it already */
+  readonly bare?: boolean;
   /** a value while it is being dragged or stepped */
   readonly onLive?: (value: number) => void;
   readonly onCommit: (value: number) => void;
@@ -35,7 +37,7 @@ export interface QuantityFieldProps {
  * stays in the field with a sentence that says what to type, and Escape gives the old one back.
  */
 export function QuantityField(props: QuantityFieldProps) {
-  const { label, kind, value, min, max, note, problem, disabled = false, onLive, onCommit } = props;
+  const { label, kind, value, min, max, note, problem, disabled = false, bare = false, onLive, onCommit } = props;
   const { system } = useUnits();
   const id = useId();
   const [text, setText] = useState<string | undefined>(undefined);
@@ -115,8 +117,9 @@ export function QuantityField(props: QuantityFieldProps) {
 
   const said = error || (problem && inUnits(problem, system));
   return (
-    <div className="qf" data-bad={Boolean(said)} data-dragging={dragging}>
+    <div className={bare ? 'qf qf-bare' : 'qf'} data-bad={Boolean(said)} data-dragging={dragging}>
       <label
+        className={bare ? 'visually-hidden' : undefined}
         htmlFor={id}
         onPointerDown={startDrag}
         title={note ? `${note} Drag sideways to change.` : 'Drag sideways to change.'}
@@ -131,6 +134,7 @@ export function QuantityField(props: QuantityFieldProps) {
           autoComplete="off"
           spellCheck={false}
           disabled={disabled}
+          data-editing={text !== undefined}
           value={text ?? formatFigure(value, kind, system)}
           aria-invalid={Boolean(said)}
           aria-describedby={said ? `${id}-said` : undefined}

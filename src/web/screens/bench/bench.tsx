@@ -1,10 +1,13 @@
-import { useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { Redo2, Undo2 } from 'lucide-react';
+import Dropdown from 'react-bootstrap/Dropdown';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Design, Metal } from '../../../core/index.ts';
+import type { Brief, Design, Metal, Surroundings } from '../../../core/index.ts';
 import { METALS, RULES, standing } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
-import { useList, useOne, useStores } from '../../data/queries.ts';
+import { useArchive, useDuplicate, useList, useOne, useStores } from '../../data/queries.ts';
+import { useSettings } from '../../data/settings.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
@@ -14,12 +17,24 @@ import { Reasons } from '../../parts/reasons.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
+import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import { ExportMenu } from '../exchange/export-menu.tsx';
+import { Against, useAgainst } from './against.tsx';
+import { HistoryPanel } from './history-panel.tsx';
 import { MetalStrip } from './metal-strip.tsx';
+import { MetalsSheet } from './metals-sheet.tsx';
 import type { PlateView } from './plate-layout.ts';
 import { Plate } from './plate.tsx';
 import { ReadingsPanel } from './readings-panel.tsx';
 import { Stages } from './stages.tsx';
 import { useBench } from './use-bench.ts';
+import { useHistory } from './use-history.ts';
+
+/** The turnable solid and its library come only when it is asked for. */
+const Solid = lazy(async () => ({ default: (await import('./solid.tsx')).Solid }));
+
+const runSection = ({ design, share, surroundings }: { design: Design; share: number; surroundings: Surroundings }) =>
+  judgeWorker('later').section(design, share, surroundings);
 
 /** The Bench: one design, its drawing live while anything is pulled. */
 export function Bench() {
@@ -52,10 +67,25 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
   const { ids, toggle } = useTray();
   const navigate = useNavigate();
   const { search, set: setParam } = useAddress();
+  const settings = useSettings();
   const view: PlateView = search.get('view') === 'head' ? 'head' : 'whole';
+  const isSolid = search.get('show') === 'solid';
+  const cutShare = search.get('section');
+  const against = search.get('against') ?? '';
   const brief = briefs.find((candidate) => candidate.id === search.get('brief'))?.document;
   const bench = useBench(draft, brief, metals);
   const { surroundings, judged, last, lines, error, pulling, shown } = bench;
+  const hand = useHistory(kept.id, draft);
+  const earlier = useAgainst(kept.id, against, surroundings);
+  const [panel, setPanel] = useState<'' | 'history' | 'metals'>('');
+  const [share, setShare] = useState(() => Math.min(0.99, Math.max(0.01, Number(cutShare) || 0.5)));
+  const sectionJob = useMemo(
+    () => (cutShare !== null && last ? { design: last.design, share, surroundings } : undefined),
+    [cutShare, last, share, surroundings],
+  );
+  const { output: cut } = useJudged(sectionJob, runSection);
+  const duplicate = useDuplicate();
+  const away = useArchive();
 
   useEffect(() => {
     window.document.title = `${document.name} · Fern Anvil`;
@@ -71,8 +101,12 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
         z: () => setParam('view', view === 'whole' ? 'head' : ''),
         r: () => void navigate(`/designs/${kept.id}/rig`),
         t: () => toggle(kept.id),
+        s: () => setParam('show', isSolid ? '' : 'solid'),
+        x: () => setParam('section', cutShare === null ? String(share) : ''),
+        y: () => setPanel((now) => (now === 'history' ? '' : 'history')),
+        l: () => void navigate(`/designs/${kept.id}/ladder`),
       }),
-      [bench.onHold, setParam, view, navigate, kept.id, toggle],
+      [bench.onHold, setParam, view, navigate, kept.id, toggle, isSolid, cutShare, share],
     ),
   );
 
@@ -100,7 +134,17 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
           eye {format(shown.eye.angle, 'angle')}
         </p>
         <SaveBadge state={pulling ? 'waiting' : draft.state} />
+        {kept.archived && <span className="bench-away">put away</span>}
         <div className="bench-tools">
+          <button type="button" className="btn btn-sm btn-quiet" onClick={hand.undo} disabled={!hand.canUndo} title={hand.canUndo ? `Undo: ${hand.undoWords} (Ctrl+Z)` : 'Nothing to undo'} aria-label="Undo">
+            <Undo2 size={15} aria-hidden />
+          </button>
+          <button type="button" className="btn btn-sm btn-quiet" onClick={hand.redo} disabled={!hand.canRedo} title={hand.canRedo ? `Redo: ${hand.redoWords} (Ctrl+Shift+Z)` : 'Nothing to redo'} aria-label="Redo">
+            <Redo2 size={15} aria-hidden />
+          </button>
+          <button type="button" className="btn btn-sm btn-quiet" aria-pressed={panel === 'history'} onClick={() => setPanel(panel === 'history' ? '' : 'history')} title="Y">
+            History
+          </button>
           <button
             type="button"
             className="btn btn-sm btn-quiet"
@@ -110,9 +154,28 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
           >
             {inTray ? '✓ In the tray' : 'Into the tray'}
           </button>
-          <a className="btn btn-sm btn-quiet" href={`/api/designs/${kept.id}/solid.stl`} download>
-            Solid (STL)
-          </a>
+          <ExportMenu id={kept.id} flush={draft.flush} />
+          <Dropdown align="end">
+            <Dropdown.Toggle size="sm" variant="quiet" id="bench-more">
+              More
+            </Dropdown.Toggle>
+            <Dropdown.Menu>
+              <Dropdown.Item onClick={() => setPanel('metals')}>Every metal</Dropdown.Item>
+              <Dropdown.Item
+                onClick={() => duplicate.mutate(kept.id, { onSuccess: (copy) => void navigate(`/designs/${copy.id}`) })}
+              >
+                Make a copy
+              </Dropdown.Item>
+              <Dropdown.Item
+                onClick={() => away.mutate({ id: kept.id, name: document.name, away: !kept.archived })}
+              >
+                {kept.archived ? 'Hang on the Rack again' : 'Put away'}
+              </Dropdown.Item>
+            </Dropdown.Menu>
+          </Dropdown>
+          <Link className="btn btn-sm btn-quiet" to={`/designs/${kept.id}/ladder`} title="L">
+            Ladder
+          </Link>
           <Link className="btn btn-sm btn-fern" to={`/designs/${kept.id}/rig`}>
             Rig it
           </Link>
@@ -134,24 +197,75 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
       </aside>
       <section className="bench-plate" aria-label="Drawing">
         <div className="plate-tools">
+          {!isSolid && (
+            <>
+              <button
+                type="button"
+                className="btn btn-sm btn-quiet"
+                aria-pressed={view === 'head'}
+                onClick={() => setParam('view', view === 'whole' ? 'head' : '')}
+                title="Z"
+              >
+                {view === 'whole' ? 'Head alone' : 'With the whole hook'}
+              </button>
+              <button
+                type="button"
+                className="btn btn-sm btn-quiet"
+                aria-pressed={cutShare !== null}
+                onClick={() => setParam('section', cutShare === null ? String(share) : '')}
+                title="X"
+              >
+                Section
+              </button>
+              <button
+                type="button"
+                className="btn btn-sm btn-quiet"
+                onClick={() => settings.set({ arrangement: settings.arrangement === 'third' ? 'first' : 'third' })}
+                title="How the three views stand to each other"
+              >
+                {settings.arrangement === 'third' ? 'Third angle' : 'First angle'}
+              </button>
+              <button
+                type="button"
+                className="btn btn-sm btn-quiet"
+                aria-pressed={settings.dual}
+                onClick={() => settings.set({ dual: !settings.dual })}
+                title="Dimensions in inches and millimetres"
+              >
+                in [mm]
+              </button>
+            </>
+          )}
           <button
             type="button"
             className="btn btn-sm btn-quiet"
-            aria-pressed={view === 'head'}
-            onClick={() => setParam('view', view === 'whole' ? 'head' : '')}
-            title="Z"
+            aria-pressed={isSolid}
+            onClick={() => setParam('show', isSolid ? '' : 'solid')}
+            title="S"
           >
-            {view === 'whole' ? 'Head alone' : 'With the whole hook'}
+            {isSolid ? 'Plate' : 'Solid'}
           </button>
         </div>
-        {last ? (
+        {last && isSolid ? (
+          <Suspense fallback={<Loading what="the solid" />}>
+            <Solid design={last.design} surroundings={surroundings} />
+          </Suspense>
+        ) : last ? (
           <Plate
             design={shown}
             drawing={last.drawing}
             view={view}
             outdated={judged !== undefined && !judged.ok}
-            onLive={bench.onLive}
-            onSettle={bench.onSettle}
+            section={cutShare === null ? undefined : { share, cut }}
+            before={earlier?.judged.ok ? earlier.judged.drawing : undefined}
+            onLive={(field, key, value) => {
+              if (field === 'section') setShare(value);
+              else bench.onLive(field, key, value);
+            }}
+            onSettle={() => {
+              if (cutShare !== null) setParam('section', String(Math.round(share * 1000) / 1000));
+              bench.onSettle();
+            }}
           />
         ) : problems.length > 0 ? (
           <div className="state">
@@ -200,10 +314,35 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
             <Reasons standing={stand} />
           </section>
         )}
+        {earlier?.judged.ok && last && (
+          <Against
+            before={{ design: earlier.judged.design, readings: earlier.judged.readings }}
+            now={{ design: last.design, readings: last.readings }}
+            onStop={() => setParam('against', '')}
+          />
+        )}
         {last && <ReadingsPanel readings={last.readings} flags={judged?.ok ? judged.flags : []} />}
       </aside>
       <MetalStrip lines={lines} own={shown.head.metal} onChoose={bench.onChoose} />
       <StaleDraft collection="designs" draft={draft} />
+      <HistoryPanel
+        id={kept.id}
+        show={panel === 'history'}
+        hand={hand}
+        flush={draft.flush}
+        against={against}
+        onAgainst={(what) => setParam('against', what)}
+        onHide={() => setPanel('')}
+      />
+      {last && (
+        <MetalsSheet
+          show={panel === 'metals'}
+          design={last.design}
+          surroundings={surroundings}
+          onChoose={bench.onChoose}
+          onHide={() => setPanel('')}
+        />
+      )}
     </div>
   );
 }

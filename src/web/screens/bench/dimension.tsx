@@ -1,3 +1,4 @@
+import type { PointerEvent } from 'react';
 import type { Vec2 } from '../../../core/index.ts';
 
 interface LinearProps {
@@ -9,13 +10,19 @@ interface LinearProps {
   readonly text: string;
   readonly title: string;
   readonly active?: boolean;
+  /** what happens when its figure is grabbed and pulled */
+  readonly pull?: {
+    readonly onStart: () => void;
+    readonly onMove: (from: Vec2, to: Vec2) => void;
+    readonly onEnd: () => void;
+  };
 }
 
 /** Least length of a dimension line whose text fits between its arrows, px. */
 const ROOM = 46;
 
 /** A linear dimension with extension lines; the text moves outside where the line is too short for it. */
-export function Linear({ from, to, at, upright = false, text, title, active = false }: LinearProps) {
+export function Linear({ from, to, at, upright = false, text, title, active = false, pull }: LinearProps) {
   const pick = (point: Vec2) => (upright ? point[1] : point[0]);
   const [a, b] = [Math.min(pick(from), pick(to)), Math.max(pick(from), pick(to))];
   const [first, second] = pick(from) <= pick(to) ? [from, to] : [to, from];
@@ -51,7 +58,8 @@ export function Linear({ from, to, at, upright = false, text, title, active = fa
       {tick(a, outward)}
       {tick(b, -outward)}
       <text
-        className="dim-text"
+        className={pull ? 'dim-text dim-pull' : 'dim-text'}
+        onPointerDown={pull && ((event) => startPull(event, pull))}
         x={place[0]}
         y={place[1]}
         textAnchor={inside || upright ? 'middle' : 'start'}
@@ -61,4 +69,32 @@ export function Linear({ from, to, at, upright = false, text, title, active = fa
       </text>
     </g>
   );
+}
+
+/** Follows the pointer from where a figure was grabbed until it is let go. Its grip on the shape itself does the same by keyboard. */
+function startPull(event: PointerEvent<SVGTextElement>, { onStart, onMove, onEnd }: NonNullable<LinearProps['pull']>): void {
+  const svg = event.currentTarget.ownerSVGElement;
+  if (event.button !== 0 || !svg) return;
+  event.preventDefault();
+  const box = svg.getBoundingClientRect();
+  const at = (e: { clientX: number; clientY: number }): Vec2 => [e.clientX - box.left, e.clientY - box.top];
+  const from = at(event);
+  let isPulled = false;
+  const move = (next: globalThis.PointerEvent) => {
+    const to = at(next);
+    if (!isPulled && Math.hypot(to[0] - from[0], to[1] - from[1]) < 2) return;
+    if (!isPulled) onStart();
+    isPulled = true;
+    onMove(from, to);
+  };
+  // On the window: the figure itself is drawn anew while it is pulled.
+  const stop = () => {
+    window.removeEventListener('pointermove', move);
+    window.removeEventListener('pointerup', stop);
+    window.removeEventListener('pointercancel', stop);
+    if (isPulled) onEnd();
+  };
+  window.addEventListener('pointermove', move);
+  window.addEventListener('pointerup', stop);
+  window.addEventListener('pointercancel', stop);
 }

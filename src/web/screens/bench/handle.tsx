@@ -17,6 +17,8 @@ interface HandleProps {
   readonly onLive: (value: number) => void;
   readonly onEnd: () => void;
   readonly round?: boolean;
+  /** one of many: drawn smaller */
+  readonly small?: boolean;
 }
 
 /** A brass grip on the drawing: pulled with the pointer or stepped with the arrow keys, as a slider to assistive technology. */
@@ -35,6 +37,7 @@ export function Handle(props: HandleProps) {
     onLive,
     onEnd,
     round = false,
+    small = false,
   } = props;
   const [active, setActive] = useState(false);
   const pending = useRef<number | undefined>(undefined);
@@ -98,9 +101,11 @@ export function Handle(props: HandleProps) {
       onBlur={settle}
     >
       <title>{`${label}: ${valueText}. Pull, or use the arrow keys.`}</title>
-      <rect x={at[0] - 11} y={at[1] - 11} width={22} height={22} className="handle-reach" />
+      <rect x={at[0] - (small ? 7 : 11)} y={at[1] - (small ? 7 : 11)} width={small ? 14 : 22} height={small ? 14 : 22} className="handle-reach" />
       {round ? (
         <circle cx={at[0]} cy={at[1]} r={5.5} className="handle-grip" />
+      ) : small ? (
+        <path d={`M${at[0]} ${at[1] - 4.5}l4.5 4.5l-4.5 4.5l-4.5 -4.5Z`} className="handle-grip" />
       ) : (
         <rect x={at[0] - 4.5} y={at[1] - 4.5} width={9} height={9} className="handle-grip" />
       )}

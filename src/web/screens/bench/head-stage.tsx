@@ -1,17 +1,21 @@
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import { Anchor, Lock, LockOpen } from 'lucide-react';
 import type { Design } from '../../../core/index.ts';
 import {
   completeDimensions,
-  FAMILIES,
   familyOf,
   fractionGrams,
   GRAMS_PER_OUNCE,
   inUnits,
   nearestOunceFraction,
+  OWN_STATIONS,
+  solveTarget,
+  weightOf,
 } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
+import { ShapePicker } from '../../parts/shape-picker.tsx';
+import { StationList } from './station-list.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { StagesProps } from './stage-kit.ts';
 import { finder } from './stage-kit.ts';
@@ -30,6 +34,7 @@ export function HeadStage({
   onHold,
 }: StagesProps) {
   const problemAt = finder(problems);
+  const [picking, setPicking] = useState(false);
   const { system } = useUnits();
   const { head } = design;
   const family = familyOf(head.family);
@@ -46,27 +51,31 @@ export function HeadStage({
   return (
     <section className="stage" aria-labelledby="stage-head">
       <h3 id="stage-head">Head</h3>
-      <Choice
-        label="Shape"
-        value={head.family}
-        options={FAMILIES.map(({ key, name }) => [key, name] as const)}
-        problem={problemAt('/head/family')}
-        onChange={(key) =>
-          edit((now) => {
-            const next = familyOf(key);
-            if (!next) return now;
-            // Sizes the two shapes share are carried over; the weight target does the rest.
-            const shared = Object.fromEntries(
-              Object.entries(now.head.dimensions).filter(([name]) =>
-                next.dimensions.some((spec) => spec.key === name),
-              ),
-            );
-            return {
-              ...now,
-              head: { ...now.head, family: key, dimensions: completeDimensions(next, shared), locks: [] },
-            };
-          })
-        }
+      <div className="qf" data-bad={Boolean(problemAt('/head/family'))}>
+        <span className="qf-name" id="shape-name">
+          Shape
+        </span>
+        <button
+          type="button"
+          className="btn btn-sm btn-quiet shape-button"
+          aria-describedby="shape-name"
+          onClick={() => setPicking(true)}
+        >
+          {family?.name ?? head.family} …
+        </button>
+      </div>
+      {problemAt('/head/family', '/head/solid') && (
+        <p className="field-said">{inUnits(problemAt('/head/family', '/head/solid') ?? '', system)}</p>
+      )}
+      <ShapePicker
+        show={picking}
+        title="Change the shape"
+        chosen={head.family}
+        onHide={() => setPicking(false)}
+        onPick={(key) => {
+          setPicking(false);
+          edit((now) => withFamily(now, key));
+        }}
       />
       {family && (
         <p className="stage-purpose">
@@ -104,10 +113,13 @@ export function HeadStage({
           options={[
             ['metal', 'the metal'],
             ['total', 'all, as weighed'],
+            ['submerged', 'all, in water'],
           ]}
           onChange={(next) => {
-            const now = next === 'total' ? total : grams;
-            setHead({ target: { grams: now, of: next } });
+            // What it weighs so now is what is held from here on.
+            const solved = solveTarget(design, metals);
+            const now = solved.ok ? weightOf(solved.assembly, next) : next === 'total' ? total : grams;
+            if (now > 0) setHead({ target: { grams: now, of: next } });
           }}
         />
       )}
@@ -121,7 +133,7 @@ export function HeadStage({
               value={built[spec.key] ?? spec.initial}
               min={spec.min}
               max={spec.max}
-              step={spec.kind === 'size' ? 0.1 : 0.01}
+              step={spec.kind === 'size' ? 0.1 : spec.kind === 'angle' ? 1 : 0.01}
               note={spec.note}
               problem={problemAt(`/head/dimensions/${spec.key}`)}
               onLive={(next) => onDimension(spec.key, next, true)}
@@ -142,6 +154,7 @@ export function HeadStage({
           </div>
         );
       })}
+      {head.family === 'own' && <StationList design={design} edit={edit} problem={problemAt('/head/stations')} />}
       {problemAt('/head/dimensions', '/head/locks') &&
         family?.dimensions.every(({ key }) => !problemAt(`/head/dimensions/${key}`)) && (
           <p className="field-said">{inUnits(problemAt('/head/dimensions', '/head/locks') ?? '', system)}</p>
@@ -169,6 +182,29 @@ export function HeadStage({
       {metal && <p className="stage-caution">▲ {metal.caution}</p>}
     </section>
   );
+}
+
+/** A design with another shape: sizes the two share are carried over within the new one's range; the weight target does the rest. */
+function withFamily(now: Design, key: string): Design {
+  const next = familyOf(key);
+  if (!next) return now;
+  const shared = Object.fromEntries(
+    next.dimensions.flatMap((spec) => {
+      const value = now.head.dimensions[spec.key];
+      return value === undefined ? [] : [[spec.key, Math.min(spec.max, Math.max(spec.min, value))]];
+    }),
+  );
+  const { solid: _solid, stations, ...head } = now.head;
+  return {
+    ...now,
+    head: {
+      ...head,
+      family: key,
+      dimensions: completeDimensions(next, shared),
+      locks: [],
+      ...(key === 'own' ? { stations: stations ?? [...OWN_STATIONS] } : {}),
+    },
+  };
 }
 
 /** Span of the weight slider, ounces: from a pip to a heavy deep head. It runs by ratio, as packets do. */

@@ -20,7 +20,7 @@ const BOX = { width: 92, height: 72 };
 
 /** Where an outline is cut off behind head and keeper, mm. */
 const rearOf = ({ collar, keeper }: Drawing): number =>
-  Math.min(0, ...(collar ?? []).map(([x]) => x), ...(keeper?.path ?? []).map(([x]) => x)) - 1.5;
+  Math.min(0, ...(collar ?? []).map(([x]) => x), ...keeper.flatMap(({ side }) => side.map(([x]) => x))) - 1.5;
 
 /** Scale at which an outline fills its box, px per mm. */
 function fit(drawing: Drawing): number {

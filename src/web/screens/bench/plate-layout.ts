@@ -1,4 +1,5 @@
-import type { Drawing, Vec2 } from '../../../core/index.ts';
+import type { Arrangement, Drawing, PlacedDimension, PlateViewName, Vec2 } from '../../../core/index.ts';
+import { dimensionsOf, placeDimensions } from '../../../core/index.ts';
 
 /** Scales a draughtsman would use, sheet over life. */
 const SCALES = [0.5, 0.75, 1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 16] as const;
@@ -7,7 +8,7 @@ export const PX_PER_MM = 96 / 25.4;
 
 export type PlateView = 'whole' | 'head';
 
-/** Where the three views stand on the sheet. Third-angle: the view from above lies above, the view from the nose lies at the nose. */
+/** Where the three views stand on the sheet, and the dimensions about them. */
 export interface PlateLayout {
   /** px per mm of head */
   readonly k: number;
@@ -20,12 +21,34 @@ export interface PlateLayout {
   readonly front: (point: Vec2) => Vec2;
   /** leftmost x of the side view that is shown, mm */
   readonly from: number;
-  /** upper edge of what the side view may fill, px */
-  readonly sideTop: number;
+  /** bounds of the side view and of the view from above, px */
+  readonly sideBox: Box;
+  readonly topBox: Box;
+  readonly dimensions: readonly LaidDimension[];
 }
 
-/** Room kept for dimensions, px. */
-const MARGIN = { left: 46, right: 64, top: 34, bottom: 64, between: 52 };
+interface Box {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** A dimension with its lines on the sheet, px. */
+export interface LaidDimension extends PlacedDimension {
+  readonly a: Vec2;
+  readonly b: Vec2;
+  /** where its line runs: a y for level ones, an x for upright ones */
+  readonly at: number;
+}
+
+/** Distance between dimension lines, and the first from its view, px. */
+const LANE = 20;
+const FIRST = 18;
+/** Room about the sheet and between views that have no dimension between them, px. */
+const EDGE = { left: 14, right: 18, top: 26, bottom: 30, between: 22 };
+/** Width of a figure's character, px. */
+const CHARACTER = 6.3;
 
 interface Extents {
   readonly from: number;
@@ -39,7 +62,8 @@ function extents(drawing: Drawing, view: PlateView): Extents {
   const collarEnd = Math.min(
     0,
     ...(drawing.collar ?? []).map(([x]) => x),
-    ...(drawing.keeper?.path ?? []).map(([x]) => x),
+    ...drawing.keeper.flatMap(({ side }) => side.map(([x]) => x)),
+    ...(drawing.hinge?.rings ?? []).slice(0, -1).map(({ at, radius }) => at[0] - radius),
   );
   const whole = view === 'whole';
   const guardUp = drawing.guard && whole ? drawing.guard.end[1] : 0;
@@ -48,40 +72,94 @@ function extents(drawing: Drawing, view: PlateView): Extents {
     from: whole ? drawing.bendRear[0] - drawing.wire : collarEnd - 3,
     to: Math.max(drawing.length, drawing.eye.at[0] + drawing.eye.radius + drawing.wire),
     up: Math.max(whole ? drawing.tip[1] + drawing.wire : 0, eyeUp + 0.5, guardUp, drawing.rise),
-    down: Math.max(drawing.drop, drawing.wire),
+    down: Math.max(drawing.drop, drawing.wire, whole ? drawing.wire - drawing.shankLevel : 0),
     half: drawing.breadth / 2,
   };
 }
 
-/** Lays the plate out in a space of the given size (px) at the largest drawing scale that fits. */
-export function plateLayout(drawing: Drawing, width: number, height: number, view: PlateView): PlateLayout {
-  const { from, to, up, down, half } = extents(drawing, view);
-  const wide = to - from + 2 * half;
-  const high = up + down + 2 * half;
-  const fits = Math.min(
-    (width - MARGIN.left - MARGIN.right - MARGIN.between) / wide,
-    (height - MARGIN.top - MARGIN.bottom - MARGIN.between) / high,
-  );
-  const scale = [...SCALES].reverse().find((candidate) => candidate * PX_PER_MM <= fits) ?? SCALES[0];
-  const k = scale * PX_PER_MM;
-  // What is left over is shared evenly, so that the views stand in the middle of the sheet.
-  const spareX = Math.max(0, (width - MARGIN.left - MARGIN.right - MARGIN.between - wide * k) / 2);
-  const spareY = Math.max(0, (height - MARGIN.top - MARGIN.bottom - MARGIN.between - high * k) / 2);
-  const x0 = MARGIN.left + spareX - from * k;
-  const topY = MARGIN.top + spareY + half * k;
-  const sideY = topY + half * k + MARGIN.between + up * k;
-  const frontX = x0 + to * k + MARGIN.between + half * k;
-  return {
-    k,
-    scale,
-    width,
-    height,
-    from,
-    sideTop: sideY - up * k - MARGIN.between / 2,
-    side: ([x, z]) => [x0 + x * k, sideY - z * k],
+/**
+ * Lays the plate out in a space of the given size (px) at the largest drawing scale that fits, its dimensions in lanes that never lie over each
+ * other. Third angle: the view from above lies above, the view from the nose at the nose. First angle: below, and at the tail.
+ */
+export function plateLayout(
+  drawing: Drawing,
+  width: number,
+  height: number,
+  view: PlateView,
+  arrangement: Arrangement,
+  text: (value: number) => string,
+): PlateLayout {
+  const ext = extents(drawing, view);
+  const wide = ext.to - ext.from + 2 * ext.half;
+  const high = ext.up + ext.down + 2 * ext.half;
+  const dimensions = dimensionsOf(drawing, view === 'whole');
+  const place = (k: number) => placeDimensions(dimensions, ({ value }) => (text(value).length * CHARACTER) / k);
+  const third = arrangement === 'third';
+  let layout: PlateLayout | undefined;
+  // The finest scale whose views and lanes fit; at a smaller scale figures take more lanes, so each is tried.
+  for (const scale of [...SCALES].reverse()) {
+    const k = scale * PX_PER_MM;
+    if (wide * k > width || high * k > height) continue;
+    const placed = place(k);
+    const lanes = (views: readonly PlateViewName[], stands: string) => {
+      const most = Math.max(0, ...placed.filter((d) => views.includes(d.view) && d.stands === stands).map(({ lane }) => lane + 1));
+      return most > 0 ? FIRST + most * LANE : 0;
+    };
+    const upRoom = (stands: 'left' | 'right', views: readonly PlateViewName[]) => {
+      const texts = placed.filter((d) => views.includes(d.view) && d.stands === stands).map(({ value }) => text(value).length * CHARACTER * 0.5);
+      return lanes(views, stands) + Math.max(0, ...texts) * 0.9;
+    };
+    const left = upRoom('left', ['side', 'top']);
+    const right = upRoom('right', ['side', 'top']);
+    const frontRight = upRoom('right', ['front']);
+    const below = lanes(['side', 'front'], 'below');
+    const above = Math.max(lanes(['side', 'front'], 'above'), 14);
+    const needWide = EDGE.left + left + wide * k + right + EDGE.between + frontRight + EDGE.right;
+    const needHigh = EDGE.top + high * k + above + below + EDGE.between + EDGE.bottom;
+    const isLast = scale === SCALES[0];
+    if ((needWide > width || needHigh > height) && !isLast) continue;
+    const spareX = Math.max(0, (width - needWide) / 2);
+    const spareY = Math.max(0, (height - needHigh) / 2);
+    const sideWide = (ext.to - ext.from) * k;
+    const frontWide = 2 * ext.half * k;
+    const start = EDGE.left + spareX;
+    const sideLeft = start + left + (third ? 0 : frontWide + frontRight + EDGE.between);
+    const frontX = third ? sideLeft + sideWide + right + EDGE.between + ext.half * k : start + ext.half * k;
+    const rowTop = EDGE.top + spareY + (third ? 2 * ext.half * k + EDGE.between : 0);
+    const sideY = rowTop + above + ext.up * k;
+    const rowBottom = sideY + ext.down * k;
+    const topY = third ? EDGE.top + spareY + ext.half * k : rowBottom + below + EDGE.between + ext.half * k;
+    const x0 = sideLeft - ext.from * k;
+    const side = ([x, z]: Vec2): Vec2 => [x0 + x * k, sideY - z * k];
     // Seen from above with the nose to the right, the left side of the head is up.
-    top: ([x, y]) => [x0 + x * k, topY - y * k],
+    const top = ([x, y]: Vec2): Vec2 => [x0 + x * k, topY - y * k];
     // Seen from the nose the head's left lies on the right.
-    front: ([y, z]) => [frontX + y * k, sideY - z * k],
-  };
+    const front = ([y, z]: Vec2): Vec2 => [frontX + y * k, sideY - z * k];
+    const sideBox = { left: sideLeft, right: sideLeft + sideWide, top: rowTop + above, bottom: rowBottom };
+    const topBox = { left: sideLeft, right: sideLeft + sideWide, top: topY - ext.half * k, bottom: topY + ext.half * k };
+    const frontBox = { left: frontX - ext.half * k, right: frontX + ext.half * k, top: sideBox.top, bottom: rowBottom };
+    const boxes = { side: sideBox, top: topBox, front: frontBox };
+    const on = { side, top, front };
+    layout = {
+      k,
+      scale,
+      width,
+      height,
+      side,
+      top,
+      front,
+      from: ext.from,
+      sideBox,
+      topBox,
+      dimensions: placed.map((dimension) => {
+        const out = FIRST + dimension.lane * LANE;
+        const box = boxes[dimension.view];
+        const at = { below: box.bottom + out, above: box.top - out + 10, left: box.left - out, right: box.right + out }[dimension.stands];
+        return { ...dimension, a: on[dimension.view](dimension.from), b: on[dimension.view](dimension.to), at };
+      }),
+    };
+    break;
+  }
+  if (!layout) return plateLayout(drawing, Math.max(width, wide * SCALES[0] * PX_PER_MM + 1), Math.max(height, high * SCALES[0] * PX_PER_MM + 1), view, arrangement, text);
+  return layout;
 }

@@ -1,4 +1,5 @@
 import type { Drawing, Vec2 } from '../../../core/index.ts';
+import { pathOf } from '../../drawing/path.ts';
 import { useUnits } from '../../data/units.ts';
 
 /** Dash-dot line through a view. */
@@ -55,6 +56,9 @@ export function FanFromFront({
   readonly place: (point: Vec2) => Vec2;
 }) {
   if (!guard) return null;
+  if (guard.kind !== 'fibre') {
+    return guard.strands.map((strand, i) => <path key={i} className="fig-strand" d={pathOf(strand.front, place, false)} />);
+  }
   const length = Math.hypot(guard.end[0] - guard.base[0], guard.end[1] - guard.base[1]);
   return (
     <g className="fig-guard">

@@ -1,14 +1,20 @@
 import { useLayoutEffect, useRef, useState } from 'react';
-import type { Design, Drawing, Vec2 } from '../../../core/index.ts';
-import { familyOf } from '../../../core/index.ts';
+import type { Design, Drawing, DrawnSection, Vec2 } from '../../../core/index.ts';
+import { dimensionText, familyOf } from '../../../core/index.ts';
+import { useSettings } from '../../data/settings.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
-import { metalClass, SideFigure } from '../../drawing/side-figure.tsx';
 import { Linear } from './dimension.tsx';
 import { Handle } from './handle.tsx';
-import { CentreLine, CentreOfMass, EyeFromAbove, FanFromFront, ScaleBar } from './plate-parts.tsx';
+import { CentreOfMass, ScaleBar } from './plate-parts.tsx';
+import { PlateViews } from './plate-views.tsx';
 import type { PlateLayout, PlateView } from './plate-layout.ts';
 import { plateLayout } from './plate-layout.ts';
+import { SectionInset, SectionLine } from './section.tsx';
+import { StationGrips } from './station-grips.tsx';
+
+/** What of the design is being pulled on the plate. */
+export type Pulled = 'dimension' | 'angle' | 'station' | 'section';
 
 interface PlateProps {
   readonly design: Design;
@@ -16,16 +22,31 @@ interface PlateProps {
   readonly view: PlateView;
   /** the drawing is of an earlier state, since the present one cannot be built */
   readonly outdated: boolean;
-  readonly onLive: (field: 'dimension' | 'angle', key: string, value: number) => void;
+  /** the section, and where it is cut as a share of the length; undefined when none is shown */
+  readonly section: { readonly share: number; readonly cut: DrawnSection | undefined } | undefined;
+  /** an earlier state it is compared with */
+  readonly before?: Drawing | undefined;
+  readonly onLive: (field: Pulled, key: string, value: number) => void;
   readonly onSettle: () => void;
 }
 
 /** Angles the eye catches at while it is pulled: the bends hooks are sold with. */
 const EYE_STOPS = [0, 30, 45, 60, 90];
 
+/** The dimension of a family each dimension line stands for. */
+const MEASURES: Readonly<Record<string, string>> = { length: 'length', breadth: 'breadth', body: 'breadth', height: 'height' };
+
+interface Grip {
+  readonly key: string;
+  readonly at: Vec2;
+  readonly value: number;
+  readonly perPx: (from: Vec2, to: Vec2) => number;
+}
+
 /** The dimensioned plate: three views to one scale, with grips on whatever can be pulled. */
-export function Plate({ design, drawing, view, outdated, onLive, onSettle }: PlateProps) {
-  const { format } = useUnits();
+export function Plate({ design, drawing, view, outdated, section, before, onLive, onSettle }: PlateProps) {
+  const { format, system } = useUnits();
+  const { arrangement, dual } = useSettings();
   const frame = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 720, height: 420 });
   useLayoutEffect(() => {
@@ -37,220 +58,112 @@ export function Plate({ design, drawing, view, outdated, onLive, onSettle }: Pla
     observer.observe(element);
     return () => observer.disconnect();
   }, []);
+  const mm = (value: number) => dimensionText(value, dual ? 'both' : system);
 
-  // While something is pulled the sheet must not re-scale under the pointer.
+  // While something is pulled the sheet must not re-scale under the pointer: views keep their places, only the shapes follow.
   const [frozen, setFrozen] = useState<PlateLayout | undefined>(undefined);
-  const layout = frozen ?? plateLayout(drawing, size.width, size.height, view);
-  const { side, top, front, k } = layout;
-  const start = () => setFrozen(layout);
+  const fresh = plateLayout(drawing, size.width, size.height, view, arrangement, mm);
+  const layout: PlateLayout = frozen ? { ...frozen, dimensions: followed(frozen, drawing, fresh) } : fresh;
+  const { side, top, k } = layout;
+  const start = () => setFrozen(fresh);
   const end = () => {
     setFrozen(undefined);
     onSettle();
   };
 
   const family = familyOf(design.head.family);
-  const metal = `fig-metal ${metalClass(design.head.metal)}`;
-  const { eye, tip, bendRear, knee } = drawing;
+  const { eye, knee } = drawing;
   const whole = view === 'whole';
-  const mm = (value: number) => format(value, 'size');
-  const clip = `clip-${whole ? 'whole' : 'head'}`;
-
-  const [, sideBottom] = side([0, -drawing.drop]);
-  const laneOne = sideBottom + 22;
-  const laneTwo = sideBottom + 44;
   const eyeAngle = design.eye.angle;
   const kneeAt = side(knee);
   const arc = 22;
 
   const has = (key: string) => family?.dimensions.find((spec) => spec.key === key);
-  const grips: { key: string; at: Vec2; value: number; perPx: (from: Vec2, to: Vec2) => number }[] = [];
-  if (has('breadth')) {
-    grips.push({
+  // A dimension is of the whole body; sole and flats take a part of it away, so a pull on what is left counts by their ratio.
+  const whatIsLeft = drawing.bodyHeight / (drawing.height || 1);
+  const grips: Grip[] = [
+    {
       key: 'breadth',
-      at: top([drawing.fullest, drawing.breadth / 2]),
-      value: drawing.breadth,
+      at: top([drawing.fullest, drawing.bodyBreadth / 2]),
+      value: drawing.bodyBreadth,
       perPx: (from, to) => (2 * (from[1] - to[1])) / k,
-    });
-  }
-  if (has('length')) {
-    grips.push({
-      key: 'length',
-      at: side([drawing.length, 0]),
-      value: drawing.length,
-      perPx: (from, to) => (to[0] - from[0]) / k,
-    });
-  }
-  if (has('height')) {
-    grips.push({
+    },
+    { key: 'length', at: side([drawing.length, 0]), value: drawing.length, perPx: (from, to) => (to[0] - from[0]) / k },
+    {
       key: 'height',
       at: side([drawing.fullest, -drawing.drop]),
-      value: drawing.height,
-      perPx: (from, to) => ((to[1] - from[1]) * (drawing.height / drawing.drop)) / k,
-    });
-  }
-  const frontEye = front([0, eye.at[1]]);
+      value: drawing.bodyHeight,
+      perPx: (from, to) => ((to[1] - from[1]) * (drawing.height / drawing.drop) * whatIsLeft) / k,
+    },
+  ];
+  const shownGrips = grips.filter(({ key }) => has(key));
   return (
     <div className="plate" ref={frame} data-outdated={outdated}>
       <svg
         width={size.width}
         height={size.height}
         role="group"
-        aria-label={`Plate of ${design.name}: side, top and front at ${layout.scale} to 1`}
+        aria-label={`Plate of ${design.name}: side, top and front at ${layout.scale} to 1, ${arrangement} angle`}
       >
-        <clipPath id={clip}>
-          <rect x={side([layout.from, 0])[0]} y={0} width={size.width} height={size.height} />
-        </clipPath>
-        <clipPath id={`${clip}-side`}>
-          <rect x={side([layout.from, 0])[0]} y={layout.sideTop} width={size.width} height={size.height} />
-        </clipPath>
-        <g clipPath={`url(#${clip}-side)`}>
-          <CentreLine from={side([layout.from + 1, 0])} to={side([drawing.length + 4, 0])} />
-          <SideFigure drawing={drawing} place={side} k={k} metal={design.head.metal} />
-        </g>
-
-        <g clipPath={`url(#${clip})`}>
-          <CentreLine from={top([Math.max(layout.from, -14) + 1, 0])} to={top([drawing.length + 4, 0])} />
-          <line
-            className="fig-wire"
-            strokeWidth={drawing.wire * k}
-            x1={top([Math.max(layout.from, -12), 0])[0]}
-            y1={top([0, 0])[1]}
-            x2={top([0, 0])[0]}
-            y2={top([0, 0])[1]}
-          />
-          {drawing.collar && <path className={metal} d={pathOf(drawing.collar, top)} />}
-          <path className={metal} d={pathOf(drawing.top, top)} />
-          <EyeFromAbove drawing={drawing} place={top} k={k} />
-        </g>
-
-        <g>
-          <line
-            className="fig-wire"
-            strokeWidth={drawing.wire * k}
-            x1={front([0, 0])[0]}
-            y1={front([0, 0])[1]}
-            x2={frontEye[0]}
-            y2={frontEye[1]}
-          />
-          {whole && (
-            <line
-              className="fig-wire"
-              strokeWidth={drawing.wire * k}
-              x1={front([0, 0])[0]}
-              y1={front([0, 0])[1]}
-              x2={front([0, tip[1]])[0]}
-              y2={front([0, tip[1]])[1]}
-            />
-          )}
-          {whole && drawing.guard && <FanFromFront drawing={drawing} place={front} />}
-          <path className={metal} d={pathOf(drawing.front, front)} />
-          {eye.crosswise ? (
-            <ellipse
-              className="fig-wire"
-              cx={frontEye[0]}
-              cy={frontEye[1]}
-              rx={eye.radius * k}
-              ry={Math.max(eye.radius * k * Math.abs(eye.along[1]), 0.1)}
-              strokeWidth={eye.wire * k}
-            />
-          ) : (
-            <line
-              className="fig-wire"
-              x1={frontEye[0]}
-              y1={frontEye[1] - eye.radius * k}
-              x2={frontEye[0]}
-              y2={frontEye[1] + eye.radius * k}
-              strokeWidth={eye.wire * k}
-            />
-          )}
-          <CentreLine from={front([0, drawing.rise + 3])} to={front([0, -drawing.drop - 3])} />
-        </g>
-
+        <PlateViews drawing={drawing} layout={layout} metal={design.head.metal} whole={whole} />
+        {before && (
+          <g className="fig-before">
+            <title>The earlier state</title>
+            <path d={pathOf(before.side, side)} />
+            <path d={pathOf(before.hook, side, false)} />
+            <path d={pathOf(before.top, top)} />
+            <path d={pathOf(before.front, layout.front)} />
+          </g>
+        )}
         <CentreOfMass at={side(drawing.centre)} />
+        {section && <SectionLine drawing={drawing} layout={layout} share={section.share} onStart={start} onLive={(value) => onLive('section', 'share', value)} onEnd={end} />}
+        {section?.cut && <SectionInset cut={section.cut} layout={layout} metal={design.head.metal} text={mm} />}
         <g className="dims">
-          <Linear
-            from={side([0, 0])}
-            to={side([drawing.length, 0])}
-            at={laneOne}
-            text={mm(drawing.length)}
-            title="Head length"
-          />
-          {whole && (
-            <Linear
-              from={side([bendRear[0] - drawing.wire / 2, bendRear[1]])}
-              to={side([0, 0])}
-              at={laneTwo}
-              text={mm(-bendRear[0])}
-              title="Shank outside the head"
-            />
-          )}
-          <Linear
-            from={front([-drawing.breadth / 2, 0])}
-            to={front([drawing.breadth / 2, 0])}
-            at={laneOne}
-            text={mm(drawing.breadth)}
-            title="Breadth"
-          />
-          <Linear
-            upright
-            from={front([0, drawing.rise])}
-            to={front([0, -drawing.drop])}
-            at={front([drawing.breadth / 2, 0])[0] + 26}
-            text={mm(drawing.height)}
-            title="Height"
-          />
-          {whole && (
-            <>
+          {layout.dimensions.map((dimension) => {
+            const key = MEASURES[dimension.id];
+            const spec = key ? has(key) : undefined;
+            const grip = grips.find((candidate) => candidate.key === key);
+            return (
               <Linear
-                upright
-                from={side([bendRear[0] * 0.62, drawing.wire / 2])}
-                to={side([bendRear[0] * 0.62, tip[1] - drawing.wire / 2])}
-                at={side([Math.min(tip[0] - 4, bendRear[0] * 0.62), 0])[0]}
-                text={mm(tip[1] - drawing.wire)}
-                title="Gap"
+                key={dimension.id}
+                from={dimension.a}
+                to={dimension.b}
+                at={dimension.at}
+                upright={dimension.upright}
+                text={mm(dimension.value)}
+                title={dimension.name}
+                {...(spec && grip
+                  ? {
+                      pull: {
+                        onStart: start,
+                        onEnd: end,
+                        onMove: (from: Vec2, to: Vec2) => {
+                          // Pulled outward along its own direction the dimension grows by as much as the pointer moves.
+                          const moved = dimension.upright ? from[1] - to[1] : to[0] - from[0];
+                          const share = key === 'height' ? whatIsLeft : 1;
+                          onLive('dimension', spec.key, Math.min(spec.max, Math.max(spec.min, grip.value + (moved * share) / k)));
+                        },
+                      },
+                    }
+                  : {})}
               />
-              <line
-                className="dim-ext"
-                x1={side([eye.at[0], 0])[0]}
-                y1={side([0, eye.top])[1]}
-                x2={side([tip[0] + 3, 0])[0]}
-                y2={side([0, eye.top])[1]}
-              />
-              <Linear
-                upright
-                from={side([tip[0], tip[1]])}
-                to={side([tip[0] + 4, eye.top])}
-                at={side([tip[0] + 5, 0])[0]}
-                text={mm(tip[1] - eye.top)}
-                title="Bite above the eye"
-              />
-            </>
-          )}
+            );
+          })}
           <path
             className="dim-line"
             fill="none"
             d={`M${kneeAt[0] + arc} ${kneeAt[1]}A${arc} ${arc} 0 0 0 ${kneeAt[0] + arc * Math.cos((eyeAngle * Math.PI) / 180)} ${kneeAt[1] - arc * Math.sin((eyeAngle * Math.PI) / 180)}`}
           />
-          <text className="dim-text" x={side(eye.at)[0] + eye.radius * k + 8} y={side(eye.at)[1] - 8}>
+          <text className="dim-text" x={side(eye.at)[0] + eye.radius * k + 9} y={side(eye.at)[1] - 8}>
             {format(eyeAngle, 'angle')}
-          </text>
-        </g>
-
-        <g className="view-names">
-          <text x={top([drawing.length, 0])[0] + 30} y={top([0, 0])[1]}>
-            Top
-          </text>
-          <text
-            x={front([0, 0])[0]}
-            y={front([0, Math.max(drawing.rise, eye.top, whole ? tip[1] : 0)])[1] - 12}
-            textAnchor="middle"
-          >
-            From the nose
           </text>
         </g>
         <ScaleBar k={k} scale={layout.scale} height={size.height} />
 
-        {grips.map(({ key, at, value, perPx }) => {
+        {design.head.family === 'own' && (
+          <StationGrips design={design} drawing={drawing} layout={layout} onStart={start} onLive={(key, value) => onLive('station', key, value)} onEnd={end} />
+        )}
+        {shownGrips.map(({ key, at, value, perPx }) => {
           const spec = has(key);
           return (
             spec && (
@@ -258,7 +171,7 @@ export function Plate({ design, drawing, view, outdated, onLive, onSettle }: Pla
                 key={key}
                 at={at}
                 label={spec.name}
-                valueText={mm(value)}
+                valueText={format(value, 'size')}
                 value={value}
                 min={spec.min}
                 max={spec.max}
@@ -294,4 +207,19 @@ export function Plate({ design, drawing, view, outdated, onLive, onSettle }: Pla
       {outdated && <p className="plate-outdated">The drawing shows the last state that could be built.</p>}
     </div>
   );
+}
+
+/** Dimensions of the present drawing on a sheet whose views stand still, each in the lane it had. */
+function followed(frozen: PlateLayout, drawing: Drawing, fresh: PlateLayout): PlateLayout['dimensions'] {
+  const on = { side: frozen.side, top: frozen.top, front: frozen.front };
+  return fresh.dimensions.map((dimension) => {
+    const before = frozen.dimensions.find(({ id }) => id === dimension.id);
+    const a = on[dimension.view](dimension.from);
+    const b = on[dimension.view](dimension.to);
+    // A side that grows pushes its lanes out.
+    const edge = dimension.upright
+      ? Math.max(before?.at ?? dimension.at, dimension.stands === 'right' ? on.front([drawing.breadth / 2, 0])[0] + 16 : -Infinity)
+      : Math.max(before?.at ?? dimension.at, dimension.stands === 'below' && dimension.view !== 'top' ? on.side([0, -drawing.drop])[1] + 16 : -Infinity);
+    return { ...dimension, a, b, at: dimension.stands === 'left' || dimension.stands === 'above' ? (before?.at ?? dimension.at) : edge };
+  });
 }

@@ -1,4 +1,6 @@
-import { GuardStage, HookStage, KeeperStage } from './fitting-stages.tsx';
+import { FeatureStage } from './feature-stage.tsx';
+import { GuardStage, KeeperStage } from './fitting-stages.tsx';
+import { HookStage } from './hook-stage.tsx';
 import { HeadStage } from './head-stage.tsx';
 import type { StagesProps } from './stage-kit.ts';
 
@@ -7,6 +9,7 @@ export function Stages(props: StagesProps) {
   return (
     <div className="stages">
       <HeadStage {...props} />
+      <FeatureStage {...props} />
       <HookStage {...props} />
       <KeeperStage {...props} />
       <GuardStage {...props} />

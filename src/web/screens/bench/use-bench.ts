@@ -4,7 +4,9 @@ import { familyOf, PLAIN_WATER, SALINITY, solveTarget } from '../../../core/inde
 import { useNotices } from '../../parts/notices.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { Judged, MetalLine } from '../../workers/judge.worker.ts';
+import type { Pulled } from './plate.tsx';
 import type { Edit } from './stage-kit.ts';
+import { withStation } from './station-list.tsx';
 
 /** Water and depth of a brief, or plain water where none is chosen. */
 function surroundingsOf(brief: Brief | undefined, metals: readonly Metal[]): Surroundings {
@@ -115,9 +117,14 @@ export function useBench(
     [document, settle],
   );
   const onLive = useCallback(
-    (field: 'dimension' | 'angle', key: string, value: number) => {
+    (field: Pulled, key: string, value: number) => {
       if (field === 'dimension') onDimension(key, value, true);
-      else pull({ ...(pulled.current ?? document), eye: { ...document.eye, angle: value } });
+      else if (field === 'station') {
+        const base = pulled.current ?? document;
+        const [index = '0', of = 'rise'] = key.split('.');
+        const stations = withStation(base.head, Number(index), { [of]: value });
+        pull({ ...base, head: { ...base.head, stations } });
+      } else if (field === 'angle') pull({ ...(pulled.current ?? document), eye: { ...document.eye, angle: value } });
     },
     [document, onDimension, pull],
   );

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useQueryClient } from '@tanstack/react-query';
-import type { Stores } from '../../../contract/api.ts';
-import { setMetalDensity } from '../../data/api.ts';
+import type { MetalEdit, Stores } from '../../../contract/api.ts';
+import { editMetal } from '../../data/api.ts';
 import { useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
+import { HookShelf } from './hook-shelf.tsx';
 import { PlasticShelf } from './plastic-shelf.tsx';
 
 const SHELVES = {
@@ -74,9 +75,9 @@ function Shelves({
   const { tell } = useNotices();
   const keep = <T extends object>(rows: readonly T[]) =>
     rows.filter((row) => Object.values(row).join(' ').toLowerCase().includes(find));
-  const weigh = async (metal: Stores['metals'][number], density: number) => {
+  const put = async (metal: Stores['metals'][number], edit: MetalEdit) => {
     try {
-      await setMetalDensity(metal.key, density, metal.version);
+      await editMetal(metal.key, edit, metal.version);
     } catch (error) {
       tell({ tone: 'bad', text: (error as Error).message });
     }
@@ -84,7 +85,7 @@ function Shelves({
   };
   if (shelf === 'metals') {
     return (
-      <Table heads={['Metal', 'Density', 'Met with', 'Made by', 'Source', 'Care']}>
+      <Table heads={['Metal', 'Density', 'Met with', 'Price a kilogram', 'Made by', 'Source', 'Care']}>
         {keep(stores.metals).map((metal) => (
           <tr key={metal.key}>
             <th scope="row">{metal.name}</th>
@@ -96,14 +97,14 @@ function Shelves({
                 min={1}
                 max={23}
                 step={0.05}
-                onCommit={(density) => void weigh(metal, density)}
+                onCommit={(density) => void put(metal, { density })}
                 onLive={() => undefined}
               />
               {metal.density !== metal.reference && (
                 <button
                   type="button"
                   className="btn-link-brass"
-                  onClick={() => void weigh(metal, metal.reference)}
+                  onClick={() => void put(metal, { density: metal.reference })}
                 >
                   back to {metal.reference.toFixed(2)}
                 </button>
@@ -111,6 +112,18 @@ function Shelves({
             </td>
             <td>
               {metal.densityRange[0]} to {metal.densityRange[1]}
+            </td>
+            <td className="stores-density">
+              <QuantityField
+                label={`Price of a kilogram of ${metal.name}`}
+                kind="money"
+                value={metal.price}
+                min={0}
+                max={100_000}
+                step={0.5}
+                onCommit={(price) => void put(metal, { price })}
+                onLive={() => undefined}
+              />
             </td>
             <td>{metal.making}</td>
             <td>{metal.source}</td>
@@ -123,9 +136,11 @@ function Shelves({
   if (shelf === 'hooks') {
     return (
       <>
+        <HookShelf find={find} />
+        <h2 className="stores-sub">The generic chart</h2>
         <p className="stores-note">
-          Generic jig hooks, from memory; makers differ by half a size and more. 1X fine takes the wire of the
-          next smaller size, 2X strong that of two sizes larger. A measured hook can be written into a design.
+          Generic round-bend jig hooks, from memory; makers differ by half a size and more. 1X fine takes the wire of the
+          next smaller size, 1X, 2X and 3X strong that of one, two and three sizes larger. A measured hook above goes before the chart.
         </p>
         <Table heads={['Size', 'Gap', 'Straight shank', 'Wire']}>
           {keep(stores.hooks).map((row) => (

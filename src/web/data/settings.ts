@@ -1,0 +1,27 @@
+import type { Arrangement } from '../../core/index.ts';
+import { ARRANGEMENTS } from '../../core/index.ts';
+import { useLocal } from './local.ts';
+
+/** How this browser draws plates. */
+export interface Settings {
+  readonly arrangement: Arrangement;
+  /** dimensions in both unit systems */
+  readonly dual: boolean;
+}
+
+const isSettings = (value: unknown): value is Settings => {
+  const settings = value as Settings | null;
+  return (
+    typeof settings === 'object' &&
+    settings !== null &&
+    ARRANGEMENTS.includes(settings.arrangement) &&
+    typeof settings.dual === 'boolean'
+  );
+};
+
+const PLAIN: Settings = { arrangement: 'third', dual: false };
+
+export function useSettings() {
+  const [settings, setSettings] = useLocal<Settings>('fern-anvil.settings', PLAIN, isSettings);
+  return { ...settings, set: (change: Partial<Settings>) => setSettings((now) => ({ ...now, ...change })) };
+}

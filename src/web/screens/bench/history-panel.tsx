@@ -1,0 +1,140 @@
+import { useState } from 'react';
+import Offcanvas from 'react-bootstrap/Offcanvas';
+import { useQueryClient } from '@tanstack/react-query';
+import { dropVersion, keepVersion } from '../../data/api.ts';
+import { useUnits } from '../../data/units.ts';
+import { useNotices } from '../../parts/notices.tsx';
+import type { HistoryHand } from './use-history.ts';
+import { historyKey } from './use-history.ts';
+
+interface Props {
+  readonly id: string;
+  readonly show: boolean;
+  readonly hand: HistoryHand;
+  readonly flush: () => Promise<boolean>;
+  /** what is compared with: `step:3` or `version:…`; empty for nothing */
+  readonly against: string;
+  readonly onAgainst: (what: string) => void;
+  readonly onHide: () => void;
+}
+
+const when = (at: string) => {
+  const date = new Date(at);
+  const today = new Date().toDateString() === date.toDateString();
+  const time = `${String(date.getHours()).padStart(2, '0')}:${String(date.getMinutes()).padStart(2, '0')}`;
+  return today ? time : `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')} ${time}`;
+};
+
+/** Everything that was done to a design, newest first, and the states of it that were given a name. */
+export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide }: Props) {
+  const { say } = useUnits();
+  const { tell } = useNotices();
+  const client = useQueryClient();
+  const [name, setName] = useState('');
+  const { history } = hand;
+  const refresh = () => client.invalidateQueries({ queryKey: historyKey(id) });
+  const keep = async () => {
+    const trimmed = name.trim();
+    if (!trimmed) return;
+    try {
+      await flush();
+      await keepVersion(id, trimmed);
+      setName('');
+      await refresh();
+    } catch (error) {
+      tell({ tone: 'bad', text: (error as Error).message });
+    }
+  };
+  const compare = (what: string) => (
+    <button
+      type="button"
+      className="btn btn-sm btn-quiet"
+      aria-pressed={against === what}
+      onClick={() => onAgainst(against === what ? '' : what)}
+    >
+      {against === what ? 'compared' : 'compare'}
+    </button>
+  );
+  return (
+    <Offcanvas show={show} onHide={onHide} placement="end" aria-labelledby="history-title" backdrop={false} scroll className="history">
+      <Offcanvas.Header closeButton>
+        <Offcanvas.Title as="h2" id="history-title">
+          History
+        </Offcanvas.Title>
+      </Offcanvas.Header>
+      <Offcanvas.Body>
+        <section>
+          <h3>Named versions</h3>
+          <form
+            className="views-new"
+            onSubmit={(event) => {
+              event.preventDefault();
+              void keep();
+            }}
+          >
+            <input
+              aria-label="Name of the present state"
+              placeholder="Name the present state"
+              value={name}
+              maxLength={120}
+              onChange={(event) => setName(event.currentTarget.value)}
+            />
+            <button type="submit" className="btn btn-sm btn-fern" disabled={name.trim() === ''}>
+              Keep
+            </button>
+          </form>
+          {history?.versions.length === 0 && <p className="history-none">None yet. Name a state before you try something bold.</p>}
+          <ul>
+            {history?.versions.map((version) => (
+              <li key={version.id}>
+                <span>
+                  <b>{version.name}</b> <small>{when(version.at)}</small>
+                </span>
+                <span className="history-acts">
+                  {compare(`version:${version.id}`)}
+                  <button type="button" className="btn btn-sm btn-quiet" onClick={() => void hand.bringBack(version.id, version.name)}>
+                    bring back
+                  </button>
+                  <button
+                    type="button"
+                    className="btn btn-sm btn-quiet"
+                    aria-label={`Delete the version ${version.name}`}
+                    onClick={() =>
+                      void dropVersion(id, version.id)
+                        .then(refresh)
+                        .catch((error: Error) => tell({ tone: 'bad', text: error.message }))
+                    }
+                  >
+                    ×
+                  </button>
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+        <section>
+          <h3>Steps</h3>
+          <ol className="history-steps">
+            {[...(history?.steps ?? [])].reverse().map((step) => (
+              <li key={step.step} data-now={step.step === history?.now} data-undone={step.step > (history?.now ?? 0)}>
+                <span>
+                  {say(step.words)} <small>{when(step.at)}</small>
+                </span>
+                {step.step === history?.now ? (
+                  <b className="history-here">now</b>
+                ) : (
+                  <span className="history-acts">
+                    {compare(`step:${step.step}`)}
+                    <button type="button" className="btn btn-sm btn-quiet" onClick={() => void hand.go(step.step)}>
+                      go there
+                    </button>
+                  </span>
+                )}
+              </li>
+            ))}
+          </ol>
+        </section>
+      </Offcanvas.Body>
+    </Offcanvas>
+  );
+}

@@ -1,0 +1,199 @@
+import {
+  ACESFilmicToneMapping,
+  BufferAttribute,
+  BufferGeometry,
+  CatmullRomCurve3,
+  Color,
+  DirectionalLight,
+  Group,
+  HemisphereLight,
+  Mesh,
+  MeshStandardMaterial,
+  Quaternion,
+  PerspectiveCamera,
+  PMREMGenerator,
+  Scene,
+  Spherical,
+  TorusGeometry,
+  TubeGeometry,
+  Vector3,
+  WebGLRenderer,
+} from 'three';
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
+import { RoomEnvironment } from 'three/examples/jsm/environments/RoomEnvironment.js';
+import type { SolidModel } from '../../workers/judge.worker.ts';
+
+/** Looks of metals: colour and how rough they scatter. */
+const LOOKS: Readonly<Record<string, readonly [colour: string, roughness: number]>> = {
+  lead: ['#848b90', 0.5],
+  'lead-antimony': ['#92999d', 0.42],
+  'bismuth-tin': ['#b4bcb6', 0.3],
+  bismuth: ['#b3a9a6', 0.35],
+  tin: ['#c9cdcb', 0.25],
+  zinc: ['#a5acb0', 0.4],
+  tungsten: ['#565c5a', 0.32],
+};
+
+export interface SolidScene {
+  readonly show: (model: SolidModel, metal: string) => void;
+  readonly turn: (around: number, over: number) => void;
+  readonly zoom: (factor: number) => void;
+  readonly reset: () => void;
+  readonly resize: (width: number, height: number) => void;
+  readonly dispose: () => void;
+}
+
+/** A turnable picture of a head on a canvas. Throws where there is no WebGL. Draws only when something changes. */
+export function solidScene(canvas: HTMLCanvasElement): SolidScene {
+  const renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true });
+  renderer.toneMapping = ACESFilmicToneMapping;
+  const scene = new Scene();
+  scene.background = new Color('#fbf9ef');
+  const maker = new PMREMGenerator(renderer);
+  const surroundings = maker.fromScene(new RoomEnvironment(), 0.04);
+  scene.environment = surroundings.texture;
+  const sun = new DirectionalLight('#ffffff', 1.6);
+  sun.position.set(40, 80, 60);
+  scene.add(sun, new HemisphereLight('#ffffff', '#8a8f80', 0.5));
+  const camera = new PerspectiveCamera(32, 1, 1, 2000);
+  const controls = new OrbitControls(camera, canvas);
+  controls.enablePan = false;
+  const group = new Group();
+  // Our z is up towards the hook point; the library's is towards the eye.
+  group.rotation.x = -Math.PI / 2;
+  scene.add(group);
+  let reach = 40;
+  let asked = 0;
+  const draw = () => {
+    if (asked) return;
+    asked = requestAnimationFrame(() => {
+      asked = 0;
+      renderer.render(scene, camera);
+    });
+  };
+  controls.addEventListener('change', draw);
+
+  const clear = () => {
+    for (const child of [...group.children]) {
+      group.remove(child);
+      if (child instanceof Mesh) {
+        (child.geometry as BufferGeometry).dispose();
+        (child.material as MeshStandardMaterial).dispose();
+      }
+    }
+  };
+  const reset = () => {
+    camera.position.copy(new Vector3().setFromSpherical(new Spherical(reach * 3.4, Math.PI * 0.38, Math.PI * 0.2))).add(controls.target);
+    controls.update();
+    draw();
+  };
+  let shown = false;
+  return {
+    show: ({ positions, triangles, wires, rings }, metal) => {
+      clear();
+      const [colour, roughness] = LOOKS[metal] ?? ['#8d9494', 0.4];
+      const body = new BufferGeometry();
+      body.setAttribute('position', new BufferAttribute(positions, 3));
+      body.setIndex(new BufferAttribute(triangles, 1));
+      body.computeVertexNormals();
+      const sharp = creased(body);
+      body.dispose();
+      group.add(new Mesh(sharp, new MeshStandardMaterial({ color: colour, metalness: 0.85, roughness })));
+      const steel = () => new MeshStandardMaterial({ color: '#3b4244', metalness: 0.9, roughness: 0.3 });
+      const fibre = () => new MeshStandardMaterial({ color: '#9a7a36', metalness: 0, roughness: 0.7 });
+      for (const { path, diameter, of } of wires) {
+        if (path.length < 2) continue;
+        const curve = new CatmullRomCurve3(path.map(([x, y, z]) => new Vector3(x, y, z)), false, 'centripetal');
+        group.add(new Mesh(new TubeGeometry(curve, Math.min(400, path.length * 3), diameter / 2, 10), of === 'guard' ? fibre() : steel()));
+      }
+      for (const { centre, radius, wire, axis } of rings) {
+        const ring = new Mesh(new TorusGeometry(radius, wire / 2, 10, 36), steel());
+        ring.position.set(...centre);
+        ring.setRotationFromQuaternion(new Quaternion().setFromUnitVectors(new Vector3(0, 0, 1), new Vector3(...axis)));
+        group.add(ring);
+      }
+      sharp.computeBoundingSphere();
+      const sphere = sharp.boundingSphere;
+      if (sphere && !shown) {
+        shown = true;
+        reach = Math.max(8, sphere.radius * 1.5);
+        const { x, y, z } = sphere.center;
+        controls.target.set(x - sphere.radius * 0.4, z, -y);
+        reset();
+      }
+      draw();
+    },
+    turn: (around, over) => {
+      const offset = new Spherical().setFromVector3(camera.position.clone().sub(controls.target));
+      offset.theta += around;
+      offset.phi = Math.min(Math.PI - 0.05, Math.max(0.05, offset.phi + over));
+      camera.position.setFromSpherical(offset).add(controls.target);
+      controls.update();
+      draw();
+    },
+    zoom: (factor) => {
+      camera.position.sub(controls.target).multiplyScalar(factor).add(controls.target);
+      controls.update();
+      draw();
+    },
+    reset,
+    resize: (width, height) => {
+      renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
+      renderer.setSize(width, height, false);
+      camera.aspect = width / Math.max(1, height);
+      camera.updateProjectionMatrix();
+      draw();
+    },
+    dispose: () => {
+      cancelAnimationFrame(asked);
+      clear();
+      controls.dispose();
+      surroundings.dispose();
+      maker.dispose();
+      renderer.dispose();
+    },
+  };
+}
+
+/** Cosine of the angle between facets above which an edge is rounded, not sharp. */
+const SMOOTH = Math.cos((32 * Math.PI) / 180);
+
+/** Gives every corner the mean normal of those facets about it that lie nearly alike, so that round parts are smooth and cut edges sharp. */
+function creased(indexed: BufferGeometry): BufferGeometry {
+  const plain = indexed.toNonIndexed();
+  const index = indexed.index;
+  const positions = plain.getAttribute('position');
+  if (!index) return plain;
+  const facets = positions.count / 3;
+  const normals = new Float32Array(facets * 3);
+  const [a, b, c] = [new Vector3(), new Vector3(), new Vector3()];
+  const around = new Map<number, number[]>();
+  for (let i = 0; i < facets; i++) {
+    a.fromBufferAttribute(positions, 3 * i);
+    b.fromBufferAttribute(positions, 3 * i + 1).sub(a);
+    c.fromBufferAttribute(positions, 3 * i + 2).sub(a);
+    // Not made a unit yet: larger facets count for more.
+    b.cross(c).toArray(normals, 3 * i);
+    for (let k = 0; k < 3; k++) {
+      const corner = index.getX(3 * i + k);
+      const list = around.get(corner);
+      if (list) list.push(i);
+      else around.set(corner, [i]);
+    }
+  }
+  const out = new Float32Array(facets * 9);
+  for (let i = 0; i < facets; i++) {
+    a.fromArray(normals, 3 * i);
+    const own = a.length() || 1;
+    for (let k = 0; k < 3; k++) {
+      b.set(0, 0, 0);
+      for (const other of around.get(index.getX(3 * i + k)) ?? []) {
+        c.fromArray(normals, 3 * other);
+        if (a.dot(c) >= SMOOTH * own * c.length()) b.add(c);
+      }
+      b.normalize().toArray(out, 9 * i + 3 * k);
+    }
+  }
+  plain.setAttribute('normal', new BufferAttribute(out, 3));
+  return plain;
+}

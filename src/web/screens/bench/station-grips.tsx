@@ -1,0 +1,52 @@
+import type { Design, Drawing, Vec2 } from '../../../core/index.ts';
+import { OWN_STATIONS } from '../../../core/index.ts';
+import { useUnits } from '../../data/units.ts';
+import { Handle } from './handle.tsx';
+import type { PlateLayout } from './plate-layout.ts';
+
+interface Props {
+  readonly design: Design;
+  readonly drawing: Drawing;
+  readonly layout: PlateLayout;
+  readonly onStart: () => void;
+  /** key is the number of the station and what of it is pulled: `2.rise` */
+  readonly onLive: (key: string, value: number) => void;
+  readonly onEnd: () => void;
+}
+
+/** Grips on the stations of an own profile: rise and drop in the side view, breadth in the view from above. */
+export function StationGrips({ design, drawing, layout: { side, top, k }, onStart, onLive, onEnd }: Props) {
+  const { format } = useUnits();
+  const stations = design.head.stations ?? OWN_STATIONS;
+  const belly = design.head.dimensions['belly'] ?? 0.5;
+  const [rise, drop, half] = [drawing.bodyHeight * (1 - belly), drawing.bodyHeight * belly, drawing.bodyBreadth / 2];
+  const grip = (i: number, of: 'rise' | 'drop' | 'breadth', share: number, full: number, at: Vec2, way: 1 | -1) => (
+    <Handle
+      key={`${i}.${of}`}
+      small
+      at={at}
+      label={`${of === 'breadth' ? 'Breadth' : of === 'rise' ? 'Rise' : 'Drop'} of station ${i + 1}`}
+      valueText={format(share * full * (of === 'breadth' ? 2 : 1), 'size')}
+      value={share}
+      min={0}
+      max={1}
+      step={0.01}
+      valueAt={(pointer, down) => down.value + (way * (down.pointer[1] - pointer[1])) / (full * k || 1)}
+      onStart={onStart}
+      onLive={(value) => onLive(`${i}.${of}`, value)}
+      onEnd={onEnd}
+    />
+  );
+  return (
+    <g className="station-grips">
+      {stations.flatMap((station, i) => {
+        const x = station.at * drawing.length;
+        return [
+          grip(i, 'rise', station.rise, rise, side([x, station.rise * rise]), 1),
+          ...(design.head.symmetric ? [] : [grip(i, 'drop', station.drop, drop, side([x, -station.drop * drop]), -1)]),
+          grip(i, 'breadth', station.breadth, half, top([x, station.breadth * half]), 1),
+        ];
+      })}
+    </g>
+  );
+}

@@ -1,0 +1,83 @@
+import { useState } from 'react';
+import Dropdown from 'react-bootstrap/Dropdown';
+import type { ExportFormat } from '../../../contract/api.ts';
+import { API } from '../../../contract/api.ts';
+import { useSettings } from '../../data/settings.ts';
+import { useUnits } from '../../data/units.ts';
+import { useNotices } from '../../parts/notices.tsx';
+import { QuantityField } from '../../parts/quantity-field.tsx';
+
+const FILES: readonly (readonly [format: ExportFormat, name: string, what: string])[] = [
+  ['pdf', 'Spec sheet', 'PDF: drawing, readings, cautions'],
+  ['stl', 'Solid, STL', 'the metal as cast, mm'],
+  ['3mf', 'Solid, 3MF', 'the same with its units'],
+  ['svg', 'Plate, SVG', 'true scale'],
+  ['dxf', 'Plate, DXF', 'true scale, by layers'],
+  ['csv', 'Readings, CSV', 'one row'],
+  ['json', 'Design, JSON', 'to bring in again'],
+];
+
+/** Everything a design goes out as. What is unsaved is saved first, so that the file is what is on screen. */
+export function ExportMenu({ id, flush }: { readonly id: string; readonly flush: () => Promise<boolean> }) {
+  const { system } = useUnits();
+  const { arrangement, dual } = useSettings();
+  const { tell } = useNotices();
+  const [shrink, setShrink] = useState(0);
+  const save = async (format: ExportFormat) => {
+    if (!(await flush())) {
+      tell({ tone: 'bad', text: 'What is on screen could not be saved yet, so the file would be older than it. Try again in a moment.' });
+      return;
+    }
+    const query = new URLSearchParams({ arrangement, units: dual ? 'both' : system, ...(shrink > 0 ? { shrink: String(shrink * 100) } : {}) });
+    await download(`/designs/${encodeURIComponent(id)}/export/${format}?${query}`, (text) => tell({ tone: 'bad', text }));
+  };
+  return (
+    <Dropdown align="end" autoClose="outside">
+      <Dropdown.Toggle size="sm" variant="quiet" id="bench-export">
+        Export
+      </Dropdown.Toggle>
+      <Dropdown.Menu className="export-menu">
+        {FILES.map(([format, name, what]) => (
+          <Dropdown.Item key={format} as="button" type="button" onClick={() => void save(format)}>
+            <b>{name}</b> <small>{what}</small>
+          </Dropdown.Item>
+        ))}
+        <Dropdown.Divider />
+        <div className="export-shrink">
+          <QuantityField
+            label="Shrinkage"
+            kind="share"
+            value={shrink}
+            min={0}
+            max={0.1}
+            step={0.001}
+            note="The solids are enlarged so that a mould cut to them casts the drawn size after the metal has shrunk by this much of its length."
+            onCommit={setShrink}
+          />
+          <small>{shrink > 0 ? `Solids go out ${(100 / (1 - shrink) - 100).toFixed(2)}% larger, for the mould.` : 'Solids go out as cast.'}</small>
+        </div>
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}
+
+/** Fetches a file and hands it to the browser to keep; says so when the server refuses. */
+export async function download(path: string, fail: (text: string) => void): Promise<void> {
+  try {
+    const response = await fetch(`${API}${path}`);
+    if (!response.ok) {
+      const told = (await response.json().catch(() => undefined)) as { detail?: string } | undefined;
+      fail(told?.detail ?? `The server answered ${response.status}. Try again.`);
+      return;
+    }
+    const name = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'file';
+    const url = URL.createObjectURL(await response.blob());
+    const link = document.createElement('a');
+    link.href = url;
+    link.download = name;
+    link.click();
+    URL.revokeObjectURL(url);
+  } catch {
+    fail('The server does not answer. Start it again, then try once more.');
+  }
+}

@@ -1,0 +1,75 @@
+import { lazy, Suspense, useRef, useState } from 'react';
+import Dropdown from 'react-bootstrap/Dropdown';
+import { useNotices } from '../../parts/notices.tsx';
+import { download } from './export-menu.tsx';
+
+const ShopDialog = lazy(async () => ({ default: (await import('./shop-dialog.tsx')).ShopDialog }));
+const SolidDialog = lazy(async () => ({ default: (await import('./solid-dialog.tsx')).SolidDialog }));
+
+/** Largest file read, bytes. */
+const MOST = 60_000_000;
+
+/** Files in and out of the whole shop: everything as JSON, readings as a table, a solid from outside. */
+export function FileMenu() {
+  const { tell } = useNotices();
+  const [shop, setShop] = useState<{ name: string; text: string } | undefined>(undefined);
+  const [solid, setSolid] = useState<{ name: string; bytes: Uint8Array } | undefined>(undefined);
+  const shopInput = useRef<HTMLInputElement>(null);
+  const solidInput = useRef<HTMLInputElement>(null);
+  const fail = (text: string) => tell({ tone: 'bad', text });
+  const taken = (input: HTMLInputElement, use: (file: File) => Promise<void>) => {
+    const file = input.files?.[0];
+    // The same file can be chosen again after it was mended.
+    input.value = '';
+    if (!file) return;
+    if (file.size > MOST) fail(`${file.name} has ${(file.size / 1e6).toFixed(0)} MB; at most ${MOST / 1e6} are read. Make it smaller.`);
+    else void use(file).catch((error: Error) => fail(`${file.name} could not be read: ${error.message}`));
+  };
+  return (
+    <>
+      <Dropdown align="end">
+        <Dropdown.Toggle size="sm" variant="quiet" id="rack-files">
+          Files
+        </Dropdown.Toggle>
+        <Dropdown.Menu>
+          <Dropdown.Header>In</Dropdown.Header>
+          <Dropdown.Item as="button" type="button" onClick={() => solidInput.current?.click()}>
+            Solid from STL or 3MF …
+          </Dropdown.Item>
+          <Dropdown.Item as="button" type="button" onClick={() => shopInput.current?.click()}>
+            Design or shop, JSON …
+          </Dropdown.Item>
+          <Dropdown.Header>Out</Dropdown.Header>
+          <Dropdown.Item as="button" type="button" onClick={() => void download('/shop.json', fail)}>
+            Whole shop, JSON
+          </Dropdown.Item>
+          <Dropdown.Item as="button" type="button" onClick={() => void download('/readings.csv', fail)}>
+            Readings of all heads, CSV
+          </Dropdown.Item>
+        </Dropdown.Menu>
+      </Dropdown>
+      <input
+        ref={shopInput}
+        hidden
+        type="file"
+        accept=".json,application/json"
+        aria-label="Design or shop file"
+        onChange={(event) => taken(event.currentTarget, async (file) => setShop({ name: file.name, text: await file.text() }))}
+      />
+      <input
+        ref={solidInput}
+        hidden
+        type="file"
+        accept=".stl,.3mf"
+        aria-label="Solid file"
+        onChange={(event) =>
+          taken(event.currentTarget, async (file) => setSolid({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) }))
+        }
+      />
+      <Suspense>
+        {shop && <ShopDialog file={shop} onHide={() => setShop(undefined)} />}
+        {solid && <SolidDialog file={solid} onHide={() => setSolid(undefined)} />}
+      </Suspense>
+    </>
+  );
+}

@@ -1,0 +1,62 @@
+import { useMemo } from 'react';
+import type { RackCard } from '../../../contract/api.ts';
+import { familyOf, GRAMS_PER_OUNCE, hookRank, METALS } from '../../../core/index.ts';
+import { useUnits } from '../../data/units.ts';
+import { Choice } from '../../parts/choice.tsx';
+import type { FilterKey, Filters } from './filters.ts';
+import { EYES } from './filters.ts';
+
+interface Props {
+  readonly cards: readonly RackCard[];
+  readonly filters: Filters;
+  readonly onSet: (key: FilterKey, value: string) => void;
+}
+
+/** Packet weights a filter can begin and end at, ounces. */
+const WEIGHTS = [1 / 32, 1 / 16, 1 / 8, 3 / 16, 1 / 4, 3 / 8, 1 / 2, 3 / 4, 1, 1.5, 2];
+
+/** Filters, offering only what there is on the Rack. */
+export function FilterBar({ cards, filters, onSet }: Props) {
+  const { format } = useUnits();
+  const there = useMemo(() => {
+    const values = (of: (card: RackCard) => string) => [...new Set(cards.map(of))];
+    return {
+      family: values(({ family }) => family)
+        .map((key) => [key, familyOf(key)?.name ?? key] as const)
+        .sort((a, b) => a[1].localeCompare(b[1])),
+      metal: METALS.filter(({ key }) => cards.some(({ metal }) => metal === key)).map(({ key, name }) => [key, name] as const),
+      hook: values(({ hook }) => hook)
+        .sort((a, b) => (hookRank(a) ?? 0) - (hookRank(b) ?? 0))
+        .map((size) => [size, size] as const),
+      keeper: values(({ keeper }) => keeper).sort().map((kind) => [kind, kind] as const),
+      guard: values(({ guard }) => guard).sort().map((kind) => [kind, kind] as const),
+    };
+  }, [cards]);
+  const weights = WEIGHTS.map((ounces) => {
+    const grams = ounces * GRAMS_PER_OUNCE;
+    return [String(Math.round(grams * 1000) / 1000), format(grams, 'mass')] as const;
+  });
+  const all = (options: readonly (readonly [string, string])[], text = 'any') => [['', text] as const, ...options];
+  const set = (key: FilterKey) => (value: string) => onSet(key, value);
+  return (
+    <div className="rack-filters" role="group" aria-label="Filters">
+      <Choice label="Shape" value={filters.family ?? ''} options={all(there.family)} onChange={set('family')} />
+      <Choice label="Metal" value={filters.metal ?? ''} options={all(there.metal)} onChange={set('metal')} />
+      <Choice label="From" value={filters.from ?? ''} options={all(weights, 'any weight')} onChange={set('from')} />
+      <Choice label="to" value={filters.to ?? ''} options={all(weights, 'any weight')} onChange={set('to')} />
+      <Choice label="Hook" value={filters.hook ?? ''} options={all(there.hook)} onChange={set('hook')} />
+      <Choice label="Eye" value={filters.eye ?? ''} options={all(EYES)} onChange={set('eye')} />
+      <Choice label="Keeper" value={filters.keeper ?? ''} options={all(there.keeper)} onChange={set('keeper')} />
+      <Choice label="Guard" value={filters.guard ?? ''} options={all(there.guard)} onChange={set('guard')} />
+      <Choice
+        label="Show"
+        value={filters.away ?? ''}
+        options={[
+          ['', 'what hangs'],
+          ['yes', 'what is put away'],
+        ]}
+        onChange={set('away')}
+      />
+    </div>
+  );
+}

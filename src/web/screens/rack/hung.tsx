@@ -1,0 +1,226 @@
+import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import type { KeyboardEvent } from 'react';
+import { Link } from 'react-router';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import type { RackCard } from '../../../contract/api.ts';
+import { METALS } from '../../../core/index.ts';
+import { useOutline } from '../../data/outlines.ts';
+import { useArchive, useDuplicate, useRemove } from '../../data/queries.ts';
+import { TRAY_SIZE, useTray } from '../../data/tray.ts';
+import { useUnits } from '../../data/units.ts';
+import { boxOfReach, HangingHead } from '../../drawing/hanging-head.tsx';
+import { useNotices } from '../../parts/notices.tsx';
+
+/** Line above the eye, height of the label, and gaps of the grid, px. */
+const DROP = 18;
+const LABEL = 66;
+const GAP = 18;
+/** Least width of a card: its label has to fit. */
+const NARROWEST = 132;
+
+/** Heads on their bars, row under row; only the rows on screen, and a few about them, are there. */
+export function Hung({ cards, k }: { readonly cards: readonly RackCard[]; readonly k: number }) {
+  const frame = useRef<HTMLDivElement>(null);
+  const [wide, setWide] = useState(1200);
+  const [at, setAt] = useState(0);
+  useLayoutEffect(() => {
+    const element = frame.current;
+    if (!element) return;
+    const observer = new ResizeObserver(([entry]) => entry && setWide(entry.contentRect.width));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  // One card size for all: the largest head decides, so that scale and rows stay even.
+  const { width, height } = useMemo(() => {
+    let [across, high] = [NARROWEST, 60];
+    for (const { reach } of cards) {
+      const box = boxOfReach(reach, 1.2, k);
+      across = Math.max(across, box.right - box.left + 8);
+      high = Math.max(high, box.bottom + 6);
+    }
+    return { width: Math.ceil(across), height: Math.ceil(high + DROP) };
+  }, [cards, k]);
+  const columns = Math.max(1, Math.floor(wide / width));
+  const rows = Math.ceil(cards.length / columns);
+  const rowHeight = height + LABEL + GAP;
+  const virtual = useVirtualizer({
+    count: rows,
+    getScrollElement: () => frame.current,
+    estimateSize: useCallback(() => rowHeight, [rowHeight]),
+    overscan: 3,
+  });
+  // A new size of card is a new height for every row.
+  useLayoutEffect(() => virtual.measure(), [virtual, rowHeight]);
+  const stop = Math.min(at, cards.length - 1);
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (!(document.activeElement as HTMLElement | null)?.matches('a.rack-link')) return;
+    const moves: Record<string, number> = {
+      ArrowRight: 1,
+      ArrowLeft: -1,
+      ArrowDown: columns,
+      ArrowUp: -columns,
+      PageDown: columns * 3,
+      PageUp: -columns * 3,
+      Home: -cards.length,
+      End: cards.length,
+    };
+    const move = moves[event.key];
+    if (move === undefined) return;
+    event.preventDefault();
+    const next = Math.min(cards.length - 1, Math.max(0, stop + move));
+    setAt(next);
+    virtual.scrollToIndex(Math.floor(next / columns));
+    // The row may only now come to be: its head takes the focus once it is there.
+    const focus = (tries: number) => {
+      const link = frame.current?.querySelector<HTMLAnchorElement>(`a.rack-link[data-index="${next}"]`);
+      if (link) link.focus({ preventScroll: true });
+      else if (tries > 0) requestAnimationFrame(() => focus(tries - 1));
+    };
+    requestAnimationFrame(() => focus(30));
+  };
+  return (
+    <div className="rack-scroll" ref={frame} onKeyDown={onKeyDown}>
+      <ol className="rack-grid" style={{ height: virtual.getTotalSize() }} aria-label={`${cards.length} heads`}>
+        {virtual.getVirtualItems().map((row) =>
+          Array.from({ length: columns }, (_, column) => {
+            const index = row.index * columns + column;
+            const card = cards[index];
+            return (
+              card && (
+                <li
+                  key={card.id}
+                  className="rack-card"
+                  aria-setsize={cards.length}
+                  aria-posinset={index + 1}
+                  style={{ transform: `translate(${(column * wide) / columns}px, ${row.start}px)`, width: wide / columns, height: height + LABEL }}
+                >
+                  <Card
+                    card={card}
+                    index={index}
+                    k={k}
+                    width={width}
+                    height={height}
+                    isStop={index === stop}
+                    onFocus={() => setAt(index)}
+                  />
+                </li>
+              )
+            );
+          }),
+        )}
+      </ol>
+    </div>
+  );
+}
+
+interface CardProps {
+  readonly card: RackCard;
+  readonly index: number;
+  readonly k: number;
+  readonly width: number;
+  readonly height: number;
+  readonly isStop: boolean;
+  readonly onFocus: () => void;
+}
+
+function Card({ card, index, k, width, height, isStop, onFocus }: CardProps) {
+  const { id, name, archived } = card;
+  const { format, say } = useUnits();
+  const { ids, toggle } = useTray();
+  const { tell } = useNotices();
+  const duplicate = useDuplicate();
+  const remove = useRemove('designs');
+  const away = useArchive();
+  const inTray = ids.includes(id);
+  const tray = () => {
+    if (toggle(id) === 'full')
+      tell({ tone: 'bad', text: `The tray holds ${TRAY_SIZE}. Take one out first.` });
+  };
+  const acts: Readonly<Record<string, () => void>> = {
+    t: tray,
+    d: () => duplicate.mutate(id),
+    a: () => away.mutate({ id, name, away: !archived }),
+    Delete: () => remove.mutate({ id, name }),
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const act = acts[event.key];
+    if (event.ctrlKey || event.metaKey || event.altKey || !act) return;
+    act();
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  return (
+    <>
+      <Link
+        to={`/designs/${id}`}
+        className="rack-link"
+        data-in-tray={inTray}
+        data-index={index}
+        tabIndex={isStop ? 0 : -1}
+        onFocus={onFocus}
+        onKeyDown={onKeyDown}
+      >
+        {card.grams === null ? (
+          <span className="rack-broken" style={{ height }}>
+            ■ {say(card.problem ?? 'This design cannot be built.')}
+          </span>
+        ) : (
+          <Outline card={card} k={k} width={width} height={height} />
+        )}
+        <span className="rack-label">
+          <b>{name}</b>
+          <span>
+            {card.grams === null ? 'cannot be built' : format(card.grams, 'mass')} · {card.hook} ·{' '}
+            {format(card.angle, 'angle')}
+          </span>
+          <small>
+            {METALS.find(({ key }) => key === card.metal)?.name ?? card.metal}
+            {card.hinged ? ' · hinged' : ''}
+          </small>
+        </span>
+      </Link>
+      <button
+        type="button"
+        className="rack-tray"
+        tabIndex={-1}
+        aria-pressed={inTray}
+        onClick={tray}
+        aria-label={inTray ? `Take ${name} out of the tray` : `Put ${name} into the tray`}
+      >
+        {inTray ? '✓ tray' : '+ tray'}
+      </button>
+      <button
+        type="button"
+        className="rack-away"
+        tabIndex={-1}
+        aria-label={archived ? `Hang ${name} on the Rack again` : `Put ${name} away`}
+        onClick={acts['a']}
+      >
+        {archived ? 'hang again' : 'put away'}
+      </button>
+      <button
+        type="button"
+        className="rack-delete"
+        tabIndex={-1}
+        aria-label={`Delete ${name}`}
+        onClick={acts['Delete']}
+      >
+        ×
+      </button>
+    </>
+  );
+}
+
+/** The outline, once it is there; until then the line it hangs from. */
+function Outline({ card, k, width, height }: Pick<CardProps, 'card' | 'k' | 'width' | 'height'>) {
+  const { data } = useOutline(card.id, card.version);
+  if (!data) {
+    return (
+      <svg width={width} height={height} className="hanging" aria-hidden="true">
+        <line className="hang-line" x1={width / 2} y1={0} x2={width / 2} y2={DROP} />
+      </svg>
+    );
+  }
+  return <HangingHead drawing={data} attitude={card.hang} k={k} metal={card.metal} drop={DROP} width={width} height={height} />;
+}
