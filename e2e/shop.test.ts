@@ -63,9 +63,10 @@ describe('the first head', () => {
   it('is made from the empty Rack, named, copied by key, and both hang', async () => {
     await page.goto(server.url);
     await sees(page, 'The Rack is empty');
+    await press('Pick a shape');
     await (
       await page.waitForSelector(
-        '::-p-xpath(//button[contains(@class, "choice-card")][.//b[text()="Pointed cone"]])',
+        '::-p-xpath(//button[contains(@class, "shape-card")][.//b[text()="Pointed cone"]])',
       )
     )?.click();
     await page.waitForSelector('[data-reading="mass.metal"]');
@@ -172,7 +173,7 @@ describe('briefs', () => {
 });
 
 describe('what leaves the shop', () => {
-  it('the solid under the button on the Bench is closed and has the cast volume on the screen', async () => {
+  it('the solid that is exported is closed and has the cast volume on the screen', async () => {
     await page.goto(server.url);
     await (await page.waitForSelector('a.rack-link'))?.click();
     await page.waitForSelector('[data-reading="head.castVolume"]');
@@ -184,7 +185,8 @@ describe('what leaves the shop', () => {
     const shown = parseFloat(
       (await page.$eval('[data-reading="head.castVolume"]', (element) => element.textContent)) ?? '',
     );
-    const href = await page.$eval('a[href$="solid.stl"]', (link) => (link as HTMLAnchorElement).href);
+    const id = new URL(page.url()).pathname.split('/').at(-1) ?? '';
+    const href = `${server.url}/api/designs/${id}/export/stl`;
     const mesh = readStl(new Uint8Array(await (await fetch(href)).arrayBuffer()));
     expect(openEdges(mesh)).toBe(0);
     expect(Math.abs(massProperties(mesh).volume / shown - 1)).toBeLessThan(2e-3);

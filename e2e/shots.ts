@@ -15,13 +15,46 @@ interface Shot {
   readonly ready: (page: Page) => Promise<unknown>;
 }
 
+/** An outline is on every card that is on screen. */
+const hung = (page: Page) =>
+  page.waitForFunction(() => {
+    const cards = document.querySelectorAll('.rack-card');
+    return cards.length > 4 && [...cards].every((card) => card.querySelector('.fig, .rack-broken'));
+  });
+
 const SHOTS: readonly Shot[] = [
-  { name: 'rack', path: '/', ready: (page) => sees(page, 'Gravel Oval 1/2') },
+  { name: 'rack', path: '/', ready: hung },
   { name: 'bench', path: '/designs/gravel-oval-1-2', ready: (page) => sees(page, 'Same weight') },
   {
     name: 'bench-guard',
     path: '/designs/reedcutter-3-8?view=head',
     ready: (page) => sees(page, 'Same weight'),
+  },
+  {
+    name: 'bench-section',
+    path: '/designs/steady-swimmer-1-2?view=head&section=0.45',
+    ready: async (page) => {
+      await sees(page, 'Same weight');
+      await page.waitForSelector('.section-inset path');
+    },
+  },
+  {
+    name: 'own-profile',
+    path: '/designs/fathers-pattern-1-2?view=head',
+    ready: (page) => sees(page, 'Same weight'),
+  },
+  {
+    name: 'solid',
+    path: '/designs/kingfisher-dart-1-4?show=solid',
+    ready: async (page) => {
+      await page.waitForSelector('.solid[data-shown=true]');
+      await sees(page, 'Same weight');
+    },
+  },
+  {
+    name: 'ladder',
+    path: '/designs/alder-wedge-1-2/ladder',
+    ready: (page) => page.waitForSelector('.ladder-family .ladder-weight'),
   },
   {
     name: 'rig',
@@ -30,7 +63,7 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'side-by-side', path: '/compare', ready: (page) => page.waitForSelector('.overlay svg') },
   { name: 'briefs', path: '/briefs/hollin-ledges-drag', ready: (page) => sees(page, 'heads ranked') },
-  { name: 'stores', path: '/stores', ready: (page) => sees(page, 'Tungsten') },
+  { name: 'stores', path: '/stores?shelf=hooks', ready: (page) => sees(page, 'Tideway heavy') },
 ];
 
 const only = process.argv.slice(2);
@@ -57,17 +90,57 @@ try {
     await page.screenshot({ path: join(out, `${name}.png`) as `${string}.png` });
     console.log(`${name}.png`);
   }
-  if (only.length === 0 || only.includes('help')) {
-    await page.goto(server.url, { waitUntil: 'load' });
-    await sees(page, 'Gravel Oval 1/2');
-    await page.keyboard.press('?');
-    await named(page, 'Keys and what the figures mean', 'dialog');
-    await page.waitForFunction(
-      () => getComputedStyle(document.querySelector('.modal') as Element).opacity === '1',
-    );
-    await page.screenshot({ path: join(out, 'help.png') as `${string}.png` });
-    console.log('help.png');
-  }
+  /** A sheet that is opened by something done on a screen. */
+  const sheet = async (
+    name: string,
+    path: string,
+    seen: string,
+    open: () => Promise<unknown>,
+    dialog: string,
+  ) => {
+    if (only.length > 0 && !only.includes(name)) return;
+    await page.goto(`${server.url}${path}`, { waitUntil: 'load' });
+    await sees(page, seen);
+    await open();
+    await named(page, dialog, 'dialog');
+    await page.waitForFunction(() => {
+      const style = getComputedStyle(document.querySelector('.modal, .offcanvas') as Element);
+      return style.opacity === '1' && (style.transform === 'none' || style.transform.endsWith(', 0, 0)'));
+    });
+    await settled(page);
+    await page.screenshot({ path: join(out, `${name}.png`) as `${string}.png` });
+    console.log(`${name}.png`);
+  };
+  const press = (key: 'n' | 'y' | '?') => () => page.keyboard.press(key);
+  await sheet('shapes', '/', 'Toadstool', press('n'), 'New head: pick a shape');
+  await sheet(
+    'history',
+    '/designs/gravel-oval-1-2',
+    'Same weight',
+    async () => {
+      // Something has to have happened: the eye is bent, and bent back, and the head is made of another metal.
+      for (const [label, words] of [
+        ['45°', '90° → 45°'],
+        ['in line', 'crosswise → in line'],
+      ] as const) {
+        await page.evaluate(
+          (wanted) =>
+            [...document.querySelectorAll<HTMLLabelElement>('.segments label')]
+              .find((each) => each.textContent === wanted)
+              ?.click(),
+          label,
+        );
+        await page.waitForFunction(
+          (told) => document.querySelector('[aria-label=Undo]')?.getAttribute('title')?.includes(told),
+          {},
+          words,
+        );
+      }
+      await page.keyboard.press('y');
+    },
+    'History',
+  );
+  await sheet('help', '/', 'Toadstool', press('?'), 'Keys and what the figures mean');
   for (const complaint of page.complaints) console.error('page says:', complaint);
 } finally {
   await close();

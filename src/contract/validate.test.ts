@@ -7,6 +7,7 @@ import { sampleDesign } from '../core/sample.test-kit.ts';
 import {
   checkBriefDocument,
   checkDesignDocument,
+  checkShop,
   checkListQuery,
   checkMetalEdit,
   checkPlasticDocument,
@@ -67,23 +68,23 @@ describe('messages name the field and the remedy', () => {
     [
       '/head/target/of',
       { ...design, head: { ...design.head, target: { grams: 1, of: 'paint' } } },
-      'Head, target, of: “paint” is not one of metal, total.',
+      'Head, target, of: “paint” is not one of metal, total, submerged.',
     ],
     [
       '/hook/grade',
       { ...design, hook: { size: '1/0', grade: 'thick' } },
-      'Hook, grade: “thick” is not one of standard, 1X fine, 2X strong.',
+      'Hook, grade: “thick” is not one of 1X fine, standard, 1X strong, 2X strong, 3X strong.',
     ],
     [
       '/eye/setback',
-      { ...design, eye: { ...design.eye, setback: -0.1 } },
-      'Eye, setback: must be at least 0, not -0.1.',
+      { ...design, eye: { ...design.eye, setback: -3.1 } },
+      'Eye, setback: must be at least -3, not -3.1.',
     ],
     ['/format', { ...design, format: 'other' }, 'Format: must be “fern-anvil/design”, not “other”.'],
     [
       '/keeper/kind',
       { ...design, keeper: { length: 3 } },
-      'Keeper: kind is missing; use one of none, collar, wire.',
+      'Keeper: kind is missing; use one of none, collar, wire, barrel, barbs, screw, spring.',
     ],
     [
       '/keeper/barbs',
@@ -168,5 +169,42 @@ describe('other documents and queries', () => {
     expect(checkMetalEdit({ density: 17 })).toEqual({ ok: true, value: { density: 17 } });
     for (const density of [0, 24, '17', null])
       expect(checkMetalEdit({ density })).toMatchObject({ ok: false });
+  });
+});
+
+describe('a whole shop', () => {
+  const design = sampleDesign('ball');
+  const shop = { format: 'fern-anvil/shop', version: 1, designs: [{ id: 'one', document: design }] };
+
+  it('is taken when every document in it is sound; what it leaves out is empty', () => {
+    expect(checkShop(shop)).toMatchObject({
+      ok: true,
+      value: { designs: [{ id: 'one' }], hooks: [], plastics: [], briefs: [] },
+    });
+  });
+
+  it.each([
+    ['no shop', { format: 'x' }, '/format', /no shop file/],
+    ['a list', [], '', /must be an object/],
+    ['a strange field', { ...shop, jigs: [] }, '/jigs', /not a field here/],
+    [
+      'an id twice',
+      { ...shop, designs: [...shop.designs, ...shop.designs] },
+      '/designs/1/id',
+      /stands twice/,
+    ],
+    ['no id', { ...shop, designs: [{ document: design }] }, '/designs/0/id', /must be 1 to 80/],
+    [
+      'a wrong document',
+      { ...shop, designs: [{ id: 'a', document: { ...design, name: '' } }] },
+      '/designs/0/document/name',
+      /must not be empty/,
+    ],
+    ['no list', { ...shop, hooks: 3 }, '/hooks', /must be a list/],
+  ] as const)('%s is told with its place', (_, data, path, message) => {
+    const checked = checkShop(data);
+    expect(checked.ok).toBe(false);
+    if (checked.ok) return;
+    expect(checked.problems[0]).toMatchObject({ path, message: expect.stringMatching(message) });
   });
 });

@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Kept, Page, ProblemDetails, Stores } from '../contract/api.ts';
+import type { History, Intake, Kept, NamedVersion, Page, ProblemDetails, RackIndex, Shop, Stores } from '../contract/api.ts'; // prettier-ignore
 import type { Design } from '../core/index.ts';
 import { massProperties } from '../core/head/mesh.ts';
 import { readStl } from '../core/index.ts';
@@ -212,7 +212,7 @@ describe('bad input', () => {
   });
 
   it('more than the limit is refused before it is read', async () => {
-    const response = await send('POST', '/designs', JSON.stringify({ name: 'x'.repeat(1_200_000) }));
+    const response = await send('POST', '/designs', JSON.stringify({ name: 'x'.repeat(2_200_000) }));
     expect(response.status).toBe(413);
   });
 });
@@ -283,7 +283,7 @@ describe('stores', () => {
 describe('the solid', () => {
   it('is served as STL with the cast volume of the reading', async () => {
     const kept = await made(sampleDesign('football'));
-    const response = await send('GET', `/designs/${kept.id}/solid.stl`);
+    const response = await send('GET', `/designs/${kept.id}/export/stl`);
     expect(response.status).toBe(200);
     expect(response.headers.get('Content-Type')).toContain('model/stl');
     const { volume } = massProperties(readStl(new Uint8Array(await response.arrayBuffer())));
@@ -293,7 +293,7 @@ describe('the solid', () => {
 
   it('of a design that cannot be built is refused with the reason', async () => {
     const kept = await made(sampleDesign('ball', { head: { dimensions: { breadth: 900 } } }));
-    const response = await send('GET', `/designs/${kept.id}/solid.stl`);
+    const response = await send('GET', `/designs/${kept.id}/export/stl`);
     expect(response.status).toBe(422);
     expect((await problem(response)).detail).toMatch(/Breadth: 900.0 mm is outside/);
   });
@@ -318,5 +318,229 @@ describe('the data folder', () => {
     // The parent of this process is a Node process that lives as long as the test does.
     writeFileSync(join(folder, 'in-use-by'), String(process.ppid));
     await expect(openDatabase(folder)).rejects.toThrow(/in use by process/);
+  });
+});
+
+const kept = async (response: Response) => (await response.json()) as Kept<Design>;
+const version = (n: number) => ({ 'If-Match': `"v${n}"` });
+
+describe('history', () => {
+  const history = async (id: string) =>
+    (await (await send('GET', `/designs/${id}/history`)).json()) as History;
+
+  it('tells every save in words, goes back and forth, and a new change after going back drops what was undone', async () => {
+    const design = await made(sampleDesign('ball'));
+    const put = (document: Design, at: number) =>
+      send('PUT', `/designs/${design.id}`, document, version(at)).then(kept);
+    const two = await put({ ...design.document, eye: { ...design.document.eye, angle: 30 } }, 1);
+    const three = await put({ ...two.document, hook: { ...two.document.hook, size: '5/0' } }, 2);
+    expect((await history(design.id)).steps.map(({ words }) => words)).toEqual([
+      'Made',
+      'Eye angle: ⟦60|angle⟧ → ⟦30|angle⟧',
+      'Hook: 3/0 → 5/0',
+    ]);
+    const back = await send('PUT', `/designs/${design.id}/step`, { step: 1 }, version(3)).then(kept);
+    expect(back.document).toEqual(two.document);
+    expect((await history(design.id)).now).toBe(1);
+    const forth = await send('PUT', `/designs/${design.id}/step`, { step: 2 }, version(back.version)).then(
+      kept,
+    );
+    expect(forth.document).toEqual(three.document);
+    const first = await send('PUT', `/designs/${design.id}/step`, { step: 0 }, version(forth.version)).then(
+      kept,
+    );
+    expect(first.document).toEqual(design.document);
+    await put({ ...first.document, notes: 'another way' }, first.version);
+    expect((await history(design.id)).steps.map(({ words }) => words)).toEqual([
+      'Made',
+      'Notes: another way',
+    ]);
+  });
+
+  it('one field changed again and again in a moment is one step, told from where it began', async () => {
+    const design = await made(sampleDesign('ball'));
+    let now = design;
+    for (const angle of [50, 40, 30]) {
+      now = await send(
+        'PUT',
+        `/designs/${design.id}`,
+        { ...now.document, eye: { ...now.document.eye, angle } },
+        version(now.version),
+      ).then(kept);
+    }
+    expect((await history(design.id)).steps.map(({ words }) => words)).toEqual([
+      'Made',
+      'Eye angle: ⟦60|angle⟧ → ⟦30|angle⟧',
+    ]);
+  });
+
+  it('a stale step is refused, and one that is not there is told', async () => {
+    const design = await made(sampleDesign('ball'));
+    await send('PUT', `/designs/${design.id}`, { ...design.document, name: 'B' }, version(1));
+    expect((await send('PUT', `/designs/${design.id}/step`, { step: 0 }, version(1))).status).toBe(412);
+    expect((await send('PUT', `/designs/${design.id}/step`, { step: 9 }, version(2))).status).toBe(404);
+    expect((await send('PUT', `/designs/${design.id}/step`, { step: 0 })).status).toBe(428);
+  });
+
+  it('states with a name are kept, brought back as a step of their own, and dropped', async () => {
+    const design = await made(sampleDesign('ball'));
+    const named = (await (
+      await send('POST', `/designs/${design.id}/versions`, { name: ' First pour ' })
+    ).json()) as NamedVersion;
+    expect(named.name).toBe('First pour');
+    const changed = await send(
+      'PUT',
+      `/designs/${design.id}`,
+      { ...design.document, name: 'Later' },
+      version(1),
+    ).then(kept);
+    const back = await send(
+      'POST',
+      `/designs/${design.id}/versions/${named.id}/restore`,
+      undefined,
+      version(changed.version),
+    ).then(kept);
+    expect(back.document).toEqual(design.document);
+    expect((await history(design.id)).steps).toHaveLength(3);
+    expect((await send('DELETE', `/designs/${design.id}/versions/${named.id}`)).status).toBe(204);
+    expect((await history(design.id)).versions).toEqual([]);
+    expect((await send('POST', `/designs/${design.id}/versions`, { name: '' })).status).toBe(422);
+  });
+});
+
+describe('the Rack', () => {
+  it('gives a card for every design and outlines for those asked for', async () => {
+    const design = await made(sampleDesign('dart', { head: { dimensions: {} } }));
+    const { cards } = (await (await send('GET', '/rack')).json()) as RackIndex;
+    const card = cards.find(({ id }) => id === design.id);
+    expect(card).toMatchObject({
+      family: 'dart',
+      hook: '2/0',
+      keeper: 'collar',
+      guard: 'none',
+      archived: false,
+    });
+    expect(card?.grams).toBeCloseTo(
+      design.summary?.ok ? (design.summary.readings['mass.metal'] ?? NaN) : NaN,
+      9,
+    );
+    const outlines = (await (await send('GET', `/rack/outlines?ids=${design.id},nobody`)).json()) as Record<
+      string,
+      { side: unknown[] }
+    >;
+    expect(Object.keys(outlines)).toEqual([design.id]);
+    expect(outlines[design.id]?.side.length).toBeGreaterThan(20);
+  });
+
+  it('puts away and takes out again; a copy says that it is one', async () => {
+    const design = await made(sampleDesign('ball'));
+    expect(await send('POST', `/designs/${design.id}/archive`).then(kept)).toMatchObject({ archived: true });
+    expect((await send('POST', `/designs/${design.id}/unarchive`).then(kept)).archived).toBeUndefined();
+    expect((await send('POST', `/designs/${design.id}/duplicate`).then(kept)).document.name).toBe(
+      'Sample (copy)',
+    );
+  });
+
+  it('makes a series at once, all of it or nothing', async () => {
+    const before = ((await (await send('GET', '/rack')).json()) as RackIndex).cards.length;
+    const series = ['A', 'B'].map((name) => ({ ...sampleDesign('ball'), name }));
+    expect((await send('POST', '/designs/series', series)).status).toBe(201);
+    const wrong = await send('POST', '/designs/series', [series[0], { ...series[1], name: '' }]);
+    expect(wrong.status).toBe(422);
+    expect((await problem(wrong)).errors?.[0]?.path).toBe('/1/name');
+    expect(((await (await send('GET', '/rack')).json()) as RackIndex).cards.length).toBe(before + 2);
+  });
+});
+
+describe('exchange', () => {
+  it.each(['json', 'stl', '3mf', 'svg', 'dxf', 'pdf', 'csv'])(
+    'a design goes out as %s under its name',
+    async (format) => {
+      const design = await made({ ...sampleDesign('swimmer'), name: 'Ford “Nine”' });
+      const response = await send(
+        'GET',
+        `/designs/${design.id}/export/${format}?units=both&arrangement=first`,
+      );
+      expect(response.status).toBe(200);
+      expect(response.headers.get('Content-Disposition')).toContain(`Ford _Nine_.${format}`);
+      expect((await response.arrayBuffer()).byteLength).toBeGreaterThan(300);
+    },
+  );
+
+  it('a mould is larger than its casting by the shrinkage', async () => {
+    const design = await made(sampleDesign('ball'));
+    const volume = async (query: string) =>
+      massProperties(
+        readStl(
+          new Uint8Array(await (await send('GET', `/designs/${design.id}/export/stl${query}`)).arrayBuffer()),
+        ),
+      ).volume;
+    // 2% of length: 1/0.98 cubed of volume.
+    expect((await volume('?shrink=2')) / (await volume(''))).toBeCloseTo(1 / 0.98 ** 3, 5);
+    expect((await send('GET', `/designs/${design.id}/export/stl?shrink=50`)).status).toBe(422);
+    expect((await send('GET', `/designs/${design.id}/export/obj`)).status).toBe(404);
+  });
+
+  it('a whole shop goes out and in again the same: a trial changes nothing, a wrong file takes nothing', async () => {
+    const text = await (await send('GET', '/shop.json')).text();
+    const shop = JSON.parse(text) as Shop;
+    const again = (await (await send('POST', '/shop', text)).json()) as Intake;
+    expect(again.rows.every(({ does }) => does === 'same')).toBe(true);
+    expect(await (await send('GET', '/shop.json')).text()).toBe(text);
+    const [first] = shop.designs;
+    if (!first) throw new Error('the shop is empty');
+    const changed = {
+      format: shop.format,
+      version: shop.version,
+      designs: [
+        { id: first.id, document: { ...first.document, name: 'Other' } },
+        { id: 'new-one', document: sampleDesign('oval') },
+      ],
+    };
+    const trial = (await (await send('POST', '/shop?trial', changed)).json()) as Intake;
+    expect(trial.rows.map(({ does }) => does)).toEqual(['changes', 'adds']);
+    expect(trial.done).toBe(false);
+    expect(await (await send('GET', '/shop.json')).text()).toBe(text);
+    const wrong = await send('POST', '/shop', {
+      ...changed,
+      designs: [...changed.designs, { id: 'x', document: {} }],
+    });
+    expect(wrong.status).toBe(422);
+    expect(await (await send('GET', '/shop.json')).text()).toBe(text);
+    expect(((await (await send('POST', '/shop', changed)).json()) as Intake).done).toBe(true);
+    expect((await send('GET', '/designs/new-one').then(kept)).document.head.family).toBe('oval');
+  });
+
+  it('one that was deleted comes back with a file that holds it', async () => {
+    const design = await made(sampleDesign('ball'));
+    await send('DELETE', `/designs/${design.id}`);
+    const shop = {
+      format: 'fern-anvil/shop',
+      version: 1,
+      designs: [{ id: design.id, document: design.document }],
+    };
+    expect(((await (await send('POST', '/shop', shop)).json()) as Intake).rows[0]?.does).toBe('adds');
+    expect((await send('GET', `/designs/${design.id}`).then(kept)).document).toEqual(design.document);
+  });
+
+  it('readings of all heads go out as a table with a row each', async () => {
+    const csv = await (await send('GET', '/readings.csv')).text();
+    const { cards } = (await (await send('GET', '/rack')).json()) as RackIndex;
+    // A heading, and a row for every head that can be built: some of this file cannot, on purpose.
+    expect(csv.trim().split('\r\n').length).toBe(1 + cards.filter(({ grams }) => grams !== null).length);
+    expect(csv).toContain('mass.metal (g)');
+  });
+});
+
+describe('metals', () => {
+  it('have a price of the shop’s own, which costs follow', async () => {
+    const design = await made(sampleDesign('ball'));
+    const cost = (of: Kept<Design>) => (of.summary?.ok ? (of.summary.readings['cost.metal'] ?? NaN) : NaN);
+    const response = await send('PUT', '/stores/metals/lead', { price: 6 });
+    expect(response.status).toBe(200);
+    const after = await send('GET', `/designs/${design.id}`).then(kept);
+    expect(cost(after) / cost(design)).toBeCloseTo(2, 9);
+    expect((await send('PUT', '/stores/metals/lead', {})).status).toBe(422);
+    expect((await send('PUT', '/stores/metals/lead', { price: -1 })).status).toBe(422);
   });
 });

@@ -29,10 +29,18 @@ export interface Made {
 /** A transaction, or the database itself. */
 export type Writer = Pick<Database, 'select' | 'insert' | 'update' | 'delete'>;
 
+/** How a replaced document stands in its history. */
+export interface Replacing {
+  /** goes to this step instead of adding one */
+  readonly step?: number;
+  /** makes a step of its own, whatever came just before it */
+  readonly isFresh?: boolean;
+}
+
 /** Told of every save of a document inside the transaction it is saved in. */
 export type OnSave<T> = (
   writer: Writer,
-  saved: { id: string; before: T | undefined; after: T; step: number },
+  saved: { id: string; before: T | undefined; after: T; step: number; isFresh?: boolean },
 ) => Promise<number>;
 
 /** Reads and writes one collection of documents. Every write is one transaction, so it is kept whole or not at all. */
@@ -128,18 +136,23 @@ export class DocumentStore<C extends Collection> {
   }
 
   /** Replaces a document if it still is at the expected version; a stale save gets 412 and changes nothing. */
-  async replace(id: string, document: Documents[C], expected: Expected): Promise<Kept<Documents[C]>> {
-    const kept = await this.db.transaction((tx) => this.replaceIn(tx, id, document, expected));
+  async replace(
+    id: string,
+    document: Documents[C],
+    expected: Expected,
+    how: Replacing = {},
+  ): Promise<Kept<Documents[C]>> {
+    const kept = await this.db.transaction((tx) => this.replaceIn(tx, id, document, expected, how));
     return kept ?? this.refuse(id);
   }
 
-  /** The same inside a transaction of the caller's; undefined when the document is not there at that version. `step` sets its place in its history instead of adding to it. */
+  /** The same inside a transaction of the caller's; undefined when the document is not there at that version. */
   async replaceIn(
     tx: Writer,
     id: string,
     document: Documents[C],
     expected: Expected,
-    step?: number,
+    { step, isFresh = false }: Replacing = {},
   ): Promise<Kept<Documents[C]> | undefined> {
     const { table } = this;
     const [now] = await tx
@@ -155,6 +168,7 @@ export class DocumentStore<C extends Collection> {
         before: now.document as Documents[C],
         after: document,
         step: now.step,
+        isFresh,
       })) ??
       0;
     const [row] = await tx

@@ -16,7 +16,7 @@ const ONE_STEP_MS = 15_000;
 const MOST_VERSIONS = 200;
 
 /** Writes a step for every save of a design, in the transaction of that save. Steps that could have been redone are dropped by a new one. */
-export const recordStep: OnSave<Design> = async (tx, { id, before, after, step }) => {
+export const recordStep: OnSave<Design> = async (tx, { id, before, after, step, isFresh }) => {
   if (before === undefined) {
     // One brought in anew under the id of a deleted one begins anew.
     await tx.delete(steps).where(eq(steps.designId, id));
@@ -36,6 +36,7 @@ export const recordStep: OnSave<Design> = async (tx, { id, before, after, step }
   const field = (text: string) => text.split(':')[0];
   if (
     last &&
+    !isFresh &&
     step > 0 &&
     field(last.words) === field(words) &&
     Date.now() - last.at.getTime() < ONE_STEP_MS
@@ -102,7 +103,9 @@ export class HistoryStore {
   /** Puts a design at a step of its history; the steps after it stay, to be redone. */
   async go(id: string, step: number, expected: Expected): Promise<Kept<Design>> {
     const document = await this.document(id, step);
-    const kept = await this.db.transaction((tx) => this.designs.replaceIn(tx, id, document, expected, step));
+    const kept = await this.db.transaction((tx) =>
+      this.designs.replaceIn(tx, id, document, expected, { step }),
+    );
     // A stale or deleted design is told of by the ordinary refusal.
     return kept ?? this.designs.replace(id, document, expected);
   }

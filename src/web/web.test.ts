@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest';
-import { drawingOf, evaluate } from '../core/index.ts';
+import { drawingOf, evaluate, DRAWN_FAMILIES, formatQuantity } from '../core/index.ts';
 import { sampleDesign } from '../core/sample.test-kit.ts';
 import { hangingBox } from './drawing/hanging-head.tsx';
 import { pathOf } from './drawing/path.ts';
@@ -69,13 +69,15 @@ describe('differences of two versions', () => {
   });
 });
 
+const inches = (value: number) => formatQuantity(value, 'size', 'imperial');
+
 describe('the plate', () => {
   it.each(['ball', 'football', 'pointed'])(
     '%s: three views on the sheet, to one scale, not over each other',
     (family) => {
       const { drawing: shape } = drawing(family);
       for (const view of ['whole', 'head'] as const) {
-        const { k, scale, side, top, front } = plateLayout(shape, 748, 534, view);
+        const { k, scale, side, top, front } = plateLayout(shape, 748, 534, view, 'third', inches);
         expect(k / scale).toBeCloseTo(96 / 25.4, 9);
         // One scale: a millimetre is k px in every view.
         expect(side([1, 0])[0] - side([0, 0])[0]).toBeCloseTo(k, 9);
@@ -94,10 +96,43 @@ describe('the plate', () => {
     },
   );
 
+  it('with first angle the view from above lies below, and the view from the nose at the tail', () => {
+    const { drawing: shape } = drawing('football');
+    const { side, top, front } = plateLayout(shape, 748, 534, 'whole', 'first', inches);
+    expect(top([0, shape.breadth / 2])[1]).toBeGreaterThan(side([0, -shape.drop])[1]);
+    expect(front([shape.breadth / 2, 0])[0]).toBeLessThan(side([shape.bendRear[0], 0])[0]);
+  });
+
+  it.each(DRAWN_FAMILIES.map(({ key }) => [key] as const))(
+    '%s: no dimension lies over another, whatever its size',
+    (family) => {
+      const { drawing: shape } = drawing(family);
+      for (const [width, height] of [
+        [748, 534],
+        [420, 380],
+        [1500, 1000],
+      ] as const) {
+        // prettier-ignore
+        for (const view of ['whole', 'head'] as const) {
+        const { dimensions } = plateLayout(shape, width, height, view, 'third', inches);
+        for (const one of dimensions) {
+          for (const other of dimensions) {
+            if (one === other || one.view !== other.view || one.stands !== other.stands || one.lane !== other.lane) continue;
+            const axis = one.upright ? 1 : 0;
+            const [a, b] = [Math.min(one.a[axis], one.b[axis]), Math.max(one.a[axis], one.b[axis])];
+            const [c, d] = [Math.min(other.a[axis], other.b[axis]), Math.max(other.a[axis], other.b[axis])];
+            expect(b <= c || d <= a).toBe(true);
+          }
+        }
+      }
+      }
+    },
+  );
+
   it('takes a smaller scale where there is less room', () => {
     const { drawing: shape } = drawing('football');
-    expect(plateLayout(shape, 400, 300, 'whole').scale).toBeLessThan(
-      plateLayout(shape, 1400, 1000, 'whole').scale,
+    expect(plateLayout(shape, 400, 300, 'whole', 'third', inches).scale).toBeLessThan(
+      plateLayout(shape, 1400, 1000, 'whole', 'third', inches).scale,
     );
   });
 });
@@ -107,8 +142,8 @@ describe('a hanging head', () => {
     const { drawing: shape } = drawing('ball');
     const level = hangingBox(shape, 0, 1);
     const noseUp = hangingBox(shape, -90, 1);
-    expect(level.right - level.left).toBeGreaterThan(level.bottom - level.top);
-    expect(noseUp.bottom - noseUp.top).toBeGreaterThan(noseUp.right - noseUp.left);
+    expect(level.right - level.left).toBeGreaterThan(level.bottom);
+    expect(noseUp.bottom).toBeGreaterThan(noseUp.right - noseUp.left);
     expect(noseUp.bottom).toBeGreaterThan(30);
     // Turned right round, the far end is as far to the other side.
     expect(hangingBox(shape, 180, 1).right).toBeCloseTo(-level.left, 0);

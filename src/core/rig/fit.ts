@@ -217,10 +217,48 @@ function biteCheck({ assembly: { hook, measures } }: Look): FitCheck {
   );
 }
 
+/** Metal inside a bait over the bait there: what is left must close around it (working limits, common practice, no source). */
+const INSIDE: Limits = { good: [0.15, 0.72], tight: [0.08, 0.9] };
 /** Head size over body size at the seat: near 1 they run into each other (working limits, common practice, no source). */
 const SHOULDER: Limits = { good: [0.8, 1.35], tight: [0.6, 1.9] };
 
 function shoulderCheck({ design, assembly, geometry: { shoulderHeight, shoulderBreadth } }: Look): FitCheck {
+  if (assembly.family.within && !assembly.hook.hinge) {
+    return checked(
+      {
+        id: 'rig.shoulder',
+        name: 'Metal inside the body',
+        value: Math.max(shoulderHeight, shoulderBreadth),
+        quantity: 'share',
+        ...INSIDE,
+      },
+      (verdict) =>
+        verdict === 'good'
+          ? 'The body closes around the metal.'
+          : shoulderHeight > 0.5
+            ? 'The metal fills the body and will split it.'
+            : 'The metal is lost in the body.',
+      () =>
+        Math.max(shoulderHeight, shoulderBreadth) > INSIDE.good[1]
+          ? 'Take a denser metal for a slimmer weight, less weight, or a thicker plastic.'
+          : 'Take more weight, or a slimmer plastic.',
+    );
+  }
+  // A free hook's bait ends clear of the head.
+  if (assembly.hook.hinge) {
+    return checked(
+      {
+        id: 'rig.shoulder',
+        name: 'Head against body',
+        value: shoulderHeight,
+        quantity: 'share',
+        good: [0, Infinity],
+        tight: [0, Infinity],
+      },
+      () => 'The bait swings free behind the head.',
+      () => '',
+    );
+  }
   // A football is meant to stand out sideways; of other heads the direction further from 1 is judged.
   const broader = Math.abs(Math.log(shoulderBreadth)) > Math.abs(Math.log(shoulderHeight));
   const value = broader && design.head.family !== 'football' ? shoulderBreadth : shoulderHeight;

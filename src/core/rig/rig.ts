@@ -61,15 +61,16 @@ export function layOnHead(
   cut = 0,
 ): RigGeometry {
   const { hook, collar, measures } = assembly;
+  const seat = seatOf(assembly);
   const length = plastic.length - cut;
   const section = (fromNose: number) => plasticSection(plastic, fromNose + cut);
   const rise = method === 'threaded' ? threadedRise() : buriedRise(assembly, plastic, cut);
-  const tipFromNose = Math.max(0, -hook.tip[0]);
+  const tipFromNose = Math.max(0, seat - hook.tip[0]);
 
   let exit = NaN;
   if (method === 'threaded') {
-    const out = hook.centre.find(([x, , z]) => x < hook.bendStart[0] && z > section(-x).halfHeight);
-    if (out) exit = -out[0];
+    const out = hook.centre.find(([x, , z]) => x < hook.bendStart[0] && z > section(seat - x).halfHeight);
+    if (out) exit = seat - out[0];
   } else if (tipFromNose > 0 && section(tipFromNose).halfHeight > 0) {
     exit = tipFromNose;
   }
@@ -82,14 +83,20 @@ export function layOnHead(
     back = Math.max(back, section(tipFromNose + ((to - tipFromNose) * i) / 8).halfHeight);
   const freeGap = method === 'threaded' ? pointClear - back : rise(tipFromNose) - atPoint - hook.wire / 2;
 
-  const behind = section(Math.min(6, length * 0.1));
+  // What head and body are measured against each other at: just behind the seat, or amid the metal that lies in the bait.
+  const amid = assembly.family.within && !hook.hinge ? seat - assembly.profile.length / 2 : 6;
+  const behind = section(Math.min(amid, length * (assembly.family.within ? 0.5 : 0.1)));
   const nose = section(Math.min(-(collar?.from ?? -3), length * 0.1) / 2);
   const sizes = extent(assembly);
   const crest = collar
     ? Math.max(collar.radius(-1e-6), ...collar.breaks.map((x) => collar.radius(x - 1e-6)))
     : 0;
   const volume = plasticVolume(plastic) * (length / plastic.length);
-  const part = { mass: (plastic.density * volume) / 1000, volume, centroid: [-length / 2, 0, 0] as const };
+  const part = {
+    mass: (plastic.density * volume) / 1000,
+    volume,
+    centroid: [seat - length / 2, 0, 0] as const,
+  };
   return {
     method,
     cut,
@@ -105,7 +112,7 @@ export function layOnHead(
     bend: method === 'threaded' ? 0 : degrees(Math.atan2(rise(tipFromNose), Math.max(tipFromNose, 1e-9))),
     body: Array.from({ length: STATIONS + 1 }, (_, i) => {
       const fromNose = (length * i) / STATIONS;
-      return { at: [-fromNose, rise(fromNose)] as Vec2, ...section(fromNose) };
+      return { at: [seat - fromNose, rise(fromNose)] as Vec2, ...section(fromNose) };
     }),
     mass: totalMass(assembly) + part.mass,
     submerged:
@@ -113,12 +120,18 @@ export function layOnHead(
   };
 }
 
+/** x at which the plastic's nose sits: at the rear face; with the metal inside the bait at the eye; with a free hook at the hook's own eye. */
+export function seatOf({ family, hook }: Pick<Assembly, 'family' | 'hook'>): number {
+  if (hook.hinge) return hook.hinge.hookEye.centre[0] - hook.hinge.hookEye.radius;
+  return family.within ? hook.knee[0] : 0;
+}
+
 const threadedRise = () => (_fromNose: number) => 0;
 
 /** Height of the body's axis over the shank line, weedless: up from the seat in an S-curve, level behind the point. */
 function buriedRise(assembly: Assembly, plastic: Plastic, cut: number): (fromNose: number) => number {
   const { hook } = assembly;
-  const tip = Math.max(-hook.tip[0], 1);
+  const tip = Math.max(seatOf(assembly) - hook.tip[0], 1);
   const level = hook.pointHeight + SKIN + hook.wire / 2 - plasticSection(plastic, tip + cut).halfHeight;
   return (fromNose) => {
     const u = Math.min(1, Math.max(0, fromNose / tip));

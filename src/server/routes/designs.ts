@@ -98,7 +98,9 @@ export function designRoutes(
   });
   router.post('/designs/:id/versions/:version/restore', async (ctx) => {
     const document = await history.version(String(ctx.params['id']), String(ctx.params['version']));
-    const kept = await store.replace(String(ctx.params['id']), document, expectedVersion(ctx));
+    const kept = await store.replace(String(ctx.params['id']), document, expectedVersion(ctx), {
+      isFresh: true,
+    });
     ctx.set('ETag', etagOf(kept.version));
     ctx.body = kept;
   });

@@ -82,7 +82,8 @@ async function takeIn(db: Database, stores: Stores, shop: Shop, isTrial: boolean
       rows.push({ collection, id, name: document.name, does });
       // One that was deleted here comes back with the file.
       if (does === 'adds') work.push((tx) => store.bringIn(tx, id, document));
-      if (does === 'changes') work.push((tx) => store.replaceIn(tx, id, document, undefined));
+      if (does === 'changes')
+        work.push((tx) => store.replaceIn(tx, id, document, undefined, { isFresh: true }));
     }
   }
   if (!isTrial) {

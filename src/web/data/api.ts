@@ -96,7 +96,8 @@ const design = (id: string) => at('designs', id);
 
 export const archive = (id: string, away: boolean): Promise<Kept<Design>> =>
   call(`${design(id)}/${away ? 'archive' : 'unarchive'}`, { method: 'POST' });
-export const duplicate = (id: string): Promise<Kept<Design>> => call(`${design(id)}/duplicate`, { method: 'POST' });
+export const duplicate = (id: string): Promise<Kept<Design>> =>
+  call(`${design(id)}/duplicate`, { method: 'POST' });
 export const createSeries = (designs: readonly Design[]): Promise<Kept<Design>[]> =>
   call('/designs/series', { method: 'POST', body: JSON.stringify(designs) });
 
@@ -110,7 +111,8 @@ export const goToStep = (id: string, step: number, version: number): Promise<Kep
   call(`${design(id)}/step`, { method: 'PUT', body: JSON.stringify({ step }), version });
 export const keepVersion = (id: string, name: string): Promise<NamedVersion> =>
   call(`${design(id)}/versions`, { method: 'POST', body: JSON.stringify({ name }) });
-export const readVersion = (id: string, versionId: string): Promise<Design> => call(`${design(id)}/versions/${versionId}`);
+export const readVersion = (id: string, versionId: string): Promise<Design> =>
+  call(`${design(id)}/versions/${versionId}`);
 export const restoreVersion = (id: string, versionId: string, version: number): Promise<Kept<Design>> =>
   call(`${design(id)}/versions/${versionId}/restore`, { method: 'POST', version });
 export const dropVersion = (id: string, versionId: string): Promise<void> =>

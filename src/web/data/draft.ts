@@ -218,5 +218,12 @@ export function useDraft<C extends Collection>(collection: C, kept: Kept<Documen
   useEffect(() => draft.refresh(kept), [draft, kept]);
   const view = useSyncExternalStore(draft.subscribe, draft.view);
   const edit = useCallback((change: (document: T) => T) => draft.edit(change), [draft]);
-  return { ...view, edit, keepMine: draft.keepMine, takeTheirs: draft.takeTheirs, flush: draft.flush, refresh: draft.refresh };
+  return {
+    ...view,
+    edit,
+    keepMine: draft.keepMine,
+    takeTheirs: draft.takeTheirs,
+    flush: draft.flush,
+    refresh: draft.refresh,
+  };
 }

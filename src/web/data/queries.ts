@@ -1,7 +1,18 @@
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Collection, Documents, Kept } from '../../contract/api.ts';
 import { useNotices } from '../parts/notices.tsx';
-import { archive, create, duplicate, listAll, read, readRack, readStores, remove, restore, ServerProblem } from './api.ts';
+import {
+  archive,
+  create,
+  duplicate,
+  listAll,
+  read,
+  readRack,
+  readStores,
+  remove,
+  restore,
+  ServerProblem,
+} from './api.ts';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -110,7 +121,10 @@ export function useArchive() {
   const client = useQueryClient();
   const { tell } = useNotices();
   const settle = async (id: string) => {
-    await Promise.all([refreshLists(client, 'designs'), client.invalidateQueries({ queryKey: oneKey('designs', id) })]);
+    await Promise.all([
+      refreshLists(client, 'designs'),
+      client.invalidateQueries({ queryKey: oneKey('designs', id) }),
+    ]);
   };
   return useMutation({
     mutationFn: ({ id, away }: { id: string; name: string; away: boolean }) => archive(id, away),

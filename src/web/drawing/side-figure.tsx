@@ -23,7 +23,16 @@ interface Props {
 export const metalClass = (key: string): string => `metal-${key.split('-')[0]}`;
 
 /** A head from the side with hook, eye, keeper and guard, drawn from the real geometry. */
-export function SideFigure({ drawing, place, k, metal, outlineOnly = false, cutAt, hang, plain = false }: Props) {
+export function SideFigure({
+  drawing,
+  place,
+  k,
+  metal,
+  outlineOnly = false,
+  cutAt,
+  hang,
+  plain = false,
+}: Props) {
   const { eye, keeper, hinge } = drawing;
   const guard = cutAt === undefined ? drawing.guard : undefined;
   const swung = hang === undefined ? drawing.hook : hangingHook(drawing, hang);
@@ -43,7 +52,16 @@ export function SideFigure({ drawing, place, k, metal, outlineOnly = false, cutA
           <path className="fig-wire" d={pathOf(hinge.wire, place, false)} strokeWidth={drawing.wire * k} />
           {(hang === undefined ? hinge.rings : hinge.rings.slice(0, -1)).map((ring, i) => {
             const [x, y] = place(ring.at);
-            return <circle key={i} className="fig-wire" cx={x} cy={y} r={ring.radius * k} strokeWidth={ring.wire * k} />;
+            return (
+              <circle
+                key={i}
+                className="fig-wire"
+                cx={x}
+                cy={y}
+                r={ring.radius * k}
+                strokeWidth={ring.wire * k}
+              />
+            );
           })}
         </>
       )}
@@ -70,9 +88,19 @@ export function SideFigure({ drawing, place, k, metal, outlineOnly = false, cutA
 }
 
 /** Edges that features leave inside an outline; hidden ones dashed. */
-export function Edges({ edges, place }: { readonly edges: readonly DrawnEdge[]; readonly place: Props['place'] }) {
+export function Edges({
+  edges,
+  place,
+}: {
+  readonly edges: readonly DrawnEdge[];
+  readonly place: Props['place'];
+}) {
   return edges.map(({ path, hidden }, i) => (
-    <path key={i} className={hidden ? 'fig-edge fig-edge-hidden' : 'fig-edge'} d={pathOf(path, place, false)} />
+    <path
+      key={i}
+      className={hidden ? 'fig-edge fig-edge-hidden' : 'fig-edge'}
+      d={pathOf(path, place, false)}
+    />
   ));
 }
 
@@ -98,7 +126,12 @@ function GuardLines({
 }) {
   if (guard.kind !== 'fibre') {
     return guard.strands.map(({ side, wire }, i) => (
-      <path key={i} className="fig-strand" d={pathOf(side, place, false)} strokeWidth={Math.max(0.8, wire * k)} />
+      <path
+        key={i}
+        className="fig-strand"
+        d={pathOf(side, place, false)}
+        strokeWidth={Math.max(0.8, wire * k)}
+      />
     ));
   }
   const [dx, dz] = [guard.end[0] - guard.base[0], guard.end[1] - guard.base[1]];

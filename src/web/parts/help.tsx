@@ -86,8 +86,8 @@ export function HelpSheet({ show, onHide }: { readonly show: boolean; readonly o
         <h3>Kinds of figures</h3>
         <p>
           <b>measured</b> was typed in or weighed. <b>geometry</b> is exact from the shape. <b>model</b> is
-          physics with stated assumptions and comes with a span. <b>index</b> compares only. <b>practice</b> is a rule of the trade. Open
-          a reading to see how it was made.
+          physics with stated assumptions and comes with a span. <b>index</b> compares only. <b>practice</b>{' '}
+          is a rule of the trade. Open a reading to see how it was made.
         </p>
         <h3>Typing values</h3>
         <p>

@@ -37,7 +37,19 @@ export interface QuantityFieldProps {
  * stays in the field with a sentence that says what to type, and Escape gives the old one back.
  */
 export function QuantityField(props: QuantityFieldProps) {
-  const { label, kind, value, min, max, note, problem, disabled = false, bare = false, onLive, onCommit } = props;
+  const {
+    label,
+    kind,
+    value,
+    min,
+    max,
+    note,
+    problem,
+    disabled = false,
+    bare = false,
+    onLive,
+    onCommit,
+  } = props;
   const { system } = useUnits();
   const id = useId();
   const [text, setText] = useState<string | undefined>(undefined);

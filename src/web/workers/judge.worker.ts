@@ -117,8 +117,17 @@ function rankOne(id: string, design: Design, brief: Brief, surroundings: Surroun
 export interface SolidModel {
   readonly positions: Float32Array;
   readonly triangles: Uint32Array;
-  readonly wires: readonly { readonly path: readonly Vec3[]; readonly diameter: number; readonly of: 'hook' | 'keeper' | 'guard' }[];
-  readonly rings: readonly { readonly centre: Vec3; readonly radius: number; readonly wire: number; readonly axis: Vec3 }[];
+  readonly wires: readonly {
+    readonly path: readonly Vec3[];
+    readonly diameter: number;
+    readonly of: 'hook' | 'keeper' | 'guard';
+  }[];
+  readonly rings: readonly {
+    readonly centre: Vec3;
+    readonly radius: number;
+    readonly wire: number;
+    readonly axis: Vec3;
+  }[];
 }
 
 function model(design: Design, surroundings: Surroundings): SolidModel | undefined {
@@ -162,7 +171,11 @@ function fibresOf(guard: GuardBody) {
     const lift = (i % 2 === 0 ? 0.5 : -0.5) * guard.bundleRadius;
     const mix = (k: number): Vec3 => {
       const [a, b] = [left.path[k] as Vec3, right.path[k] as Vec3];
-      return [a[0] + (b[0] - a[0]) * share - guard.along[2] * lift, a[1] + (b[1] - a[1]) * share, a[2] + (b[2] - a[2]) * share + guard.along[0] * -lift];
+      return [
+        a[0] + (b[0] - a[0]) * share - guard.along[2] * lift,
+        a[1] + (b[1] - a[1]) * share,
+        a[2] + (b[2] - a[2]) * share + guard.along[0] * -lift,
+      ];
     };
     return { path: [mix(0), mix(1)], diameter: left.diameter };
   });
@@ -175,7 +188,11 @@ function section(design: Design, share: number, surroundings: Surroundings): Dra
 
 /** Every metal of the store, the same weight and the same size, as figures without outlines. */
 function allMetals(solved: Design, surroundings: Surroundings): MetalLine[] {
-  return metals(solved, surroundings, (surroundings.metals ?? []).map(({ key }) => key));
+  return metals(
+    solved,
+    surroundings,
+    (surroundings.metals ?? []).map(({ key }) => key),
+  );
 }
 
 /** One weight of a ladder as the screen shows it. */
@@ -211,7 +228,12 @@ async function examine(bytes: Uint8Array): Promise<SolidReport> {
 }
 
 /** A design around a solid set on the shank, judged, or why it cannot be. */
-async function placed(mesh: Mesh, placement: Placement, name: string, file: string): Promise<{ design: Design; judged: Judged } | { reason: string }> {
+async function placed(
+  mesh: Mesh,
+  placement: Placement,
+  name: string,
+  file: string,
+): Promise<{ design: Design; judged: Judged } | { reason: string }> {
   const { importedDesign, placeSolid } = await import('../../core/exchange/import-solid.ts');
   try {
     const design = importedDesign(name, file, placeSolid(mesh, placement));

@@ -75,3 +75,21 @@ export function box(
 ): Manifold {
   return alongShank(kernel, [[y0, z0], [y1, z0], [y1, z1], [y0, z1]], x0, x1); // prettier-ignore
 }
+
+/** Places along a head where a width that is nothing at first begins, or ends. */
+export function endsOf(width: (x: number) => number, length: number): number[] {
+  const ends: number[] = [];
+  const steps = 24;
+  for (let i = 1; i <= steps; i++) {
+    let [low, high] = [(length * (i - 1)) / steps, (length * i) / steps];
+    const there = width(low) > 0;
+    if (there === width(high) > 0) continue;
+    for (let halving = 0; halving < 30; halving++) {
+      const mid = (low + high) / 2;
+      if (width(mid) > 0 === there) low = mid;
+      else high = mid;
+    }
+    ends.push((low + high) / 2);
+  }
+  return ends;
+}

@@ -1,7 +1,7 @@
 import type { FeatureSpec } from '../../design.ts';
 import { radians } from '../../numeric/vec.ts';
 import type { FeatureGround, Shape } from './shape.ts';
-import { FAR } from './shape.ts';
+import { endsOf, FAR } from './shape.ts';
 
 /**
  * A flat below to stand on: everything under a plane goes. The plane cuts `cut` of the greatest drop away at the middle of
@@ -48,22 +48,4 @@ export function sole(
       return placed;
     },
   };
-}
-
-/** Places along a head where a width that is nothing at first begins, or ends. */
-function endsOf(width: (x: number) => number, length: number): number[] {
-  const ends: number[] = [];
-  const steps = 24;
-  for (let i = 1; i <= steps; i++) {
-    let [low, high] = [(length * (i - 1)) / steps, (length * i) / steps];
-    const there = width(low) > 0;
-    if (there === width(high) > 0) continue;
-    for (let halving = 0; halving < 30; halving++) {
-      const mid = (low + high) / 2;
-      if (width(mid) > 0 === there) low = mid;
-      else high = mid;
-    }
-    ends.push((low + high) / 2);
-  }
-  return ends;
 }

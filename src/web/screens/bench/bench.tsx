@@ -33,8 +33,15 @@ import { useHistory } from './use-history.ts';
 /** The turnable solid and its library come only when it is asked for. */
 const Solid = lazy(async () => ({ default: (await import('./solid.tsx')).Solid }));
 
-const runSection = ({ design, share, surroundings }: { design: Design; share: number; surroundings: Surroundings }) =>
-  judgeWorker('later').section(design, share, surroundings);
+const runSection = ({
+  design,
+  share,
+  surroundings,
+}: {
+  design: Design;
+  share: number;
+  surroundings: Surroundings;
+}) => judgeWorker('later').section(design, share, surroundings);
 
 /** The Bench: one design, its drawing live while anything is pulled. */
 export function Bench() {
@@ -136,13 +143,33 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
         <SaveBadge state={pulling ? 'waiting' : draft.state} />
         {kept.archived && <span className="bench-away">put away</span>}
         <div className="bench-tools">
-          <button type="button" className="btn btn-sm btn-quiet" onClick={hand.undo} disabled={!hand.canUndo} title={hand.canUndo ? `Undo: ${hand.undoWords} (Ctrl+Z)` : 'Nothing to undo'} aria-label="Undo">
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            onClick={hand.undo}
+            disabled={!hand.canUndo}
+            title={hand.canUndo ? `Undo: ${hand.undoWords} (Ctrl+Z)` : 'Nothing to undo'}
+            aria-label="Undo"
+          >
             <Undo2 size={15} aria-hidden />
           </button>
-          <button type="button" className="btn btn-sm btn-quiet" onClick={hand.redo} disabled={!hand.canRedo} title={hand.canRedo ? `Redo: ${hand.redoWords} (Ctrl+Shift+Z)` : 'Nothing to redo'} aria-label="Redo">
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            onClick={hand.redo}
+            disabled={!hand.canRedo}
+            title={hand.canRedo ? `Redo: ${hand.redoWords} (Ctrl+Shift+Z)` : 'Nothing to redo'}
+            aria-label="Redo"
+          >
             <Redo2 size={15} aria-hidden />
           </button>
-          <button type="button" className="btn btn-sm btn-quiet" aria-pressed={panel === 'history'} onClick={() => setPanel(panel === 'history' ? '' : 'history')} title="Y">
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            aria-pressed={panel === 'history'}
+            onClick={() => setPanel(panel === 'history' ? '' : 'history')}
+            title="Y"
+          >
             History
           </button>
           <button
@@ -162,7 +189,9 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
             <Dropdown.Menu>
               <Dropdown.Item onClick={() => setPanel('metals')}>Every metal</Dropdown.Item>
               <Dropdown.Item
-                onClick={() => duplicate.mutate(kept.id, { onSuccess: (copy) => void navigate(`/designs/${copy.id}`) })}
+                onClick={() =>
+                  duplicate.mutate(kept.id, { onSuccess: (copy) => void navigate(`/designs/${copy.id}`) })
+                }
               >
                 Make a copy
               </Dropdown.Item>
@@ -220,7 +249,9 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
               <button
                 type="button"
                 className="btn btn-sm btn-quiet"
-                onClick={() => settings.set({ arrangement: settings.arrangement === 'third' ? 'first' : 'third' })}
+                onClick={() =>
+                  settings.set({ arrangement: settings.arrangement === 'third' ? 'first' : 'third' })
+                }
                 title="How the three views stand to each other"
               >
                 {settings.arrangement === 'third' ? 'Third angle' : 'First angle'}

@@ -72,7 +72,10 @@ export function Linear({ from, to, at, upright = false, text, title, active = fa
 }
 
 /** Follows the pointer from where a figure was grabbed until it is let go. Its grip on the shape itself does the same by keyboard. */
-function startPull(event: PointerEvent<SVGTextElement>, { onStart, onMove, onEnd }: NonNullable<LinearProps['pull']>): void {
+function startPull(
+  event: PointerEvent<SVGTextElement>,
+  { onStart, onMove, onEnd }: NonNullable<LinearProps['pull']>,
+): void {
   const svg = event.currentTarget.ownerSVGElement;
   if (event.button !== 0 || !svg) return;
   event.preventDefault();

@@ -37,7 +37,8 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
                 disabled={isInborn && given === undefined}
                 onChange={() => setFeatures({ [key]: given === undefined ? initial : undefined })}
               />
-              <b>{name}</b> <small>{isInborn && given === undefined ? 'belongs to the shape, see its sizes' : does}</small>
+              <b>{name}</b>{' '}
+              <small>{isInborn && given === undefined ? 'belongs to the shape, see its sizes' : does}</small>
             </label>
             {given && (
               <SpecFields
@@ -56,7 +57,9 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
                   ['below', 'below'],
                   ['above', 'above'],
                 ]}
-                onChange={(open) => head.features?.slot && setFeatures({ slot: { ...head.features.slot, open } })}
+                onChange={(open) =>
+                  head.features?.slot && setFeatures({ slot: { ...head.features.slot, open } })
+                }
               />
             )}
           </div>
@@ -85,7 +88,12 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
               min={0.01}
               max={2}
               step={0.01}
-              onCommit={(thickness) => edit((now) => ({ ...now, head: { ...now.head, paint: { density: 1.4, ...now.head.paint, thickness } } }))}
+              onCommit={(thickness) =>
+                edit((now) => ({
+                  ...now,
+                  head: { ...now.head, paint: { density: 1.4, ...now.head.paint, thickness } },
+                }))
+              }
             />
             <QuantityField
               label="Paint density"
@@ -94,7 +102,12 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
               min={0.5}
               max={4}
               step={0.05}
-              onCommit={(density) => edit((now) => ({ ...now, head: { ...now.head, paint: { thickness: 0.12, ...now.head.paint, density } } }))}
+              onCommit={(density) =>
+                edit((now) => ({
+                  ...now,
+                  head: { ...now.head, paint: { thickness: 0.12, ...now.head.paint, density } },
+                }))
+              }
             />
           </>
         )}
@@ -107,7 +120,9 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
             ['1', 'one piece'],
             ['2', 'two, glued'],
           ]}
-          onChange={(pieces) => edit((now) => ({ ...now, head: { ...now.head, pieces: pieces === '2' ? 2 : 1 } }))}
+          onChange={(pieces) =>
+            edit((now) => ({ ...now, head: { ...now.head, pieces: pieces === '2' ? 2 : 1 } }))
+          }
         />
       )}
     </section>

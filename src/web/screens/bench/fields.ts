@@ -45,7 +45,14 @@ export const KEEPER_FIELDS: Readonly<Record<KeeperSpec['kind'], readonly FieldSp
     size('diameter', 'Screw diameter', 1, 12, 0.05),
     size('wire', 'Screw wire', 0.2, 1.5, 0.02),
     count('turns', 'Turns', 1, 20, 0.5),
-    size('standoff', 'Stand-off', 0, 20, 0.1, 'Gap between head and screw: a thick nose sits clear of the head.'),
+    size(
+      'standoff',
+      'Stand-off',
+      0,
+      20,
+      0.1,
+      'Gap between head and screw: a thick nose sits clear of the head.',
+    ),
   ],
   spring: [
     size('length', 'Spring length', 2, 40),

@@ -101,7 +101,13 @@ export function Handle(props: HandleProps) {
       onBlur={settle}
     >
       <title>{`${label}: ${valueText}. Pull, or use the arrow keys.`}</title>
-      <rect x={at[0] - (small ? 7 : 11)} y={at[1] - (small ? 7 : 11)} width={small ? 14 : 22} height={small ? 14 : 22} className="handle-reach" />
+      <rect
+        x={at[0] - (small ? 7 : 11)}
+        y={at[1] - (small ? 7 : 11)}
+        width={small ? 14 : 22}
+        height={small ? 14 : 22}
+        className="handle-reach"
+      />
       {round ? (
         <circle cx={at[0]} cy={at[1]} r={5.5} className="handle-grip" />
       ) : small ? (

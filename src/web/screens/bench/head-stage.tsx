@@ -154,7 +154,9 @@ export function HeadStage({
           </div>
         );
       })}
-      {head.family === 'own' && <StationList design={design} edit={edit} problem={problemAt('/head/stations')} />}
+      {head.family === 'own' && (
+        <StationList design={design} edit={edit} problem={problemAt('/head/stations')} />
+      )}
       {problemAt('/head/dimensions', '/head/locks') &&
         family?.dimensions.every(({ key }) => !problemAt(`/head/dimensions/${key}`)) && (
           <p className="field-said">{inUnits(problemAt('/head/dimensions', '/head/locks') ?? '', system)}</p>

@@ -22,7 +22,9 @@ const when = (at: string) => {
   const date = new Date(at);
   const today = new Date().toDateString() === date.toDateString();
   const time = `${String(date.getHours()).padStart(2, '0')}:${String(date.getMinutes()).padStart(2, '0')}`;
-  return today ? time : `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')} ${time}`;
+  return today
+    ? time
+    : `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')} ${time}`;
 };
 
 /** Everything that was done to a design, newest first, and the states of it that were given a name. */
@@ -56,7 +58,15 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
     </button>
   );
   return (
-    <Offcanvas show={show} onHide={onHide} placement="end" aria-labelledby="history-title" backdrop={false} scroll className="history">
+    <Offcanvas
+      show={show}
+      onHide={onHide}
+      placement="end"
+      aria-labelledby="history-title"
+      backdrop={false}
+      scroll
+      className="history"
+    >
       <Offcanvas.Header closeButton>
         <Offcanvas.Title as="h2" id="history-title">
           History
@@ -83,7 +93,9 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
               Keep
             </button>
           </form>
-          {history?.versions.length === 0 && <p className="history-none">None yet. Name a state before you try something bold.</p>}
+          {history?.versions.length === 0 && (
+            <p className="history-none">None yet. Name a state before you try something bold.</p>
+          )}
           <ul>
             {history?.versions.map((version) => (
               <li key={version.id}>
@@ -92,7 +104,11 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
                 </span>
                 <span className="history-acts">
                   {compare(`version:${version.id}`)}
-                  <button type="button" className="btn btn-sm btn-quiet" onClick={() => void hand.bringBack(version.id, version.name)}>
+                  <button
+                    type="button"
+                    className="btn btn-sm btn-quiet"
+                    onClick={() => void hand.bringBack(version.id, version.name)}
+                  >
                     bring back
                   </button>
                   <button
@@ -116,7 +132,11 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
           <h3>Steps</h3>
           <ol className="history-steps">
             {[...(history?.steps ?? [])].reverse().map((step) => (
-              <li key={step.step} data-now={step.step === history?.now} data-undone={step.step > (history?.now ?? 0)}>
+              <li
+                key={step.step}
+                data-now={step.step === history?.now}
+                data-undone={step.step > (history?.now ?? 0)}
+              >
                 <span>
                   {say(step.words)} <small>{when(step.at)}</small>
                 </span>
@@ -125,7 +145,11 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
                 ) : (
                   <span className="history-acts">
                     {compare(`step:${step.step}`)}
-                    <button type="button" className="btn btn-sm btn-quiet" onClick={() => void hand.go(step.step)}>
+                    <button
+                      type="button"
+                      className="btn btn-sm btn-quiet"
+                      onClick={() => void hand.go(step.step)}
+                    >
                       go there
                     </button>
                   </span>

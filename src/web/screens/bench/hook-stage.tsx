@@ -12,173 +12,183 @@ import { alike, finder } from './stage-kit.ts';
 /** Bends hooks are sold with, degrees. */
 const BENDS = [90, 60, 45, 30, 0] as const;
 
-export const HookStage = memo(function HookStage({ design, problems, edit }: StagesProps) {
-  const problemAt = finder(problems);
-  const { format } = useUnits();
-  const own = useList('hooks').data ?? [];
-  const { hook, eye } = design;
-  const index = chartIndex(hook.size);
-  const setEye = (change: Partial<Design['eye']>) => edit((now) => ({ ...now, eye: { ...now.eye, ...change } }));
-  const setHook = (change: Partial<Design['hook']>) => edit((now) => ({ ...now, hook: { ...now.hook, ...change } }));
-  const step = (by: number) => {
-    const next = HOOK_CHART[index + by];
-    if (next) setHook({ size: next.size, measured: undefined });
-  };
-  const measures = hookMeasures(hook);
-  const style = STYLES.find(({ key }) => key === (hook.style ?? 'round bend'));
-  const chosen = own.find(
-    ({ document: { name, gap, shank, wire } }) =>
-      hook.measured?.name === name && hook.measured.gap === gap && hook.measured.shank === shank && hook.measured.wire === wire,
-  );
-  const bend = BENDS.find((angle) => angle === eye.angle);
-  return (
-    <section className="stage" aria-labelledby="stage-hook">
-      <h3 id="stage-hook">Hook and eye</h3>
-      <div className="hook-row">
-        <button
-          type="button"
-          className="btn btn-sm btn-quiet"
-          onClick={() => step(-1)}
-          disabled={index <= 0}
-          aria-label="Smaller hook"
-        >
-          −
-        </button>
-        <HookSizeField
-          value={hook.size}
-          problem={problemAt('/hook/size')}
-          onChange={(size) => setHook({ size, measured: undefined })}
-        />
-        <button
-          type="button"
-          className="btn btn-sm btn-quiet"
-          onClick={() => step(1)}
-          disabled={index >= HOOK_CHART.length - 1}
-          aria-label="Larger hook"
-        >
-          +
-        </button>
-      </div>
-      <Choice
-        label="Style"
-        value={hook.style ?? 'round bend'}
-        options={STYLES.map(({ key }) => [key, key] as const)}
-        problem={problemAt('/hook/style')}
-        onChange={(key: HookStyle) => setHook({ style: key })}
-      />
-      <Choice
-        label="Wire"
-        value={hook.grade}
-        options={GRADES.map((grade) => [grade, grade] as const)}
-        onChange={(grade) => setHook({ grade, measured: undefined })}
-      />
-      {(own.length > 0 || hook.measured) && (
+export const HookStage = memo(
+  function HookStage({ design, problems, edit }: StagesProps) {
+    const problemAt = finder(problems);
+    const { format } = useUnits();
+    const own = useList('hooks').data ?? [];
+    const { hook, eye } = design;
+    const index = chartIndex(hook.size);
+    const setEye = (change: Partial<Design['eye']>) =>
+      edit((now) => ({ ...now, eye: { ...now.eye, ...change } }));
+    const setHook = (change: Partial<Design['hook']>) =>
+      edit((now) => ({ ...now, hook: { ...now.hook, ...change } }));
+    const step = (by: number) => {
+      const next = HOOK_CHART[index + by];
+      if (next) setHook({ size: next.size, measured: undefined });
+    };
+    const measures = hookMeasures(hook);
+    const style = STYLES.find(({ key }) => key === (hook.style ?? 'round bend'));
+    const chosen = own.find(
+      ({ document: { name, gap, shank, wire } }) =>
+        hook.measured?.name === name &&
+        hook.measured.gap === gap &&
+        hook.measured.shank === shank &&
+        hook.measured.wire === wire,
+    );
+    const bend = BENDS.find((angle) => angle === eye.angle);
+    return (
+      <section className="stage" aria-labelledby="stage-hook">
+        <h3 id="stage-hook">Hook and eye</h3>
+        <div className="hook-row">
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            onClick={() => step(-1)}
+            disabled={index <= 0}
+            aria-label="Smaller hook"
+          >
+            −
+          </button>
+          <HookSizeField
+            value={hook.size}
+            problem={problemAt('/hook/size')}
+            onChange={(size) => setHook({ size, measured: undefined })}
+          />
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            onClick={() => step(1)}
+            disabled={index >= HOOK_CHART.length - 1}
+            aria-label="Larger hook"
+          >
+            +
+          </button>
+        </div>
         <Choice
-          label="Measured hook"
-          value={chosen?.id ?? (hook.measured ? 'other' : '')}
-          options={[
-            ['', 'none: from the chart'],
-            ...(hook.measured && !chosen ? [['other', hook.measured.name ?? 'as written in the design'] as const] : []),
-            ...own.map(({ id, document: { name } }) => [id, name] as const),
-          ]}
-          onChange={(id) => {
-            const picked = own.find((candidate) => candidate.id === id)?.document;
-            if (!picked) setHook({ measured: undefined });
-            else {
-              const { size, style: shape, name, gap, shank, wire } = picked;
-              setHook({ size, style: shape, measured: { gap, shank, wire, name } });
-            }
+          label="Style"
+          value={hook.style ?? 'round bend'}
+          options={STYLES.map(({ key }) => [key, key] as const)}
+          problem={problemAt('/hook/style')}
+          onChange={(key: HookStyle) => setHook({ style: key })}
+        />
+        <Choice
+          label="Wire"
+          value={hook.grade}
+          options={GRADES.map((grade) => [grade, grade] as const)}
+          onChange={(grade) => setHook({ grade, measured: undefined })}
+        />
+        {(own.length > 0 || hook.measured) && (
+          <Choice
+            label="Measured hook"
+            value={chosen?.id ?? (hook.measured ? 'other' : '')}
+            options={[
+              ['', 'none: from the chart'],
+              ...(hook.measured && !chosen
+                ? [['other', hook.measured.name ?? 'as written in the design'] as const]
+                : []),
+              ...own.map(({ id, document: { name } }) => [id, name] as const),
+            ]}
+            onChange={(id) => {
+              const picked = own.find((candidate) => candidate.id === id)?.document;
+              if (!picked) setHook({ measured: undefined });
+              else {
+                const { size, style: shape, name, gap, shank, wire } = picked;
+                setHook({ size, style: shape, measured: { gap, shank, wire, name } });
+              }
+            }}
+          />
+        )}
+        {measures && (
+          <p className="stage-purpose">
+            {style?.does} Gap {format(measures.gap, 'size')}, shank {format(measures.shank, 'size')}, wire{' '}
+            {format(measures.wire, 'size')}
+            {hook.measured ? ', measured' : ', from the chart'}.
+          </p>
+        )}
+        <Choice
+          label="Hinge"
+          value={hook.joint?.kind ?? 'fixed'}
+          options={[['fixed', 'none: fixed hook'], ...JOINTS.map((kind) => [kind, kind] as const)]}
+          problem={problemAt('/hook/joint')}
+          onChange={(kind) => {
+            const joint = JOINTS.find((candidate) => candidate === kind);
+            setHook({ joint: joint && { kind: joint, size: hook.joint?.size ?? 4 } });
           }}
         />
-      )}
-      {measures && (
-        <p className="stage-purpose">
-          {style?.does} Gap {format(measures.gap, 'size')}, shank {format(measures.shank, 'size')}, wire{' '}
-          {format(measures.wire, 'size')}
-          {hook.measured ? ', measured' : ', from the chart'}.
-        </p>
-      )}
-      <Choice
-        label="Hinge"
-        value={hook.joint?.kind ?? 'fixed'}
-        options={[['fixed', 'none: fixed hook'], ...JOINTS.map((kind) => [kind, kind] as const)]}
-        problem={problemAt('/hook/joint')}
-        onChange={(kind) => {
-          const joint = JOINTS.find((candidate) => candidate === kind);
-          setHook({ joint: joint && { kind: joint, size: hook.joint?.size ?? 4 } });
-        }}
-      />
-      {hook.joint && (
-        <QuantityField
-          label={hook.joint.kind === 'open loop' ? 'Loop inside' : 'Ring inside'}
-          kind="size"
-          value={hook.joint.size}
-          min={1}
-          max={15}
-          step={0.1}
-          note="Inner diameter. Loop and ring are alike."
-          onCommit={(size) => setHook({ joint: hook.joint && { ...hook.joint, size } })}
+        {hook.joint && (
+          <QuantityField
+            label={hook.joint.kind === 'open loop' ? 'Loop inside' : 'Ring inside'}
+            kind="size"
+            value={hook.joint.size}
+            min={1}
+            max={15}
+            step={0.1}
+            note="Inner diameter. Loop and ring are alike."
+            onCommit={(size) => setHook({ joint: hook.joint && { ...hook.joint, size } })}
+          />
+        )}
+        <Segments
+          label="Eye bend"
+          value={bend === undefined ? 'free' : String(bend)}
+          options={[...BENDS.map((angle) => [String(angle), `${angle}°`] as const), ['free', 'free']]}
+          onChange={(text) => text !== 'free' && setEye({ angle: Number(text) })}
         />
-      )}
-      <Segments
-        label="Eye bend"
-        value={bend === undefined ? 'free' : String(bend)}
-        options={[...BENDS.map((angle) => [String(angle), `${angle}°`] as const), ['free', 'free']]}
-        onChange={(text) => text !== 'free' && setEye({ angle: Number(text) })}
-      />
-      <QuantityField
-        label="Eye angle"
-        kind="angle"
-        value={eye.angle}
-        min={0}
-        max={90}
-        step={1}
-        note="Between the shank’s forward line and the eye’s leg."
-        problem={problemAt('/eye/angle', '/eye')}
-        onCommit={(angle) => setEye({ angle })}
-      />
-      <Segments
-        label="Plane of the eye"
-        value={eye.plane}
-        options={[
-          ['crosswise', 'crosswise'],
-          ['in line', 'in line'],
-        ]}
-        onChange={(plane) => setEye({ plane })}
-      />
-      <QuantityField
-        label="Eye behind the nose"
-        kind="share"
-        value={eye.setback}
-        min={-3}
-        max={1}
-        step={0.01}
-        note="Where the eye’s leg leaves the shank, as a share of the head’s length; below zero in front of it."
-        problem={problemAt('/eye/setback')}
-        onCommit={(setback) => setEye({ setback })}
-      />
-      <QuantityField
-        label="Eye inside"
-        kind="size"
-        value={eye.size ?? (measures ? measures.wire * 1.2 + 0.5 : 1)}
-        min={0.5}
-        max={10}
-        step={0.05}
-        note="Inner diameter of the eye."
-        problem={problemAt('/eye/size')}
-        onCommit={(size) => setEye({ size })}
-      />
-      <QuantityField
-        label="Eye recess"
-        kind="size"
-        value={eye.recess ?? 0}
-        min={0}
-        max={8}
-        step={0.1}
-        note="How deep the eye is set into the head: it shields line and knot."
-        problem={problemAt('/eye/recess')}
-        onCommit={(recess) => setEye({ recess: recess > 0 ? recess : undefined })}
-      />
-    </section>
-  );
-}, alike('hook', 'eye'));
+        <QuantityField
+          label="Eye angle"
+          kind="angle"
+          value={eye.angle}
+          min={0}
+          max={90}
+          step={1}
+          note="Between the shank’s forward line and the eye’s leg."
+          problem={problemAt('/eye/angle', '/eye')}
+          onCommit={(angle) => setEye({ angle })}
+        />
+        <Segments
+          label="Plane of the eye"
+          value={eye.plane}
+          options={[
+            ['crosswise', 'crosswise'],
+            ['in line', 'in line'],
+          ]}
+          onChange={(plane) => setEye({ plane })}
+        />
+        <QuantityField
+          label="Eye behind the nose"
+          kind="share"
+          value={eye.setback}
+          min={-3}
+          max={1}
+          step={0.01}
+          note="Where the eye’s leg leaves the shank, as a share of the head’s length; below zero in front of it."
+          problem={problemAt('/eye/setback')}
+          onCommit={(setback) => setEye({ setback })}
+        />
+        <QuantityField
+          label="Eye inside"
+          kind="size"
+          value={eye.size ?? (measures ? measures.wire * 1.2 + 0.5 : 1)}
+          min={0.5}
+          max={10}
+          step={0.05}
+          note="Inner diameter of the eye."
+          problem={problemAt('/eye/size')}
+          onCommit={(size) => setEye({ size })}
+        />
+        <QuantityField
+          label="Eye recess"
+          kind="size"
+          value={eye.recess ?? 0}
+          min={0}
+          max={8}
+          step={0.1}
+          note="How deep the eye is set into the head: it shields line and knot."
+          problem={problemAt('/eye/recess')}
+          onCommit={(recess) => setEye({ recess: recess > 0 ? recess : undefined })}
+        />
+      </section>
+    );
+  },
+  alike('hook', 'eye'),
+);

@@ -18,11 +18,15 @@ interface Job {
   readonly design: Design;
   readonly surroundings: Surroundings;
 }
-const run = ({ design, surroundings }: Job): Promise<MetalLine[]> => judgeWorker('later').allMetals(design, surroundings);
+const run = ({ design, surroundings }: Job): Promise<MetalLine[]> =>
+  judgeWorker('later').allMetals(design, surroundings);
 
 /** The design in every metal of the stores: same weight and same size, with what follows from each. */
 export function MetalsSheet({ show, design, surroundings, onChoose, onHide }: Props) {
-  const job = useMemo<Job | undefined>(() => (show ? { design, surroundings } : undefined), [show, design, surroundings]);
+  const job = useMemo<Job | undefined>(
+    () => (show ? { design, surroundings } : undefined),
+    [show, design, surroundings],
+  );
   const { output: lines } = useJudged(job, run);
   return (
     <Modal show={show} onHide={onHide} size="xl" scrollable aria-labelledby="metals-title">
@@ -34,11 +38,23 @@ export function MetalsSheet({ show, design, surroundings, onChoose, onHide }: Pr
       <Modal.Body tabIndex={0}>
         {lines ? (
           <>
-            <MetalTable title="The same weight" lines={lines} of={({ sameWeight }) => sameWeight} own={design.head.metal} onChoose={onChoose} />
-            <MetalTable title="The same size" lines={lines} of={({ sameSize }) => sameSize} own={design.head.metal} onChoose={onChoose} />
+            <MetalTable
+              title="The same weight"
+              lines={lines}
+              of={({ sameWeight }) => sameWeight}
+              own={design.head.metal}
+              onChoose={onChoose}
+            />
+            <MetalTable
+              title="The same size"
+              lines={lines}
+              of={({ sameSize }) => sameSize}
+              own={design.head.metal}
+              onChoose={onChoose}
+            />
             <p className="stores-note">
-              Hook, keeper and guard stay as they are. Cost is the metal alone at the price in the stores, in the shop’s own money, without sprue
-              and loss.
+              Hook, keeper and guard stay as they are. Cost is the metal alone at the price in the stores, in
+              the shop’s own money, without sprue and loss.
             </p>
           </>
         ) : (
@@ -64,7 +80,19 @@ function MetalTable({ title, lines, of, own, onChoose }: TableProps) {
       <caption>{title}</caption>
       <thead>
         <tr>
-          {['Metal', 'g/cm³', 'Length', 'Breadth', 'Height', 'Metal weighs', 'As weighed', 'In water', 'Falls', 'Cost', ''].map((head) => (
+          {[
+            'Metal',
+            'g/cm³',
+            'Length',
+            'Breadth',
+            'Height',
+            'Metal weighs',
+            'As weighed',
+            'In water',
+            'Falls',
+            'Cost',
+            '',
+          ].map((head) => (
             <th key={head} scope="col">
               {head}
             </th>
@@ -92,7 +120,11 @@ function MetalTable({ title, lines, of, own, onChoose }: TableProps) {
                     {line.metal.key === own ? (
                       '✓ this design'
                     ) : (
-                      <button type="button" className="btn-link-brass" onClick={() => onChoose(line.metal.key)}>
+                      <button
+                        type="button"
+                        className="btn-link-brass"
+                        onClick={() => onChoose(line.metal.key)}
+                      >
                         Use it
                       </button>
                     )}

@@ -93,7 +93,8 @@ export function plateLayout(
   const wide = ext.to - ext.from + 2 * ext.half;
   const high = ext.up + ext.down + 2 * ext.half;
   const dimensions = dimensionsOf(drawing, view === 'whole');
-  const place = (k: number) => placeDimensions(dimensions, ({ value }) => (text(value).length * CHARACTER) / k);
+  const place = (k: number) =>
+    placeDimensions(dimensions, ({ value }) => (text(value).length * CHARACTER) / k);
   const third = arrangement === 'third';
   let layout: PlateLayout | undefined;
   // The finest scale whose views and lanes fit; at a smaller scale figures take more lanes, so each is tried.
@@ -102,11 +103,16 @@ export function plateLayout(
     if (wide * k > width || high * k > height) continue;
     const placed = place(k);
     const lanes = (views: readonly PlateViewName[], stands: string) => {
-      const most = Math.max(0, ...placed.filter((d) => views.includes(d.view) && d.stands === stands).map(({ lane }) => lane + 1));
+      const most = Math.max(
+        0,
+        ...placed.filter((d) => views.includes(d.view) && d.stands === stands).map(({ lane }) => lane + 1),
+      );
       return most > 0 ? FIRST + most * LANE : 0;
     };
     const upRoom = (stands: 'left' | 'right', views: readonly PlateViewName[]) => {
-      const texts = placed.filter((d) => views.includes(d.view) && d.stands === stands).map(({ value }) => text(value).length * CHARACTER * 0.5);
+      const texts = placed
+        .filter((d) => views.includes(d.view) && d.stands === stands)
+        .map(({ value }) => text(value).length * CHARACTER * 0.5);
       return lanes(views, stands) + Math.max(0, ...texts) * 0.9;
     };
     const left = upRoom('left', ['side', 'top']);
@@ -136,8 +142,18 @@ export function plateLayout(
     // Seen from the nose the head's left lies on the right.
     const front = ([y, z]: Vec2): Vec2 => [frontX + y * k, sideY - z * k];
     const sideBox = { left: sideLeft, right: sideLeft + sideWide, top: rowTop + above, bottom: rowBottom };
-    const topBox = { left: sideLeft, right: sideLeft + sideWide, top: topY - ext.half * k, bottom: topY + ext.half * k };
-    const frontBox = { left: frontX - ext.half * k, right: frontX + ext.half * k, top: sideBox.top, bottom: rowBottom };
+    const topBox = {
+      left: sideLeft,
+      right: sideLeft + sideWide,
+      top: topY - ext.half * k,
+      bottom: topY + ext.half * k,
+    };
+    const frontBox = {
+      left: frontX - ext.half * k,
+      right: frontX + ext.half * k,
+      top: sideBox.top,
+      bottom: rowBottom,
+    };
     const boxes = { side: sideBox, top: topBox, front: frontBox };
     const on = { side, top, front };
     layout = {
@@ -154,12 +170,30 @@ export function plateLayout(
       dimensions: placed.map((dimension) => {
         const out = FIRST + dimension.lane * LANE;
         const box = boxes[dimension.view];
-        const at = { below: box.bottom + out, above: box.top - out + 10, left: box.left - out, right: box.right + out }[dimension.stands];
-        return { ...dimension, a: on[dimension.view](dimension.from), b: on[dimension.view](dimension.to), at };
+        const at = {
+          below: box.bottom + out,
+          above: box.top - out + 10,
+          left: box.left - out,
+          right: box.right + out,
+        }[dimension.stands];
+        return {
+          ...dimension,
+          a: on[dimension.view](dimension.from),
+          b: on[dimension.view](dimension.to),
+          at,
+        };
       }),
     };
     break;
   }
-  if (!layout) return plateLayout(drawing, Math.max(width, wide * SCALES[0] * PX_PER_MM + 1), Math.max(height, high * SCALES[0] * PX_PER_MM + 1), view, arrangement, text);
+  if (!layout)
+    return plateLayout(
+      drawing,
+      Math.max(width, wide * SCALES[0] * PX_PER_MM + 1),
+      Math.max(height, high * SCALES[0] * PX_PER_MM + 1),
+      view,
+      arrangement,
+      text,
+    );
   return layout;
 }

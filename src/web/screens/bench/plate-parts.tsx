@@ -57,7 +57,9 @@ export function FanFromFront({
 }) {
   if (!guard) return null;
   if (guard.kind !== 'fibre') {
-    return guard.strands.map((strand, i) => <path key={i} className="fig-strand" d={pathOf(strand.front, place, false)} />);
+    return guard.strands.map((strand, i) => (
+      <path key={i} className="fig-strand" d={pathOf(strand.front, place, false)} />
+    ));
   }
   const length = Math.hypot(guard.end[0] - guard.base[0], guard.end[1] - guard.base[1]);
   return (

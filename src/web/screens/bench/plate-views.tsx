@@ -22,10 +22,20 @@ export function PlateViews({ drawing, layout, metal: key, whole }: Props) {
   return (
     <>
       <clipPath id={`${clip}-side`}>
-        <rect x={sideBox.left} y={sideBox.top - 20} width={sideBox.right - sideBox.left + 30} height={sideBox.bottom - sideBox.top + 34} />
+        <rect
+          x={sideBox.left}
+          y={sideBox.top - 20}
+          width={sideBox.right - sideBox.left + 30}
+          height={sideBox.bottom - sideBox.top + 34}
+        />
       </clipPath>
       <clipPath id={`${clip}-top`}>
-        <rect x={topBox.left} y={topBox.top - 8} width={topBox.right - topBox.left + 30} height={topBox.bottom - topBox.top + 16} />
+        <rect
+          x={topBox.left}
+          y={topBox.top - 8}
+          width={topBox.right - topBox.left + 30}
+          height={topBox.bottom - topBox.top + 16}
+        />
       </clipPath>
       <g clipPath={whole ? undefined : `url(#${clip}-side)`}>
         <CentreLine from={side([from + 1, 0])} to={side([drawing.length + 4, 0])} />
@@ -45,7 +55,12 @@ export function PlateViews({ drawing, layout, metal: key, whole }: Props) {
         />
         {drawing.collar && <path className={metal} d={pathOf(drawing.collar, top)} />}
         {drawing.keeper.map((wire, i) => (
-          <path key={i} className="fig-wire fig-keeper" d={pathOf(wire.top, top, false)} strokeWidth={wire.wire * k} />
+          <path
+            key={i}
+            className="fig-wire fig-keeper"
+            d={pathOf(wire.top, top, false)}
+            strokeWidth={wire.wire * k}
+          />
         ))}
         <path className={metal} d={pathOf(drawing.top, top)} />
         <Edges edges={drawing.edges.top} place={top} />

@@ -34,7 +34,12 @@ interface PlateProps {
 const EYE_STOPS = [0, 30, 45, 60, 90];
 
 /** The dimension of a family each dimension line stands for. */
-const MEASURES: Readonly<Record<string, string>> = { length: 'length', breadth: 'breadth', body: 'breadth', height: 'height' };
+const MEASURES: Readonly<Record<string, string>> = {
+  length: 'length',
+  breadth: 'breadth',
+  body: 'breadth',
+  height: 'height',
+};
 
 interface Grip {
   readonly key: string;
@@ -88,7 +93,12 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
       value: drawing.bodyBreadth,
       perPx: (from, to) => (2 * (from[1] - to[1])) / k,
     },
-    { key: 'length', at: side([drawing.length, 0]), value: drawing.length, perPx: (from, to) => (to[0] - from[0]) / k },
+    {
+      key: 'length',
+      at: side([drawing.length, 0]),
+      value: drawing.length,
+      perPx: (from, to) => (to[0] - from[0]) / k,
+    },
     {
       key: 'height',
       at: side([drawing.fullest, -drawing.drop]),
@@ -116,8 +126,19 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
           </g>
         )}
         <CentreOfMass at={side(drawing.centre)} />
-        {section && <SectionLine drawing={drawing} layout={layout} share={section.share} onStart={start} onLive={(value) => onLive('section', 'share', value)} onEnd={end} />}
-        {section?.cut && <SectionInset cut={section.cut} layout={layout} metal={design.head.metal} text={mm} />}
+        {section && (
+          <SectionLine
+            drawing={drawing}
+            layout={layout}
+            share={section.share}
+            onStart={start}
+            onLive={(value) => onLive('section', 'share', value)}
+            onEnd={end}
+          />
+        )}
+        {section?.cut && (
+          <SectionInset cut={section.cut} layout={layout} metal={design.head.metal} text={mm} />
+        )}
         <g className="dims">
           {layout.dimensions.map((dimension) => {
             const key = MEASURES[dimension.id];
@@ -141,7 +162,11 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
                           // Pulled outward along its own direction the dimension grows by as much as the pointer moves.
                           const moved = dimension.upright ? from[1] - to[1] : to[0] - from[0];
                           const share = key === 'height' ? whatIsLeft : 1;
-                          onLive('dimension', spec.key, Math.min(spec.max, Math.max(spec.min, grip.value + (moved * share) / k)));
+                          onLive(
+                            'dimension',
+                            spec.key,
+                            Math.min(spec.max, Math.max(spec.min, grip.value + (moved * share) / k)),
+                          );
                         },
                       },
                     }
@@ -154,14 +179,25 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
             fill="none"
             d={`M${kneeAt[0] + arc} ${kneeAt[1]}A${arc} ${arc} 0 0 0 ${kneeAt[0] + arc * Math.cos((eyeAngle * Math.PI) / 180)} ${kneeAt[1] - arc * Math.sin((eyeAngle * Math.PI) / 180)}`}
           />
-          <text className="dim-text" x={side(eye.at)[0] + eye.radius * k + 9} y={side(eye.at)[1] - 8}>
+          <text
+            className="dim-text"
+            x={side(eye.at)[0] + (eye.radius + drawing.wire) * k + 6}
+            y={side(eye.at)[1] + 4}
+          >
             {format(eyeAngle, 'angle')}
           </text>
         </g>
         <ScaleBar k={k} scale={layout.scale} height={size.height} />
 
         {design.head.family === 'own' && (
-          <StationGrips design={design} drawing={drawing} layout={layout} onStart={start} onLive={(key, value) => onLive('station', key, value)} onEnd={end} />
+          <StationGrips
+            design={design}
+            drawing={drawing}
+            layout={layout}
+            onStart={start}
+            onLive={(key, value) => onLive('station', key, value)}
+            onEnd={end}
+          />
         )}
         {shownGrips.map(({ key, at, value, perPx }) => {
           const spec = has(key);
@@ -218,8 +254,21 @@ function followed(frozen: PlateLayout, drawing: Drawing, fresh: PlateLayout): Pl
     const b = on[dimension.view](dimension.to);
     // A side that grows pushes its lanes out.
     const edge = dimension.upright
-      ? Math.max(before?.at ?? dimension.at, dimension.stands === 'right' ? on.front([drawing.breadth / 2, 0])[0] + 16 : -Infinity)
-      : Math.max(before?.at ?? dimension.at, dimension.stands === 'below' && dimension.view !== 'top' ? on.side([0, -drawing.drop])[1] + 16 : -Infinity);
-    return { ...dimension, a, b, at: dimension.stands === 'left' || dimension.stands === 'above' ? (before?.at ?? dimension.at) : edge };
+      ? Math.max(
+          before?.at ?? dimension.at,
+          dimension.stands === 'right' ? on.front([drawing.breadth / 2, 0])[0] + 16 : -Infinity,
+        )
+      : Math.max(
+          before?.at ?? dimension.at,
+          dimension.stands === 'below' && dimension.view !== 'top'
+            ? on.side([0, -drawing.drop])[1] + 16
+            : -Infinity,
+        );
+    return {
+      ...dimension,
+      a,
+      b,
+      at: dimension.stands === 'left' || dimension.stands === 'above' ? (before?.at ?? dimension.at) : edge,
+    };
   });
 }

@@ -4,9 +4,36 @@ import { READINGS } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 
 const GROUPS: readonly (readonly [title: string, ids: readonly ReadingId[]])[] = [
-  ['Weight', ['mass.metal', 'mass.total', 'mass.submerged', 'mass.hook', 'mass.joint', 'mass.keeper', 'mass.guard', 'mass.paint', 'cost.metal']],
+  [
+    'Weight',
+    [
+      'mass.metal',
+      'mass.total',
+      'mass.submerged',
+      'mass.hook',
+      'mass.joint',
+      'mass.keeper',
+      'mass.guard',
+      'mass.paint',
+      'cost.metal',
+    ],
+  ],
   ['In the water', ['fall.speed', 'fall.timeToDepth', 'fall.attitude', 'hang.attitude']],
-  ['Hook', ['hook.biteAboveEye', 'hook.gap', 'hook.throat', 'hook.pointDirection', 'hook.shankOutside', 'hook.wire', 'hook.wireInside', 'hook.wall', 'eye.x', 'eye.z']],
+  [
+    'Hook',
+    [
+      'hook.biteAboveEye',
+      'hook.gap',
+      'hook.throat',
+      'hook.pointDirection',
+      'hook.shankOutside',
+      'hook.wire',
+      'hook.wireInside',
+      'hook.wall',
+      'eye.x',
+      'eye.z',
+    ],
+  ],
   ['Keeper', ['keeper.insertion', 'keeper.diameter', 'keeper.hold']],
   ['Guard', ['guard.overPoint', 'guard.pastPoint']],
   [

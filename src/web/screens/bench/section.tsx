@@ -26,7 +26,7 @@ export function SectionLine({ drawing, layout: { side, k }, share, onStart, onLi
       <path d={`M${u} ${upper}h-9m3 -3l-3 3l3 3`} />
       <path d={`M${u} ${lower}h-9m3 -3l-3 3l3 3`} />
       <Handle
-        at={[u, lower + 4]}
+        at={[u, upper - 4]}
         label="Section"
         valueText={`${format(x, 'size')} from the rear`}
         value={share}
@@ -63,7 +63,9 @@ export function SectionInset({ cut, layout, metal, text }: InsetProps) {
       {cut.outlines.map((outline, i) => (
         <path key={i} className={`fig-metal ${metalClass(metal)} fig-cut`} d={pathOf(outline, place)} />
       ))}
-      {cut.wire > 0 && <circle className="fig-cut-wire" cx={place([0, 0])[0]} cy={place([0, 0])[1]} r={(cut.wire / 2) * k} />}
+      {cut.wire > 0 && (
+        <circle className="fig-cut-wire" cx={place([0, 0])[0]} cy={place([0, 0])[1]} r={(cut.wire / 2) * k} />
+      )}
       <text className="view-name" x={x} y={y - high * k - 8} textAnchor="middle">
         Section at {text(cut.at)}
       </text>

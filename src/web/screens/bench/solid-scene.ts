@@ -4,6 +4,7 @@ import {
   BufferGeometry,
   CatmullRomCurve3,
   Color,
+  ConeGeometry,
   DirectionalLight,
   Group,
   HemisphereLight,
@@ -83,7 +84,9 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
     }
   };
   const reset = () => {
-    camera.position.copy(new Vector3().setFromSpherical(new Spherical(reach * 3.4, Math.PI * 0.38, Math.PI * 0.2))).add(controls.target);
+    camera.position
+      .copy(new Vector3().setFromSpherical(new Spherical(reach * 3.4, Math.PI * 0.38, Math.PI * 0.2)))
+      .add(controls.target);
     controls.update();
     draw();
   };
@@ -103,20 +106,42 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
       const fibre = () => new MeshStandardMaterial({ color: '#9a7a36', metalness: 0, roughness: 0.7 });
       for (const { path, diameter, of } of wires) {
         if (path.length < 2) continue;
-        const curve = new CatmullRomCurve3(path.map(([x, y, z]) => new Vector3(x, y, z)), false, 'centripetal');
-        group.add(new Mesh(new TubeGeometry(curve, Math.min(400, path.length * 3), diameter / 2, 10), of === 'guard' ? fibre() : steel()));
+        const curve = new CatmullRomCurve3(
+          path.map(([x, y, z]) => new Vector3(x, y, z)),
+          false,
+          'centripetal',
+        );
+        group.add(
+          new Mesh(
+            new TubeGeometry(curve, Math.min(400, path.length * 3), diameter / 2, 10),
+            of === 'guard' ? fibre() : steel(),
+          ),
+        );
+      }
+      // The hook's point: a cone on the end of its wire.
+      const hook = wires.find(({ of }) => of === 'hook');
+      const [before, tip] = [hook?.path.at(-2), hook?.path.at(-1)];
+      if (hook && before && tip) {
+        const along = new Vector3(...tip).sub(new Vector3(...before)).normalize();
+        const length = hook.diameter * 2.2;
+        const cone = new Mesh(new ConeGeometry(hook.diameter / 2, length, 12), steel());
+        cone.position.copy(new Vector3(...tip).addScaledVector(along, length / 2));
+        cone.setRotationFromQuaternion(new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), along));
+        group.add(cone);
       }
       for (const { centre, radius, wire, axis } of rings) {
         const ring = new Mesh(new TorusGeometry(radius, wire / 2, 10, 36), steel());
         ring.position.set(...centre);
-        ring.setRotationFromQuaternion(new Quaternion().setFromUnitVectors(new Vector3(0, 0, 1), new Vector3(...axis)));
+        ring.setRotationFromQuaternion(
+          new Quaternion().setFromUnitVectors(new Vector3(0, 0, 1), new Vector3(...axis)),
+        );
         group.add(ring);
       }
       sharp.computeBoundingSphere();
       const sphere = sharp.boundingSphere;
       if (sphere && !shown) {
         shown = true;
-        reach = Math.max(8, sphere.radius * 1.5);
+        reach = Math.max(8, sphere.radius * 1.8);
         const { x, y, z } = sphere.center;
         controls.target.set(x - sphere.radius * 0.4, z, -y);
         reset();

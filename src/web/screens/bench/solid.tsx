@@ -101,7 +101,9 @@ export function Solid({ design, surroundings }: Props) {
       <canvas key={isStill ? 'still' : 'turning'} ref={canvas} />
       {!model && <Loading what="the solid" />}
       <p className="solid-help">
-        {isStill ? 'A still picture: this browser has no WebGL. Arrow keys turn it.' : 'Drag to turn, wheel to come nearer; or arrow keys, + and −, Home.'}
+        {isStill
+          ? 'A still picture: this browser has no WebGL. Arrow keys turn it.'
+          : 'Drag to turn, wheel to come nearer; or arrow keys, + and −, Home.'}
       </p>
     </div>
   );

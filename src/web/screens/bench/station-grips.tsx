@@ -19,8 +19,19 @@ export function StationGrips({ design, drawing, layout: { side, top, k }, onStar
   const { format } = useUnits();
   const stations = design.head.stations ?? OWN_STATIONS;
   const belly = design.head.dimensions['belly'] ?? 0.5;
-  const [rise, drop, half] = [drawing.bodyHeight * (1 - belly), drawing.bodyHeight * belly, drawing.bodyBreadth / 2];
-  const grip = (i: number, of: 'rise' | 'drop' | 'breadth', share: number, full: number, at: Vec2, way: 1 | -1) => (
+  const [rise, drop, half] = [
+    drawing.bodyHeight * (1 - belly),
+    drawing.bodyHeight * belly,
+    drawing.bodyBreadth / 2,
+  ];
+  const grip = (
+    i: number,
+    of: 'rise' | 'drop' | 'breadth',
+    share: number,
+    full: number,
+    at: Vec2,
+    way: 1 | -1,
+  ) => (
     <Handle
       key={`${i}.${of}`}
       small
@@ -43,7 +54,9 @@ export function StationGrips({ design, drawing, layout: { side, top, k }, onStar
         const x = station.at * drawing.length;
         return [
           grip(i, 'rise', station.rise, rise, side([x, station.rise * rise]), 1),
-          ...(design.head.symmetric ? [] : [grip(i, 'drop', station.drop, drop, side([x, -station.drop * drop]), -1)]),
+          ...(design.head.symmetric
+            ? []
+            : [grip(i, 'drop', station.drop, drop, side([x, -station.drop * drop]), -1)]),
           grip(i, 'breadth', station.breadth, half, top([x, station.breadth * half]), 1),
         ];
       })}

@@ -8,7 +8,14 @@ import type { Edit } from './stage-kit.ts';
 export function withStation(head: Design['head'], index: number, change: Partial<Station>): Station[] {
   const stations = head.stations ?? [...OWN_STATIONS];
   const both = head.symmetric
-    ? { ...change, ...(change.rise !== undefined ? { drop: change.rise } : change.drop !== undefined ? { rise: change.drop } : {}) }
+    ? {
+        ...change,
+        ...(change.rise !== undefined
+          ? { drop: change.rise }
+          : change.drop !== undefined
+            ? { rise: change.drop }
+            : {}),
+      }
     : change;
   return stations.map((station, i) => (i === index ? { ...station, ...both } : station));
 }
@@ -21,7 +28,15 @@ const COLUMNS = [
 ] as const;
 
 /** The stations of an own profile as a table; each can also be pulled on the drawing. */
-export function StationList({ design, edit, problem }: { readonly design: Design; readonly edit: Edit; readonly problem: string | undefined }) {
+export function StationList({
+  design,
+  edit,
+  problem,
+}: {
+  readonly design: Design;
+  readonly edit: Edit;
+  readonly problem: string | undefined;
+}) {
   const { say } = useUnits();
   const stations = design.head.stations ?? OWN_STATIONS;
   const put = (next: Station[]) => edit((now) => ({ ...now, head: { ...now.head, stations: next } }));
@@ -29,7 +44,12 @@ export function StationList({ design, edit, problem }: { readonly design: Design
   const add = () => {
     const [a, b] = [stations[widest.i], stations[widest.i + 1]];
     if (!a || !b) return;
-    const middle: Station = { at: (a.at + b.at) / 2, breadth: (a.breadth + b.breadth) / 2, rise: (a.rise + b.rise) / 2, drop: (a.drop + b.drop) / 2 };
+    const middle: Station = {
+      at: (a.at + b.at) / 2,
+      breadth: (a.breadth + b.breadth) / 2,
+      rise: (a.rise + b.rise) / 2,
+      drop: (a.drop + b.drop) / 2,
+    };
     put([...stations.slice(0, widest.i + 1), middle, ...stations.slice(widest.i + 1)]);
   };
   return (
@@ -74,7 +94,12 @@ export function StationList({ design, edit, problem }: { readonly design: Design
                 ))}
                 <td>
                   {!isEnd && (
-                    <button type="button" className="btn btn-sm btn-quiet" aria-label={`Take out station ${i + 1}`} onClick={() => put(stations.filter((_, k) => k !== i))}>
+                    <button
+                      type="button"
+                      className="btn btn-sm btn-quiet"
+                      aria-label={`Take out station ${i + 1}`}
+                      onClick={() => put(stations.filter((_, k) => k !== i))}
+                    >
                       ×
                     </button>
                   )}
@@ -99,7 +124,9 @@ export function StationList({ design, edit, problem }: { readonly design: Design
                 head: {
                   ...now.head,
                   symmetric,
-                  stations: symmetric ? stations.map((station) => ({ ...station, drop: station.rise })) : [...stations],
+                  stations: symmetric
+                    ? stations.map((station) => ({ ...station, drop: station.rise }))
+                    : [...stations],
                 },
               }));
             }}

@@ -19,23 +19,37 @@ export function drawStill(canvas: HTMLCanvasElement, model: SolidModel, around: 
   const points = Array.from({ length: p.length / 3 }, (_, i) => corner(i));
   const lines = wires.map((wire) => ({ ...wire, path: wire.path.map(turn) }));
   const all = [...points, ...lines.flatMap(({ path }) => path)];
-  const span = (axis: 0 | 1) => [Math.min(...all.map((q) => q[axis])), Math.max(...all.map((q) => q[axis]))] as const;
+  const span = (axis: 0 | 1) =>
+    [Math.min(...all.map((q) => q[axis])), Math.max(...all.map((q) => q[axis]))] as const;
   const [x0, x1] = span(0);
   const [y0, y1] = span(1);
   const k = Math.min((width - 40) / (x1 - x0), (height - 40) / (y1 - y0));
-  const at = ([x, y]: Vec3) => [width / 2 + (x - (x0 + x1) / 2) * k, height / 2 - (y - (y0 + y1) / 2) * k] as const;
+  const at = ([x, y]: Vec3) =>
+    [width / 2 + (x - (x0 + x1) / 2) * k, height / 2 - (y - (y0 + y1) / 2) * k] as const;
   const facets = Array.from({ length: triangles.length / 3 }, (_, i) => {
     const [a, b, c] = [0, 1, 2].map((n) => points[triangles[3 * i + n] ?? 0] as Vec3) as [Vec3, Vec3, Vec3];
     const u = [b[0] - a[0], b[1] - a[1], b[2] - a[2]] as const;
     const v = [c[0] - a[0], c[1] - a[1], c[2] - a[2]] as const;
     const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]] as const;
     const size = Math.hypot(...n) || 1;
-    return { a, b, c, near: (a[2] + b[2] + c[2]) / 3, faces: n[2] / size, light: (n[0] * 0.35 + n[1] * 0.75 + n[2] * 0.55) / size };
+    return {
+      a,
+      b,
+      c,
+      near: (a[2] + b[2] + c[2]) / 3,
+      faces: n[2] / size,
+      light: (n[0] * 0.35 + n[1] * 0.75 + n[2] * 0.55) / size,
+    };
   });
   const draws = [
-    ...facets.filter(({ faces }) => faces > 0).map((facet) => ({ near: facet.near, draw: () => paint(facet) })),
+    ...facets
+      .filter(({ faces }) => faces > 0)
+      .map((facet) => ({ near: facet.near, draw: () => paint(facet) })),
     ...lines.flatMap(({ path, diameter, of }) =>
-      path.slice(1).map((to, i) => ({ near: (to[2] + (path[i]?.[2] ?? 0)) / 2, draw: () => stroke(path[i] as Vec3, to, diameter, of) })),
+      path.slice(1).map((to, i) => ({
+        near: (to[2] + (path[i]?.[2] ?? 0)) / 2,
+        draw: () => stroke(path[i] as Vec3, to, diameter, of),
+      })),
     ),
   ].sort((a, b) => a.near - b.near);
   for (const { draw } of draws) draw();

@@ -124,7 +124,8 @@ export function useBench(
         const [index = '0', of = 'rise'] = key.split('.');
         const stations = withStation(base.head, Number(index), { [of]: value });
         pull({ ...base, head: { ...base.head, stations } });
-      } else if (field === 'angle') pull({ ...(pulled.current ?? document), eye: { ...document.eye, angle: value } });
+      } else if (field === 'angle')
+        pull({ ...(pulled.current ?? document), eye: { ...document.eye, angle: value } });
     },
     [document, onDimension, pull],
   );

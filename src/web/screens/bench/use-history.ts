@@ -20,7 +20,11 @@ export function useHistory(id: string, draft: DraftHand) {
   const client = useQueryClient();
   const { tell } = useNotices();
   const { say } = useUnits();
-  const { data: history } = useQuery({ queryKey: historyKey(id), queryFn: () => readHistory(id), staleTime: 0 });
+  const { data: history } = useQuery({
+    queryKey: historyKey(id),
+    queryFn: () => readHistory(id),
+    staleTime: 0,
+  });
   const busy = useRef(false);
   // Every save makes a step.
   useEffect(() => {
@@ -31,7 +35,10 @@ export function useHistory(id: string, draft: DraftHand) {
     async (kept: Kept<Design>) => {
       client.setQueryData(oneKey('designs', id), kept);
       draft.refresh(kept);
-      await Promise.all([client.invalidateQueries({ queryKey: historyKey(id) }), refreshLists(client, 'designs')]);
+      await Promise.all([
+        client.invalidateQueries({ queryKey: historyKey(id) }),
+        refreshLists(client, 'designs'),
+      ]);
     },
     [client, draft, id],
   );
@@ -41,7 +48,10 @@ export function useHistory(id: string, draft: DraftHand) {
       if (busy.current) return;
       busy.current = true;
       try {
-        if (!(await draft.flush())) throw new Error('What is on screen could not be saved yet, so there is nothing to go back from. Try again in a moment.');
+        if (!(await draft.flush()))
+          throw new Error(
+            'What is on screen could not be saved yet, so there is nothing to go back from. Try again in a moment.',
+          );
         const done = await act();
         if (typeof done === 'string') tell({ tone: 'plain', text: done });
         else {
@@ -68,7 +78,10 @@ export function useHistory(id: string, draft: DraftHand) {
         if (at < 0 || !to) return by < 0 ? 'There is nothing to undo.' : 'There is nothing to redo.';
         const undone = by < 0 ? now.steps[at] : to;
         const version = client.getQueryData<Kept<Design>>(oneKey('designs', id))?.version ?? draft.version;
-        return { kept: await goToStep(id, to.step, version), text: `${by < 0 ? 'Undone' : 'Redone'}: ${say(undone?.words ?? '')}` };
+        return {
+          kept: await goToStep(id, to.step, version),
+          text: `${by < 0 ? 'Undone' : 'Redone'}: ${say(undone?.words ?? '')}`,
+        };
       }),
     [run, client, id, draft.version, say],
   );
@@ -76,7 +89,10 @@ export function useHistory(id: string, draft: DraftHand) {
     (to: number) =>
       run(async () => {
         const version = client.getQueryData<Kept<Design>>(oneKey('designs', id))?.version ?? draft.version;
-        return { kept: await goToStep(id, to, version), text: 'Back at that step. Later steps can be redone.' };
+        return {
+          kept: await goToStep(id, to, version),
+          text: 'Back at that step. Later steps can be redone.',
+        };
       }),
     [run, client, id, draft.version],
   );
@@ -84,7 +100,10 @@ export function useHistory(id: string, draft: DraftHand) {
     (versionId: string, name: string) =>
       run(async () => {
         const version = client.getQueryData<Kept<Design>>(oneKey('designs', id))?.version ?? draft.version;
-        return { kept: await restoreVersion(id, versionId, version), text: `${name} is back. Undo brings the other state back.` };
+        return {
+          kept: await restoreVersion(id, versionId, version),
+          text: `${name} is back. Undo brings the other state back.`,
+        };
       }),
     [run, client, id, draft.version],
   );

@@ -25,11 +25,20 @@ export function ExportMenu({ id, flush }: { readonly id: string; readonly flush:
   const [shrink, setShrink] = useState(0);
   const save = async (format: ExportFormat) => {
     if (!(await flush())) {
-      tell({ tone: 'bad', text: 'What is on screen could not be saved yet, so the file would be older than it. Try again in a moment.' });
+      tell({
+        tone: 'bad',
+        text: 'What is on screen could not be saved yet, so the file would be older than it. Try again in a moment.',
+      });
       return;
     }
-    const query = new URLSearchParams({ arrangement, units: dual ? 'both' : system, ...(shrink > 0 ? { shrink: String(shrink * 100) } : {}) });
-    await download(`/designs/${encodeURIComponent(id)}/export/${format}?${query}`, (text) => tell({ tone: 'bad', text }));
+    const query = new URLSearchParams({
+      arrangement,
+      units: dual ? 'both' : system,
+      ...(shrink > 0 ? { shrink: String(shrink * 100) } : {}),
+    });
+    await download(`/designs/${encodeURIComponent(id)}/export/${format}?${query}`, (text) =>
+      tell({ tone: 'bad', text }),
+    );
   };
   return (
     <Dropdown align="end" autoClose="outside">
@@ -54,7 +63,11 @@ export function ExportMenu({ id, flush }: { readonly id: string; readonly flush:
             note="The solids are enlarged so that a mould cut to them casts the drawn size after the metal has shrunk by this much of its length."
             onCommit={setShrink}
           />
-          <small>{shrink > 0 ? `Solids go out ${(100 / (1 - shrink) - 100).toFixed(2)}% larger, for the mould.` : 'Solids go out as cast.'}</small>
+          <small>
+            {shrink > 0
+              ? `Solids go out ${(100 / (1 - shrink) - 100).toFixed(2)}% larger, for the mould.`
+              : 'Solids go out as cast.'}
+          </small>
         </div>
       </Dropdown.Menu>
     </Dropdown>

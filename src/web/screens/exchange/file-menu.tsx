@@ -22,7 +22,10 @@ export function FileMenu() {
     // The same file can be chosen again after it was mended.
     input.value = '';
     if (!file) return;
-    if (file.size > MOST) fail(`${file.name} has ${(file.size / 1e6).toFixed(0)} MB; at most ${MOST / 1e6} are read. Make it smaller.`);
+    if (file.size > MOST)
+      fail(
+        `${file.name} has ${(file.size / 1e6).toFixed(0)} MB; at most ${MOST / 1e6} are read. Make it smaller.`,
+      );
     else void use(file).catch((error: Error) => fail(`${file.name} could not be read: ${error.message}`));
   };
   return (
@@ -54,7 +57,9 @@ export function FileMenu() {
         type="file"
         accept=".json,application/json"
         aria-label="Design or shop file"
-        onChange={(event) => taken(event.currentTarget, async (file) => setShop({ name: file.name, text: await file.text() }))}
+        onChange={(event) =>
+          taken(event.currentTarget, async (file) => setShop({ name: file.name, text: await file.text() }))
+        }
       />
       <input
         ref={solidInput}
@@ -63,7 +68,9 @@ export function FileMenu() {
         accept=".stl,.3mf"
         aria-label="Solid file"
         onChange={(event) =>
-          taken(event.currentTarget, async (file) => setSolid({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) }))
+          taken(event.currentTarget, async (file) =>
+            setSolid({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) }),
+          )
         }
       />
       <Suspense>

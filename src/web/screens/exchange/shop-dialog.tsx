@@ -39,7 +39,9 @@ export function ShopDialog({ file, onHide }: Props) {
     }
   }, [file]);
   const told = (error: unknown): readonly Problem[] =>
-    error instanceof ServerProblem && error.details.errors ? error.details.errors : [{ path: '', message: (error as Error).message }];
+    error instanceof ServerProblem && error.details.errors
+      ? error.details.errors
+      : [{ path: '', message: (error as Error).message }];
 
   useEffect(() => {
     let alive = true;
@@ -59,7 +61,10 @@ export function ShopDialog({ file, onHide }: Props) {
     setTaking(true);
     try {
       const done = await takeShop(read.text, false);
-      tell({ tone: 'good', text: `${done.rows.filter(({ does }) => does !== 'same').length} documents are taken in.` });
+      tell({
+        tone: 'good',
+        text: `${done.rows.filter(({ does }) => does !== 'same').length} documents are taken in.`,
+      });
       await client.invalidateQueries();
       onHide();
     } catch (error) {
@@ -89,7 +94,8 @@ export function ShopDialog({ file, onHide }: Props) {
         ) : trial ? (
           <>
             <p role="status">
-              {count('adds')} would be added, {count('changes')} changed, {count('same')} are the same already. All of it is taken in, or nothing.
+              {count('adds')} would be added, {count('changes')} changed, {count('same')} are the same
+              already. All of it is taken in, or nothing.
             </p>
             <table className="intake">
               <tbody>

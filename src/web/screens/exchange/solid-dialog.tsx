@@ -36,7 +36,13 @@ export function SolidDialog({ file, onHide }: Props) {
   const create = useCreate('designs');
   const [report, setReport] = useState<SolidReport | undefined>(undefined);
   const [unreadable, setUnreadable] = useState('');
-  const [placement, setPlacement] = useState<Placement>({ nose: '+x', up: '+z', unit: 'mm', level: 0.5, side: 0.5 });
+  const [placement, setPlacement] = useState<Placement>({
+    nose: '+x',
+    up: '+z',
+    unit: 'mm',
+    level: 0.5,
+    side: 0.5,
+  });
   const [name, setName] = useState(file.name.replace(/\.\w+$/, '').slice(0, 120));
   const set = (change: Partial<Placement>) => setPlacement((now) => ({ ...now, ...change }));
 
@@ -53,7 +59,10 @@ export function SolidDialog({ file, onHide }: Props) {
     };
   }, [file]);
   const job = useMemo<Job | undefined>(
-    () => (report?.mesh && placement.nose[1] !== placement.up[1] ? { report, placement, name, file: file.name } : undefined),
+    () =>
+      report?.mesh && placement.nose[1] !== placement.up[1]
+        ? { report, placement, name, file: file.name }
+        : undefined,
     [report, placement, name, file],
   );
   const { output: placed } = useJudged(job, run);
@@ -87,7 +96,8 @@ export function SolidDialog({ file, onHide }: Props) {
         ) : (
           <>
             <p role="status">
-              {report.triangles} facets, closed. {report.repairs.length === 0 ? 'Nothing had to be mended.' : ''}
+              {report.triangles} facets, closed.{' '}
+              {report.repairs.length === 0 ? 'Nothing had to be mended.' : ''}
             </p>
             <Repairs report={report} />
             <div className="solid-place">
@@ -95,12 +105,32 @@ export function SolidDialog({ file, onHide }: Props) {
                 <div className="qf">
                   <label htmlFor="solid-name">Name</label>
                   <span className="qf-box">
-                    <input id="solid-name" value={name} maxLength={120} onChange={(event) => setName(event.currentTarget.value)} />
+                    <input
+                      id="solid-name"
+                      value={name}
+                      maxLength={120}
+                      onChange={(event) => setName(event.currentTarget.value)}
+                    />
                   </span>
                 </div>
-                <Segments label="The file counts in" value={placement.unit} options={UNITS.map((unit) => [unit, unit] as const)} onChange={(unit) => set({ unit })} />
-                <Choice label="Nose points to" value={placement.nose} options={AXES.map((axis) => [axis, axis] as const)} onChange={(nose) => set({ nose })} />
-                <Choice label="Hook point is to" value={placement.up} options={AXES.map((axis) => [axis, axis] as const)} onChange={(up) => set({ up })} />
+                <Segments
+                  label="The file counts in"
+                  value={placement.unit}
+                  options={UNITS.map((unit) => [unit, unit] as const)}
+                  onChange={(unit) => set({ unit })}
+                />
+                <Choice
+                  label="Nose points to"
+                  value={placement.nose}
+                  options={AXES.map((axis) => [axis, axis] as const)}
+                  onChange={(nose) => set({ nose })}
+                />
+                <Choice
+                  label="Hook point is to"
+                  value={placement.up}
+                  options={AXES.map((axis) => [axis, axis] as const)}
+                  onChange={(up) => set({ up })}
+                />
                 <QuantityField
                   label="Shank from the belly"
                   kind="share"
@@ -132,7 +162,8 @@ export function SolidDialog({ file, onHide }: Props) {
                       {format(made.judged.readings['head.length']?.value ?? NaN, 'size')} long,{' '}
                       {format(made.judged.readings['head.breadth']?.value ?? NaN, 'size')} broad,{' '}
                       {format(made.judged.readings['head.height']?.value ?? NaN, 'size')} high;{' '}
-                      <b>{format(made.judged.readings['mass.metal']?.value ?? NaN, 'mass')}</b> in lead on a {made.design.hook.size}.
+                      <b>{format(made.judged.readings['mass.metal']?.value ?? NaN, 'mass')}</b> in lead on a{' '}
+                      {made.design.hook.size}.
                     </p>
                   </>
                 ) : (
@@ -158,12 +189,15 @@ export function SolidDialog({ file, onHide }: Props) {
           disabled={!made || create.isPending || name.trim() === '' || placement.nose[1] === placement.up[1]}
           onClick={() =>
             made &&
-            create.mutate({ ...made.design, name: name.trim() }, {
-              onSuccess: (kept) => {
-                onHide();
-                void navigate(`/designs/${kept.id}`);
+            create.mutate(
+              { ...made.design, name: name.trim() },
+              {
+                onSuccess: (kept) => {
+                  onHide();
+                  void navigate(`/designs/${kept.id}`);
+                },
               },
-            })
+            )
           }
         >
           Make a design of it
@@ -194,7 +228,17 @@ function Preview({ drawing }: { readonly drawing: Parameters<typeof SideFigure>[
   return (
     <svg width={BOX.width} height={BOX.height} role="img" aria-label="The solid on its hook, from the side">
       <SideFigure drawing={drawing} place={place} k={k} metal="lead" />
-      <path className="centre-line" d={pathOf([[x0, 0], [x1, 0]], place, false)} />
+      <path
+        className="centre-line"
+        d={pathOf(
+          [
+            [x0, 0],
+            [x1, 0],
+          ],
+          place,
+          false,
+        )}
+      />
     </svg>
   );
 }

@@ -53,18 +53,28 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
   const ladder = useMemo(() => document.ladder ?? starterLadder(), [document.ladder]);
   const job = useMemo<Job>(() => ({ design: document, ladder, metals }), [document, ladder, metals]);
   const { output: rungs, error } = useJudged(job, run);
-  const put = (change: Partial<LadderSpec>) => edit((now) => ({ ...now, ladder: { ...(now.ladder ?? starterLadder()), ...change } }));
+  const put = (change: Partial<LadderSpec>) =>
+    edit((now) => ({ ...now, ladder: { ...(now.ladder ?? starterLadder()), ...change } }));
   const putRung = (i: number, change: Partial<LadderSpec['rungs'][number]>) =>
     put({ rungs: ladder.rungs.map((rung, k) => (k === i ? { ...rung, ...change } : rung)) });
   const good = rungs?.filter(({ judged }) => judged.ok) ?? [];
   const hang = useMutation({
-    mutationFn: () => createSeries(good.map(({ made, judged }) => ({ ...made, head: judged.ok ? judged.design.head : made.head }))),
+    mutationFn: () =>
+      createSeries(
+        good.map(({ made, judged }) => ({ ...made, head: judged.ok ? judged.design.head : made.head })),
+      ),
     onSuccess: async (made) => {
       await refreshLists(client, 'designs');
       tell({
         tone: 'good',
         text: `${made.length} heads hang on the Rack.`,
-        action: { label: 'Show them', run: () => void navigate(`/?q=${encodeURIComponent(sharedWords(made.map(({ document: { name } }) => name)))}`) },
+        action: {
+          label: 'Show them',
+          run: () =>
+            void navigate(
+              `/?q=${encodeURIComponent(sharedWords(made.map(({ document: { name } }) => name)))}`,
+            ),
+        },
       });
     },
     onError: (failed) => tell({ tone: 'bad', text: failed.message }),
@@ -80,15 +90,30 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
           Ladder of <Link to={`/designs/${kept.id}`}>{document.name}</Link>
         </h1>
         <SaveBadge state={draft.state} />
-        <Segments label="Hook" value={ladder.rule} options={HOOK_RULES.map((rule) => [rule, RULES[rule]] as const)} onChange={(rule) => put({ rule })} />
+        <Segments
+          label="Hook"
+          value={ladder.rule}
+          options={HOOK_RULES.map((rule) => [rule, RULES[rule]] as const)}
+          onChange={(rule) => put({ rule })}
+        />
         <div className="ladder-tools">
-          <button type="button" className="btn btn-sm btn-quiet" onClick={add} disabled={ladder.rungs.length >= 24}>
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            onClick={add}
+            disabled={ladder.rungs.length >= 24}
+          >
             + Rung
           </button>
           <button type="button" className="btn btn-sm btn-quiet" onClick={() => put(starterLadder())}>
             1/16 to 1 oz
           </button>
-          <button type="button" className="btn btn-sm btn-fern" disabled={good.length === 0 || hang.isPending} onClick={() => hang.mutate()}>
+          <button
+            type="button"
+            className="btn btn-sm btn-fern"
+            disabled={good.length === 0 || hang.isPending}
+            onClick={() => hang.mutate()}
+          >
             Hang {good.length} on the Rack
           </button>
         </div>
@@ -99,7 +124,16 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
         <table>
           <thead>
             <tr>
-              {['Weight', 'Hook', 'Name', 'Length × breadth × height', 'As weighed', 'Falls', 'Bite above eye', ''].map((head) => (
+              {[
+                'Weight',
+                'Hook',
+                'Name',
+                'Length × breadth × height',
+                'As weighed',
+                'Falls',
+                'Bite above eye',
+                '',
+              ].map((head) => (
                 <th key={head} scope="col">
                   {head}
                 </th>
@@ -111,11 +145,28 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
               // While the worker is at it a row keeps what was last known of it.
               const figure = rungs?.[i];
               const readings = figure?.judged.ok ? figure.judged.readings : undefined;
-              const value = (id: 'head.length' | 'head.breadth' | 'head.height' | 'mass.total' | 'fall.speed' | 'hook.biteAboveEye') => readings?.[id]?.value ?? NaN;
+              const value = (
+                id:
+                  | 'head.length'
+                  | 'head.breadth'
+                  | 'head.height'
+                  | 'mass.total'
+                  | 'fall.speed'
+                  | 'hook.biteAboveEye',
+              ) => readings?.[id]?.value ?? NaN;
               return (
                 <tr key={i} data-bad={figure && !figure.judged.ok}>
                   <td>
-                    <QuantityField label={`Weight of rung ${i + 1}`} bare kind="mass" value={rung.grams} min={0.1} max={500} step={rung.grams / 50} onCommit={(grams) => putRung(i, { grams })} />
+                    <QuantityField
+                      label={`Weight of rung ${i + 1}`}
+                      bare
+                      kind="mass"
+                      value={rung.grams}
+                      min={0.1}
+                      max={500}
+                      step={rung.grams / 50}
+                      onCommit={(grams) => putRung(i, { grams })}
+                    />
                   </td>
                   <td className="ladder-hook">
                     <HookSizeField
@@ -125,7 +176,11 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
                       onChange={(hook) => putRung(i, { hook })}
                     />
                     {rung.hook && (
-                      <button type="button" className="btn-link-brass" onClick={() => putRung(i, { hook: undefined })}>
+                      <button
+                        type="button"
+                        className="btn-link-brass"
+                        onClick={() => putRung(i, { hook: undefined })}
+                      >
                         by rule
                       </button>
                     )}
@@ -138,7 +193,8 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
                       maxLength={120}
                       onBlur={(event) => {
                         const name = event.currentTarget.value.trim();
-                        if (name !== (rung.name ?? figure?.name ?? '')) putRung(i, { name: name || undefined });
+                        if (name !== (rung.name ?? figure?.name ?? ''))
+                          putRung(i, { name: name || undefined });
                       }}
                     />
                   </td>
@@ -149,7 +205,8 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
                   ) : (
                     <>
                       <td>
-                        {format(value('head.length'), 'size')} × {format(value('head.breadth'), 'size')} × {format(value('head.height'), 'size')}
+                        {format(value('head.length'), 'size')} × {format(value('head.breadth'), 'size')} ×{' '}
+                        {format(value('head.height'), 'size')}
                       </td>
                       <td>{format(value('mass.total'), 'mass')}</td>
                       <td>{format(value('fall.speed'), 'speed')}</td>
@@ -157,7 +214,12 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
                     </>
                   )}
                   <td>
-                    <button type="button" className="btn btn-sm btn-quiet" aria-label={`Take out rung ${i + 1}`} onClick={() => put({ rungs: ladder.rungs.filter((_, k) => k !== i) })}>
+                    <button
+                      type="button"
+                      className="btn btn-sm btn-quiet"
+                      aria-label={`Take out rung ${i + 1}`}
+                      onClick={() => put({ rungs: ladder.rungs.filter((_, k) => k !== i) })}
+                    >
                       ×
                     </button>
                   </td>
@@ -181,36 +243,75 @@ function sharedWords(names: readonly string[]): string {
   return words.slice(0, count < 0 ? words.length : count).join(' ');
 }
 
-const BOX = { width: 1240, height: 250, gap: 14 };
+const BOX = { width: 1240, highest: 250, foot: 50, gap: 14 };
 
 /** All rungs side by side, to one scale. */
 function Family({ rungs }: { readonly rungs: readonly RungFigure[] }) {
   const { format } = useUnits();
-  const drawn = rungs.flatMap(({ judged, made, grams, hook }) => (judged.ok ? [{ drawing: judged.drawing, metal: made.head.metal, grams, hook }] : []));
-  if (drawn.length === 0) return <p className="ladder-none">None of the rungs can be built: see why below.</p>;
+  const drawn = rungs.flatMap(({ judged, made, grams, hook }) =>
+    judged.ok ? [{ drawing: judged.drawing, metal: made.head.metal, grams, hook }] : [],
+  );
+  if (drawn.length === 0)
+    return <p className="ladder-none">None of the rungs can be built: see why below.</p>;
   const boxes = drawn.map(({ drawing }) => {
-    const points = [...drawing.side, ...drawing.hook, [drawing.eye.at[0] + drawing.eye.radius, drawing.eye.top] as const];
+    const points = [
+      ...drawing.side,
+      ...drawing.hook,
+      [drawing.eye.at[0] + drawing.eye.radius, drawing.eye.top] as const,
+    ];
     const us = points.map(([u]) => u);
     const vs = points.map(([, v]) => v);
-    return { left: Math.min(...us) - 1, right: Math.max(...us) + 1, low: Math.min(...vs) - 1, high: Math.max(...vs) + 1 };
+    return {
+      left: Math.min(...us) - 1,
+      right: Math.max(...us) + 1,
+      low: Math.min(...vs) - 1,
+      high: Math.max(...vs) + 1,
+    };
   });
   const wide = boxes.reduce((sum, { left, right }) => sum + right - left, 0);
   const [low, high] = [Math.min(...boxes.map((box) => box.low)), Math.max(...boxes.map((box) => box.high))];
-  const k = Math.min((BOX.width - BOX.gap * (drawn.length + 1)) / wide, (BOX.height - 50) / (high - low));
-  const starts = boxes.reduce<number[]>((all, { left, right }) => [...all, (all.at(-1) ?? 0) + (right - left) * k + BOX.gap], [BOX.gap]);
+  const k = Math.min(
+    (BOX.width - BOX.gap * (drawn.length + 1)) / wide,
+    (BOX.highest - BOX.foot) / (high - low),
+  );
+  const height = (high - low) * k + BOX.foot;
+  const starts = boxes.reduce<number[]>(
+    (all, { left, right }) => [...all, (all.at(-1) ?? 0) + (right - left) * k + BOX.gap],
+    [BOX.gap],
+  );
   return (
-    <svg className="ladder-family" viewBox={`0 0 ${BOX.width} ${BOX.height}`} role="img" aria-label={`${drawn.length} weights to one scale`}>
+    <svg
+      className="ladder-family"
+      viewBox={`0 0 ${BOX.width} ${height}`}
+      role="img"
+      aria-label={`${drawn.length} weights to one scale`}
+    >
       {drawn.map(({ drawing, metal, grams, hook }, i) => {
         const box = boxes[i];
         const start = starts[i] ?? 0;
         return (
           box && (
             <g key={i}>
-              <SideFigure drawing={drawing} k={k} metal={metal} place={([u, v]) => [start + (u - box.left) * k, 12 + (high - v) * k]} />
-              <text className="ladder-weight" x={start + ((box.right - box.left) * k) / 2} y={BOX.height - 20} textAnchor="middle">
+              <SideFigure
+                drawing={drawing}
+                k={k}
+                metal={metal}
+                place={([u, v]) => [start + (u - box.left) * k, 12 + (high - v) * k]}
+              />
+              <text
+                className="ladder-weight"
+                x={start + ((box.right - box.left) * k) / 2}
+                y={height - 20}
+                textAnchor="middle"
+              >
                 {format(grams, 'mass')}
               </text>
-              <text className="ladder-size" x={start + ((box.right - box.left) * k) / 2} y={BOX.height - 5} textAnchor="middle">
+              <text
+                className="ladder-size"
+                x={start + ((box.right - box.left) * k) / 2}
+                y={height - 5}
+                textAnchor="middle"
+              >
                 {hook}
               </text>
             </g>

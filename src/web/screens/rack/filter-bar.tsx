@@ -24,29 +24,53 @@ export function FilterBar({ cards, filters, onSet }: Props) {
       family: values(({ family }) => family)
         .map((key) => [key, familyOf(key)?.name ?? key] as const)
         .sort((a, b) => a[1].localeCompare(b[1])),
-      metal: METALS.filter(({ key }) => cards.some(({ metal }) => metal === key)).map(({ key, name }) => [key, name] as const),
+      metal: METALS.filter(({ key }) => cards.some(({ metal }) => metal === key)).map(
+        ({ key, name }) => [key, name] as const,
+      ),
       hook: values(({ hook }) => hook)
         .sort((a, b) => (hookRank(a) ?? 0) - (hookRank(b) ?? 0))
         .map((size) => [size, size] as const),
-      keeper: values(({ keeper }) => keeper).sort().map((kind) => [kind, kind] as const),
-      guard: values(({ guard }) => guard).sort().map((kind) => [kind, kind] as const),
+      keeper: values(({ keeper }) => keeper)
+        .sort()
+        .map((kind) => [kind, kind] as const),
+      guard: values(({ guard }) => guard)
+        .sort()
+        .map((kind) => [kind, kind] as const),
     };
   }, [cards]);
   const weights = WEIGHTS.map((ounces) => {
     const grams = ounces * GRAMS_PER_OUNCE;
     return [String(Math.round(grams * 1000) / 1000), format(grams, 'mass')] as const;
   });
-  const all = (options: readonly (readonly [string, string])[], text = 'any') => [['', text] as const, ...options];
+  const all = (options: readonly (readonly [string, string])[], text = 'any') => [
+    ['', text] as const,
+    ...options,
+  ];
   const set = (key: FilterKey) => (value: string) => onSet(key, value);
   return (
     <div className="rack-filters" role="group" aria-label="Filters">
-      <Choice label="Shape" value={filters.family ?? ''} options={all(there.family)} onChange={set('family')} />
+      <Choice
+        label="Shape"
+        value={filters.family ?? ''}
+        options={all(there.family)}
+        onChange={set('family')}
+      />
       <Choice label="Metal" value={filters.metal ?? ''} options={all(there.metal)} onChange={set('metal')} />
-      <Choice label="From" value={filters.from ?? ''} options={all(weights, 'any weight')} onChange={set('from')} />
+      <Choice
+        label="From"
+        value={filters.from ?? ''}
+        options={all(weights, 'any weight')}
+        onChange={set('from')}
+      />
       <Choice label="to" value={filters.to ?? ''} options={all(weights, 'any weight')} onChange={set('to')} />
       <Choice label="Hook" value={filters.hook ?? ''} options={all(there.hook)} onChange={set('hook')} />
       <Choice label="Eye" value={filters.eye ?? ''} options={all(EYES)} onChange={set('eye')} />
-      <Choice label="Keeper" value={filters.keeper ?? ''} options={all(there.keeper)} onChange={set('keeper')} />
+      <Choice
+        label="Keeper"
+        value={filters.keeper ?? ''}
+        options={all(there.keeper)}
+        onChange={set('keeper')}
+      />
       <Choice label="Guard" value={filters.guard ?? ''} options={all(there.guard)} onChange={set('guard')} />
       <Choice
         label="Show"

@@ -38,7 +38,20 @@ function haystack(card: RackCard): string {
   let text = haystacks.get(card);
   if (text === undefined) {
     const { name, notes, family, metal, hook, style, plane, keeper, guard, angle, hinged } = card;
-    text = [name, notes, familyOf(family)?.name, family, metal, hook, style, plane, keeper, guard, `${angle}°`, hinged ? 'hinged' : '']
+    text = [
+      name,
+      notes,
+      familyOf(family)?.name,
+      family,
+      metal,
+      hook,
+      style,
+      plane,
+      keeper,
+      guard,
+      `${angle}°`,
+      hinged ? 'hinged' : '',
+    ]
       .join(' ')
       .toLowerCase();
     haystacks.set(card, text);
@@ -47,7 +60,12 @@ function haystack(card: RackCard): string {
 }
 
 /** Cards that answer to a search and filters, in order. `from` and `to` are grams. */
-export function pick(cards: readonly RackCard[], search: string, filters: Filters, sort: SortKey): RackCard[] {
+export function pick(
+  cards: readonly RackCard[],
+  search: string,
+  filters: Filters,
+  sort: SortKey,
+): RackCard[] {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   const { family, metal, hook, eye, keeper, guard, away } = filters;
   const [from, to] = [Number(filters.from ?? 0), Number(filters.to ?? Infinity)];

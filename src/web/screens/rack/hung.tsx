@@ -18,6 +18,48 @@ const GAP = 18;
 /** Least width of a card: its label has to fit. */
 const NARROWEST = 132;
 
+interface Place {
+  readonly index: number;
+  readonly left: number;
+  readonly width: number;
+}
+interface Row {
+  readonly height: number;
+  readonly places: readonly Place[];
+}
+
+/** Puts cards into rows, each as wide as its head asks for and all to one scale; a row is as high as its longest head. What is left over is shared out. */
+function pack(cards: readonly RackCard[], wide: number, k: number): Row[] {
+  const rows: Row[] = [];
+  let row: { index: number; width: number }[] = [];
+  let [used, height] = [0, 0];
+  const close = (isLast: boolean) => {
+    // The last row keeps its cards as they are: two heads stretched over a whole bar would look lost.
+    const spare = isLast ? Math.min(24, (wide - used) / row.length) : (wide - used) / row.length;
+    let left = 0;
+    rows.push({
+      height,
+      places: row.map(({ index, width }) => {
+        const place = { index, left, width: width + spare };
+        left += place.width;
+        return place;
+      }),
+    });
+    row = [];
+    [used, height] = [0, 0];
+  };
+  cards.forEach(({ reach }, index) => {
+    const box = boxOfReach(reach, 1.2, k);
+    const width = Math.min(wide, Math.ceil(Math.max(NARROWEST, box.right - box.left + 10)));
+    if (row.length > 0 && used + width > wide) close(false);
+    row.push({ index, width });
+    used += width;
+    height = Math.max(height, Math.ceil(box.bottom + 6 + DROP), 70);
+  });
+  if (row.length > 0) close(true);
+  return rows;
+}
+
 /** Heads on their bars, row under row; only the rows on screen, and a few about them, are there. */
 export function Hung({ cards, k }: { readonly cards: readonly RackCard[]; readonly k: number }) {
   const frame = useRef<HTMLDivElement>(null);
@@ -30,47 +72,47 @@ export function Hung({ cards, k }: { readonly cards: readonly RackCard[]; readon
     observer.observe(element);
     return () => observer.disconnect();
   }, []);
-  // One card size for all: the largest head decides, so that scale and rows stay even.
-  const { width, height } = useMemo(() => {
-    let [across, high] = [NARROWEST, 60];
-    for (const { reach } of cards) {
-      const box = boxOfReach(reach, 1.2, k);
-      across = Math.max(across, box.right - box.left + 8);
-      high = Math.max(high, box.bottom + 6);
-    }
-    return { width: Math.ceil(across), height: Math.ceil(high + DROP) };
-  }, [cards, k]);
-  const columns = Math.max(1, Math.floor(wide / width));
-  const rows = Math.ceil(cards.length / columns);
-  const rowHeight = height + LABEL + GAP;
+  const rows = useMemo(() => pack(cards, wide, k), [cards, wide, k]);
   const virtual = useVirtualizer({
-    count: rows,
+    count: rows.length,
     getScrollElement: () => frame.current,
-    estimateSize: useCallback(() => rowHeight, [rowHeight]),
+    estimateSize: useCallback((i: number) => (rows[i]?.height ?? 100) + LABEL + GAP, [rows]),
     overscan: 3,
   });
-  // A new size of card is a new height for every row.
-  useLayoutEffect(() => virtual.measure(), [virtual, rowHeight]);
+  // Other cards, another width or scale are other heights for every row.
+  useLayoutEffect(() => virtual.measure(), [virtual, rows]);
   const stop = Math.min(at, cards.length - 1);
 
+  /** The card above or below one: that of the next row which hangs nearest to it. */
+  const beside = (index: number, by: 1 | -1): number => {
+    const here = rows.findIndex(
+      ({ places }) => index >= (places[0]?.index ?? 0) && index <= (places.at(-1)?.index ?? -1),
+    );
+    const place = rows[here]?.places.find((candidate) => candidate.index === index);
+    const middle = (place?.left ?? 0) + (place?.width ?? 0) / 2;
+    const next = rows[here + by]?.places;
+    if (!next) return index;
+    const off = (candidate: Place) => Math.abs(candidate.left + candidate.width / 2 - middle);
+    return next.reduce((best, candidate) => (off(candidate) < off(best) ? candidate : best)).index;
+  };
   const onKeyDown = (event: KeyboardEvent) => {
     if (!(document.activeElement as HTMLElement | null)?.matches('a.rack-link')) return;
-    const moves: Record<string, number> = {
-      ArrowRight: 1,
-      ArrowLeft: -1,
-      ArrowDown: columns,
-      ArrowUp: -columns,
-      PageDown: columns * 3,
-      PageUp: -columns * 3,
-      Home: -cards.length,
-      End: cards.length,
+    const moves: Record<string, () => number> = {
+      ArrowRight: () => stop + 1,
+      ArrowLeft: () => stop - 1,
+      ArrowDown: () => beside(stop, 1),
+      ArrowUp: () => beside(stop, -1),
+      PageDown: () => [1, 2, 3].reduce((index) => beside(index, 1), stop),
+      PageUp: () => [1, 2, 3].reduce((index) => beside(index, -1), stop),
+      Home: () => 0,
+      End: () => cards.length - 1,
     };
     const move = moves[event.key];
     if (move === undefined) return;
     event.preventDefault();
-    const next = Math.min(cards.length - 1, Math.max(0, stop + move));
+    const next = Math.min(cards.length - 1, Math.max(0, move()));
     setAt(next);
-    virtual.scrollToIndex(Math.floor(next / columns));
+    virtual.scrollToIndex(rows.findIndex(({ places }) => next <= (places.at(-1)?.index ?? -1)));
     // The row may only now come to be: its head takes the focus once it is there.
     const focus = (tries: number) => {
       const link = frame.current?.querySelector<HTMLAnchorElement>(`a.rack-link[data-index="${next}"]`);
@@ -81,34 +123,41 @@ export function Hung({ cards, k }: { readonly cards: readonly RackCard[]; readon
   };
   return (
     <div className="rack-scroll" ref={frame} onKeyDown={onKeyDown}>
-      <ol className="rack-grid" style={{ height: virtual.getTotalSize() }} aria-label={`${cards.length} heads`}>
-        {virtual.getVirtualItems().map((row) =>
-          Array.from({ length: columns }, (_, column) => {
-            const index = row.index * columns + column;
+      <ol
+        className="rack-grid"
+        style={{ height: virtual.getTotalSize() }}
+        aria-label={`${cards.length} heads`}
+      >
+        {virtual.getVirtualItems().flatMap((item) => {
+          const row = rows[item.index];
+          return (row?.places ?? []).flatMap(({ index, left, width }) => {
             const card = cards[index];
-            return (
-              card && (
-                <li
-                  key={card.id}
-                  className="rack-card"
-                  aria-setsize={cards.length}
-                  aria-posinset={index + 1}
-                  style={{ transform: `translate(${(column * wide) / columns}px, ${row.start}px)`, width: wide / columns, height: height + LABEL }}
-                >
-                  <Card
-                    card={card}
-                    index={index}
-                    k={k}
-                    width={width}
-                    height={height}
-                    isStop={index === stop}
-                    onFocus={() => setAt(index)}
-                  />
-                </li>
-              )
-            );
-          }),
-        )}
+            if (!card || !row) return [];
+            return [
+              <li
+                key={card.id}
+                className="rack-card"
+                aria-setsize={cards.length}
+                aria-posinset={index + 1}
+                style={{
+                  transform: `translate(${left}px, ${item.start}px)`,
+                  width,
+                  height: row.height + LABEL,
+                }}
+              >
+                <Card
+                  card={card}
+                  index={index}
+                  k={k}
+                  width={width}
+                  height={row.height}
+                  isStop={index === stop}
+                  onFocus={() => setAt(index)}
+                />
+              </li>,
+            ];
+          });
+        })}
       </ol>
     </div>
   );
@@ -222,5 +271,15 @@ function Outline({ card, k, width, height }: Pick<CardProps, 'card' | 'k' | 'wid
       </svg>
     );
   }
-  return <HangingHead drawing={data} attitude={card.hang} k={k} metal={card.metal} drop={DROP} width={width} height={height} />;
+  return (
+    <HangingHead
+      drawing={data}
+      attitude={card.hang}
+      k={k}
+      metal={card.metal}
+      drop={DROP}
+      width={width}
+      height={height}
+    />
+  );
 }

@@ -40,12 +40,17 @@ function RackOf({ cards }: { readonly cards: readonly RackCard[] }) {
   const text = search.toString();
   const filters = useMemo<Filters>(() => {
     const params = new URLSearchParams(text);
-    return Object.fromEntries(FILTERS.flatMap((key) => (params.get(key) ? [[key, params.get(key) ?? '']] : [])));
+    return Object.fromEntries(
+      FILTERS.flatMap((key) => (params.get(key) ? [[key, params.get(key) ?? '']] : [])),
+    );
   }, [text]);
   // Typing stays ahead of the hanging: the list follows when there is time.
   const wanted = useDeferredValue(q);
   const shown = useMemo(() => pick(cards, wanted, filters, sort), [cards, wanted, filters, sort]);
-  const hanging = useMemo(() => cards.filter(({ archived }) => archived === (filters.away === 'yes')).length, [cards, filters.away]);
+  const hanging = useMemo(
+    () => cards.filter(({ archived }) => archived === (filters.away === 'yes')).length,
+    [cards, filters.away],
+  );
 
   const makeNew = (key: string) => {
     const family = familyOf(key);
@@ -97,7 +102,13 @@ function RackOf({ cards }: { readonly cards: readonly RackCard[] }) {
         />
         <div className="rack-new">
           <FileMenu />
-          <button type="button" className="btn btn-sm btn-fern" onClick={() => setPicking(true)} disabled={create.isPending} title="N">
+          <button
+            type="button"
+            className="btn btn-sm btn-fern"
+            onClick={() => setPicking(true)}
+            disabled={create.isPending}
+            title="N"
+          >
             + New head
           </button>
         </div>
@@ -106,8 +117,8 @@ function RackOf({ cards }: { readonly cards: readonly RackCard[] }) {
       {cards.length === 0 ? (
         <Empty title="The Rack is empty">
           <p>
-            Begin with a head: pick a shape and change whatever you like on the Bench. It is saved as you go. Or bring
-            in a shop file, or a solid from an STL, under Files.
+            Begin with a head: pick a shape and change whatever you like on the Bench. It is saved as you go.
+            Or bring in a shop file, or a solid from an STL, under Files.
           </p>
           <button type="button" className="btn btn-fern" onClick={() => setPicking(true)}>
             Pick a shape
@@ -134,7 +145,12 @@ function RackOf({ cards }: { readonly cards: readonly RackCard[] }) {
       ) : (
         <Hung cards={shown} k={Number(zoom) * PX_PER_MM} />
       )}
-      <ShapePicker show={isPicking} title="New head: pick a shape" onPick={makeNew} onHide={() => setPicking(false)} />
+      <ShapePicker
+        show={isPicking}
+        title="New head: pick a shape"
+        onPick={makeNew}
+        onHide={() => setPicking(false)}
+      />
     </div>
   );
 }

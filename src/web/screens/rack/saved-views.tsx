@@ -26,7 +26,9 @@ export function SavedViews({ onOpen }: { readonly onOpen: (params: string) => vo
   const keep = () => {
     const trimmed = name.trim().slice(0, 60);
     if (!trimmed) return;
-    setViews((known) => [...known.filter((view) => view.name !== trimmed), { name: trimmed, params: now }].slice(-MOST));
+    setViews((known) =>
+      [...known.filter((view) => view.name !== trimmed), { name: trimmed, params: now }].slice(-MOST),
+    );
     setName('');
   };
   return (
@@ -35,7 +37,9 @@ export function SavedViews({ onOpen }: { readonly onOpen: (params: string) => vo
         {current ? `View: ${current.name}` : 'Views'}
       </Dropdown.Toggle>
       <Dropdown.Menu className="views-menu">
-        {views.length === 0 && <p>No view is kept yet. Set search, filters and order, then give them a name.</p>}
+        {views.length === 0 && (
+          <p>No view is kept yet. Set search, filters and order, then give them a name.</p>
+        )}
         {views.map((view) => (
           <div key={view.name} className="views-row">
             <Dropdown.Item

@@ -37,7 +37,9 @@ export function HookShelf({ find }: { readonly find: string }) {
   const [rows, setRows] = useState<{ name: string; rows: readonly HookRow[] } | undefined>(undefined);
   if (list.isPending) return <Loading what="the hooks" />;
   if (list.isError) return <Failed error={list.error} retry={() => void list.refetch()} />;
-  const shown = list.data.filter(({ document }) => Object.values(document).join(' ').toLowerCase().includes(find));
+  const shown = list.data.filter(({ document }) =>
+    Object.values(document).join(' ').toLowerCase().includes(find),
+  );
   const readFile = async (file: File) => {
     try {
       const { readHooksCsv } = await import('../../../core/exchange/hooks-csv.ts');
@@ -50,13 +52,22 @@ export function HookShelf({ find }: { readonly find: string }) {
     <section aria-label="Measured hooks">
       <div className="stores-bar">
         <h2 className="stores-sub">Measured hooks</h2>
-        <button type="button" className="btn btn-sm btn-fern" onClick={() => create.mutate(NEW_HOOK)} disabled={create.isPending}>
+        <button
+          type="button"
+          className="btn btn-sm btn-fern"
+          onClick={() => create.mutate(NEW_HOOK)}
+          disabled={create.isPending}
+        >
           + Hook
         </button>
         <button type="button" className="btn btn-sm btn-quiet" onClick={() => input.current?.click()}>
           Bring in CSV …
         </button>
-        <button type="button" className="btn btn-sm btn-quiet" onClick={() => void download('/hooks.csv', (text) => tell({ tone: 'bad', text }))}>
+        <button
+          type="button"
+          className="btn btn-sm btn-quiet"
+          onClick={() => void download('/hooks.csv', (text) => tell({ tone: 'bad', text }))}
+        >
           Out as CSV
         </button>
         <input
@@ -73,7 +84,10 @@ export function HookShelf({ find }: { readonly find: string }) {
         />
       </div>
       {list.data.length === 0 ? (
-        <p className="stores-note">None yet. Measure a hook of your own: gap between shank and point, straight shank, wire; it can then be chosen on the Bench.</p>
+        <p className="stores-note">
+          None yet. Measure a hook of your own: gap between shank and point, straight shank, wire; it can then
+          be chosen on the Bench.
+        </p>
       ) : (
         <div className="stores-table hook-table">
           <table>
@@ -105,7 +119,16 @@ function HookLine({ kept }: { readonly kept: Kept<HookDocument> }) {
   const { document, edit } = draft;
   const set = (change: Partial<HookDocument>) => edit((now) => ({ ...now, ...change }));
   const length = (key: 'gap' | 'shank' | 'wire', name: string, min: number, max: number, step: number) => (
-    <QuantityField label={`${name} of ${document.name}`} bare kind="size" value={document[key]} min={min} max={max} step={step} onCommit={(value) => set({ [key]: value })} />
+    <QuantityField
+      label={`${name} of ${document.name}`}
+      bare
+      kind="size"
+      value={document[key]}
+      min={min}
+      max={max}
+      step={step}
+      onCommit={(value) => set({ [key]: value })}
+    />
   );
   return (
     <tr>
@@ -128,10 +151,19 @@ function HookLine({ kept }: { readonly kept: Kept<HookDocument> }) {
         ))}
       </th>
       <td>
-        <HookSizeField label={`Size of ${document.name}`} value={document.size} problem={undefined} onChange={(size) => set({ size })} />
+        <HookSizeField
+          label={`Size of ${document.name}`}
+          value={document.size}
+          problem={undefined}
+          onChange={(size) => set({ size })}
+        />
       </td>
       <td>
-        <select aria-label={`Style of ${document.name}`} value={document.style} onChange={(event) => set({ style: event.currentTarget.value as HookStyle })}>
+        <select
+          aria-label={`Style of ${document.name}`}
+          value={document.style}
+          onChange={(event) => set({ style: event.currentTarget.value as HookStyle })}
+        >
           {HOOK_STYLES.map((style) => (
             <option key={style}>{style}</option>
           ))}
@@ -142,7 +174,12 @@ function HookLine({ kept }: { readonly kept: Kept<HookDocument> }) {
       <td>{length('wire', 'Wire', 0.2, 4, 0.01)}</td>
       <td>
         <SaveBadge state={draft.state} />
-        <button type="button" className="btn btn-sm btn-quiet" aria-label={`Delete ${document.name}`} onClick={() => remove.mutate({ id: kept.id, name: document.name })}>
+        <button
+          type="button"
+          className="btn btn-sm btn-quiet"
+          aria-label={`Delete ${document.name}`}
+          onClick={() => remove.mutate({ id: kept.id, name: document.name })}
+        >
           ×
         </button>
         <StaleDraft collection="hooks" draft={draft} />
@@ -152,7 +189,15 @@ function HookLine({ kept }: { readonly kept: Kept<HookDocument> }) {
 }
 
 /** What a table holds, row by row, before anything is taken: all of it, or nothing. */
-function HooksPreview({ file, rows, onHide }: { readonly file: string; readonly rows: readonly HookRow[]; readonly onHide: () => void }) {
+function HooksPreview({
+  file,
+  rows,
+  onHide,
+}: {
+  readonly file: string;
+  readonly rows: readonly HookRow[];
+  readonly onHide: () => void;
+}) {
   const { format } = useUnits();
   const { tell } = useNotices();
   const client = useQueryClient();
@@ -217,7 +262,12 @@ function HooksPreview({ file, rows, onHide }: { readonly file: string; readonly 
         <button type="button" className="btn btn-quiet" onClick={onHide}>
           Leave it
         </button>
-        <button type="button" className="btn btn-fern" disabled={wrong > 0 || rows.length === 0} onClick={() => void take()}>
+        <button
+          type="button"
+          className="btn btn-fern"
+          disabled={wrong > 0 || rows.length === 0}
+          onClick={() => void take()}
+        >
           Take {rows.length} in
         </button>
       </Modal.Footer>

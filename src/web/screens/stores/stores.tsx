@@ -139,8 +139,9 @@ function Shelves({
         <HookShelf find={find} />
         <h2 className="stores-sub">The generic chart</h2>
         <p className="stores-note">
-          Generic round-bend jig hooks, from memory; makers differ by half a size and more. 1X fine takes the wire of the
-          next smaller size, 1X, 2X and 3X strong that of one, two and three sizes larger. A measured hook above goes before the chart.
+          Generic round-bend jig hooks, from memory; makers differ by half a size and more. 1X fine takes the
+          wire of the next smaller size, 1X, 2X and 3X strong that of one, two and three sizes larger. A
+          measured hook above goes before the chart.
         </p>
         <Table heads={['Size', 'Gap', 'Straight shank', 'Wire']}>
           {keep(stores.hooks).map((row) => (

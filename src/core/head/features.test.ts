@@ -1,0 +1,251 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { FeatureSpec } from '../design.ts';
+import { evaluate } from '../evaluate.ts';
+import { sampleDesign } from '../sample.test-kit.ts';
+import { anyFeatures, dimensionsOf } from '../wild.test-kit.ts';
+import { headBody, wholeBulk } from './body.ts';
+import { columnBulk, cutSpan, joinSpan } from './columns.ts';
+import type { Spans } from './columns.ts';
+import { collarRevolve } from '../fitting/keepers/collar.ts';
+import { completeDimensions } from './family.ts';
+import { DRAWN_FAMILIES, familyOf } from './families/index.ts';
+import { football } from './families/football.ts';
+import { mushroom } from './families/mushroom.ts';
+import { own } from './families/own.ts';
+import { FEATURES } from './features/index.ts';
+import { recess } from './features/recess.ts';
+import { solids } from './kernel.ts';
+import { FINE, loft } from './loft.ts';
+import { massProperties, openEdges } from './mesh.ts';
+import { bodyOutlines, bodySection } from './outline.ts';
+import { bodyBulk } from './quadrature.ts';
+import { bodySolid, meshOf } from './solid.ts';
+
+/** A sphere of diameter 10, as a football. */
+const SPHERE = { breadth: 10, length: 10, height: 10, ends: 2, belly: 0.5 };
+const ball = (features: FeatureSpec) =>
+  headBody(football, { family: 'football', dimensions: SPHERE, metal: 'lead', features }, SPHERE, {
+    wire: 1,
+  });
+const libraryVolume = (body: ReturnType<typeof ball>) => {
+  const solid = bodySolid(solids(), body, FINE);
+  const mesh = meshOf(solid);
+  expect(solid.status()).toBe('NoError');
+  solid.delete();
+  expect(openEdges(mesh)).toBe(0);
+  return massProperties(mesh).volume;
+};
+
+describe('spans', () => {
+  it('join and cut like sets of numbers', () => {
+    const ends = fc
+      .tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 1, max: 12 }))
+      .map(([a, n]) => [a, a + n] as const);
+    fc.assert(
+      fc.property(fc.array(fc.tuple(ends, fc.boolean()), { maxLength: 8 }), (acts) => {
+        const spans: Spans = [];
+        const held = new Set<number>();
+        for (const [[a, b], joins] of acts) {
+          if (joins) joinSpan(spans, a, b);
+          else cutSpan(spans, a, b);
+          for (let i = a; i < b; i++) {
+            if (joins) held.add(i);
+            else held.delete(i);
+          }
+        }
+        const inside = (x: number) =>
+          spans.some((lo, i) => i % 2 === 0 && x > lo && x < (spans[i + 1] ?? lo));
+        return Array.from({ length: 60 }, (_, i) => i).every((i) => inside(i + 0.5) === held.has(i));
+      }),
+    );
+  });
+});
+
+describe('features in closed form, on a sphere of radius 5', () => {
+  const sphere = (4 / 3) * Math.PI * 125;
+  /** Cap of height h (Beyer, CRC Standard Mathematical Tables): π·h²·(3r − h)/3. */
+  const cap = (h: number) => (Math.PI * h * h * (15 - h)) / 3;
+
+  it('a sole takes off a cap', () => {
+    expect(wholeBulk(ball({ sole: { cut: 0.4, tilt: 0 } })).volume).toBeCloseTo(sphere - cap(2), 1);
+  });
+
+  it('one flat on top does the same above, and the centre sinks by the cap’s moment', () => {
+    const bulk = wholeBulk(ball({ flats: { cut: 0.4, slope: 0 } }));
+    expect(bulk.volume / (sphere - cap(2))).toBeCloseTo(1, 3);
+    // Moment of a cap about the centre: π·(r² − d²)²/4 with d the flat's distance.
+    expect(bulk.centroid[2] * bulk.volume).toBeCloseTo((-Math.PI * (25 - 9) ** 2) / 4, 0);
+  });
+
+  it('a pocket around a point on its surface is a lens', () => {
+    // Two spheres R = 5, r = 2 at distance 5: π(R + r − d)²(d² + 2dr − 3r² + 2dR − 3R² + 6rR)/12d (Weisstein, Sphere-Sphere Intersection).
+    const [R, r, d] = [5, 2, 5];
+    const lens =
+      (Math.PI * (R + r - d) ** 2 * (d * d + 2 * d * r - 3 * r * r + 2 * d * R + 6 * r * R - 3 * R * R)) /
+      (12 * d);
+    const body = headBody(football, { family: 'football', dimensions: SPHERE, metal: 'lead' }, SPHERE, {
+      wire: 1,
+      after: [recess([5, 0, 5], 2)],
+    });
+    expect(Math.abs(wholeBulk(body).volume / (sphere - lens) - 1)).toBeLessThan(1e-3);
+    expect(Math.abs(libraryVolume(body) / (sphere - lens) - 1)).toBeLessThan(1e-3);
+  });
+
+  it('a hemisphere: 2/3·π·r³, its centre 3/8·r from the flat', () => {
+    const dimensions = { length: 5, breadth: 10, height: 10, rim: 0, belly: 0.5 };
+    const bulk = bodyBulk(mushroom.profile(dimensions));
+    expect(bulk.volume).toBeCloseTo((2 / 3) * Math.PI * 125, 6);
+    expect(bulk.centroid[0]).toBeCloseTo((3 / 8) * 5, 6);
+  });
+
+  it('a cylinder from stations: π/4·d²·L', () => {
+    const dimensions = { length: 20, breadth: 8, height: 8, top: 2, bottom: 2, straight: 1, belly: 0.5 };
+    const full = { breadth: 1, rise: 1, drop: 1 };
+    const profile = own.profile(dimensions, { stations: [{ at: 0, ...full }, { at: 1, ...full }] }); // prettier-ignore
+    expect(bodyBulk(profile).volume).toBeCloseTo((Math.PI / 4) * 64 * 20, 6);
+    // Inertia of a cylinder: m·r²/2 about its axis, m·(3r² + L²)/12 across (same tables).
+    const { inertia, volume } = massProperties(loft(profile, undefined, FINE));
+    expect(inertia[0] / (volume * 8)).toBeCloseTo(1, 2);
+    expect(inertia[1] / ((volume * (3 * 16 + 400)) / 12)).toBeCloseTo(1, 2);
+  });
+
+  it('roll moment by columns is that of a sphere: 2/5·V·r²', () => {
+    const { roll, volume } = columnBulk(football.profile(SPHERE), []);
+    expect(roll / ((2 / 5) * volume * 25)).toBeCloseTo(1, 3);
+  });
+});
+
+describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))(
+  '%s with its features',
+  (key, family) => {
+    it('columns and the solid library agree to 0.1% over random dimensions, and the mesh is closed', () => {
+      fc.assert(
+        fc.property(dimensionsOf(family, 0.5), (dimensions) => {
+          const complete = completeDimensions(family, dimensions);
+          const body = headBody(family, { family: key, dimensions: complete, metal: 'lead' }, complete, {
+            wire: 1,
+          });
+          const { volume } = columnBulk(body.profile, body.shapes);
+          expect(Math.abs(libraryVolume(body) / volume - 1)).toBeLessThan(1.5e-3);
+        }),
+        { numRuns: 10 },
+      );
+    });
+  },
+);
+
+it('any features together: columns and the solid library agree, with a collar too', () => {
+  fc.assert(
+    fc.property(fc.constantFrom(...DRAWN_FAMILIES), anyFeatures, (family, features) => {
+      const dimensions = completeDimensions(family, {});
+      const profile = family.profile(dimensions);
+      const collar = collarRevolve(
+        { kind: 'collar', length: 6, diameter: 2.2, barb: 0.4, barbs: 2 },
+        profile,
+      );
+      const body = headBody(family, { family: family.key, dimensions, metal: 'lead', features }, dimensions, {
+        collar,
+        wire: 1,
+      });
+      const { volume } = wholeBulk(body);
+      // What is cut almost whole away is no head: a share of a small rest means nothing.
+      if (volume < 0.4 * bodyBulk(profile).volume) return;
+      expect(Math.abs(libraryVolume(body) / volume - 1)).toBeLessThan(3e-3);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+describe('outlines and sections', () => {
+  it('a sole shows in the side view, a channel in the view from the nose', () => {
+    const { side } = bodyOutlines(ball({ sole: { cut: 0.4, tilt: 0 } }));
+    expect(Math.min(...side.map(([, z]) => z))).toBeCloseTo(-3, 2);
+    const { front } = bodyOutlines(ball({ channel: { width: 0.3, depth: 0.3 } }));
+    const under = front.filter(([y, z]) => Math.abs(y) < 0.3 && z < 0).map(([, z]) => z);
+    expect(Math.max(...under)).toBeCloseTo(-3.5, 1);
+  });
+
+  it('fins stand out in the view from above', () => {
+    const { top } = bodyOutlines(ball({ fins: { span: 0.6, length: 0.6, thickness: 1, at: 0.5 } }));
+    expect(Math.max(...top.map(([, y]) => y))).toBeCloseTo(8, 1);
+  });
+
+  it('a section through the middle has the area of its circle less what is cut', () => {
+    const area = (outlines: readonly (readonly (readonly [number, number])[])[]) =>
+      outlines.reduce((sum, points) => sum + Math.abs(points.reduce((twice, [u, v], i) => {
+        const [u1, v1] = points[(i + 1) % points.length] ?? [0, 0];
+        return twice + u * v1 - u1 * v;
+      }, 0)) / 2, 0); // prettier-ignore
+    expect(area(bodySection(ball({}), 5)) / (Math.PI * 25)).toBeCloseTo(1, 2);
+    const slotted = bodySection(ball({ slot: { open: 'below', width: 2 } }), 5);
+    // A strip 2 wide from half a wire above the shank down to the circle: about 2·(4.93 + 0.5).
+    expect(area(slotted)).toBeCloseTo(Math.PI * 25 - 2 * (4.93 + 0.5), 0);
+  });
+});
+
+describe('what cannot be', () => {
+  const problem = (family: string, features: FeatureSpec) => {
+    const result = evaluate(sampleDesign(family, { head: { features } }));
+    return result.ok ? '' : (result.problems[0]?.message ?? '');
+  };
+  it.each([
+    ['a sole through the wire', 'ball', { sole: { cut: 0.95, tilt: 0 } }, /Sole: it comes within/],
+    ['flats through the wire', 'ball', { flats: { cut: 0.9, slope: 30 } }, /Top flats: they leave/],
+    [
+      'a channel into the wire',
+      'ball',
+      { channel: { width: 0.3, depth: 0.9 } },
+      /Belly channel: its roof leaves/,
+    ],
+    [
+      'a channel the sole takes away',
+      'ball',
+      { sole: { cut: 0.4, tilt: 0 }, channel: { width: 0.3, depth: 0.3 } },
+      /the sole takes it away/,
+    ],
+    [
+      'cheeks down to the wire',
+      'oval',
+      { cheeks: { depth: 0.8, length: 1, at: 0.5 } },
+      /Hollow cheeks: they leave/,
+    ],
+    [
+      'fins beyond the head',
+      'ball',
+      { fins: { span: 1, length: 0.9, thickness: 1, at: 0.1 } },
+      /beyond the end of the head/,
+    ],
+    [
+      'fins too thick',
+      'ball',
+      { fins: { span: 1, length: 0.5, thickness: 6, at: 0.5 } },
+      /thicker than half/,
+    ],
+    [
+      'a slot too narrow for its wire',
+      'ball',
+      { slot: { open: 'below', width: 0.5 } },
+      /does not take a wire/,
+    ],
+    [
+      'a slot that splits the head',
+      'oval',
+      { slot: { open: 'below', width: 6 } },
+      /cut the head in two|does not fit/,
+    ],
+  ] as const)('%s says why', (_, family, features, message) => {
+    expect(problem(family, features)).toMatch(message);
+  });
+
+  it('every feature has a name, says what it does, and can be put on some head as it begins', () => {
+    for (const { key, does, initial } of FEATURES) {
+      expect(does.length).toBeGreaterThan(15);
+      expect(problem('wedge', { [key]: initial })).toBe('');
+    }
+  });
+
+  it('every family begins as a head that can be built', () => {
+    for (const { key } of DRAWN_FAMILIES) expect([key, familyOf(key) && problem(key, {})]).toEqual([key, '']);
+  });
+});
