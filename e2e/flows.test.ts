@@ -305,10 +305,10 @@ describe('Bench', () => {
 describe('Tray and Side by side', () => {
   it('two designs from the Rack, compared, reordered by keyboard and by dragging, kept across a reload', async () => {
     const page = await at('/');
-    await sees(page, '32 of 32');
+    await page.waitForSelector('.rack-card');
     await page.evaluate(() => localStorage.removeItem('fern-anvil.tray'));
-    await page.goto(`${server.url}/?sort=name`);
     for (const name of ['Ledge Ball 1/4 T', 'Reedcutter 3/8']) {
+      await page.goto(`${server.url}/?q=${encodeURIComponent(name)}`);
       const card = await page.waitForSelector(
         `::-p-xpath(//a[contains(@class, 'rack-link')][.//b[text()='${name}']])`,
       );
@@ -510,6 +510,10 @@ describe('help and first load', () => {
 describe('accessibility', () => {
   it.each([
     ['/', '.rack-card'],
+    ['/designs/fathers-pattern-1-2?section=0.4', '.section-inset path'],
+    ['/designs/kingfisher-dart-1-4?show=solid', '.solid[data-shown=true]'],
+    ['/designs/alder-wedge-1-2/ladder', '.ladder-weight'],
+    ['/stores?shelf=hooks', '.hook-table tbody tr'],
     ['/designs/gravel-oval-1-2', '.strip-metal'],
     ['/designs/reedcutter-3-8', '.strip-metal'],
     ['/designs/tideway-ball-1/rig', '.verdict'],

@@ -111,7 +111,7 @@ export function drawingOf(assembly: Assembly, stations = 48): Drawing {
     length: profile.length,
     ...sizes,
     bodyBreadth: 2 * body.half,
-    bodyHeight: body.height,
+    bodyHeight: body.rise + body.drop,
     fullest,
     side: outlines.side.map(round),
     top: outlines.top.map(round),

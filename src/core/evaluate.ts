@@ -4,7 +4,7 @@ import type { PartName } from './assemble.ts';
 import { metalPart, totalMass } from './assemble.ts';
 import { checkDesign, checkNames } from './check.ts';
 import type { Design, Problem } from './design.ts';
-import { bareHead, isPlain, profileExtent } from './head/body.ts';
+import { bareHead, isPlain, profileExtent, reachAt, widestOf } from './head/body.ts';
 import { columnBulk } from './head/columns.ts';
 import { revolveSurface } from './head/revolve.ts';
 import { SHADOW } from './water/body.ts';
@@ -187,17 +187,20 @@ function surfaceOf({ head, collar }: Assembly): { area: number; sphericity: numb
   };
 }
 
-/** Greatest sizes of a body over its length, fins and flats included, mm. */
+/** Greatest sizes of a body over its length, fins and flats included, mm; the height is from its lowest to its highest, wherever they are. */
 export function extent({ profile, head }: Pick<Assembly, 'profile' | 'head'>) {
-  const { half, rise, drop, height } = profileExtent(profile);
+  const { half, rise, drop } = profileExtent(profile);
   if (head.shapes.every(({ feature }) => feature === 'collar' || feature === 'slot' || feature === 'recess'))
-    return { breadth: 2 * half, height, rise, drop };
-  const fins = head.shapes.find(({ feature }) => feature === 'fins');
-  const wide = Math.max(half, fins ? (fins.edges(fins.from + 1e-6).at(-1) ?? 0) : 0);
+    return { breadth: 2 * half, height: rise + drop, rise, drop };
   // What cuts leave of it: read from the columns, on the ridge and off it.
-  let [top, bottom, tall] = [0, 0, 0];
-  for (let i = 1; i < 48; i++) {
-    const x = (profile.length * i) / 48;
+  let [top, bottom, wide] = [0, 0, 0];
+  const widest = widestOf(head);
+  const places = [
+    ...profile.breaks,
+    ...Array.from({ length: 47 }, (_, i) => (profile.length * (i + 1)) / 48),
+  ];
+  for (const at of places) {
+    const x = Math.min(profile.length * (1 - 1e-6), Math.max(profile.length * 1e-6, at));
     let [up, down] = [0, 0];
     for (let j = 0; j < 10; j++) {
       const spans = head.spans(x, (half * j) / 10);
@@ -205,10 +208,10 @@ export function extent({ profile, head }: Pick<Assembly, 'profile' | 'head'>) {
       down = Math.max(down, -(spans[0] ?? 0));
     }
     top = Math.max(top, up);
+    wide = Math.max(wide, reachAt(head, x, widest));
     bottom = Math.max(bottom, down);
-    tall = Math.max(tall, up + down);
   }
-  return { breadth: 2 * wide, height: tall, rise: top, drop: bottom };
+  return { breadth: 2 * wide, height: top + bottom, rise: top, drop: bottom };
 }
 
 function flagsOf(design: Design, assembly: Assembly, readings: Readings): Flag[] {

@@ -30,7 +30,7 @@ export const READINGS = {
   'head.castVolume': spec('Cast volume', 'volume', 'mm³', 'geometry', 'Body and cast collar less the hook wire, keeper wire and guard hole inside them. Sections |y/b|^n + |z/t|^n = 1 integrated along the shank by Gauss-Legendre quadrature; wire by filaments.'),
   'head.length': spec('Head length', 'size', 'mm', 'geometry', 'Rear face to nose, without collar.'),
   'head.breadth': spec('Head breadth', 'size', 'mm', 'geometry', 'Greatest width across the shank.'),
-  'head.height': spec('Head height', 'size', 'mm', 'geometry', 'Greatest depth, belly to crown.'),
+  'head.height': spec('Head height', 'size', 'mm', 'geometry', 'From the lowest of the belly to the highest of the crown.'),
   'head.surface': spec('Surface', 'number', 'mm²', 'geometry', 'Surface of body and collar, from the closed mesh.'),
   'head.sphericity': spec('Sphericity', 'number', '1', 'geometry', 'Surface of the sphere of equal volume over the surface of the body (Wadell). 1 is a ball.'),
   'head.scale': spec('Scale to target', 'number', '1', 'geometry', 'Factor put on the unlocked sizes to meet the weight target; 1 where none is set.'),

@@ -43,7 +43,7 @@ export function readHooksCsv(text: string): HookRow[] {
     const name = cell('name');
     if (name === '' || name.length > 120) problem('name', 'Name: must have 1 to 120 characters.');
     const rank = hookRank(cell('size'));
-    if (rank === undefined)
+    if (rank === undefined || rank < -32 || rank > 19)
       problem('size', `Size: “${cell('size').slice(0, 12)}” is no hook size. Write it like 3/0 or #4.`);
     const style = cell('style') === '' ? 'round bend' : cell('style').toLowerCase();
     if (!HOOK_STYLES.includes(style as HookStyle)) problem('style', `Style: “${style.slice(0, 30)}” is not known. Use ${HOOK_STYLES.join(', ')}.`); // prettier-ignore

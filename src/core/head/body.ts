@@ -138,6 +138,32 @@ const within = (spans: readonly number[], z: number): boolean => {
 export const isPlain = ({ shapes, mesh }: HeadBody): boolean =>
   !mesh && shapes.every(({ feature }) => feature === 'collar');
 
+/** Half-widths looked at between the middle and the widest there can be. */
+const ACROSS = 16;
+
+/** How far out a body reaches to the side at x, mm, looked for up to `widest`; 0 where there is none of it. */
+export function reachAt({ spans }: Pick<HeadBody, 'spans'>, x: number, widest: number): number {
+  let last = -1;
+  for (let j = ACROSS; j >= 0 && last < 0; j--) if (spans(x, (widest * j) / ACROSS).length > 0) last = j;
+  if (last < 0) return 0;
+  let [low, high] = [(widest * last) / ACROSS, Math.min(widest, (widest * (last + 1)) / ACROSS)];
+  for (let halving = 0; halving < 16; halving++) {
+    const mid = (low + high) / 2;
+    if (spans(x, mid).length > 0) low = mid;
+    else high = mid;
+  }
+  return low;
+}
+
+/** The widest a body can be: its stations, or what is joined to them. */
+export const widestOf = ({ profile, shapes }: Pick<HeadBody, 'profile' | 'shapes'>): number =>
+  Math.max(
+    profileExtent(profile).half,
+    ...shapes
+      .filter(({ sign, feature }) => sign > 0 && feature !== 'collar')
+      .flatMap(({ edges, breaks }) => breaks.flatMap((x) => edges(x + 1e-6))),
+  );
+
 const bareHeads = new WeakMap<HeadBody, HeadBody>();
 
 /** A body without its collar: what drag sees as a body, the collar being a stick to it. */

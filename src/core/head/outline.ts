@@ -1,6 +1,6 @@
 import type { Vec2 } from '../numeric/vec.ts';
 import type { HeadBody } from './body.ts';
-import { headBody, profileExtent } from './body.ts';
+import { headBody, profileExtent, reachAt, widestOf } from './body.ts';
 import type { HeadSpec } from '../design.ts';
 import type { Family } from './family.ts';
 import { completeDimensions } from './family.ts';
@@ -44,27 +44,28 @@ export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
   if (shapes.length === 0) return headOutlines(head.profile, count);
   const { profile } = head;
   const { half } = profileExtent(profile);
+  const wide = widestOf(head);
   const inside = (x: number) => x > 0 && x < profile.length;
   const xs = [...stationsAlong(profile, count), ...shapes.flatMap(({ breaks }) => breaks.flatMap((x) => [x - 1e-4, x + 1e-4]).filter(inside))].sort((a, b) => a - b); // prettier-ignore
-  const wide = Math.max(half, ...shapes.filter(({ sign }) => sign > 0).flatMap(({ edges, breaks }) => breaks.flatMap((x) => edges(x + 1e-6)))); // prettier-ignore
   const ys =
     [...Array.from({ length: ACROSS + 1 }, (_, j) => (wide * j) / ACROSS), half * 0.999, ...shapes.flatMap(({ edges }) => edges(profile.length / 2).flatMap((y) => [y - 1e-4, y + 1e-4]))] // prettier-ignore
       .filter((y) => y >= 0 && y <= wide)
       .sort((a, b) => a - b);
+  const spansAt = (x: number, y: number) => head.spans(Math.min(Math.max(x, 1e-6), profile.length - 1e-6), y);
+  const reach = xs.map((x) => reachAt({ spans: spansAt }, x, wide));
+  // The furthest place itself is one of those looked at, so that the view from the nose is as wide as the one from above.
+  ys.push(Math.max(...reach));
+  ys.sort((a, b) => a - b);
   const up = xs.map(() => 0);
   const down = xs.map(() => 0);
   const crown = ys.map(() => -Infinity);
   const belly = ys.map(() => Infinity);
-  const reach = xs.map(() => 0);
-  const spansAt = (x: number, y: number) => head.spans(Math.min(Math.max(x, 1e-6), profile.length - 1e-6), y);
   xs.forEach((x, i) => {
     let [top, bottom] = [-Infinity, Infinity];
-    let last = -1;
     ys.forEach((y, j) => {
       const spans = spansAt(x, y);
       const [lo, hi] = [spans[0], spans.at(-1)];
       if (lo === undefined || hi === undefined) return;
-      last = j;
       top = Math.max(top, hi);
       bottom = Math.min(bottom, lo);
       crown[j] = Math.max(crown[j] ?? hi, hi);
@@ -72,14 +73,6 @@ export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
     });
     up[i] = Number.isFinite(top) ? top : 0;
     down[i] = Number.isFinite(bottom) ? bottom : 0;
-    if (last < 0) return;
-    let [low, high] = [ys[last] ?? 0, ys[last + 1] ?? wide];
-    for (let halving = 0; halving < 10; halving++) {
-      const mid = (low + high) / 2;
-      if (spansAt(x, mid).length > 0) low = mid;
-      else high = mid;
-    }
-    reach[i] = low;
   });
   const upper = xs.map((x, i): Vec2 => [x, up[i] ?? 0]);
   const lower = xs.map((x, i): Vec2 => [x, down[i] ?? 0]).reverse();

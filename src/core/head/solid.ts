@@ -8,6 +8,8 @@ import type { MeshQuality } from './loft.ts';
 import type { Mesh } from './mesh.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 
+/** Edges shorter than this are drawn together before a solid leaves as a file, mm. */
+const FILE_GRAIN = 1e-4;
 /** Corners around a wire cut out of the metal. */
 const WIRE_CORNERS = 24;
 
@@ -35,14 +37,38 @@ export function bodySolid(
   return solid;
 }
 
-/** A solid of the library as a mesh of ours. */
+/** A solid of the library as a mesh of ours. Corners that fall together in its 32-bit floats are one, and facets that lose their area by that are dropped. */
 export function meshOf(solid: Manifold): Mesh {
-  const out = solid.getMesh();
-  const positions = new Float64Array((out.vertProperties.length / out.numProp) * 3);
-  for (let i = 0; i < positions.length / 3; i++) {
-    for (let k = 0; k < 3; k++) positions[3 * i + k] = out.vertProperties[i * out.numProp + k] as number;
+  const { vertProperties, numProp, triVerts } = solid.getMesh();
+  const known = new Map<string, number>();
+  const positions: number[] = [];
+  const moved = new Uint32Array(vertProperties.length / numProp);
+  for (let i = 0; i < moved.length; i++) {
+    const at = i * numProp;
+    const [x, y, z] = [
+      vertProperties[at] as number,
+      vertProperties[at + 1] as number,
+      vertProperties[at + 2] as number,
+    ];
+    const key = `${x},${y},${z}`;
+    let index = known.get(key);
+    if (index === undefined) {
+      index = known.size;
+      known.set(key, index);
+      positions.push(x, y, z);
+    }
+    moved[i] = index;
   }
-  return { positions, triangles: Uint32Array.from(out.triVerts) };
+  const triangles: number[] = [];
+  for (let i = 0; i < triVerts.length; i += 3) {
+    const [a, b, c] = [0, 1, 2].map((k) => moved[triVerts[i + k] as number] as number) as [
+      number,
+      number,
+      number,
+    ];
+    if (a !== b && b !== c && c !== a) triangles.push(a, b, c);
+  }
+  return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) };
 }
 
 /** Surfaces made last, by body: one evaluation asks for the same one more than once. */
@@ -85,9 +111,11 @@ export function castSolid(
   for (const [path, radius] of wires) kept.push(solidOf(kernel, tube(path, radius, WIRE_CORNERS)));
   const cut = Manifold.difference(kept);
   if (cut.isEmpty()) throw new Error('Nothing is left of the metal once wire and holes are taken out.');
-  const cast = cut.scale(factor);
+  const scaled = cut.scale(factor);
+  // Corners closer than a tenth of a micrometre would fall together in the 32-bit floats of a file and leave its mesh open.
+  const cast = scaled.simplify(FILE_GRAIN);
   const mesh = meshOf(cast);
-  for (const piece of [...kept, cut, cast]) piece.delete();
+  for (const piece of [...kept, cut, scaled, cast]) piece.delete();
   return mesh;
 }
 

@@ -119,7 +119,7 @@ export function Hung({ cards, k }: { readonly cards: readonly RackCard[]; readon
       if (link) link.focus({ preventScroll: true });
       else if (tries > 0) requestAnimationFrame(() => focus(tries - 1));
     };
-    requestAnimationFrame(() => focus(30));
+    focus(30);
   };
   return (
     <div className="rack-scroll" ref={frame} onKeyDown={onKeyDown}>
