@@ -1,10 +1,10 @@
 // Speed, as ratios within one run: machines differ, a ratio says what it means anywhere. Run with npm run bench.
-import Module from 'manifold-3d';
 import { ensureBuilt } from '../scripts/build.mjs';
 import {
   completeDimensions,
   evaluate,
-  FAMILIES,
+  DRAWN_FAMILIES,
+  loadSolids,
   metalTable,
   PLAIN_WATER,
   RULES,
@@ -14,8 +14,9 @@ import {
 import type { Brief } from '../src/core/index.ts';
 import { DRAWING, loft } from '../src/core/head/loft.ts';
 import { massProperties } from '../src/core/head/mesh.ts';
-import { bodyBulk } from '../src/core/head/quadrature.ts';
-import { toManifold } from '../src/core/head/solid.ts';
+import { headBody, isPlain, wholeBulk } from '../src/core/head/body.ts';
+import { bodySolid } from '../src/core/head/solid.ts';
+import { hangMany } from './many.ts';
 import { named, openBrowser, openPage } from '../e2e/browser.ts';
 import { dataFolder, startServer } from '../e2e/server.ts';
 
@@ -36,35 +37,39 @@ function median(work: () => unknown, runs = 40): number {
 const line = (what: string, ratio: number, of: string) =>
   console.log(`${what.padEnd(58)} ${ratio.toFixed(3).padStart(8)} × ${of}`);
 
-const kernel = await Module();
-kernel.setup();
-console.log('Core');
-for (const family of FAMILIES) {
-  const profile = family.profile(completeDimensions(family, {}));
-  const mesh = loft(profile, undefined, DRAWING);
+const kernel = await loadSolids();
+console.log(
+  'Core: building a head and its mass properties, against the solid library building the same shape',
+);
+for (const family of DRAWN_FAMILIES) {
+  const design = starterDesign(family, 'Bench');
+  const dimensions = completeDimensions(family, {});
+  const make = () => headBody(family, design.head, dimensions, { wire: 1 });
   const library = median(() => {
-    const solid = toManifold(kernel, mesh);
+    const solid = bodySolid(kernel, make(), DRAWING);
     const volume = solid.volume();
     solid.delete();
     return volume;
-  });
-  const own = median(() => massProperties(loft(profile, undefined, DRAWING)));
+  }, 15);
   line(
-    `${family.name}: build and mass properties`,
-    own / library,
-    'the solid library taking in the same mesh',
+    `${family.name}: volume and centre by columns or sections`,
+    median(() => wholeBulk(make()), 15) / library,
+    'the library’s build',
   );
-  line(`${family.name}: quadrature`, median(() => bodyBulk(profile)) / library, 'the same');
+  if (isPlain(make())) {
+    line(`${family.name}: mesh and mass properties`, median(() => massProperties(loft(make().profile, undefined, DRAWING)), 15) / library, 'the same'); // prettier-ignore
+  }
 }
-for (const family of FAMILIES) {
+console.log('\nWhole evaluations');
+for (const family of DRAWN_FAMILIES) {
   const design = starterDesign(family, 'Bench');
-  const whole = median(() => evaluate(design));
+  const whole = median(() => evaluate(design), 15);
   line(`${family.name}: solved, judged, every reading`, whole / FRAME, 'one frame at 60 Hz');
   const result = evaluate(design);
   if (!result.ok) throw new Error('the starter cannot be built');
   line(
     `${family.name}: six cases of the metal strip`,
-    median(() => metalTable(result.design, PLAIN_WATER), 15) / whole,
+    median(() => metalTable(result.design, PLAIN_WATER), 5) / whole,
     'one evaluation',
   );
 }
@@ -73,7 +78,7 @@ const brief: Brief = {
   bottom: { kind: 'broken rock', slope: 20 }, cover: 'none', retrieve: 'drag', line: { material: 'braid', test: 6.8 },
   bait: { kind: 'paddle-tail', length: 102 }, mood: 'willing',
 }; // prettier-ignore
-const first = FAMILIES[0] && evaluate(starterDesign(FAMILIES[0], 'Bench'));
+const first = DRAWN_FAMILIES[0] && evaluate(starterDesign(DRAWN_FAMILIES[0], 'Bench'));
 if (first?.ok) {
   const { design, readings } = first;
   const thousand = median(() => {
@@ -147,4 +152,55 @@ try {
   await close();
   await server.end();
   data.remove();
+}
+
+console.log('\nThe Rack with 5,000 heads');
+const many = dataFolder();
+await hangMany(many.path, 5000);
+const full = await startServer(many.path);
+const second = await openBrowser();
+try {
+  const page = await openPage(second.browser, `${full.url}/stores`);
+  await page.waitForSelector('.stores-table');
+  const from = Date.now();
+  await page.goto(full.url, { waitUntil: 'commit' as 'load' }).catch(() => undefined);
+  const hung = () => {
+    const cards = document.querySelectorAll('.rack-card');
+    return cards.length > 4 && [...cards].every((card) => card.querySelector('.fig'));
+  };
+  await page.waitForFunction(hung, { polling: 'raf' });
+  line(
+    'first screen, from asking for the page to every outline on it',
+    (Date.now() - from) / 1000,
+    'one second',
+  );
+  await page.evaluate(() => {
+    Object.assign(window, { longest: 0, frames: 0 });
+    const seen = window as unknown as { longest: number; frames: number };
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) seen.longest = Math.max(seen.longest, entry.duration);
+    }).observe({ type: 'longtask' });
+  });
+  const began = Date.now();
+  await page.mouse.move(640, 420);
+  for (let i = 0; i < 60; i++) await page.mouse.wheel({ deltaY: 240 });
+  await page.waitForFunction(hung, { polling: 'raf' });
+  const scrolled = await page.evaluate(() => (window as unknown as { longest: number }).longest);
+  line(
+    'scrolled 60 times by a wheel: longest task on the interface thread',
+    scrolled / NOTICEABLE,
+    `${NOTICEABLE} ms (0: none was that long)`,
+  );
+  line('the same: time until all is drawn', (Date.now() - began) / 1000, 'one second');
+  const typed = Date.now();
+  await page.type('input[type=search]', 'glider 77');
+  await page.waitForFunction(
+    () => location.search.includes('glider+77') && document.querySelectorAll('.rack-card').length < 60,
+    { polling: 'raf' },
+  );
+  line('nine letters searched for', (Date.now() - typed) / 1000, 'one second');
+} finally {
+  await second.close();
+  await full.end();
+  many.remove();
 }

@@ -63,6 +63,12 @@ async function drag(handle: ElementHandle, dx: number, dy: number) {
   await page.mouse.move(x + dx, y + dy, { steps: 6 });
   await page.mouse.up();
 }
+/** Waits until a panel at the side has come to rest. */
+const slidIn = () =>
+  page.waitForFunction(() => {
+    const panel = document.querySelector('.offcanvas');
+    return panel !== null && getComputedStyle(panel).transform === 'none';
+  });
 /** Gives a file to a hidden input. */
 async function give(label: string, path: string) {
   const input = (await page.waitForSelector(
@@ -216,6 +222,38 @@ describe('the Bench in full', () => {
     );
   });
 
+  it('where there is no WebGL a still picture is drawn, and turned by the same keys', async () => {
+    const plain = await openPage(browser, server.url);
+    await plain.evaluateOnNewDocument(() => {
+      const real = HTMLCanvasElement.prototype.getContext;
+      HTMLCanvasElement.prototype.getContext = function (
+        this: HTMLCanvasElement,
+        kind: string,
+        ...rest: unknown[]
+      ) {
+        return kind.startsWith('webgl') ? null : (real.call(this, kind as '2d', ...rest) as never);
+      } as typeof real;
+    });
+    await plain.goto(`${server.url}/designs/kingfisher-dart-1-4?show=solid`);
+    await plain.waitForSelector('.solid[data-still=true][data-shown=true]');
+    await sees(plain, 'A still picture');
+    const picture = () => plain.$eval('.solid canvas', (canvas) => (canvas as HTMLCanvasElement).toDataURL());
+    await plain.waitForFunction(
+      () =>
+        ((document.querySelector('.solid canvas') as HTMLCanvasElement | null)?.toDataURL().length ?? 0) >
+        12_000,
+    );
+    const before = await picture();
+    await plain.focus('.solid');
+    await plain.keyboard.press('ArrowRight');
+    await plain.waitForFunction(
+      (old: string) => (document.querySelector('.solid canvas') as HTMLCanvasElement).toDataURL() !== old,
+      {},
+      before,
+    );
+    await plain.close();
+  });
+
   it('hook style, hinge and a measured hook change the readings', async () => {
     await go('/designs/longshore-3-4');
     await page.waitForSelector('[data-reading="hook.gap"]');
@@ -239,6 +277,7 @@ describe('the Bench in full', () => {
     await page.waitForSelector('[data-reading="head.length"]');
     const first = await kept('reedcutter-3-16');
     await page.keyboard.press('y');
+    await slidIn();
     await type('Name of the present state', 'As poured');
     await sees(page, 'As poured');
     await page.keyboard.press('Escape');
@@ -250,6 +289,7 @@ describe('the Bench in full', () => {
     await saved();
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await page.keyboard.press('y');
+    await slidIn();
     await (
       await page.waitForSelector('::-p-xpath(//li[contains(., "As poured")]//button[text()="compare"])')
     )?.click();
@@ -315,6 +355,7 @@ describe('the Rack at work', () => {
     await page.click('#rack-views');
     await type('Name of this view', 'Wired tungsten');
     await go('/');
+    await page.waitForSelector('.rack-card');
     await page.click('#rack-views');
     await (await page.waitForSelector('::-p-xpath(//a[text()="Wired tungsten"])'))?.click();
     await page.waitForFunction(

@@ -2,7 +2,20 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { BriefSchema, DesignSchema, PlasticSchema, READINGS, RULES, RulesSchema } from '../src/core/index.ts';
+import {
+  BriefSchema,
+  DesignSchema,
+  DRAWN_FAMILIES,
+  FEATURES,
+  GUARDS,
+  HookSchema,
+  KEEPERS,
+  PlasticSchema,
+  READINGS,
+  RULES,
+  RulesSchema,
+  STYLES,
+} from '../src/core/index.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -41,10 +54,76 @@ ${rows.join('\n')}
 `;
 }
 
+function shapesPage(): string {
+  const told = (value: number, kind: string) =>
+    kind === 'share'
+      ? `${Math.round(value * 100)}%`
+      : `${value}${kind === 'angle' ? '°' : kind === 'size' ? ' mm' : ''}`;
+  const families = DRAWN_FAMILIES.map(
+    ({ key, name, group, purpose, badAt, dimensions, within }) => `### ${name}
+
+\`${key}\`, ${group}${within ? '; the metal lies inside the plastic' : ''}. ${purpose} Bad at: ${badAt.charAt(0).toLowerCase()}${badAt.slice(1)}
+
+| dimension | name | least | at first | most | meaning |
+| --- | --- | --- | --- | --- | --- |
+${dimensions.map((d) => `| \`${d.key}\` | ${d.name} | ${told(d.min, d.kind)} | ${told(d.initial, d.kind)} | ${told(d.max, d.kind)} | ${d.note} |`).join('\n')}
+`,
+  );
+  const fields = (initial: object) =>
+    Object.entries(initial)
+      .filter(([key]) => key !== 'kind')
+      .map(([key, value]) => `\`${key}\` ${String(value)}`)
+      .join(', ');
+  return `# Shapes, hooks and fittings
+
+Made from the code by \`npm run docs\`; do not edit by hand. What each is good and bad for is common practice, no source. Sizes grow with
+the head when a weight is solved for; shares, angles and exponents stay.
+
+## Families
+
+${families.join('\n')}
+### Imported solid
+
+\`imported\`: a closed solid from an STL or 3MF file, with \`length\`, \`breadth\` and \`height\` to stretch it by. Its mass properties are
+those of its mesh; it takes a collar, but no other features.
+
+## Features
+
+On any family (\`head.features\`); one that belongs to a family is replaced by one of the same name. Cuts and joins are worked in this order,
+with the collar before the slot and the eye's pocket last.
+
+| feature | name | what it does | at first |
+| --- | --- | --- | --- |
+${FEATURES.map(({ key, name, does, initial }) => `| \`${key}\` | ${name} | ${does} | ${fields(initial)} |`).join('\n')}
+
+## Hook styles
+
+Factors on the generic round-bend chart, from memory.
+
+| style | what for | gap × | shank × | point leg (of the gap) | point turned | step of the shank (of the gap) |
+| --- | --- | --- | --- | --- | --- | --- |
+${STYLES.map(({ key, does, gap, shank, pointLeg, lean, offset }) => `| ${key} | ${does} | ${gap} | ${shank} | ${pointLeg} | ${lean}° | ${offset} |`).join('\n')}
+
+## Keepers
+
+| \`keeper.kind\` | name | fields at first |
+| --- | --- | --- |
+${KEEPERS.map(({ kind, name, initial }) => `| \`${kind}\` | ${name} | ${fields(initial)} |`).join('\n')}
+
+## Guards
+
+| \`guard.kind\` | name | fields at first |
+| --- | --- | --- |
+${GUARDS.map(({ kind, name, initial }) => `| \`${kind}\` | ${name} | ${fields(initial)} |`).join('\n')}
+`;
+}
+
 const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
 const files: Readonly<Record<string, string>> = {
   'docs/readings.md': readingsPage(),
   'docs/rules.md': rulesPage(),
+  'docs/shapes.md': shapesPage(),
+  'docs/schema/hook.schema.json': json(HookSchema),
   'docs/schema/design.schema.json': json(DesignSchema),
   'docs/schema/plastic.schema.json': json(PlasticSchema),
   'docs/schema/brief.schema.json': json(BriefSchema),

@@ -134,7 +134,7 @@ function readingsOf(
     'mass.centreX': centre(0),
     'mass.centreZ': centre(2),
     'mass.rollInertia': (surface.roll * assembly.density) / 1000,
-    'hook.gap': measures.gap,
+    'hook.gap': hook.tip[2] - hook.shankLevel - hook.wire,
     'hook.throat': hook.tip[0] - hook.bendRear[0] - hook.wire / 2,
     'hook.wire': measures.wire,
     'hook.biteAboveEye': hook.pointHeight - hook.eye.top,

@@ -111,7 +111,10 @@ describe('hook styles and hinges', () => {
     '%s: its gap and shank are the chart’s by its factors, and the wire never jumps',
     (key, style) => {
       const { assembly, readings } = built({ style: key });
-      expect(readings['hook.gap']?.value).toBeCloseTo(14.5 * style.gap, 9);
+      expect(assembly.measures.gap).toBeCloseTo(14.5 * style.gap, 9);
+      // A point that is turned in comes nearer to the shank by the rise of its leg.
+      const turnedIn = Math.sin((style.lean * Math.PI) / 180) * style.pointLeg * 14.5 * style.gap;
+      expect(readings['hook.gap']?.value).toBeCloseTo(14.5 * style.gap + turnedIn, 9);
       expect(assembly.measures.shank).toBeCloseTo(35 * style.shank, 9);
       expect(readings['hook.pointDirection']?.value).toBe(style.lean);
       assembly.hook.centre.slice(1).forEach((point, i) => {

@@ -45,7 +45,7 @@ export const READINGS = {
   'mass.centreX': spec('Centre, from rear face', 'size', 'mm', 'geometry', 'Centre of mass along the shank; positive towards the nose.'),
   'mass.centreZ': spec('Centre, above shank', 'size', 'mm', 'geometry', 'Centre of mass above (+) or below (−) the shank line.'),
   'mass.rollInertia': spec('Roll inertia', 'number', 'g·mm²', 'geometry', 'Of the metal about the shank’s direction through its own centre, from the closed mesh.'),
-  'hook.gap': spec('Gap', 'size', 'mm', 'measured', 'Clear distance from shank to point, from the chart (from memory) or as measured.'),
+  'hook.gap': spec('Gap', 'size', 'mm', 'measured', 'Clear distance from shank to point, from the chart (from memory) or as measured; less than it where the style turns the point in.'),
   'hook.throat': spec('Throat', 'size', 'mm', 'geometry', 'From the point back to the inside of the bend.'),
   'hook.wire': spec('Wire', 'size', 'mm', 'measured', 'Wire diameter of size and grade, from the chart (from memory) or as measured.'),
   'hook.biteAboveEye': spec('Bite above the eye', 'size', 'mm', 'geometry', 'Height of the point over the highest metal of the eye, square to the shank. About 6 mm (1/4 in) gives a sure bite (common practice, no source).'),

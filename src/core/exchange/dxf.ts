@@ -35,12 +35,13 @@ export function writeDxf({ entities }: Sheet): string {
       dxf.addText(point3d(entity.at[0], entity.at[1]), entity.height, entity.text, {
         layerName,
         rotation: entity.turned ? 90 : 0,
-        ...(entity.anchor === 'middle'
-          ? {
-              horizontalAlignment: TextHorizontalAlignment.Center,
+        ...(entity.anchor === 'start'
+          ? {}
+          : {
+              horizontalAlignment:
+                entity.anchor === 'middle' ? TextHorizontalAlignment.Center : TextHorizontalAlignment.Right,
               secondAlignmentPoint: point3d(entity.at[0], entity.at[1]),
-            }
-          : {}),
+            }),
       });
     } else {
       dxf.addLWPolyline(

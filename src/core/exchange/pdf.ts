@@ -13,7 +13,9 @@ import { READINGS } from '../readings.ts';
 
 /** Points in a millimetre. */
 const PT = 72 / 25.4;
-const PAGE = { width: 210, height: 297, margin: 14 };
+/** A4 upright, and lying for figures in both unit systems, which are twice as long. */
+const UPRIGHT = { width: 210, height: 297, margin: 14, drawing: { width: 182, height: 125 }, columns: 2 };
+const LYING = { width: 297, height: 210, margin: 12, drawing: { width: 186, height: 150 }, columns: 1 };
 const INK = rgb(0.12, 0.16, 0.17);
 const GREY = rgb(0.36, 0.41, 0.39);
 const FERN = rgb(0.11, 0.35, 0.22);
@@ -58,6 +60,7 @@ export async function writePdf({
   flags,
   options,
 }: SpecSheet): Promise<Uint8Array> {
+  const PAGE = options.units === 'both' ? LYING : UPRIGHT;
   const pdf = await PDFDocument.create();
   pdf.setTitle(plain(design.name));
   pdf.setCreator('Fern Anvil');
@@ -83,7 +86,9 @@ export async function writePdf({
   say(PAGE.margin, y, line, 3.2, { colour: GREY });
   y -= 5;
 
-  const room = { width: PAGE.width - 2 * PAGE.margin, height: 125 };
+  const room = PAGE.drawing;
+  const isLying = PAGE === LYING;
+  const from = y;
   const fits = SCALES.map((scale) => plateSheet(drawing, '', { ...options, scale }));
   const sheet =
     fits.find(({ width, height }) => width <= room.width && height <= room.height) ??
@@ -91,9 +96,12 @@ export async function writePdf({
   drawSheet(page, font, sheet, PAGE.margin + (room.width - sheet.width) / 2, y - sheet.height);
   y -= sheet.height + 4;
 
-  const floor = PAGE.margin + 26;
-  const columns = 2;
-  const wide = room.width / columns;
+  // Upright the readings stand under the drawing, lying beside it.
+  const floor = PAGE.margin + (isLying ? 14 : 26);
+  const { columns } = PAGE;
+  const [left, whole] = isLying ? [PAGE.width - PAGE.margin - 80, 80] : [PAGE.margin, room.width];
+  const wide = whole / columns;
+  const start = isLying ? from : y;
   const rows = (Object.keys(READINGS) as ReadingId[]).flatMap((id) => {
     const reading = readings[id];
     return reading
@@ -101,21 +109,21 @@ export async function writePdf({
           {
             name: READINGS[id].name,
             kind: reading.kind,
-            text: formatQuantity(reading.value, READINGS[id].quantity, units),
+            text: `${formatQuantity(reading.value, READINGS[id].quantity, units)}${READINGS[id].quantity === 'number' && reading.unit !== '1' ? ` ${reading.unit}` : ''}`,
           },
         ]
       : [];
   });
   const perColumn = Math.ceil(rows.length / columns);
-  const step = Math.min(4.4, (y - floor - 14) / perColumn);
+  const step = Math.min(4.4, (start - floor - 14) / perColumn);
   rows.forEach(({ name, kind, text }, i) => {
-    const x = PAGE.margin + Math.floor(i / perColumn) * wide;
-    const at = y - 4 - (i % perColumn) * step;
+    const x = left + Math.floor(i / perColumn) * wide;
+    const at = start - 4 - (i % perColumn) * step;
     say(x, at, name, 2.9);
     say(x + wide * 0.52, at, kind, 2.4, { colour: GREY });
     say(x + wide - 6, at, text, 2.9, { strong: true, right: true });
   });
-  y -= 6 + perColumn * step;
+  y = Math.min(y, start - perColumn * step) - 6;
   for (const { level, text } of flags.filter((flag) => flag.level !== 'note').slice(0, 4)) {
     for (const piece of wrapped(
       `${level === 'stop' ? 'STOP' : 'Care'}: ${inUnits(text, units)}`,
@@ -134,7 +142,7 @@ export async function writePdf({
   ];
   y = Math.min(y - 2, floor);
   for (const text of cautions) {
-    for (const piece of wrapped(text, font, 2.5, room.width)) {
+    for (const piece of wrapped(text, font, 2.5, PAGE.width - 2 * PAGE.margin)) {
       if (y < PAGE.margin) break;
       say(PAGE.margin, y, piece, 2.5, { colour: GREY });
       y -= 3.4;
@@ -191,7 +199,7 @@ function drawSheet(
     if (entity.kind === 'text') {
       const text = plain(entity.text);
       const width = font.widthOfTextAtSize(text, entity.height * PT);
-      const back = entity.anchor === 'middle' ? width / 2 : 0;
+      const back = { start: 0, middle: width / 2, end: width }[entity.anchor];
       const { x, y } = at(entity.at);
       page.drawText(text, {
         x: entity.turned ? x : x - back,

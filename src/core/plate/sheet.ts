@@ -2,7 +2,7 @@ import type { Drawing, DrawnEdge, DrawnWire } from '../drawing.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import { formatQuantity } from '../quantity/format.ts';
 import type { UnitSystem } from '../quantity/units.ts';
-import type { PlacedDimension, PlateViewName } from './dimensions.ts';
+import type { Dimension, PlacedDimension, PlateViewName } from './dimensions.ts';
 import { dimensionsOf, placeDimensions } from './dimensions.ts';
 
 /** How the three views stand to each other: with third angle the view from above lies above, with first angle below. */
@@ -15,7 +15,7 @@ export type Layer = 'outline' | 'wire' | 'hidden' | 'centre' | 'dimension' | 'te
 export type Entity =
   | { readonly kind: 'line'; readonly layer: Layer; readonly points: readonly Vec2[]; readonly closed: boolean; readonly width?: number }
   | { readonly kind: 'circle'; readonly layer: Layer; readonly at: Vec2; readonly radius: number }
-  | { readonly kind: 'text'; readonly layer: Layer; readonly at: Vec2; readonly text: string; readonly height: number; readonly anchor: 'start' | 'middle'; readonly turned?: boolean }; // prettier-ignore
+  | { readonly kind: 'text'; readonly layer: Layer; readonly at: Vec2; readonly text: string; readonly height: number; readonly anchor: 'start' | 'middle' | 'end'; readonly turned?: boolean }; // prettier-ignore
 
 /** A drawing laid out at true scale. */
 export interface Sheet {
@@ -71,10 +71,22 @@ export function plateSheet(
     dimensionsOf(drawing, true),
     ({ value }) => (dimensionText(value, units).length * FIGURE * 0.62) / scale,
   );
-  const lanes = (view: PlateViewName, stands: string) =>
-    Math.max(0, ...placed.filter((d) => d.view === view && d.stands === stands).map(({ lane }) => lane + 1)) *
-      LANE +
-    LANE;
+  const figureWidth = ({ value }: { readonly value: number }) =>
+    dimensionText(value, units).length * FIGURE * 0.6 + 2;
+  const isShort = (d: PlacedDimension) => d.value * scale <= figureWidth(d) + 2 * ARROW;
+  /** Room a side of a view needs: its lanes, the figures that lie beside a short upright line, and those that stick out beyond a short level one. */
+  const lanes = (view: PlateViewName, stands: Dimension['stands']) => {
+    const here = placed.filter((d) => d.view === view && d.stands === stands);
+    const beside = here.filter((d) => d.upright && isShort(d)).map(figureWidth);
+    const beyond =
+      stands === 'right'
+        ? placed
+            .filter((d) => d.view === view && !d.upright && isShort(d))
+            .map((d) => (Math.max(d.from[0], d.to[0]) - boxes[view].to[0]) * scale + figureWidth(d) + 4)
+        : [];
+    const run = Math.max(0, ...here.map(({ lane }) => lane + 1)) * LANE + LANE;
+    return Math.max(run + Math.max(0, ...beside), ...beyond);
+  };
   const third = arrangement === 'third';
   const s = (value: number) => value * scale;
   // Columns: with third angle the view from the nose stands at the nose, with first angle at the tail.
@@ -83,7 +95,8 @@ export function plateSheet(
   const leftMost = Math.min(boxes.side.from[0], boxes.top.from[0]);
   const rightMost = Math.max(boxes.side.to[0], boxes.top.to[0]);
   const sideLeft = Math.max(lanes('side', 'left'), lanes('top', 'left'));
-  const sideWide = s(rightMost - leftMost) + sideLeft + lanes('side', 'right');
+  const sideWide =
+    s(rightMost - leftMost) + sideLeft + Math.max(lanes('side', 'right'), lanes('top', 'right'));
   const sideX = MARGIN + (third ? 0 : frontWide) + sideLeft - s(leftMost);
   const frontX = MARGIN + (third ? sideWide : 0) + lanes('front', 'left') - s(boxes.front.from[0]);
   const topHigh = s(boxes.top.to[1] - boxes.top.from[1]) + lanes('top', 'below') + lanes('top', 'above');
@@ -225,25 +238,26 @@ function dimensionEntities(
         : [[tip[0] + way * ARROW, tip[1] - ARROW / 4], tip, [tip[0] + way * ARROW, tip[1] + ARROW / 4]],
     );
   const span = upright ? second[1] - first[1] : second[0] - first[0];
-  const inside = span > text.length * FIGURE * 0.62 + 2 * ARROW;
+  const inside = span > text.length * FIGURE * 0.6 + 2 + 2 * ARROW;
   const middle: Vec2 = [(first[0] + second[0]) / 2, (first[1] + second[1]) / 2];
-  const place: Vec2 = upright
-    ? inside ? [run - 0.8, middle[1]] : [run - 0.8, second[1] + text.length * FIGURE * 0.36 + 1.5]
-    : inside ? [middle[0], run + 0.8] : [second[0] + 2 + text.length * FIGURE * 0.31, run + 0.8]; // prettier-ignore
+  const figure = (at: Vec2, anchor: 'start' | 'middle' | 'end', turned = false): Entity => ({
+    kind: 'text', layer: 'dimension', at, text, height: FIGURE, anchor, ...(turned ? { turned } : {}),
+  }); // prettier-ignore
+  // A figure too long for its line stands beside an upright one, and beyond the end of a level one.
+  const beside = upright
+    ? stands === 'left'
+      ? figure([run - 1.5, middle[1] - FIGURE / 2], 'end')
+      : figure([run + 1.5, middle[1] - FIGURE / 2], 'start')
+    : figure([second[0] + 2 + ARROW, run - FIGURE / 2], 'start');
+  const within = upright
+    ? figure([run - 0.8, middle[1]], 'middle', true)
+    : figure([middle[0], run + 0.8], 'middle');
   return [
     line([a, p]),
     line([b, q]),
     line([first, second]),
     arrow(first, inside ? 1 : -1),
     arrow(second, inside ? -1 : 1),
-    {
-      kind: 'text',
-      layer: 'dimension',
-      at: place,
-      text,
-      height: FIGURE,
-      anchor: 'middle',
-      ...(upright ? { turned: true } : {}),
-    },
+    inside ? within : beside,
   ];
 }

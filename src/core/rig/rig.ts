@@ -14,6 +14,8 @@ export type RigMethod = (typeof RIG_METHODS)[number];
 /** How a plastic lies on a head, before anything is judged. Lengths in mm. */
 export interface RigGeometry {
   readonly method: RigMethod;
+  /** x at which the plastic's nose sits on the shank's line, mm */
+  readonly seatAt: number;
   /** cut off the nose before rigging */
   readonly cut: number;
   /** distance along the body, from its (cut) nose, at which the hook comes out; NaN when it never does */
@@ -99,6 +101,7 @@ export function layOnHead(
   };
   return {
     method,
+    seatAt: seat,
     cut,
     exit,
     exitShare: exit / length,

@@ -181,7 +181,8 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
           />
           <text
             className="dim-text"
-            x={side(eye.at)[0] + (eye.radius + drawing.wire) * k + 6}
+            textAnchor="end"
+            x={side(eye.at)[0] - (eye.radius + drawing.wire) * k - 6}
             y={side(eye.at)[1] + 4}
           >
             {format(eyeAngle, 'angle')}

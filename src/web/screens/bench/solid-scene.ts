@@ -1,5 +1,6 @@
 import {
   ACESFilmicToneMapping,
+  Box3,
   BufferAttribute,
   BufferGeometry,
   CatmullRomCurve3,
@@ -14,6 +15,7 @@ import {
   PerspectiveCamera,
   PMREMGenerator,
   Scene,
+  Sphere,
   Spherical,
   TorusGeometry,
   TubeGeometry,
@@ -137,13 +139,15 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
         );
         group.add(ring);
       }
-      sharp.computeBoundingSphere();
-      const sphere = sharp.boundingSphere;
-      if (sphere && !shown) {
+      if (!shown) {
+        // All of it is on the picture at first: metal, hook and guard.
+        const all = new Box3().setFromBufferAttribute(new BufferAttribute(positions, 3));
+        for (const { path } of wires) for (const point of path) all.expandByPoint(new Vector3(...point));
+        const sphere = all.getBoundingSphere(new Sphere());
         shown = true;
-        reach = Math.max(8, sphere.radius * 1.8);
+        reach = Math.max(6, sphere.radius * 0.82);
         const { x, y, z } = sphere.center;
-        controls.target.set(x - sphere.radius * 0.4, z, -y);
+        controls.target.set(x, z, -y);
         reset();
       }
       draw();

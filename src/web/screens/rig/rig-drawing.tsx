@@ -48,7 +48,9 @@ export function RigDrawing({
     ...body.map(({ at, halfBreadth }): Vec2 => [at[0], halfBreadth]),
     ...body.map(({ at, halfBreadth }): Vec2 => [at[0], -halfBreadth]).reverse(),
   ];
-  const exit = Number.isNaN(geometry.exit) ? undefined : place([-geometry.exit, drawing.tip[1] / 2]);
+  const exit = Number.isNaN(geometry.exit)
+    ? undefined
+    : place([geometry.seatAt - geometry.exit, drawing.tip[1] / 2]);
   const height = yTop + Math.max(...body.map(({ halfBreadth }) => halfBreadth), drawing.breadth / 2) * k + 34;
   return (
     <svg
@@ -65,21 +67,21 @@ export function RigDrawing({
           <line className="dim-ext" x1={exit[0]} y1={exit[1]} x2={exit[0]} y2={SHEET.margin + 22} />
           <line
             className="dim-ext"
-            x1={place([0, 0])[0]}
-            y1={place([0, 0])[1]}
-            x2={place([0, 0])[0]}
+            x1={place([geometry.seatAt, 0])[0]}
+            y1={place([geometry.seatAt, 0])[1]}
+            x2={place([geometry.seatAt, 0])[0]}
             y2={SHEET.margin + 22}
           />
           <line
             className="dim-line"
             x1={exit[0]}
             y1={SHEET.margin + 26}
-            x2={place([0, 0])[0]}
+            x2={place([geometry.seatAt, 0])[0]}
             y2={SHEET.margin + 26}
           />
           <text
             className="dim-text"
-            x={(exit[0] + place([0, 0])[0]) / 2}
+            x={(exit[0] + place([geometry.seatAt, 0])[0]) / 2}
             y={SHEET.margin + 14}
             textAnchor="middle"
           >

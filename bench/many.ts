@@ -1,0 +1,22 @@
+import { join } from 'node:path';
+import { sql } from 'drizzle-orm';
+import { pino } from 'pino';
+import { root } from '../e2e/server.ts';
+import { createApp } from '../src/server/app.ts';
+import { openDatabase } from '../src/server/database.ts';
+import { loadDemo } from '../src/server/demo.ts';
+
+/** Fills a data folder with so many designs: the demo workshop's, copied with their readings and outlines. */
+export async function hangMany(folder: string, count: number): Promise<void> {
+  const { db, close } = await openDatabase(folder);
+  const { koa: _, ...stores } = await createApp(db, join(root, 'dist/web'), pino({ level: 'silent' }));
+  await loadDemo(stores, join(root, 'demo'), folder);
+  const [{ n = 1 } = {}] = (await db.execute<{ n: number }>(sql`select count(*)::int as n from designs`))
+    .rows;
+  const copies = Math.ceil(count / n) - 1;
+  await db.execute(sql`
+    insert into designs (id, name, document, summary, card)
+    select id || '-' || k, name || ' ' || k, document, summary, jsonb_set(card, '{name}', to_jsonb(name || ' ' || k))
+    from designs, generate_series(1, ${sql.raw(String(copies))}) k`);
+  await close();
+}
