@@ -163,7 +163,7 @@ try {
   const page = await openPage(second.browser, `${full.url}/stores`);
   await page.waitForSelector('.stores-table');
   const from = Date.now();
-  await page.goto(full.url, { waitUntil: 'commit' as 'load' }).catch(() => undefined);
+  await page.goto(full.url, { waitUntil: 'domcontentloaded' });
   const hung = () => {
     const cards = document.querySelectorAll('.rack-card');
     return cards.length > 4 && [...cards].every((card) => card.querySelector('.fig'));

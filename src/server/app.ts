@@ -49,7 +49,7 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
     },
     recordStep,
   );
-  await designs.resummarise(SUMMARY_REVISION);
+  await designs.resummarise({ exceptRevision: SUMMARY_REVISION });
   const plastics = new DocumentStore(db, 'plastics');
   const briefs = new DocumentStore(db, 'briefs');
   const hooks = new DocumentStore(db, 'hooks');
@@ -71,9 +71,10 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
   });
   router.put('/stores/metals/:key', async (ctx) => {
     const edit = taken(checkMetalEdit(ctx.request.body));
-    const metal = await metalStore.edit(String(ctx.params['key']), edit, expectedVersion(ctx));
+    const key = String(ctx.params['key']);
+    const metal = await metalStore.edit(key, edit, expectedVersion(ctx));
     // A price changes only costs, which summaries keep too.
-    await designs.resummarise();
+    await designs.resummarise({ metal: key });
     ctx.set('ETag', etagOf(metal.version));
     ctx.body = metal;
   });

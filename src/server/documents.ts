@@ -29,6 +29,9 @@ export interface Made {
 /** A transaction, or the database itself. */
 export type Writer = Pick<Database, 'select' | 'insert' | 'update' | 'delete'>;
 
+/** Summaries made anew before the request that asked for it is answered. */
+const AT_ONCE = 200;
+
 /** How a replaced document stands in its history. */
 export interface Replacing {
   /** goes to this step instead of adding one */
@@ -49,6 +52,8 @@ export class DocumentStore<C extends Collection> {
   private readonly db: Database;
   private readonly collection: C;
   private readonly make: (document: Documents[C]) => Made;
+  /** summaries still being made anew */
+  private following: Promise<void> = Promise.resolve();
   private readonly onSave: OnSave<Documents[C]> | undefined;
 
   constructor(
@@ -230,20 +235,34 @@ export class DocumentStore<C extends Collection> {
     return row ? this.kept(row) : this.read(id);
   }
 
-  /** Makes summaries anew, all or those that are not of the given revision, after something they rest on has changed. */
-  async resummarise(exceptRevision?: number): Promise<void> {
+  /**
+   * Makes summaries anew after something they rest on has changed: those not of the given revision, or those of designs in the given metal.
+   * The first few are done when it returns; the rest follow one by one between other requests, since a large shop takes a while.
+   */
+  async resummarise(which: { readonly exceptRevision?: number; readonly metal?: string }): Promise<void> {
     const { table } = this;
-    const stale =
-      exceptRevision === undefined
-        ? undefined
-        : sql`coalesce((${table.summary} ->> 'revision')::int, 0) <> ${exceptRevision}`;
-    const rows = await this.db.select().from(table).where(stale);
-    for (const row of rows) {
+    const wanted =
+      which.metal === undefined
+        ? sql`coalesce((${table.summary} ->> 'revision')::int, 0) <> ${which.exceptRevision ?? 0}`
+        : sql`${table.document} -> 'head' ->> 'metal' = ${which.metal}`;
+    const ids = (await this.db.select({ id: table.id }).from(table).where(wanted)).map(({ id }) => id);
+    const remake = async (id: string) => {
+      const [row] = await this.db.select().from(table).where(eq(table.id, id));
+      if (!row) return;
+      // A save meanwhile has made its own, from the newest metals: only the row that was read is touched.
       await this.db
         .update(table)
         .set(this.make(row.document as Documents[C]))
-        .where(eq(table.id, row.id));
-    }
+        .where(and(eq(table.id, id), eq(table.version, row.version)));
+    };
+    for (const id of ids.slice(0, AT_ONCE)) await remake(id);
+    this.following = this.following.then(async () => {
+      for (const id of ids.slice(AT_ONCE)) {
+        await new Promise((resolve) => setImmediate(resolve));
+        // The database may be closed under it at the end of the process.
+        await remake(id).catch(() => undefined);
+      }
+    });
   }
 
   private at(expected: Expected) {
