@@ -131,9 +131,10 @@ export interface RackCard {
   readonly problem?: string;
 }
 
-/** The Rack: every design's card, and when the last of them changed. */
+/** The Rack: every design's card, and the outlines of those it begins with. */
 export interface RackIndex {
   readonly cards: readonly RackCard[];
+  readonly outlines: Readonly<Record<string, Drawing>>;
 }
 
 /** Most outlines asked for at once. */

@@ -52,6 +52,8 @@ export class DocumentStore<C extends Collection> {
   private readonly db: Database;
   private readonly collection: C;
   private readonly make: (document: Documents[C]) => Made;
+  /** Counts writes of this process, the only one on its data: whoever keeps something made of all documents can tell whether it still holds. */
+  writes = 0;
   /** summaries still being made anew */
   private following: Promise<void> = Promise.resolve();
   private readonly onSave: OnSave<Documents[C]> | undefined;
@@ -122,6 +124,7 @@ export class DocumentStore<C extends Collection> {
     tx: Writer,
     items: readonly { readonly id?: string; readonly document: Documents[C] }[],
   ): Promise<Kept<Documents[C]>[]> {
+    this.writes++;
     const kept: Kept<Documents[C]>[] = [];
     for (const { id = randomUUID(), document } of items) {
       const step = (await this.onSave?.(tx, { id, before: undefined, after: document, step: -1 })) ?? 0;
@@ -165,6 +168,7 @@ export class DocumentStore<C extends Collection> {
       .from(table)
       .where(and(eq(table.id, id), isNull(table.deletedAt), this.at(expected)));
     if (!now) return undefined;
+    this.writes++;
     const made = this.make(document);
     const at =
       step ??
@@ -194,6 +198,7 @@ export class DocumentStore<C extends Collection> {
   /** Puts a document away or takes it out again. */
   async archive(id: string, away: boolean): Promise<Kept<Documents[C]>> {
     const { table } = this;
+    this.writes++;
     const [row] = await this.db
       .update(table)
       .set({ archivedAt: away ? new Date() : null, version: sql`${table.version} + 1` })
@@ -216,6 +221,7 @@ export class DocumentStore<C extends Collection> {
 
   async remove(id: string, expected: Expected): Promise<void> {
     const { table } = this;
+    this.writes++;
     const rows = await this.db
       .update(table)
       .set({ deletedAt: new Date(), version: sql`${table.version} + 1` })
@@ -227,6 +233,7 @@ export class DocumentStore<C extends Collection> {
   /** Brings a deleted document back; one that was never deleted is given as it is. */
   async restore(id: string): Promise<Kept<Documents[C]>> {
     const { table } = this;
+    this.writes++;
     const [row] = await this.db
       .update(table)
       .set({ deletedAt: null, version: sql`${table.version} + 1` })
@@ -249,6 +256,7 @@ export class DocumentStore<C extends Collection> {
     const remake = async (id: string) => {
       const [row] = await this.db.select().from(table).where(eq(table.id, id));
       if (!row) return;
+      this.writes++;
       // A save meanwhile has made its own, from the newest metals: only the row that was read is touched.
       await this.db
         .update(table)

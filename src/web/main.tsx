@@ -8,9 +8,12 @@ import './styles/base.css';
 import './styles/shell.css';
 import './styles/bench.css';
 import './styles/screens.css';
-import { queryClient } from './data/queries.ts';
+import { preloadRack, queryClient } from './data/queries.ts';
 import { NoticeProvider } from './parts/notices.tsx';
 import { router } from './router.tsx';
+
+// The Rack is the first screen of most visits: its cards are on their way while the page is put together.
+if (window.location.pathname === '/') void preloadRack();
 
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no #root.');

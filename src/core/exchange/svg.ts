@@ -1,4 +1,5 @@
 import type { Entity, Layer, Sheet } from '../plate/sheet.ts';
+import { escapeXml } from './xml.ts';
 
 /** Line of each layer: width in mm, dashes. */
 const PENS: Readonly<
@@ -13,8 +14,6 @@ const PENS: Readonly<
   mark: { width: 0.2, colour: '#8c1d18' },
 };
 
-const escaped = (text: string) =>
-  text.replace(/[<>&"]/g, (c) => ({ '<': '&lt;', '>': '&gt;', '&': '&amp;', '"': '&quot;' })[c] ?? c);
 const n = (value: number) => String(Math.round(value * 10000) / 10000);
 
 /** A sheet as SVG 1.1 at true scale: width and height in mm, one user unit to the millimetre. */
@@ -29,7 +28,7 @@ export function writeSvg({ width, height, entities }: Sheet, title: string): str
     if (entity.kind === 'text') {
       const [u, v] = [n(entity.at[0]), n(y(entity.at[1]))];
       const turn = entity.turned ? ` transform="rotate(-90 ${u} ${v})"` : '';
-      return `<text class="${entity.layer}" fill="${pen.colour}" font-family="sans-serif" font-size="${n(entity.height)}" text-anchor="${entity.anchor}" x="${u}" y="${v}"${turn}>${escaped(entity.text)}</text>`;
+      return `<text class="${entity.layer}" fill="${pen.colour}" font-family="sans-serif" font-size="${n(entity.height)}" text-anchor="${entity.anchor}" x="${u}" y="${v}"${turn}>${escapeXml(entity.text)}</text>`;
     }
     const d = entity.points.map(([u, v], i) => `${i === 0 ? 'M' : 'L'}${n(u)} ${n(y(v))}`).join('');
     const thick = entity.width ? ` data-wire="${n(entity.width)}"` : '';
@@ -39,7 +38,7 @@ export function writeSvg({ width, height, entities }: Sheet, title: string): str
   return [
     `<?xml version="1.0" encoding="UTF-8"?>`,
     `<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="0 0 ${n(width)} ${n(height)}">`,
-    `<title>${escaped(title)}</title>`,
+    `<title>${escapeXml(title)}</title>`,
     ...entities.map(draw),
     `</svg>`,
     '',

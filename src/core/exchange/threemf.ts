@@ -1,5 +1,6 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { Mesh } from '../head/mesh.ts';
+import { escapeXml } from './xml.ts';
 
 const CORE = 'http://schemas.microsoft.com/3dmanufacturing/core/2015/02';
 const TYPES = `<?xml version="1.0" encoding="UTF-8"?>
@@ -9,14 +10,11 @@ const RELATIONS = `<?xml version="1.0" encoding="UTF-8"?>
 <Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Target="/3D/3dmodel.model" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>
 `;
 
-const escaped = (text: string) =>
-  text.replace(/[<>&"]/g, (c) => ({ '<': '&lt;', '>': '&gt;', '&': '&amp;', '"': '&quot;' })[c] ?? c);
-
 /** A closed mesh as 3MF (3D Manufacturing Format core specification 1.x: a zip package with one XML model), in millimetres. */
 export function writeThreeMf({ positions, triangles }: Mesh, title: string): Uint8Array {
   const out: string[] = [
     `<?xml version="1.0" encoding="UTF-8"?>`,
-    `<model unit="millimeter" xml:lang="en" xmlns="${CORE}"><metadata name="Title">${escaped(title)}</metadata><metadata name="Application">Fern Anvil</metadata>`,
+    `<model unit="millimeter" xml:lang="en" xmlns="${CORE}"><metadata name="Title">${escapeXml(title)}</metadata><metadata name="Application">Fern Anvil</metadata>`,
     `<resources><object id="1" type="model"><mesh><vertices>`,
   ];
   for (let i = 0; i < positions.length; i += 3)

@@ -1,6 +1,8 @@
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
 import type Router from '@koa/router';
-import { and, asc, inArray, isNull, sql } from 'drizzle-orm';
-import type { Design } from '../../core/index.ts';
+import { and, asc, inArray, isNull } from 'drizzle-orm';
+import type { Design, Drawing } from '../../core/index.ts';
 import type { DesignSummary, RackCard, RackIndex } from '../../contract/api.ts';
 import { etagOf, OUTLINES_AT_ONCE } from '../../contract/api.ts';
 import { checkDesignDocument, checkGo, checkNaming, checkOutlinesQuery } from '../../contract/validate.ts';
@@ -12,6 +14,8 @@ import { expectedVersion, taken, wantedVersion } from '../request.ts';
 import { designs } from '../schema.ts';
 import type { CardBody } from '../summary.ts';
 
+const pack = promisify(gzip) as (text: string, options: { level: number }) => Promise<Buffer>;
+
 /** Most designs made in one go: a weight ladder has at most 24 rungs. */
 const MOST_AT_ONCE = 60;
 
@@ -22,27 +26,24 @@ export function designRoutes(
   store: DocumentStore<'designs'>,
   history: HistoryStore,
 ): void {
-  const rack = rackReader(db);
+  const rack = rackReader(db, store);
   // Read once before anyone asks: the first look at a large Rack is as quick as the next.
   void rack().catch(() => undefined);
   router.get('/rack', async (ctx) => {
+    const body = await rack();
     ctx.type = 'application/json';
-    ctx.body = await rack();
+    ctx.compress = false;
+    ctx.vary('Accept-Encoding');
+    if (ctx.acceptsEncodings('gzip', 'identity') === 'gzip') {
+      ctx.set('Content-Encoding', 'gzip');
+      ctx.body = body.packed;
+    } else ctx.body = body.text;
   });
   router.get('/rack/outlines', async (ctx) => {
     const ids = taken(checkOutlinesQuery({ ...ctx.query }))
       .ids.split(',')
       .slice(0, OUTLINES_AT_ONCE);
-    const rows = await db
-      .select({ id: designs.id, summary: designs.summary })
-      .from(designs)
-      .where(and(inArray(designs.id, ids), isNull(designs.deletedAt)));
-    ctx.body = Object.fromEntries(
-      rows.flatMap(({ id, summary }) => {
-        const made = summary as DesignSummary | { ok: false } | null;
-        return made?.ok ? [[id, made.drawing]] : [];
-      }),
-    );
+    ctx.body = await outlinesOf(db, ids);
   });
   router.post('/designs/series', async (ctx) => {
     const body: unknown = ctx.request.body;
@@ -98,20 +99,21 @@ export function designRoutes(
   });
 }
 
+/** Heads whose outlines come along with the cards: the first screen, in the order the Rack begins in. */
+const FIRST = 90;
+
 /**
- * Reads every card of the Rack as JSON text. The text is kept for as long as no design is written: any write raises a version, adds a row or
- * changes a card, which one small query tells.
+ * Every card of the Rack with the outlines of its first screen, as JSON text and packed. It is kept for as long as no design is written. A write
+ * that comes while it is read makes it read anew the next time.
  */
-function rackReader(db: Database): () => Promise<string> {
-  let kept = { mark: '', text: '' };
+function rackReader(
+  db: Database,
+  store: DocumentStore<'designs'>,
+): () => Promise<{ text: string; packed: Buffer }> {
+  let kept: { readonly writes: number; readonly text: string; readonly packed: Buffer } | undefined;
   return async () => {
-    const [state] = await db
-      .select({
-        mark: sql<string>`concat(count(*), '.', sum(${designs.version}), '.', sum(hashtext(${designs.card}::text)::bigint))`,
-      })
-      .from(designs);
-    const mark = state?.mark ?? '';
-    if (mark === kept.mark && kept.text) return kept.text;
+    if (kept?.writes === store.writes) return kept;
+    const { writes } = store;
     const rows = await db
       .select({
         id: designs.id,
@@ -128,8 +130,28 @@ function rackReader(db: Database): () => Promise<string> {
       archived: archivedAt !== null,
       ...(card as CardBody),
     }));
-    const index: RackIndex = { cards };
-    kept = { mark, text: JSON.stringify(index) };
-    return kept.text;
+    const lightest = cards
+      .filter(({ archived, grams }) => !archived && grams !== null)
+      .sort((a, b) => (a.grams ?? 0) - (b.grams ?? 0))
+      .slice(0, FIRST);
+    const index: RackIndex = { cards, outlines: await outlinesOf(db, lightest.map(({ id }) => id)) }; // prettier-ignore
+    const text = JSON.stringify(index);
+    kept = { writes, text, packed: await pack(text, { level: 4 }) };
+    return kept;
   };
+}
+
+/** Outlines of designs by id; those that cannot be built, or are not there, are left out. */
+async function outlinesOf(db: Database, ids: readonly string[]): Promise<Record<string, Drawing>> {
+  if (ids.length === 0) return {};
+  const rows = await db
+    .select({ id: designs.id, summary: designs.summary })
+    .from(designs)
+    .where(and(inArray(designs.id, [...ids]), isNull(designs.deletedAt)));
+  return Object.fromEntries(
+    rows.flatMap(({ id, summary }) => {
+      const made = summary as DesignSummary | { ok: false } | null;
+      return made?.ok ? [[id, made.drawing]] : [];
+    }),
+  );
 }

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { OUTLINES_AT_ONCE } from '../../contract/api.ts';
 import type { Drawing } from '../../core/index.ts';
 import { readOutlines } from './api.ts';
+import { outlineKey } from './queries.ts';
 
 interface Wanted {
   readonly id: string;
@@ -33,9 +34,9 @@ function loadOutline(id: string): Promise<Drawing | null> {
 /** The outline of a design at a version; null when it cannot be built. */
 export function useOutline(id: string, version: number) {
   return useQuery({
-    queryKey: ['outline', id, version],
+    queryKey: outlineKey(id, version),
     queryFn: () => loadOutline(id),
     staleTime: Infinity,
-    gcTime: 60_000,
+    gcTime: 5 * 60_000,
   });
 }

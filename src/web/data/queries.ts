@@ -1,4 +1,4 @@
-import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Collection, Documents, Kept } from '../../contract/api.ts';
 import { useNotices } from '../parts/notices.tsx';
 import {
@@ -56,10 +56,25 @@ export async function refreshLists(client: QueryClient, collection: Collection):
 
 export const RACK_KEY = ['rack'] as const;
 
+const rackQuery = queryOptions({
+  queryKey: RACK_KEY,
+  queryFn: async ({ signal }) => {
+    const rack = await readRack(signal);
+    const versions = new Map(rack.cards.map(({ id, version }) => [id, version]));
+    // Outlines that came along need not be asked for.
+    for (const [id, drawing] of Object.entries(rack.outlines))
+      queryClient.setQueryData(outlineKey(id, versions.get(id) ?? 0), drawing);
+    return rack;
+  },
+});
+
 /** Every design's card: what the Rack searches, filters and sorts by. */
-export function useRack() {
-  return useQuery({ queryKey: RACK_KEY, queryFn: ({ signal }) => readRack(signal) });
-}
+export const useRack = () => useQuery(rackQuery);
+
+/** Asks for the Rack before its screen is there. */
+export const preloadRack = (): Promise<void> => queryClient.prefetchQuery(rackQuery);
+
+export const outlineKey = (id: string, version: number) => ['outline', id, version] as const;
 
 /** Creates a document and tells where it went wrong when it does. */
 export function useCreate<C extends Collection>(collection: C) {

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import Modal from 'react-bootstrap/Modal';
 import type { Family, Vec2 } from '../../core/index.ts';
 import { DRAWN_FAMILIES, familyOutlines, FAMILY_GROUPS } from '../../core/index.ts';
+import { Sheet } from './sheet.tsx';
 import { pathOf } from '../drawing/path.ts';
 
 interface Props {
@@ -24,36 +24,29 @@ const GROUP_TITLES: Readonly<Record<(typeof FAMILY_GROUPS)[number], string>> = {
 /** Every shape there is, drawn, with what it is good and bad for. */
 export function ShapePicker({ show, title, chosen, onPick, onHide }: Props) {
   return (
-    <Modal show={show} onHide={onHide} size="xl" scrollable aria-labelledby="shapes-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="shapes-title">
-          {title}
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        {FAMILY_GROUPS.map((group) => (
-          <section key={group} className="shapes">
-            <h3>{GROUP_TITLES[group]}</h3>
-            <div>
-              {DRAWN_FAMILIES.filter((family) => family.group === group).map((family) => (
-                <button
-                  key={family.key}
-                  type="button"
-                  className="shape-card"
-                  aria-pressed={family.key === chosen}
-                  onClick={() => onPick(family.key)}
-                >
-                  <ShapeFigure family={family} />
-                  <b>{family.name}</b>
-                  <span>{family.purpose}</span>
-                  <small>Bad at: {family.badAt}</small>
-                </button>
-              ))}
-            </div>
-          </section>
-        ))}
-      </Modal.Body>
-    </Modal>
+    <Sheet title={title} show={show} size="xl" onHide={onHide}>
+      {FAMILY_GROUPS.map((group) => (
+        <section key={group} className="shapes">
+          <h3>{GROUP_TITLES[group]}</h3>
+          <div>
+            {DRAWN_FAMILIES.filter((family) => family.group === group).map((family) => (
+              <button
+                key={family.key}
+                type="button"
+                className="shape-card"
+                aria-pressed={family.key === chosen}
+                onClick={() => onPick(family.key)}
+              >
+                <ShapeFigure family={family} />
+                <b>{family.name}</b>
+                <span>{family.purpose}</span>
+                <small>Bad at: {family.badAt}</small>
+              </button>
+            ))}
+          </div>
+        </section>
+      ))}
+    </Sheet>
   );
 }
 

@@ -1,6 +1,6 @@
 import type { Family } from '../family.ts';
-import { proportion, swollen, threeSizes } from '../family.ts';
-import { EMPTY_SECTION } from '../profile.ts';
+import { proportion, threeSizes } from '../family.ts';
+import { slugProfile } from './slug.ts';
 
 /** A weight cast on the shank that hangs below it, with a little metal around the wire above. */
 export const bellyweight: Family = {
@@ -27,19 +27,7 @@ export const bellyweight: Family = {
       'Share of the height that hangs below the shank.',
     ),
   ],
-  profile: (dimensions) => {
-    const { length = 0, ends = 0.4 } = dimensions;
-    const [from, to] = [ends * length, (1 - ends) * length];
-    return {
-      length,
-      breaks: ends < 0.5 ? [0, from, to, length] : [0, from, length],
-      section: (x) => {
-        if (!(x > 0 && x < length)) return EMPTY_SECTION;
-        const u = x < from ? (from - x) / from : x > to ? (x - to) / (length - to) : 0;
-        return swollen(Math.sqrt(Math.max(0, 1 - u * u)), dimensions);
-      },
-    };
-  },
+  profile: slugProfile,
   start: {
     grams: 3.5,
     hook: { size: '5/0', style: 'wide gap' },

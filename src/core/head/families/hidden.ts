@@ -1,6 +1,6 @@
 import type { Family } from '../family.ts';
-import { BELLY, proportion, swollen, threeSizes } from '../family.ts';
-import { EMPTY_SECTION } from '../profile.ts';
+import { BELLY, proportion, threeSizes } from '../family.ts';
+import { slugProfile } from './slug.ts';
 
 /** A slim slug on the shank, wholly inside the plastic. The eye stands in front of the metal. */
 export const hidden: Family = {
@@ -21,19 +21,7 @@ export const hidden: Family = {
     ),
     BELLY,
   ],
-  profile: (dimensions) => {
-    const { length = 0, ends = 0.3 } = dimensions;
-    const [from, to] = [ends * length, (1 - ends) * length];
-    return {
-      length,
-      breaks: ends < 0.5 ? [0, from, to, length] : [0, from, length],
-      section: (x) => {
-        if (!(x > 0 && x < length)) return EMPTY_SECTION;
-        const u = x < from ? (from - x) / from : x > to ? (x - to) / (length - to) : 0;
-        return swollen(Math.sqrt(Math.max(0, 1 - u * u)), dimensions);
-      },
-    };
-  },
+  profile: slugProfile,
   start: {
     grams: 2,
     hook: { size: '3/0' },

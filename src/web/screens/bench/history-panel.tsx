@@ -1,8 +1,8 @@
-import { useState } from 'react';
 import Offcanvas from 'react-bootstrap/Offcanvas';
 import { useQueryClient } from '@tanstack/react-query';
 import { dropVersion, keepVersion } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
+import { NameForm } from '../../parts/name-form.tsx';
 import { useNotices } from '../../parts/notices.tsx';
 import type { HistoryHand } from './use-history.ts';
 import { historyKey } from './use-history.ts';
@@ -32,16 +32,12 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
   const { say } = useUnits();
   const { tell } = useNotices();
   const client = useQueryClient();
-  const [name, setName] = useState('');
   const { history } = hand;
   const refresh = () => client.invalidateQueries({ queryKey: historyKey(id) });
-  const keep = async () => {
-    const trimmed = name.trim();
-    if (!trimmed) return;
+  const keep = async (name: string) => {
     try {
       await flush();
-      await keepVersion(id, trimmed);
-      setName('');
+      await keepVersion(id, name);
       await refresh();
     } catch (error) {
       tell({ tone: 'bad', text: (error as Error).message });
@@ -75,24 +71,12 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
       <Offcanvas.Body>
         <section>
           <h3>Named versions</h3>
-          <form
-            className="views-new"
-            onSubmit={(event) => {
-              event.preventDefault();
-              void keep();
-            }}
-          >
-            <input
-              aria-label="Name of the present state"
-              placeholder="Name the present state"
-              value={name}
-              maxLength={120}
-              onChange={(event) => setName(event.currentTarget.value)}
-            />
-            <button type="submit" className="btn btn-sm btn-fern" disabled={name.trim() === ''}>
-              Keep
-            </button>
-          </form>
+          <NameForm
+            label="Name of the present state"
+            placeholder="Name the present state"
+            most={120}
+            onKeep={(name) => void keep(name)}
+          />
           {history?.versions.length === 0 && (
             <p className="history-none">None yet. Name a state before you try something bold.</p>
           )}

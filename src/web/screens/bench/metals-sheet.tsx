@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import Modal from 'react-bootstrap/Modal';
 import type { Design, Surroundings } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
+import { Heads, Sheet } from '../../parts/sheet.tsx';
 import { Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { MetalFigure, MetalLine } from '../../workers/judge.worker.ts';
@@ -29,39 +29,32 @@ export function MetalsSheet({ show, design, surroundings, onChoose, onHide }: Pr
   );
   const { output: lines } = useJudged(job, run);
   return (
-    <Modal show={show} onHide={onHide} size="xl" scrollable aria-labelledby="metals-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="metals-title">
-          {design.name} in every metal
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body tabIndex={0}>
-        {lines ? (
-          <>
-            <MetalTable
-              title="The same weight"
-              lines={lines}
-              of={({ sameWeight }) => sameWeight}
-              own={design.head.metal}
-              onChoose={onChoose}
-            />
-            <MetalTable
-              title="The same size"
-              lines={lines}
-              of={({ sameSize }) => sameSize}
-              own={design.head.metal}
-              onChoose={onChoose}
-            />
-            <p className="stores-note">
-              Hook, keeper and guard stay as they are. Cost is the metal alone at the price in the stores, in
-              the shop’s own money, without sprue and loss.
-            </p>
-          </>
-        ) : (
-          <Loading what="the metals" />
-        )}
-      </Modal.Body>
-    </Modal>
+    <Sheet title={`${design.name} in every metal`} show={show} size="xl" onHide={onHide}>
+      {lines ? (
+        <>
+          <MetalTable
+            title="The same weight"
+            lines={lines}
+            of={({ sameWeight }) => sameWeight}
+            own={design.head.metal}
+            onChoose={onChoose}
+          />
+          <MetalTable
+            title="The same size"
+            lines={lines}
+            of={({ sameSize }) => sameSize}
+            own={design.head.metal}
+            onChoose={onChoose}
+          />
+          <p className="stores-note">
+            Hook, keeper and guard stay as they are. Cost is the metal alone at the price in the stores, in
+            the shop’s own money, without sprue and loss.
+          </p>
+        </>
+      ) : (
+        <Loading what="the metals" />
+      )}
+    </Sheet>
   );
 }
 
@@ -78,27 +71,21 @@ function MetalTable({ title, lines, of, own, onChoose }: TableProps) {
   return (
     <table className="metal-table">
       <caption>{title}</caption>
-      <thead>
-        <tr>
-          {[
-            'Metal',
-            'g/cm³',
-            'Length',
-            'Breadth',
-            'Height',
-            'Metal weighs',
-            'As weighed',
-            'In water',
-            'Falls',
-            'Cost',
-            '',
-          ].map((head) => (
-            <th key={head} scope="col">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <Heads
+        of={[
+          'Metal',
+          'g/cm³',
+          'Length',
+          'Breadth',
+          'Height',
+          'Metal weighs',
+          'As weighed',
+          'In water',
+          'Falls',
+          'Cost',
+          '',
+        ]}
+      />
       <tbody>
         {lines.map((line) => {
           const figure = of(line);

@@ -23,27 +23,29 @@ const runModel = ({ design, surroundings }: Job): Promise<SolidModel | undefined
 /** One press of an arrow key, radians. */
 const STEP = Math.PI / 18;
 
+/** Whether this browser draws solids; asked of a canvas of its own, since one asked in vain gives nothing else. */
+function hasWebGl(): boolean {
+  try {
+    return document.createElement('canvas').getContext('webgl2') !== null;
+  } catch {
+    return false;
+  }
+}
+
 /** The head as a turnable solid, with hook, keeper and guard; a still picture, turned by the same keys, where there is no WebGL. */
 export function Solid({ design, surroundings }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const frame = useRef<HTMLDivElement>(null);
   const scene = useRef<SolidScene | undefined>(undefined);
-  const [isStill, setStill] = useState(false);
-  const [isReady, setReady] = useState(false);
+  const [isStill] = useState(() => !hasWebGl());
   const [view, setView] = useState({ around: 0.7, over: 0.4 });
   const job = useMemo<Job>(() => ({ design, surroundings }), [design, surroundings]);
   const { output: model } = useJudged(job, runModel);
 
   useEffect(() => {
     const [element, box] = [canvas.current, frame.current];
-    if (!element || !box) return;
-    try {
-      scene.current = solidScene(element);
-      setReady(true);
-    } catch {
-      setStill(true);
-      return;
-    }
+    if (isStill || !element || !box) return;
+    scene.current = solidScene(element);
     const observer = new ResizeObserver(([entry]) => {
       if (entry) scene.current?.resize(entry.contentRect.width, entry.contentRect.height);
     });
@@ -53,14 +55,13 @@ export function Solid({ design, surroundings }: Props) {
       scene.current?.dispose();
       scene.current = undefined;
     };
-  }, []);
+  }, [isStill]);
   useEffect(() => {
-    if (isReady && model) scene.current?.show(model, design.head.metal);
-  }, [isReady, model, design.head.metal]);
+    if (model) scene.current?.show(model, design.head.metal);
+  }, [model, design.head.metal]);
   useEffect(() => {
     const element = canvas.current;
     if (!isStill || !element || !model) return;
-    // A canvas that was asked for WebGL in vain gives no other context: the picture has its own.
     const box = frame.current?.getBoundingClientRect();
     element.width = Math.round(box?.width ?? 700);
     element.height = Math.round(box?.height ?? 400);
@@ -95,10 +96,10 @@ export function Solid({ design, surroundings }: Props) {
       role="img"
       aria-label={`${design.name} as a solid. Arrow keys turn it, plus and minus bring it nearer, Home sets it back.`}
       onKeyDown={onKeyDown}
-      data-shown={model !== undefined && (isReady || isStill)}
+      data-shown={model !== undefined}
       data-still={isStill}
     >
-      <canvas key={isStill ? 'still' : 'turning'} ref={canvas} />
+      <canvas ref={canvas} />
       {!model && <Loading what="the solid" />}
       <p className="solid-help">
         {isStill

@@ -17,7 +17,7 @@ export function FileMenu() {
   const shopInput = useRef<HTMLInputElement>(null);
   const solidInput = useRef<HTMLInputElement>(null);
   const fail = (text: string) => tell({ tone: 'bad', text });
-  const taken = (input: HTMLInputElement, use: (file: File) => Promise<void>) => {
+  const taken = (input: HTMLInputElement, read: (file: File) => Promise<void>) => {
     const file = input.files?.[0];
     // The same file can be chosen again after it was mended.
     input.value = '';
@@ -26,7 +26,7 @@ export function FileMenu() {
       fail(
         `${file.name} has ${(file.size / 1e6).toFixed(0)} MB; at most ${MOST / 1e6} are read. Make it smaller.`,
       );
-    else void use(file).catch((error: Error) => fail(`${file.name} could not be read: ${error.message}`));
+    else void read(file).catch((error: Error) => fail(`${file.name} could not be read: ${error.message}`));
   };
   return (
     <>

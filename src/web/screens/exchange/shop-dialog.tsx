@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
-import Modal from 'react-bootstrap/Modal';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Intake } from '../../../contract/api.ts';
 import type { Problem } from '../../../core/index.ts';
 import { ServerProblem, takeShop } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
+import { Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
 import { Loading } from '../../parts/states.tsx';
 
 interface Props {
@@ -73,62 +73,53 @@ export function ShopDialog({ file, onHide }: Props) {
     }
   };
   return (
-    <Modal show onHide={onHide} size="lg" scrollable aria-labelledby="shop-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="shop-title">
-          Bring in {file.name}
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body tabIndex={0}>
-        {wrong.length > 0 ? (
-          <div role="alert">
-            <p>Nothing is taken in while anything is wrong. Mend these in the file and bring it in again.</p>
-            <ul className="problems-list">
-              {wrong.map(({ path, message }) => (
-                <li key={`${path} ${message}`}>
-                  ■ {path && <code>{path}</code>} {say(message)}
-                </li>
-              ))}
-            </ul>
-          </div>
-        ) : trial ? (
-          <>
-            <p role="status">
-              {count('adds')} would be added, {count('changes')} changed, {count('same')} are the same
-              already. All of it is taken in, or nothing.
-            </p>
-            <table className="intake">
-              <tbody>
-                {trial.rows
-                  .filter(({ does }) => does !== 'same')
-                  .slice(0, 400)
-                  .map(({ collection, id, name, does }) => (
-                    <tr key={`${collection}/${id}`}>
-                      <th scope="row">{name}</th>
-                      <td>{collection.slice(0, -1)}</td>
-                      <td>{does === 'adds' ? '+ new' : '~ changed'}</td>
-                    </tr>
-                  ))}
-              </tbody>
-            </table>
-          </>
-        ) : (
-          <Loading what="the file" />
-        )}
-      </Modal.Body>
-      <Modal.Footer>
-        <button type="button" className="btn btn-quiet" onClick={onHide}>
-          Leave it
-        </button>
-        <button
-          type="button"
-          className="btn btn-fern"
+    <Sheet
+      title={`Bring in ${file.name}`}
+      onHide={onHide}
+      footer={
+        <TakeOrLeave
+          take="Take it in"
           disabled={!trial || wrong.length > 0 || isTaking || count('adds') + count('changes') === 0}
-          onClick={() => void take()}
-        >
-          Take it in
-        </button>
-      </Modal.Footer>
-    </Modal>
+          onTake={() => void take()}
+          onLeave={onHide}
+        />
+      }
+    >
+      {wrong.length > 0 ? (
+        <div role="alert">
+          <p>Nothing is taken in while anything is wrong. Mend these in the file and bring it in again.</p>
+          <ul className="problems-list">
+            {wrong.map(({ path, message }) => (
+              <li key={`${path} ${message}`}>
+                ■ {path && <code>{path}</code>} {say(message)}
+              </li>
+            ))}
+          </ul>
+        </div>
+      ) : trial ? (
+        <>
+          <p role="status">
+            {count('adds')} would be added, {count('changes')} changed, {count('same')} are the same already.
+            All of it is taken in, or nothing.
+          </p>
+          <table className="intake">
+            <tbody>
+              {trial.rows
+                .filter(({ does }) => does !== 'same')
+                .slice(0, 400)
+                .map(({ collection, id, name, does }) => (
+                  <tr key={`${collection}/${id}`}>
+                    <th scope="row">{name}</th>
+                    <td>{collection.slice(0, -1)}</td>
+                    <td>{does === 'adds' ? '+ new' : '~ changed'}</td>
+                  </tr>
+                ))}
+            </tbody>
+          </table>
+        </>
+      ) : (
+        <Loading what="the file" />
+      )}
+    </Sheet>
   );
 }

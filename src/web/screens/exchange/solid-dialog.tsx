@@ -1,5 +1,4 @@
 import { useEffect, useMemo, useState } from 'react';
-import Modal from 'react-bootstrap/Modal';
 import { useNavigate } from 'react-router';
 import type { Axis, Placement, SolidReport, SolidUnit } from '../../../core/exchange/import-solid.ts';
 import type { Vec2 } from '../../../core/index.ts';
@@ -9,6 +8,7 @@ import { pathOf } from '../../drawing/path.ts';
 import { SideFigure } from '../../drawing/side-figure.tsx';
 import { Choice, Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
+import { Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
 import { Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 
@@ -76,134 +76,126 @@ export function SolidDialog({ file, onHide }: Props) {
         : made && !made.judged.ok
           ? say(made.judged.problems[0]?.message ?? '')
           : '';
+  const make = () => {
+    if (!made) return;
+    create.mutate(
+      { ...made.design, name: name.trim() },
+      {
+        onSuccess: (kept) => {
+          onHide();
+          void navigate(`/designs/${kept.id}`);
+        },
+      },
+    );
+  };
   return (
-    <Modal show onHide={onHide} size="lg" scrollable aria-labelledby="solid-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="solid-title">
-          Bring in {file.name}
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body tabIndex={0}>
-        {refused ? (
-          <div className="solid-refused" role="alert">
-            <p>
-              <b>■ It cannot be taken.</b> {refused}
-            </p>
-            {report && report.repairs.length > 0 && <Repairs report={report} />}
-          </div>
-        ) : !report ? (
-          <Loading what="the solid" />
-        ) : (
-          <>
-            <p role="status">
-              {report.triangles} facets, closed.{' '}
-              {report.repairs.length === 0 ? 'Nothing had to be mended.' : ''}
-            </p>
-            <Repairs report={report} />
-            <div className="solid-place">
-              <div>
-                <div className="qf">
-                  <label htmlFor="solid-name">Name</label>
-                  <span className="qf-box">
-                    <input
-                      id="solid-name"
-                      value={name}
-                      maxLength={120}
-                      onChange={(event) => setName(event.currentTarget.value)}
-                    />
-                  </span>
-                </div>
-                <Segments
-                  label="The file counts in"
-                  value={placement.unit}
-                  options={UNITS.map((unit) => [unit, unit] as const)}
-                  onChange={(unit) => set({ unit })}
-                />
-                <Choice
-                  label="Nose points to"
-                  value={placement.nose}
-                  options={AXES.map((axis) => [axis, axis] as const)}
-                  onChange={(nose) => set({ nose })}
-                />
-                <Choice
-                  label="Hook point is to"
-                  value={placement.up}
-                  options={AXES.map((axis) => [axis, axis] as const)}
-                  onChange={(up) => set({ up })}
-                />
-                <QuantityField
-                  label="Shank from the belly"
-                  kind="share"
-                  value={placement.level}
-                  min={0.05}
-                  max={0.95}
-                  step={0.01}
-                  note="Where the hook’s shank runs through it, as a share of its height."
-                  onLive={(level) => set({ level })}
-                  onCommit={(level) => set({ level })}
-                />
-                <QuantityField
-                  label="Shank from the right"
-                  kind="share"
-                  value={placement.side}
-                  min={0.05}
-                  max={0.95}
-                  step={0.01}
-                  note="As a share of its breadth; the middle for a head that is alike on both sides."
-                  onLive={(side) => set({ side })}
-                  onCommit={(side) => set({ side })}
-                />
-              </div>
-              <div className="solid-preview">
-                {made?.judged.ok ? (
-                  <>
-                    <Preview drawing={made.judged.drawing} />
-                    <p>
-                      {format(made.judged.readings['head.length']?.value ?? NaN, 'size')} long,{' '}
-                      {format(made.judged.readings['head.breadth']?.value ?? NaN, 'size')} broad,{' '}
-                      {format(made.judged.readings['head.height']?.value ?? NaN, 'size')} high;{' '}
-                      <b>{format(made.judged.readings['mass.metal']?.value ?? NaN, 'mass')}</b> in lead on a{' '}
-                      {made.design.hook.size}.
-                    </p>
-                  </>
-                ) : (
-                  !reason && <Loading what="the drawing" />
-                )}
-                {reason && (
-                  <p className="field-said" role="alert">
-                    {reason}
-                  </p>
-                )}
-              </div>
-            </div>
-          </>
-        )}
-      </Modal.Body>
-      <Modal.Footer>
-        <button type="button" className="btn btn-quiet" onClick={onHide}>
-          Leave it
-        </button>
-        <button
-          type="button"
-          className="btn btn-fern"
+    <Sheet
+      title={`Bring in ${file.name}`}
+      onHide={onHide}
+      footer={
+        <TakeOrLeave
+          take="Make a design of it"
           disabled={!made || create.isPending || name.trim() === '' || placement.nose[1] === placement.up[1]}
-          onClick={() =>
-            made &&
-            create.mutate(
-              { ...made.design, name: name.trim() },
-              {
-                onSuccess: (kept) => {
-                  onHide();
-                  void navigate(`/designs/${kept.id}`);
-                },
-              },
-            )
-          }
-        >
-          Make a design of it
-        </button>
-      </Modal.Footer>
-    </Modal>
+          onTake={make}
+          onLeave={onHide}
+        />
+      }
+    >
+      {refused ? (
+        <div className="solid-refused" role="alert">
+          <p>
+            <b>■ It cannot be taken.</b> {refused}
+          </p>
+          {report && report.repairs.length > 0 && <Repairs report={report} />}
+        </div>
+      ) : !report ? (
+        <Loading what="the solid" />
+      ) : (
+        <>
+          <p role="status">
+            {report.triangles} facets, closed.{' '}
+            {report.repairs.length === 0 ? 'Nothing had to be mended.' : ''}
+          </p>
+          <Repairs report={report} />
+          <div className="solid-place">
+            <div>
+              <div className="qf">
+                <label htmlFor="solid-name">Name</label>
+                <span className="qf-box">
+                  <input
+                    id="solid-name"
+                    value={name}
+                    maxLength={120}
+                    onChange={(event) => setName(event.currentTarget.value)}
+                  />
+                </span>
+              </div>
+              <Segments
+                label="The file counts in"
+                value={placement.unit}
+                options={UNITS.map((unit) => [unit, unit] as const)}
+                onChange={(unit) => set({ unit })}
+              />
+              <Choice
+                label="Nose points to"
+                value={placement.nose}
+                options={AXES.map((axis) => [axis, axis] as const)}
+                onChange={(nose) => set({ nose })}
+              />
+              <Choice
+                label="Hook point is to"
+                value={placement.up}
+                options={AXES.map((axis) => [axis, axis] as const)}
+                onChange={(up) => set({ up })}
+              />
+              <QuantityField
+                label="Shank from the belly"
+                kind="share"
+                value={placement.level}
+                min={0.05}
+                max={0.95}
+                step={0.01}
+                note="Where the hook’s shank runs through it, as a share of its height."
+                onLive={(level) => set({ level })}
+                onCommit={(level) => set({ level })}
+              />
+              <QuantityField
+                label="Shank from the right"
+                kind="share"
+                value={placement.side}
+                min={0.05}
+                max={0.95}
+                step={0.01}
+                note="As a share of its breadth; the middle for a head that is alike on both sides."
+                onLive={(side) => set({ side })}
+                onCommit={(side) => set({ side })}
+              />
+            </div>
+            <div className="solid-preview">
+              {made?.judged.ok ? (
+                <>
+                  <Preview drawing={made.judged.drawing} />
+                  <p>
+                    {format(made.judged.readings['head.length']?.value ?? NaN, 'size')} long,{' '}
+                    {format(made.judged.readings['head.breadth']?.value ?? NaN, 'size')} broad,{' '}
+                    {format(made.judged.readings['head.height']?.value ?? NaN, 'size')} high;{' '}
+                    <b>{format(made.judged.readings['mass.metal']?.value ?? NaN, 'mass')}</b> in lead on a{' '}
+                    {made.design.hook.size}.
+                  </p>
+                </>
+              ) : (
+                !reason && <Loading what="the drawing" />
+              )}
+              {reason && (
+                <p className="field-said" role="alert">
+                  {reason}
+                </p>
+              )}
+            </div>
+          </div>
+        </>
+      )}
+    </Sheet>
   );
 }
 

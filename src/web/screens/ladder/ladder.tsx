@@ -14,6 +14,7 @@ import { HookSizeField } from '../../parts/hook-size-field.tsx';
 import { useNotices } from '../../parts/notices.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
+import { Heads } from '../../parts/sheet.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
@@ -122,24 +123,18 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
       {rungs ? <Family rungs={rungs} /> : <Loading what="the ladder" />}
       <div className="ladder-table" tabIndex={0} role="region" aria-label="Rungs">
         <table>
-          <thead>
-            <tr>
-              {[
-                'Weight',
-                'Hook',
-                'Name',
-                'Length × breadth × height',
-                'As weighed',
-                'Falls',
-                'Bite above eye',
-                '',
-              ].map((head) => (
-                <th key={head} scope="col">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <Heads
+            of={[
+              'Weight',
+              'Hook',
+              'Name',
+              'Length × breadth × height',
+              'As weighed',
+              'Falls',
+              'Bite above eye',
+              '',
+            ]}
+          />
           <tbody>
             {ladder.rungs.map((rung, i) => {
               // While the worker is at it a row keeps what was last known of it.

@@ -1,4 +1,4 @@
-import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { useVirtualizer } from '@tanstack/react-virtual';
@@ -73,15 +73,19 @@ export function Hung({ cards, k }: { readonly cards: readonly RackCard[]; readon
     return () => observer.disconnect();
   }, []);
   const rows = useMemo(() => pack(cards, wide, k), [cards, wide, k]);
+  // Its functions are called anew in every drawing and never remembered, which is what the rule warns of.
+  // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => frame.current,
     estimateSize: useCallback((i: number) => (rows[i]?.height ?? 100) + LABEL + GAP, [rows]),
-    overscan: 3,
+    overscan: 1,
   });
   // Other cards, another width or scale are other heights for every row.
   useLayoutEffect(() => virtual.measure(), [virtual, rows]);
   const stop = Math.min(at, cards.length - 1);
+  const { ids } = useTray();
+  const act = useCardActs();
 
   /** The card above or below one: that of the next row which hangs nearest to it. */
   const beside = (index: number, by: 1 | -1): number => {
@@ -152,7 +156,9 @@ export function Hung({ cards, k }: { readonly cards: readonly RackCard[]; readon
                   width={width}
                   height={row.height}
                   isStop={index === stop}
-                  onFocus={() => setAt(index)}
+                  inTray={ids.includes(card.id)}
+                  onFocus={setAt}
+                  onAct={act}
                 />
               </li>,
             ];
@@ -163,6 +169,27 @@ export function Hung({ cards, k }: { readonly cards: readonly RackCard[]; readon
   );
 }
 
+type Act = 't' | 'd' | 'a' | 'Delete';
+
+/** What can be done to a head on the Rack, by key or button: one hand for all cards, since thousands of them may come by. */
+function useCardActs(): (act: Act, card: RackCard) => void {
+  const { toggle } = useTray();
+  const { tell } = useNotices();
+  const { mutate: duplicate } = useDuplicate();
+  const { mutate: remove } = useRemove('designs');
+  const { mutate: putAway } = useArchive();
+  return useCallback(
+    (act, { id, name, archived }) => {
+      if (act === 't' && toggle(id) === 'full')
+        tell({ tone: 'bad', text: `The tray holds ${TRAY_SIZE}. Take one out first.` });
+      if (act === 'd') duplicate(id);
+      if (act === 'a') putAway({ id, name, away: !archived });
+      if (act === 'Delete') remove({ id, name });
+    },
+    [toggle, tell, duplicate, remove, putAway],
+  );
+}
+
 interface CardProps {
   readonly card: RackCard;
   readonly index: number;
@@ -170,32 +197,29 @@ interface CardProps {
   readonly width: number;
   readonly height: number;
   readonly isStop: boolean;
-  readonly onFocus: () => void;
+  readonly inTray: boolean;
+  readonly onFocus: (index: number) => void;
+  readonly onAct: (act: Act, card: RackCard) => void;
 }
 
-function Card({ card, index, k, width, height, isStop, onFocus }: CardProps) {
+const ACTS: readonly string[] = ['t', 'd', 'a', 'Delete'];
+
+const Card = memo(function Card({
+  card,
+  index,
+  k,
+  width,
+  height,
+  isStop,
+  inTray,
+  onFocus,
+  onAct,
+}: CardProps) {
   const { id, name, archived } = card;
   const { format, say } = useUnits();
-  const { ids, toggle } = useTray();
-  const { tell } = useNotices();
-  const duplicate = useDuplicate();
-  const remove = useRemove('designs');
-  const away = useArchive();
-  const inTray = ids.includes(id);
-  const tray = () => {
-    if (toggle(id) === 'full')
-      tell({ tone: 'bad', text: `The tray holds ${TRAY_SIZE}. Take one out first.` });
-  };
-  const acts: Readonly<Record<string, () => void>> = {
-    t: tray,
-    d: () => duplicate.mutate(id),
-    a: () => away.mutate({ id, name, away: !archived }),
-    Delete: () => remove.mutate({ id, name }),
-  };
   const onKeyDown = (event: KeyboardEvent) => {
-    const act = acts[event.key];
-    if (event.ctrlKey || event.metaKey || event.altKey || !act) return;
-    act();
+    if (event.ctrlKey || event.metaKey || event.altKey || !ACTS.includes(event.key)) return;
+    onAct(event.key as Act, card);
     event.preventDefault();
     event.stopPropagation();
   };
@@ -207,7 +231,7 @@ function Card({ card, index, k, width, height, isStop, onFocus }: CardProps) {
         data-in-tray={inTray}
         data-index={index}
         tabIndex={isStop ? 0 : -1}
-        onFocus={onFocus}
+        onFocus={() => onFocus(index)}
         onKeyDown={onKeyDown}
       >
         {card.grams === null ? (
@@ -234,7 +258,7 @@ function Card({ card, index, k, width, height, isStop, onFocus }: CardProps) {
         className="rack-tray"
         tabIndex={-1}
         aria-pressed={inTray}
-        onClick={tray}
+        onClick={() => onAct('t', card)}
         aria-label={inTray ? `Take ${name} out of the tray` : `Put ${name} into the tray`}
       >
         {inTray ? '✓ tray' : '+ tray'}
@@ -244,7 +268,7 @@ function Card({ card, index, k, width, height, isStop, onFocus }: CardProps) {
         className="rack-away"
         tabIndex={-1}
         aria-label={archived ? `Hang ${name} on the Rack again` : `Put ${name} away`}
-        onClick={acts['a']}
+        onClick={() => onAct('a', card)}
       >
         {archived ? 'hang again' : 'put away'}
       </button>
@@ -253,16 +277,21 @@ function Card({ card, index, k, width, height, isStop, onFocus }: CardProps) {
         className="rack-delete"
         tabIndex={-1}
         aria-label={`Delete ${name}`}
-        onClick={acts['Delete']}
+        onClick={() => onAct('Delete', card)}
       >
         ×
       </button>
     </>
   );
-}
+});
 
 /** The outline, once it is there; until then the line it hangs from. */
-function Outline({ card, k, width, height }: Pick<CardProps, 'card' | 'k' | 'width' | 'height'>) {
+const Outline = memo(function Outline({
+  card,
+  k,
+  width,
+  height,
+}: Pick<CardProps, 'card' | 'k' | 'width' | 'height'>) {
   const { data } = useOutline(card.id, card.version);
   if (!data) {
     return (
@@ -282,4 +311,4 @@ function Outline({ card, k, width, height }: Pick<CardProps, 'card' | 'k' | 'wid
       height={height}
     />
   );
-}
+});

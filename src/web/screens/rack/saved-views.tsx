@@ -1,7 +1,7 @@
-import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { useSearchParams } from 'react-router';
 import { useLocal } from '../../data/local.ts';
+import { NameForm } from '../../parts/name-form.tsx';
 
 interface View {
   readonly name: string;
@@ -20,17 +20,10 @@ const MOST = 30;
 export function SavedViews({ onOpen }: { readonly onOpen: (params: string) => void }) {
   const [views, setViews] = useLocal<View[]>('fern-anvil.rack-views', [], isViews);
   const [search, setSearch] = useSearchParams();
-  const [name, setName] = useState('');
   const now = search.toString();
   const current = views.find(({ params }) => params === now);
-  const keep = () => {
-    const trimmed = name.trim().slice(0, 60);
-    if (!trimmed) return;
-    setViews((known) =>
-      [...known.filter((view) => view.name !== trimmed), { name: trimmed, params: now }].slice(-MOST),
-    );
-    setName('');
-  };
+  const keep = (name: string) =>
+    setViews((known) => [...known.filter((view) => view.name !== name), { name, params: now }].slice(-MOST));
   return (
     <Dropdown>
       <Dropdown.Toggle size="sm" variant="quiet" id="rack-views">
@@ -61,24 +54,7 @@ export function SavedViews({ onOpen }: { readonly onOpen: (params: string) => vo
             </button>
           </div>
         ))}
-        <form
-          className="views-new"
-          onSubmit={(event) => {
-            event.preventDefault();
-            keep();
-          }}
-        >
-          <input
-            aria-label="Name of this view"
-            placeholder="Name of this view"
-            value={name}
-            maxLength={60}
-            onChange={(event) => setName(event.currentTarget.value)}
-          />
-          <button type="submit" className="btn btn-sm btn-fern" disabled={name.trim() === ''}>
-            Keep
-          </button>
-        </form>
+        <NameForm label="Name of this view" placeholder="Name of this view" most={60} onKeep={keep} />
       </Dropdown.Menu>
     </Dropdown>
   );

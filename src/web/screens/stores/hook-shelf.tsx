@@ -1,5 +1,4 @@
 import { useRef, useState } from 'react';
-import Modal from 'react-bootstrap/Modal';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Kept } from '../../../contract/api.ts';
 import type { HookDocument, HookStyle } from '../../../core/index.ts';
@@ -13,6 +12,7 @@ import { HookSizeField } from '../../parts/hook-size-field.tsx';
 import { useNotices } from '../../parts/notices.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
+import { Heads, Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
 import { download } from '../exchange/export-menu.tsx';
@@ -91,15 +91,7 @@ export function HookShelf({ find }: { readonly find: string }) {
       ) : (
         <div className="stores-table hook-table">
           <table>
-            <thead>
-              <tr>
-                {['Name', 'Size', 'Style', 'Gap', 'Straight shank', 'Wire', ''].map((head) => (
-                  <th key={head} scope="col">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <Heads of={['Name', 'Size', 'Style', 'Gap', 'Straight shank', 'Wire', '']} />
             <tbody>
               {shown.map((kept) => (
                 <HookLine key={kept.id} kept={kept} />
@@ -214,63 +206,46 @@ function HooksPreview({
     }
   };
   return (
-    <Modal show onHide={onHide} size="lg" scrollable aria-labelledby="hooks-title">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" id="hooks-title">
-          Bring in {file}
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body tabIndex={0}>
-        <p role={wrong > 0 ? 'alert' : 'status'}>
-          {wrong > 0
-            ? `${wrong} of ${rows.length} rows are wrong. Nothing is taken in until they are mended in the file.`
-            : `${rows.length} hooks, all sound.`}
-        </p>
-        <table className="intake">
-          <thead>
-            <tr>
-              {['Line', 'Name', 'Size', 'Style', 'Gap', 'Shank', 'Wire'].map((head) => (
-                <th key={head} scope="col">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ line, hook, problems }) =>
-              hook ? (
-                <tr key={line}>
-                  <td>{line}</td>
-                  <th scope="row">{hook.name}</th>
-                  <td>{hook.size}</td>
-                  <td>{hook.style}</td>
-                  <td>{format(hook.gap, 'size')}</td>
-                  <td>{format(hook.shank, 'size')}</td>
-                  <td>{format(hook.wire, 'size')}</td>
-                </tr>
-              ) : (
-                <tr key={line} data-bad>
-                  <td>{line}</td>
-                  <td colSpan={6}>■ {problems.map(({ message }) => message).join(' ')}</td>
-                </tr>
-              ),
-            )}
-          </tbody>
-        </table>
-      </Modal.Body>
-      <Modal.Footer>
-        <button type="button" className="btn btn-quiet" onClick={onHide}>
-          Leave it
-        </button>
-        <button
-          type="button"
-          className="btn btn-fern"
+    <Sheet
+      title={`Bring in ${file}`}
+      onHide={onHide}
+      footer={
+        <TakeOrLeave
+          take={`Take ${rows.length} in`}
           disabled={wrong > 0 || rows.length === 0}
-          onClick={() => void take()}
-        >
-          Take {rows.length} in
-        </button>
-      </Modal.Footer>
-    </Modal>
+          onTake={() => void take()}
+          onLeave={onHide}
+        />
+      }
+    >
+      <p role={wrong > 0 ? 'alert' : 'status'}>
+        {wrong > 0
+          ? `${wrong} of ${rows.length} rows are wrong. Nothing is taken in until they are mended in the file.`
+          : `${rows.length} hooks, all sound.`}
+      </p>
+      <table className="intake">
+        <Heads of={['Line', 'Name', 'Size', 'Style', 'Gap', 'Shank', 'Wire']} />
+        <tbody>
+          {rows.map(({ line, hook, problems }) =>
+            hook ? (
+              <tr key={line}>
+                <td>{line}</td>
+                <th scope="row">{hook.name}</th>
+                <td>{hook.size}</td>
+                <td>{hook.style}</td>
+                <td>{format(hook.gap, 'size')}</td>
+                <td>{format(hook.shank, 'size')}</td>
+                <td>{format(hook.wire, 'size')}</td>
+              </tr>
+            ) : (
+              <tr key={line} data-bad>
+                <td>{line}</td>
+                <td colSpan={6}>■ {problems.map(({ message }) => message).join(' ')}</td>
+              </tr>
+            ),
+          )}
+        </tbody>
+      </table>
+    </Sheet>
   );
 }
