@@ -1,6 +1,6 @@
 import type { FeatureSpec } from '../../design.ts';
 import type { FeatureGround, Shape } from './shape.ts';
-import { alongShank, FAR } from './shape.ts';
+import { alongShank, endsOf, FAR, meetings } from './shape.ts';
 
 /** A round-roofed channel along the belly, open below: `width` of the breadth, `depth` of the greatest drop. */
 export function channel(
@@ -10,13 +10,22 @@ export function channel(
   const w = width * half;
   const h = depth * drop;
   const roof = (y: number) => -drop + h * Math.sqrt(Math.max(0, 1 - (y / w) ** 2));
+  /** Where the roof comes out of the section's sides, which a wide channel does before its own edge. */
+  const ways = (x: number) =>
+    meetings(profile.section(x), (y) => ({
+      above: Math.abs(y) < w ? roof(y) : -FAR,
+      below: Math.abs(y) < w ? roof(y) : -FAR,
+    }));
   return {
     feature: 'channel',
     sign: -1,
     from: -FAR,
     to: FAR,
-    breaks: [],
-    edges: () => [w],
+    breaks: [
+      ...endsOf((x) => Math.max(0, profile.section(x).b - w), profile.length),
+      ...endsOf((x) => ways(x).length, profile.length),
+    ],
+    edges: (x) => [w, ...ways(x)],
     span: (_x, y) => (Math.abs(y) < w ? [-FAR, roof(y)] : undefined),
     solid: (kernel, corners) => {
       const arcs = Math.ceil(corners / 2);

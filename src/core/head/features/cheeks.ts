@@ -1,5 +1,6 @@
 import type { FeatureSpec } from '../../design.ts';
 import type { FeatureGround, Shape } from './shape.ts';
+import { endsOf, meetings } from './shape.ts';
 
 /**
  * A hollow in each cheek, cut by an ellipsoid: `depth` of the half-breadth deep, `length` of the head long, its middle at `at`
@@ -17,18 +18,25 @@ export function cheeks(
   const y0 = half * (1 - depth) + b;
   const z0 = (rise - drop) / 2;
   const within = (x: number) => Math.max(0, 1 - ((x - x0) / a) ** 2);
+  const rim = (x: number) => y0 - b * Math.sqrt(within(x));
+  /** Height of the ellipsoid over (x, y) each way from its middle. */
+  const reach = (x: number, y: number) =>
+    c * Math.sqrt(Math.max(0, within(x) - ((Math.abs(y) - y0) / b) ** 2));
+  /** How far the hollow bites into the body at x. */
+  const bite = (x: number) => Math.max(0, profile.section(x).b - rim(x));
   return {
     feature: 'cheeks',
     sign: -1,
     from: x0 - a,
     to: x0 + a,
-    breaks: [x0 - a, x0, x0 + a],
-    edges: (x) => [y0 - b * Math.sqrt(within(x))],
+    breaks: [x0 - a, x0, x0 + a, ...endsOf(bite, profile.length)],
+    edges: (x) => [
+      rim(x),
+      ...meetings(profile.section(x), (y) => ({ above: z0 + reach(x, y), below: z0 - reach(x, y) })),
+    ],
     span: (x, y) => {
-      const left = within(x) - ((Math.abs(y) - y0) / b) ** 2;
-      if (left <= 0) return undefined;
-      const h = c * Math.sqrt(left);
-      return [z0 - h, z0 + h];
+      const h = reach(x, y);
+      return h > 0 ? [z0 - h, z0 + h] : undefined;
     },
     solid: (kernel, corners) => {
       const { Manifold } = kernel;

@@ -1,6 +1,6 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import type { FeatureSpec } from '../../design.ts';
-import type { Profile } from '../profile.ts';
+import type { Profile, Section } from '../profile.ts';
 
 export type FeatureKey = keyof FeatureSpec | 'collar' | 'recess';
 
@@ -74,6 +74,37 @@ export function box(
   [x1, y1, z1]: readonly [number, number, number],
 ): Manifold {
   return alongShank(kernel, [[y0, z0], [y1, z0], [y1, z1], [y0, z1]], x0, x1); // prettier-ignore
+}
+
+/**
+ * Distances from the middle at which an upright section passes through a surface z = at(y), above or below: there a cut's rule
+ * changes. Looked for on `steps` strips, so two passages within one strip are missed together.
+ */
+export function meetings(
+  { b, t, d, nt, nb }: Section,
+  at: (y: number) => { readonly above: number; readonly below: number },
+  steps = 10,
+): number[] {
+  const found: number[] = [];
+  if (!(b > 0)) return found;
+  const reach = (y: number, h: number, n: number) => h * Math.max(0, 1 - (y / b) ** n) ** (1 / n);
+  const gaps = [
+    (y: number) => reach(y, Math.max(0, t), nt) - at(y).above,
+    (y: number) => reach(y, Math.max(0, d), nb) + at(y).below,
+  ];
+  for (const gap of gaps)
+    for (let i = 1; i <= steps; i++) {
+      let [low, high] = [(b * (i - 1)) / steps, (b * i) / steps];
+      const more = gap(low) > 0;
+      if (more === gap(high) > 0) continue;
+      for (let halving = 0; halving < 20; halving++) {
+        const y = (low + high) / 2;
+        if (gap(y) > 0 === more) low = y;
+        else high = y;
+      }
+      found.push((low + high) / 2);
+    }
+  return found.sort((m, n) => m - n);
 }
 
 /** Places along a head where a width that is nothing at first begins, or ends. */
