@@ -1,6 +1,7 @@
 import { gaussLegendre } from '../numeric/gauss.ts';
 import type { Shape } from './features/shape.ts';
 import type { Profile, Section } from './profile.ts';
+import { dropAt, riseAt } from './profile.ts';
 import type { Bulk } from './quadrature.ts';
 
 /**
@@ -48,13 +49,9 @@ export function cutSpan(spans: Spans, lower: number, upper: number): void {
 }
 
 /** Spans of a section over y, written into `spans`. */
-export function sectionSpans({ b, t, d, nt, nb }: Section, y: number, spans: Spans): void {
+export function sectionSpans(section: Section, y: number, spans: Spans): void {
   spans.length = 0;
-  const side = Math.abs(y) / b;
-  if (!(b > 0) || side >= 1) return;
-  const reach = (h: number, n: number) =>
-    n === 2 ? h * Math.sqrt(1 - side * side) : h * (1 - side ** n) ** (1 / n);
-  const [upper, lower] = [t > 0 ? reach(t, nt) : 0, d > 0 ? -reach(d, nb) : 0];
+  const [upper, lower] = [riseAt(section, y), -dropAt(section, y)];
   if (upper > lower) spans.push(lower, upper);
 }
 

@@ -38,6 +38,22 @@ export function sectionMoment({ b, t, d, nt, nb }: Section): number {
   return b * (t * t * halfMoment(nt) - d * d * halfMoment(nb));
 }
 
+/** Share of its height or drop at which a section's edge stands `side` half-breadths from the middle; 0 beyond its side. */
+const edgeShare = (side: number, n: number): number => {
+  if (side >= 1) return 0;
+  return n === 2 ? Math.sqrt(1 - side * side) : (1 - side ** n) ** (1 / n);
+};
+
+/** Height of a section's edge above the shank line, y from the middle, mm; 0 where there is none. */
+export function riseAt({ b, t, nt }: Section, y: number): number {
+  return b > 0 && t > 0 ? t * edgeShare(Math.abs(y) / b, nt) : 0;
+}
+
+/** Depth of a section's edge below the shank line, y from the middle, mm; 0 where there is none. */
+export function dropAt({ b, d, nb }: Section, y: number): number {
+  return b > 0 && d > 0 ? d * edgeShare(Math.abs(y) / b, nb) : 0;
+}
+
 /** Distance from the shank line to the section's edge in the direction (cos φ, sin φ) of (y, z), mm. */
 export function sectionRadius({ b, t, d, nt, nb }: Section, cosine: number, sine: number): number {
   const [h, n] = sine >= 0 ? [t, nt] : [d, nb];

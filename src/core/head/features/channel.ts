@@ -11,18 +11,14 @@ export function channel(
   const h = depth * drop;
   const roof = (y: number) => -drop + h * Math.sqrt(Math.max(0, 1 - (y / w) ** 2));
   /** Where the roof comes out of the section's sides, which a wide channel does before its own edge. */
-  const ways = (x: number) =>
-    meetings(profile.section(x), (y) => ({
-      above: Math.abs(y) < w ? roof(y) : -FAR,
-      below: Math.abs(y) < w ? roof(y) : -FAR,
-    }));
+  const ways = (x: number) => meetings(profile.section(x), roof, roof, w);
   return {
     feature: 'channel',
     sign: -1,
     from: -FAR,
     to: FAR,
     breaks: [
-      ...endsOf((x) => Math.max(0, profile.section(x).b - w), profile.length),
+      ...endsOf((x) => profile.section(x).b - w, profile.length),
       ...endsOf((x) => ways(x).length, profile.length),
     ],
     edges: (x) => [w, ...ways(x)],

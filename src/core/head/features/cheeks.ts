@@ -23,7 +23,7 @@ export function cheeks(
   const reach = (x: number, y: number) =>
     c * Math.sqrt(Math.max(0, within(x) - ((Math.abs(y) - y0) / b) ** 2));
   /** How far the hollow bites into the body at x. */
-  const bite = (x: number) => Math.max(0, profile.section(x).b - rim(x));
+  const bite = (x: number) => profile.section(x).b - rim(x);
   return {
     feature: 'cheeks',
     sign: -1,
@@ -32,7 +32,11 @@ export function cheeks(
     breaks: [x0 - a, x0, x0 + a, ...endsOf(bite, profile.length)],
     edges: (x) => [
       rim(x),
-      ...meetings(profile.section(x), (y) => ({ above: z0 + reach(x, y), below: z0 - reach(x, y) })),
+      ...meetings(
+        profile.section(x),
+        (y) => z0 + reach(x, y),
+        (y) => z0 - reach(x, y),
+      ),
     ],
     span: (x, y) => {
       const h = reach(x, y);

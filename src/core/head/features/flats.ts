@@ -12,18 +12,16 @@ export function flats(
   const ridge = rise * (1 - cut);
   const at = (y: number) => ridge - fall * Math.abs(y);
   // Steep flats on a broad head reach below the shank at its sides, so they are looked for on the section's lower side too.
-  const edges = (x: number) => meetings(profile.section(x), (y) => ({ above: at(y), below: at(y) }));
-  /** What of a section's half the flats reach at x: it begins and ends where they do. */
-  const reached = (x: number): number => {
-    const { t } = profile.section(x);
-    return t > ridge ? 1 : 0;
-  };
+  const edges = (x: number) => meetings(profile.section(x), at);
   return {
     feature: 'flats',
     sign: -1,
     from: -FAR,
     to: FAR,
-    breaks: [...endsOf(reached, profile.length), ...endsOf((x) => edges(x).length, profile.length)],
+    breaks: [
+      ...endsOf((x) => profile.section(x).t - ridge, profile.length),
+      ...endsOf((x) => edges(x).length, profile.length),
+    ],
     edges,
     span: (_x, y) => [at(y), FAR],
     solid: (kernel) => {

@@ -1,6 +1,8 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import type { FeatureSpec } from '../../design.ts';
+import { findRoot } from '../../numeric/root.ts';
 import type { Profile, Section } from '../profile.ts';
+import { dropAt, riseAt } from '../profile.ts';
 
 export type FeatureKey = keyof FeatureSpec | 'collar' | 'recess';
 
@@ -76,33 +78,27 @@ export function box(
   return alongShank(kernel, [[y0, z0], [y1, z0], [y1, z1], [y0, z1]], x0, x1); // prettier-ignore
 }
 
+/** Strips of a half-section in which a meeting is looked for. */
+const STRIPS = 10;
+
 /**
- * Distances from the middle at which an upright section passes through a surface z = at(y), above or below: there a cut's rule
- * changes. Looked for on `steps` strips, so two passages within one strip are missed together.
+ * Distances from the middle, mm, at which a section's edge passes through a surface z = above(y) on its upper side and z = below(y)
+ * on its lower side, no farther out than `out`: there a cut's rule changes. Two passages within one strip cancel and are missed together.
  */
 export function meetings(
-  { b, t, d, nt, nb }: Section,
-  at: (y: number) => { readonly above: number; readonly below: number },
-  steps = 10,
+  section: Section,
+  above: (y: number) => number,
+  below: (y: number) => number = above,
+  out = section.b,
 ): number[] {
   const found: number[] = [];
-  if (!(b > 0)) return found;
-  const reach = (y: number, h: number, n: number) => h * Math.max(0, 1 - (y / b) ** n) ** (1 / n);
-  const gaps = [
-    (y: number) => reach(y, Math.max(0, t), nt) - at(y).above,
-    (y: number) => reach(y, Math.max(0, d), nb) + at(y).below,
-  ];
+  const wide = Math.min(section.b, out);
+  if (!(wide > 0)) return found;
+  const gaps = [(y: number) => riseAt(section, y) - above(y), (y: number) => dropAt(section, y) + below(y)];
   for (const gap of gaps)
-    for (let i = 1; i <= steps; i++) {
-      let [low, high] = [(b * (i - 1)) / steps, (b * i) / steps];
-      const more = gap(low) > 0;
-      if (more === gap(high) > 0) continue;
-      for (let halving = 0; halving < 20; halving++) {
-        const y = (low + high) / 2;
-        if (gap(y) > 0 === more) low = y;
-        else high = y;
-      }
-      found.push((low + high) / 2);
+    for (let strip = 0; strip < STRIPS; strip++) {
+      const met = findRoot(gap, (wide * strip) / STRIPS, (wide * (strip + 1)) / STRIPS, 1e-6 * wide);
+      if (met.ok) found.push(met.x);
     }
   return found.sort((m, n) => m - n);
 }

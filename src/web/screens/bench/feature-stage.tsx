@@ -8,6 +8,9 @@ import { SpecFields } from './spec-fields.tsx';
 import type { StagesProps } from './stage-kit.ts';
 import { alike, finder } from './stage-kit.ts';
 
+/** What paint begins as, mm and g/cm³: one cured coat of powder (from memory; a shop measures its own). */
+const PAINT = { thickness: 0.12, density: 1.4 };
+
 /** Cuts and joins that any head can be given, and paint. */
 export const FeatureStage = memo(function FeatureStage({ design, problems, edit, metals }: StagesProps) {
   const problemAt = finder(problems);
@@ -73,7 +76,7 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
             onChange={() =>
               edit((now) => ({
                 ...now,
-                head: { ...now.head, paint: now.head.paint ? undefined : { thickness: 0.12, density: 1.4 } },
+                head: { ...now.head, paint: now.head.paint ? undefined : PAINT },
               }))
             }
           />
@@ -91,7 +94,7 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
               onCommit={(thickness) =>
                 edit((now) => ({
                   ...now,
-                  head: { ...now.head, paint: { density: 1.4, ...now.head.paint, thickness } },
+                  head: { ...now.head, paint: { ...PAINT, ...now.head.paint, thickness } },
                 }))
               }
             />
@@ -105,7 +108,7 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
               onCommit={(density) =>
                 edit((now) => ({
                   ...now,
-                  head: { ...now.head, paint: { thickness: 0.12, ...now.head.paint, density } },
+                  head: { ...now.head, paint: { ...PAINT, ...now.head.paint, density } },
                 }))
               }
             />
