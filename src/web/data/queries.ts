@@ -1,5 +1,14 @@
-import { QueryClient, queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  QueryClient,
+  queryOptions,
+  useMutation,
+  useQueries,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
+import type { UseQueryResult } from '@tanstack/react-query';
 import type { Collection, Documents, Kept } from '../../contract/api.ts';
+import type { Design } from '../../core/index.ts';
 import { useNotices } from '../parts/notices.tsx';
 import {
   archive,
@@ -34,12 +43,31 @@ export function useList<C extends Collection>(collection: C) {
   return useQuery({ queryKey: listKey(collection), queryFn: ({ signal }) => listAll(collection, signal) });
 }
 
-export function useOne<C extends Collection>(collection: C, id: string) {
-  return useQuery({
+const oneQuery = <C extends Collection>(collection: C, id: string) =>
+  queryOptions({
     queryKey: oneKey(collection, id),
     queryFn: () => read(collection, id),
     enabled: id !== '',
   });
+
+export const useOne = <C extends Collection>(collection: C, id: string) => useQuery(oneQuery(collection, id));
+
+/** A few designs by their ids, in their order; those deleted meanwhile are left out. It asks for these alone, never for a whole shop. */
+export function useFew(ids: readonly string[]) {
+  return useQueries({ queries: ids.map((id) => oneQuery('designs', id)), combine: present });
+}
+
+const isGone = (error: Error | null): boolean =>
+  error instanceof ServerProblem && error.details.status === 404;
+
+/** What of some queries is there: kept data of a document since deleted is not. */
+function present(results: readonly UseQueryResult<Kept<Design>>[]) {
+  return {
+    rows: results.flatMap(({ data, error }) => (data && !isGone(error) ? [data] : [])),
+    isPending: results.some(({ isPending }) => isPending),
+    error: results.find(({ data, error }) => !data && error && !isGone(error))?.error ?? null,
+    refetch: () => Promise.all(results.map(({ refetch }) => refetch())),
+  };
 }
 
 export function useStores() {
@@ -94,7 +122,12 @@ export function useCreate<C extends Collection>(collection: C) {
 export function useRemove(collection: Collection) {
   const client = useQueryClient();
   const { tell } = useNotices();
-  const refresh = () => refreshLists(client, collection);
+  // The document itself too: the tray holds it, and must learn that it went or came back.
+  const refresh = (id: string) =>
+    Promise.all([
+      client.invalidateQueries({ queryKey: oneKey(collection, id) }),
+      refreshLists(client, collection),
+    ]);
   return useMutation({
     mutationFn: ({ id }: { id: string; name: string }) => remove(collection, id),
     onSuccess: async (_, { id, name }) => {
@@ -105,12 +138,11 @@ export function useRemove(collection: Collection) {
           label: 'Undo',
           run: async () => {
             await restore(collection, id);
-            await client.invalidateQueries({ queryKey: oneKey(collection, id) });
-            await refresh();
+            await refresh(id);
           },
         },
       });
-      await refresh();
+      await refresh(id);
     },
     onError: (error) => tell({ tone: 'bad', text: error.message }),
   });

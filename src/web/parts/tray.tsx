@@ -19,7 +19,7 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import type { Kept } from '../../contract/api.ts';
 import type { Design } from '../../core/index.ts';
-import { useList } from '../data/queries.ts';
+import { useFew } from '../data/queries.ts';
 import { TRAY_SIZE, useTray } from '../data/tray.ts';
 import { useUnits } from '../data/units.ts';
 import { SideFigure } from '../drawing/side-figure.tsx';
@@ -63,10 +63,10 @@ export function useTrayOrder() {
 /** The strip at the foot of every screen. */
 export function Tray() {
   const { ids, setIds } = useTray();
-  const { data } = useList('designs');
+  const { rows } = useFew(ids);
   const order = useTrayOrder();
   const navigate = useNavigate();
-  const byId = useMemo(() => new Map((data ?? []).map((kept) => [kept.id, kept])), [data]);
+  const byId = useMemo(() => new Map(rows.map((kept) => [kept.id, kept])), [rows]);
   const name = (id: string) => byId.get(id)?.document.name ?? 'a head';
   // A head deleted meanwhile keeps its place, so that undoing the delete brings it back into the tray.
   const present = ids.filter((id) => byId.has(id));

@@ -6,7 +6,7 @@ import { CSS } from '@dnd-kit/utilities';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design, ReadingId, Vec2 } from '../../../core/index.ts';
 import { familyOf, METALS, READINGS } from '../../../core/index.ts';
-import { useList } from '../../data/queries.ts';
+import { useFew } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
@@ -30,10 +30,9 @@ type Align = keyof typeof ALIGN;
 /** Two to six designs side by side, differences first. */
 export function Compare() {
   const { ids } = useTray();
-  const list = useList('designs');
-  if (list.isPending) return <Loading what="the designs" />;
-  if (list.isError) return <Failed error={list.error} retry={() => void list.refetch()} />;
-  const rows = ids.flatMap((id) => list.data.find((row) => row.id === id) ?? []);
+  const { rows, isPending, error, refetch } = useFew(ids);
+  if (isPending) return <Loading what="the designs" />;
+  if (error) return <Failed error={error} retry={() => void refetch()} />;
   if (rows.length < 2) {
     return (
       <Empty title="Two heads or more, please">
