@@ -18,6 +18,7 @@ import { bodyBulk, collarBulk } from './quadrature.ts';
 import { revolveVolume } from './revolve.ts';
 import { toManifold, tube } from './solid.ts';
 import { fullness, halfMoment } from './superellipse.ts';
+import { dimensionsOf } from '../wild.test-kit.ts';
 
 let kernel: ManifoldToplevel;
 beforeAll(async () => {
@@ -36,17 +37,6 @@ function libraryVolume(mesh: Mesh): number {
 
 const profileOf = (family: Family, dimensions: Record<string, number>) =>
   family.profile(completeDimensions(family, dimensions));
-
-/** Random dimensions of a family, each within its own range. */
-const dimensionsOf = (family: Family) =>
-  fc.record(
-    Object.fromEntries(
-      family.dimensions.map(({ key, min, max }) => [
-        key,
-        fc.double({ min, max, noNaN: true, noDefaultInfinity: true }),
-      ]),
-    ),
-  );
 
 describe('superellipse', () => {
   // Dirichlet's integral; K(1) a diamond, K(2) an ellipse, K(4) the squircle 0.927037 (value from the design notes, from memory).
