@@ -1,52 +1,26 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import type { Server } from 'node:http';
-import { createServer } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { History, Intake, Kept, NamedVersion, Page, ProblemDetails, RackIndex, Shop, Stores } from '../contract/api.ts'; // prettier-ignore
+import type { History, Intake, Kept, NamedVersion, Page, RackIndex, Shop, Stores } from '../contract/api.ts'; // prettier-ignore
 import type { Design } from '../core/index.ts';
 import { massProperties } from '../core/head/mesh.ts';
 import { readStl } from '../core/index.ts';
 import { sampleDesign } from '../core/sample.test-kit.ts';
 import { createApp } from './app.ts';
-import type { OpenDatabase } from './database.ts';
+import type { RunningApp } from './app.test-kit.ts';
+import { problem, runApp, version } from './app.test-kit.ts';
 import { openDatabase } from './database.ts';
 import { designs as designsTable } from './schema.ts';
 
-let data: string;
-let database: OpenDatabase;
-let server: Server;
-let base: string;
+let app: RunningApp;
+let send: RunningApp['send'];
+let made: RunningApp['made'];
 
 beforeAll(async () => {
-  data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'));
-  database = await openDatabase(data);
-  const { koa } = await createApp(database.db, join(data, 'no-web'), pino({ level: 'silent' }));
-  server = createServer(koa.callback());
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  app = await runApp();
+  ({ send, made } = app);
 }, 120_000);
-
-afterAll(async () => {
-  server.closeAllConnections();
-  server.close();
-  await database.close();
-  rmSync(data, { recursive: true, force: true });
-});
-
-const json = { 'Content-Type': 'application/json' };
-const send = (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) =>
-  fetch(`${base}/api${path}`, {
-    method,
-    headers: { ...(body === undefined ? {} : json), ...headers },
-    ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-  });
-const problem = async (response: Response) => (await response.json()) as ProblemDetails;
-const made = async (design: Design) =>
-  (await (await send('POST', '/designs', design)).json()) as Kept<Design>;
+afterAll(() => app.end());
 
 describe('documents', () => {
   it('are created, read, replaced and kept with their versions', async () => {
@@ -188,7 +162,7 @@ describe('bad input', () => {
   });
 
   it.each([
-    ['broken JSON', '/designs', 'POST', '{"name":', json, 400, /JSON/],
+    ['broken JSON', '/designs', 'POST', '{"name":', { 'Content-Type': 'application/json' }, 400, /JSON/],
     [
       'a body that is no JSON',
       '/designs',
@@ -202,7 +176,7 @@ describe('bad input', () => {
     ['an unknown address', '/heads', 'GET', undefined, {}, 404, /Nothing is served/],
     ['a query it does not know', '/designs?colour=red', 'GET', undefined, {}, 422, /colour/],
   ] as const)('%s gets %s problem details', async (_, path, method, body, headers, status, detail) => {
-    const response = await fetch(`${base}/api${path}`, {
+    const response = await fetch(`${app.base}/api${path}`, {
       method,
       headers: { ...headers },
       ...(body === undefined ? {} : { body }),
@@ -221,8 +195,10 @@ describe('guards', () => {
   it('answers only under a loopback name', async () => {
     const { request } = await import('node:http');
     const status = await new Promise<number | undefined>((resolve, reject) => {
-      const asked = request(`${base}/api/health`, { headers: { Host: 'tackle.example' } }, ({ statusCode }) =>
-        resolve(statusCode),
+      const asked = request(
+        `${app.base}/api/health`,
+        { headers: { Host: 'tackle.example' } },
+        ({ statusCode }) => resolve(statusCode),
       );
       asked.on('error', reject);
       asked.end();
@@ -233,7 +209,7 @@ describe('guards', () => {
   it('takes nothing from another origin', async () => {
     const response = await send('POST', '/designs', sampleDesign('ball'), { Origin: 'http://127.0.0.1:1' });
     expect(response.status).toBe(403);
-    expect((await send('GET', '/health', undefined, { Origin: base })).status).toBe(200);
+    expect((await send('GET', '/health', undefined, { Origin: app.base })).status).toBe(200);
   });
 
   it('sends a policy that lets nothing in from outside', async () => {
@@ -302,8 +278,8 @@ describe('the solid', () => {
 describe('summaries', () => {
   it('kept by an older version are made anew at the next start', async () => {
     const kept = await made(sampleDesign('ball'));
-    await database.db.update(designsTable).set({ summary: { ok: false, revision: -1, problems: [] } });
-    await createApp(database.db, join(data, 'no-web'), pino({ level: 'silent' }));
+    await app.database.db.update(designsTable).set({ summary: { ok: false, revision: -1, problems: [] } });
+    await createApp(app.database.db, join(app.data, 'no-web'), pino({ level: 'silent' }));
     const again = (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
     expect(again.summary).toEqual(kept.summary);
     expect(again.version).toBe(kept.version);
@@ -313,7 +289,7 @@ describe('summaries', () => {
 describe('the data folder', () => {
   it('is taken by one process at a time', async () => {
     const { writeFileSync, mkdirSync } = await import('node:fs');
-    const folder = join(data, 'taken');
+    const folder = join(app.data, 'taken');
     mkdirSync(folder, { recursive: true });
     // The parent of this process is a Node process that lives as long as the test does.
     writeFileSync(join(folder, 'in-use-by'), String(process.ppid));
@@ -322,7 +298,6 @@ describe('the data folder', () => {
 });
 
 const kept = async (response: Response) => (await response.json()) as Kept<Design>;
-const version = (n: number) => ({ 'If-Match': `"v${n}"` });
 
 describe('history', () => {
   const history = async (id: string) =>

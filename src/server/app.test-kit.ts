@@ -1,0 +1,71 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import type { Kept, ProblemDetails } from '../contract/api.ts';
+import type { Design } from '../core/index.ts';
+import { createApp } from './app.ts';
+import type { OpenDatabase } from './database.ts';
+import { openDatabase } from './database.ts';
+
+export interface RunningApp {
+  /** the folder its data lies in */
+  readonly data: string;
+  readonly database: OpenDatabase;
+  readonly base: string;
+  readonly send: (
+    method: string,
+    path: string,
+    body?: unknown,
+    headers?: Record<string, string>,
+  ) => Promise<Response>;
+  /** the same, read as JSON */
+  readonly ask: <T>(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers?: Record<string, string>,
+  ) => Promise<T>;
+  readonly made: (design: Design) => Promise<Kept<Design>>;
+  readonly end: () => Promise<void>;
+}
+
+/** The server's application on an empty data folder of its own and a free port. A body that is text goes out as it is. */
+export async function runApp(): Promise<RunningApp> {
+  const data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'));
+  const database = await openDatabase(data);
+  const { koa } = await createApp(database.db, join(data, 'no-web'), pino({ level: 'silent' }));
+  const server = createServer(koa.callback());
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const send: RunningApp['send'] = (method, path, body, headers = {}) =>
+    fetch(`${base}/api${path}`, {
+      method,
+      headers: { ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...headers },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+  const ask = async <T>(...about: Parameters<RunningApp['send']>): Promise<T> =>
+    (await (await send(...about)).json()) as T;
+  return {
+    data,
+    database,
+    base,
+    send,
+    ask,
+    made: (design) => ask('POST', '/designs', design),
+    end: async () => {
+      server.closeAllConnections();
+      server.close();
+      await database.close();
+      rmSync(data, { recursive: true, force: true });
+    },
+  };
+}
+
+export const problem = async (response: Response): Promise<ProblemDetails> =>
+  (await response.json()) as ProblemDetails;
+
+/** The header that names the version a save goes out from. */
+export const version = (n: number): Record<string, string> => ({ 'If-Match': `"v${n}"` });
