@@ -16,7 +16,7 @@ import { DRAWING, loft } from '../src/core/head/loft.ts';
 import { massProperties } from '../src/core/head/mesh.ts';
 import { headBody, isPlain, wholeBulk } from '../src/core/head/body.ts';
 import { bodySolid } from '../src/core/head/solid.ts';
-import { hangMany } from './many.ts';
+import { hangMany } from '../e2e/many.ts';
 import { named, openBrowser, openPage } from '../e2e/browser.ts';
 import { dataFolder, startServer } from '../e2e/server.ts';
 

@@ -60,6 +60,10 @@ export function useFew(ids: readonly string[]) {
 const isGone = (error: Error | null): boolean =>
   error instanceof ServerProblem && error.details.status === 404;
 
+/** Whether a design was asked for and is no longer there. */
+export const isDeleted = (client: QueryClient, id: string): boolean =>
+  isGone(client.getQueryState(oneKey('designs', id))?.error ?? null);
+
 /** What of some queries is there: kept data of a document since deleted is not. */
 function present(results: readonly UseQueryResult<Kept<Design>>[]) {
   return {

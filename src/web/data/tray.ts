@@ -1,5 +1,8 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
+import { useNotices } from '../parts/notices.tsx';
 import { useLocal } from './local.ts';
+import { isDeleted } from './queries.ts';
 
 /** As many designs as can be held side by side. */
 export const TRAY_SIZE = 6;
@@ -10,14 +13,17 @@ const isTray = (value: unknown): value is string[] =>
 /** The tray: up to six designs in the order the person put them, kept across screens, tabs and reloads. */
 export function useTray() {
   const [ids, setIds] = useLocal<string[]>('fern-anvil.tray', [], isTray);
+  const { tell } = useNotices();
+  const client = useQueryClient();
   const toggle = useCallback(
-    (id: string): 'added' | 'removed' | 'full' => {
-      const now = ids.includes(id) ? 'removed' : ids.length >= TRAY_SIZE ? 'full' : 'added';
-      if (now === 'added') setIds([...ids, id]);
-      if (now === 'removed') setIds(ids.filter((other) => other !== id));
-      return now;
+    (id: string): void => {
+      if (ids.includes(id)) return setIds(ids.filter((other) => other !== id));
+      // A deleted head's place is kept for its undoing, but only until another head wants it.
+      const held = ids.length < TRAY_SIZE ? ids : ids.filter((other) => !isDeleted(client, other));
+      if (held.length < TRAY_SIZE) setIds([...held, id]);
+      else tell({ tone: 'bad', text: `The tray holds ${TRAY_SIZE}. Take one out first.` });
     },
-    [ids, setIds],
+    [ids, setIds, client, tell],
   );
   return { ids, setIds, toggle };
 }

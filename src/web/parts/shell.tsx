@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
+import { useFew } from '../data/queries.ts';
 import { useTray } from '../data/tray.ts';
 import { useUnits } from '../data/units.ts';
 import { MetalPatterns } from '../drawing/side-figure.tsx';
@@ -10,7 +11,8 @@ import { Tray } from './tray.tsx';
 /** What stands around every screen: the bar with its places, the screen, and the tray at its foot. */
 export function Shell() {
   const { system, flip } = useUnits();
-  const { ids } = useTray();
+  // Only what is still there is counted, as the tray shows it.
+  const { rows: held } = useFew(useTray().ids);
   const [helping, setHelping] = useState(false);
   const navigate = useNavigate();
   useKeys(
@@ -49,7 +51,7 @@ export function Shell() {
           </NavLink>
           <NavLink to="/briefs">Briefs</NavLink>
           <NavLink to="/compare">
-            Side by side{ids.length > 0 && <span className="bar-count">{ids.length}</span>}
+            Side by side{held.length > 0 && <span className="bar-count">{held.length}</span>}
           </NavLink>
           <NavLink to="/stores">Stores</NavLink>
         </nav>

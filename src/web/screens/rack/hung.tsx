@@ -6,10 +6,9 @@ import type { RackCard } from '../../../contract/api.ts';
 import { METALS } from '../../../core/index.ts';
 import { useOutline } from '../../data/outlines.ts';
 import { useArchive, useDuplicate, useRemove } from '../../data/queries.ts';
-import { TRAY_SIZE, useTray } from '../../data/tray.ts';
+import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
 import { boxOfReach, HangingHead } from '../../drawing/hanging-head.tsx';
-import { useNotices } from '../../parts/notices.tsx';
 
 /** Line above the eye, height of the label, and gaps of the grid, px. */
 const DROP = 18;
@@ -174,19 +173,17 @@ type Act = 't' | 'd' | 'a' | 'Delete';
 /** What can be done to a head on the Rack, by key or button: one hand for all cards, since thousands of them may come by. */
 function useCardActs(): (act: Act, card: RackCard) => void {
   const { toggle } = useTray();
-  const { tell } = useNotices();
   const { mutate: duplicate } = useDuplicate();
   const { mutate: remove } = useRemove('designs');
   const { mutate: putAway } = useArchive();
   return useCallback(
     (act, { id, name, archived }) => {
-      if (act === 't' && toggle(id) === 'full')
-        tell({ tone: 'bad', text: `The tray holds ${TRAY_SIZE}. Take one out first.` });
+      if (act === 't') toggle(id);
       if (act === 'd') duplicate(id);
       if (act === 'a') putAway({ id, name, away: !archived });
       if (act === 'Delete') remove({ id, name });
     },
-    [toggle, tell, duplicate, remove, putAway],
+    [toggle, duplicate, remove, putAway],
   );
 }
 

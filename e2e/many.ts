@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { pino } from 'pino';
-import { root } from '../e2e/server.ts';
+import { root } from './server.ts';
 import { createApp } from '../src/server/app.ts';
 import { openDatabase } from '../src/server/database.ts';
 import { loadDemo } from '../src/server/demo.ts';
@@ -16,7 +16,7 @@ export async function hangMany(folder: string, count: number): Promise<void> {
   const copies = Math.ceil(count / n) - 1;
   await db.execute(sql`
     insert into designs (id, name, document, summary, card)
-    select id || '-' || k, name || ' ' || k, document, summary, jsonb_set(card, '{name}', to_jsonb(name || ' ' || k))
+    select id || '-' || k, name || ' ' || k, jsonb_set(document, '{name}', to_jsonb(name || ' ' || k)), summary, jsonb_set(card, '{name}', to_jsonb(name || ' ' || k))
     from designs, generate_series(1, ${sql.raw(String(copies))}) k`);
   await close();
 }
