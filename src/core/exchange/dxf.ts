@@ -8,6 +8,7 @@ import {
   Units,
 } from '@tarikjabiri/dxf';
 import type { Layer, Sheet } from '../plate/sheet.ts';
+import { oneLine } from './text.ts';
 
 const LAYERS: readonly (readonly [Layer, number, string])[] = [
   ['outline', Colors.White, 'CONTINUOUS'],
@@ -32,7 +33,7 @@ export function writeDxf({ entities }: Sheet): string {
       dxf.addCircle(point3d(entity.at[0], entity.at[1]), entity.radius, { layerName });
     else if (entity.kind === 'text') {
       // The second place is what the text is centred on.
-      dxf.addText(point3d(entity.at[0], entity.at[1]), entity.height, entity.text, {
+      dxf.addText(point3d(entity.at[0], entity.at[1]), entity.height, oneLine(entity.text), {
         layerName,
         rotation: entity.turned ? 90 : 0,
         ...(entity.anchor === 'start'

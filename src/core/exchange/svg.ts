@@ -1,5 +1,5 @@
 import type { Entity, Layer, Sheet } from '../plate/sheet.ts';
-import { escapeXml } from './xml.ts';
+import { escapeXml } from './text.ts';
 
 /** Line of each layer: width in mm, dashes. */
 const PENS: Readonly<

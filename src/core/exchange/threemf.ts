@@ -1,6 +1,7 @@
+import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { Mesh } from '../head/mesh.ts';
-import { escapeXml } from './xml.ts';
+import { escapeXml } from './text.ts';
 
 const CORE = 'http://schemas.microsoft.com/3dmanufacturing/core/2015/02';
 const TYPES = `<?xml version="1.0" encoding="UTF-8"?>
@@ -27,23 +28,178 @@ export function writeThreeMf({ positions, triangles }: Mesh, title: string): Uin
       `<triangle v1="${triangles[i] as number}" v2="${triangles[i + 1] as number}" v3="${triangles[i + 2] as number}"/>`,
     );
   out.push('</triangles></mesh></object></resources><build><item objectid="1"/></build></model>\n');
-  return zipSync({
+  const parts = {
     '[Content_Types].xml': strToU8(TYPES),
     '_rels/.rels': strToU8(RELATIONS),
     '3D/3dmodel.model': strToU8(out.join('\n')),
+  };
+  // One moment for all: the same solid gives the same bytes, whenever it is written.
+  return zipSync(parts, { mtime: new Date(1980, 0, 1) });
+}
+
+/** Lengths a 3MF may be in (core specification 1.3, section 3.4), in mm. */
+const UNITS: Readonly<Record<string, number>> = {
+  micron: 0.001,
+  millimeter: 1,
+  centimeter: 10,
+  inch: 25.4,
+  foot: 304.8,
+  meter: 1000,
+};
+
+/** Most bytes of a part that are unpacked: a few kilobytes of zip can hold gigabytes. */
+const MOST_BYTES = 400e6;
+/** Objects made of objects are followed so deep; deeper, they run in a circle. */
+const MOST_DEPTH = 16;
+
+type Matrix = readonly number[];
+const UNMOVED: Matrix = [1, 0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0];
+
+interface Attributes {
+  readonly [name: string]: string | undefined;
+}
+interface Placed {
+  readonly objectid: string;
+  readonly transform?: string;
+  readonly path?: string;
+}
+interface XmlObject {
+  readonly id: string;
+  readonly mesh?: {
+    readonly vertices?: { readonly vertex?: readonly Attributes[] };
+    readonly triangles?: { readonly triangle?: readonly Attributes[] };
+  };
+  readonly components?: { readonly component?: readonly Placed[] };
+}
+interface XmlModel {
+  readonly unit?: string;
+  readonly resources?: { readonly object?: readonly XmlObject[] };
+  readonly build?: { readonly item?: readonly Placed[] };
+}
+
+const parser = new XMLParser({
+  ignoreAttributes: false,
+  attributeNamePrefix: '',
+  // Any prefix may stand for the core's namespace.
+  removeNSPrefix: true,
+  parseTagValue: false,
+  isArray: (name) => ['vertex', 'triangle', 'object', 'item', 'component', 'Relationship'].includes(name),
+});
+
+function unpacked(bytes: Uint8Array): Record<string, Uint8Array> {
+  let large = '';
+  let files: Record<string, Uint8Array>;
+  try {
+    files = unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        if (!/\.(rels|model)$/i.test(name)) return false;
+        if (originalSize > MOST_BYTES) large = name;
+        return originalSize <= MOST_BYTES;
+      },
+    });
+  } catch (cause) {
+    throw new Error('This file is no 3MF, or it is cut short: it does not unpack. Save it again.', { cause });
+  }
+  if (large)
+    throw new Error(`This 3MF is too large: ${large} is over ${MOST_BYTES / 1e6} MB unpacked. Export it coarser.`); // prettier-ignore
+  return files;
+}
+
+function parsed(text: string): Record<string, unknown> {
+  if (XMLValidator.validate(text) !== true)
+    throw new Error('The model in this 3MF is no sound XML. Save it again.');
+  return parser.parse(text) as Record<string, unknown>;
+}
+
+/** Name in the package of the model that the root relationships point to. */
+function modelName(files: Readonly<Record<string, Uint8Array>>): string {
+  const relations = files['_rels/.rels'];
+  if (!relations) return '3D/3dmodel.model';
+  const { Relationships } = parsed(strFromU8(relations)) as {
+    Relationships?: { Relationship?: readonly Attributes[] };
+  };
+  const model = Relationships?.Relationship?.find(({ Type }) => Type?.endsWith('/3dmodel'));
+  return (model?.['Target'] ?? '/3D/3dmodel.model').replace(/^\//, '');
+}
+
+/** The twelve numbers of a transform, rows first, the last row the shift. */
+function matrixOf(text: string | undefined): Matrix {
+  if (text === undefined) return UNMOVED;
+  const numbers = text.trim().split(/\s+/).map(Number);
+  if (numbers.length !== 12 || !numbers.every(Number.isFinite))
+    throw new Error(`“${text}” in this 3MF is no transform: twelve numbers are wanted. Save it again.`);
+  return numbers;
+}
+
+/** First `a`, then `b`, both with points as rows. */
+function then(a: Matrix, b: Matrix): Matrix {
+  const at = (m: Matrix, row: number, column: number) => m[3 * row + column] as number;
+  return Array.from({ length: 12 }, (_, i) => {
+    const [row, column] = [Math.floor(i / 3), i % 3];
+    const sum = [0, 1, 2].reduce((total, k) => total + at(a, row, k) * at(b, k, column), 0);
+    return row === 3 ? sum + at(b, 3, column) : sum;
   });
 }
 
-/** The mesh of a 3MF of one object. Throws with a sentence when there is none. */
+const determinant = ([a, b, c, d, e, f, g, h, i]: Matrix): number =>
+  (a as number) * ((e as number) * (i as number) - (f as number) * (h as number)) -
+  (b as number) * ((d as number) * (i as number) - (f as number) * (g as number)) +
+  (c as number) * ((d as number) * (h as number) - (e as number) * (g as number));
+
+/**
+ * What a 3MF builds (3D Manufacturing Format core specification 1.3), as one mesh in mm: every item of its build list where its transform puts it,
+ * objects made of objects taken apart, in the file's own unit. Throws with a sentence when the package cannot be read, refers to what is not in it, or
+ * needs an extension that keeps meshes elsewhere.
+ */
 export function readThreeMf(bytes: Uint8Array): Mesh {
-  const files = unzipSync(bytes);
-  const model = files['3D/3dmodel.model'];
-  if (!model) throw new Error('This file is no 3MF: it has no model in it.');
-  const text = strFromU8(model);
-  const numbers = (pattern: RegExp) =>
-    [...text.matchAll(pattern)].flatMap(([, a, b, c]) => [Number(a), Number(b), Number(c)]);
-  const positions = Float64Array.from(numbers(/<vertex x="([^"]+)" y="([^"]+)" z="([^"]+)"\s*\/>/g));
-  const triangles = Uint32Array.from(numbers(/<triangle v1="(\d+)" v2="(\d+)" v3="(\d+)"\s*\/>/g));
-  if (triangles.length === 0) throw new Error('This 3MF holds no triangles.');
-  return { positions, triangles };
+  const files = unpacked(bytes);
+  const file = files[modelName(files)];
+  if (!file) throw new Error('This file is no 3MF: it has no model in it.');
+  const { model } = parsed(strFromU8(file)) as { model?: XmlModel };
+  const unit = model?.unit ?? 'millimeter';
+  const scale = UNITS[unit];
+  if (scale === undefined)
+    throw new Error(`This 3MF is in “${unit}”, which is no unit of the format. Save it in millimetres.`);
+  const objects = new Map((model?.resources?.object ?? []).map((object) => [object.id, object]));
+  const positions: number[] = [];
+  const triangles: number[] = [];
+
+  const addMesh = ({ vertices, triangles: facets }: NonNullable<XmlObject['mesh']>, move: Matrix) => {
+    const first = positions.length / 3;
+    const corners = vertices?.vertex ?? [];
+    for (const { x, y, z } of corners) {
+      const [u, v, w] = [Number(x), Number(y), Number(z)];
+      for (let k = 0; k < 3; k++) {
+        const [a, b, c, d] = [move[k], move[3 + k], move[6 + k], move[9 + k]] as [
+          number,
+          number,
+          number,
+          number,
+        ];
+        positions.push(scale * (u * a + v * b + w * c + d));
+      }
+    }
+    // A mirroring transform turns facets inside out; the format wants them turned back.
+    const isMirrored = determinant(move) < 0;
+    for (const { v1, v2, v3 } of facets?.triangle ?? []) {
+      const three = [v1, v2, v3].map(Number);
+      if (!three.every((index) => Number.isInteger(index) && index >= 0 && index < corners.length))
+        throw new Error(`A triangle of this 3MF (${v1} ${v2} ${v3}) names a corner that is not there. Save it again.`); // prettier-ignore
+      if (isMirrored) three.reverse();
+      triangles.push(...three.map((index) => first + index));
+    }
+  };
+  const add = ({ objectid, transform, path }: Placed, outer: Matrix, depth: number): void => {
+    const object = objects.get(objectid);
+    if (path !== undefined || !object)
+      throw new Error(`This 3MF keeps object ${objectid} in another part of the package. Save it as one plain 3MF, or as STL.`); // prettier-ignore
+    if (depth > MOST_DEPTH)
+      throw new Error(`Object ${objectid} of this 3MF is made of itself. Save it again.`);
+    const move = then(matrixOf(transform), outer);
+    if (object.mesh) addMesh(object.mesh, move);
+    for (const component of object.components?.component ?? []) add(component, move, depth + 1);
+  };
+  for (const item of model?.build?.item ?? []) add(item, UNMOVED, 0);
+  if (triangles.length === 0) throw new Error('This 3MF builds nothing: its build list holds no triangles.');
+  return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) };
 }

@@ -1,0 +1,310 @@
+import { XMLValidator } from 'fast-xml-parser';
+import DxfParser from 'dxf-parser';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { decodePDFRawStream, PDFDocument, PDFRawStream, StandardFonts } from 'pdf-lib';
+import { BoxGeometry, Mesh as ThreeMesh } from 'three';
+import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
+import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
+import { describe, expect, it } from 'vitest';
+import type { Design } from '../design.ts';
+import { drawingOf } from '../drawing.ts';
+import { evaluate } from '../evaluate.ts';
+import { DRAWN_FAMILIES } from '../head/families/index.ts';
+import { solids } from '../head/kernel.ts';
+import type { Mesh } from '../head/mesh.ts';
+import { massProperties, openEdges } from '../head/mesh.ts';
+import { castSolid } from '../head/solid.ts';
+import { plateSheet } from '../plate/sheet.ts';
+import type { ReadingId } from '../readings.ts';
+import { READINGS } from '../readings.ts';
+import { sampleDesign } from '../sample.test-kit.ts';
+import { starterGuard, starterKeeper } from '../starter.ts';
+import { writeReadingsCsv } from './csv.ts';
+import { writeDxf } from './dxf.ts';
+import { writePdf } from './pdf.ts';
+import { readStl, writeStl } from './stl.ts';
+import { writeSvg } from './svg.ts';
+import { readThreeMf, writeThreeMf } from './threemf.ts';
+
+const FAMILIES = DRAWN_FAMILIES.map(({ key }) => [key] as const);
+/** A name that would break every format that does not guard against it. */
+const NASTY = 'A <b> & "c" \u0007\n0\nEOF\n]]> ½″';
+
+function built(design: Design) {
+  const result = evaluate(design);
+  if (!result.ok) throw new Error(result.problems[0]?.message);
+  return result;
+}
+const full = (family: string) =>
+  built(sampleDesign(family, { guard: starterGuard('fibre'), keeper: starterKeeper('wire') }));
+const made = new Map<string, Mesh>();
+const solidOf = (family: string): Mesh => {
+  const mesh = made.get(family) ?? castSolid(solids(), built(sampleDesign(family)).assembly);
+  made.set(family, mesh);
+  return mesh;
+};
+
+describe('STL against a general library', () => {
+  it.each(FAMILIES)('%s: facets of 50 bytes, unit normals that face outward, the same solid', (family) => {
+    const mesh = solidOf(family);
+    const bytes = writeStl(mesh, NASTY);
+    // The published layout: 80 bytes, a count, 50 bytes a facet; and a header that no reader takes for the text form.
+    expect(bytes.length).toBe(84 + (50 * mesh.triangles.length) / 3);
+    expect(strFromU8(bytes.subarray(0, 5))).not.toBe('solid');
+    const read = new STLLoader().parse(bytes.buffer as ArrayBuffer);
+    const [at, normal] = [read.getAttribute('position'), read.getAttribute('normal')];
+    expect(at.count).toBe(mesh.triangles.length);
+    let [volume, farthest, off] = [0, 0, 0];
+    for (let i = 0; i < at.count; i += 3) {
+      const [a, b, c] = [0, 1, 2].map((k) => [at.getX(i + k), at.getY(i + k), at.getZ(i + k)] as const) as [V, V, V]; // prettier-ignore
+      const [n, length] = areaOf(a, b, c);
+      volume += (a[0] * n[0] + a[1] * n[1] + a[2] * n[2]) / 6;
+      const said = [normal.getX(i), normal.getY(i), normal.getZ(i)] as const;
+      farthest = Math.max(farthest, Math.abs(Math.hypot(...said) - 1));
+      // Slivers have no direction to speak of in single precision.
+      if (length > 1e-3) off = Math.max(off, 1 - (said[0] * n[0] + said[1] * n[1] + said[2] * n[2]) / length);
+    }
+    expect(farthest).toBeLessThan(1e-5);
+    expect(off).toBeLessThan(0.01);
+    expect(Math.abs(volume / massProperties(mesh).volume - 1)).toBeLessThan(1e-6);
+  });
+
+  it.each([true, false])('reads what the library writes, binary %s', (binary) => {
+    const block = new ThreeMesh(new BoxGeometry(3, 4, 5));
+    const exporter = new STLExporter();
+    const written: unknown = binary ? exporter.parse(block, { binary: true }) : exporter.parse(block);
+    const bytes =
+      written instanceof DataView ? new Uint8Array(written.buffer) : strToU8(String(written as string));
+    const mesh = readStl(bytes);
+    expect(mesh.triangles).toHaveLength(36);
+    expect(mesh.positions).toHaveLength(24);
+    expect(openEdges(mesh)).toBe(0);
+    expect(massProperties(mesh).volume).toBeCloseTo(60, 9);
+  });
+
+  it('a binary file whose header begins with “solid” is still read as binary', () => {
+    const bytes = writeStl(solidOf('ball'), 'x');
+    bytes.set(strToU8('solid made elsewhere'));
+    expect(readStl(bytes).triangles.length).toBeGreaterThan(100);
+    expect(() => readStl(bytes.subarray(0, bytes.length - 7))).toThrow(/STL/);
+  });
+});
+
+type V = readonly [number, number, number];
+/** Twice the area of a triangle as a vector, and its length. */
+function areaOf(a: V, b: V, c: V): readonly [V, number] {
+  const [u, v] = [b, c].map((p) => [p[0] - a[0], p[1] - a[1], p[2] - a[2]] as const) as [V, V];
+  const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]] as const;
+  return [n, Math.hypot(...n)];
+}
+
+describe('3MF, against the core specification 1.3', () => {
+  const RELATIONS =
+    '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r" Target="/PARTS/it.model" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>';
+  const pack = (model: string, relations = RELATIONS, name = 'PARTS/it.model') =>
+    zipSync({ '_rels/.rels': strToU8(relations), [name]: strToU8(model), 'Thumbnails/t.png': strToU8('x') });
+  /** A tetrahedron of volume 1/6, its attributes in no usual order and its elements with a prefix. */
+  const TETRA =
+    '<c:mesh><c:vertices><c:vertex z="0" y="0" x="0"/><c:vertex z="0" x="1" y="0" ></c:vertex><c:vertex x="0" y="1.0e0" z="0"/><c:vertex x="0" y="0" z="1"/></c:vertices><c:triangles><c:triangle v3="1" v1="0" v2="2" p1="0"/><c:triangle v1="0" v2="1" v3="3"/><c:triangle v1="0" v2="3" v3="2"/><c:triangle v1="1" v2="2" v3="3"/></c:triangles></c:mesh>';
+  const model = (unit: string, objects: string, items: string) =>
+    `<?xml version="1.0"?><!-- a comment --><c:model ${unit} xmlns:c="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><c:resources><c:object id="7" type="model">${TETRA}</c:object>${objects}</c:resources><c:build>${items}</c:build></c:model>`;
+  const volume = (bytes: Uint8Array) => massProperties(readThreeMf(bytes)).volume;
+
+  it.each(['ball', 'dart', 'tube'])(
+    '%s goes out as a package whose parts, types and indices hold',
+    (family) => {
+      const mesh = solidOf(family);
+      const parts = unzipSync(writeThreeMf(mesh, NASTY));
+      expect(Object.keys(parts).sort()).toEqual(['3D/3dmodel.model', '[Content_Types].xml', '_rels/.rels']);
+      for (const part of Object.values(parts)) expect(XMLValidator.validate(strFromU8(part))).toBe(true);
+      const text = strFromU8(parts['3D/3dmodel.model'] ?? new Uint8Array());
+      expect(text).toMatch(/<model unit="millimeter"[^>]* xmlns="http:\/\/schemas\.microsoft\.com\/3dmanufacturing\/core\/2015\/02"/); // prettier-ignore
+      // Extensions of every part are declared, and the model is what the root relationship names.
+      const types = strFromU8(parts['[Content_Types].xml'] ?? new Uint8Array());
+      for (const extension of ['rels', 'model']) expect(types).toContain(`Extension="${extension}"`);
+      expect(strFromU8(parts['_rels/.rels'] ?? new Uint8Array())).toContain('Target="/3D/3dmodel.model"');
+      const corners = text.match(/<vertex /g)?.length ?? 0;
+      const named = [...text.matchAll(/<triangle v1="(\d+)" v2="(\d+)" v3="(\d+)"/g)];
+      expect(corners).toBe(mesh.positions.length / 3);
+      expect(named).toHaveLength(mesh.triangles.length / 3);
+      // No corner twice (section 4.1.4), none that is not there.
+      const wrong = named.filter(([, ...three]) => new Set(three).size < 3 || three.some((index) => Number(index) >= corners)); // prettier-ignore
+      expect(wrong).toEqual([]);
+    },
+  );
+
+  it.each([
+    ['', 1],
+    ['unit="millimeter"', 1],
+    ['unit="micron"', 1e-3],
+    ['unit="centimeter"', 10],
+    ['unit="inch"', 25.4],
+    ['unit="foot"', 304.8],
+    ['unit="meter"', 1000],
+  ])('a file from elsewhere with %s comes in in millimetres', (unit, mm) => {
+    expect(volume(pack(model(unit, '', '<c:item objectid="7"/>'))) / (mm ** 3 / 6)).toBeCloseTo(1, 12);
+  });
+
+  it('items and objects made of objects stand where their transforms put them', () => {
+    const twice = '<c:object id="9"><c:components><c:component objectid="7" transform="2 0 0 0 2 0 0 0 2 0 0 0"/><c:component objectid="7" transform="1 0 0 0 1 0 0 0 1 10 0 0"/></c:components></c:object>'; // prettier-ignore
+    // A quarter turn about z takes x to y: rows are where the axes go.
+    const mesh = readThreeMf(pack(model('', twice, '<c:item objectid="9" transform="0 1 0 -1 0 0 0 0 1 0 0 5"/>'))); // prettier-ignore
+    expect(massProperties(mesh).volume).toBeCloseTo((8 + 1) / 6, 12);
+    const corners = Array.from({ length: 8 }, (_, i) => [...mesh.positions.slice(3 * i, 3 * i + 3)]);
+    expect(corners).toEqual([[0, 0, 5], [0, 2, 5], [-2, 0, 5], [0, 0, 7], [0, 10, 5], [0, 11, 5], [-1, 10, 5], [0, 10, 6]]); // prettier-ignore
+  });
+
+  it('a mirrored object is not inside out', () => {
+    expect(volume(pack(model('', '', '<c:item objectid="7" transform="-1 0 0 0 1 0 0 0 1 0 0 0"/>')))).toBeCloseTo(1 / 6, 12); // prettier-ignore
+  });
+
+  it.each([
+    [/does not unpack/, new Uint8Array([0x50, 0x4b, 3, 4, 0, 0])],
+    [/no model in it/, pack('<a/>', RELATIONS, 'elsewhere.model')],
+    [/no sound XML/, pack('<model><resources></model>')],
+    [/“furlong”, which is no unit/, pack(model('unit="furlong"', '', '<c:item objectid="7"/>'))],
+    [/builds nothing/, pack(model('', '', ''))],
+    [/twelve numbers/, pack(model('', '', '<c:item objectid="7" transform="1 0 0"/>'))],
+    [/object 8 in another part/, pack(model('', '', '<c:item objectid="8"/>'))],
+    [/object 7 in another part/, pack(model('', '', '<c:item objectid="7" c:path="/3D/other.model"/>'))],
+    [/names a corner that is not there/, pack(model('', '', '<c:item objectid="7"/>').replace('v3="1"', 'v3="4"'))], // prettier-ignore
+    [/made of itself/, pack(model('', '<c:object id="9"><c:components><c:component objectid="9"/></c:components></c:object>', '<c:item objectid="9"/>'))], // prettier-ignore
+  ])('%s is said of a package that cannot be taken', (reason, bytes) => {
+    expect(() => readThreeMf(bytes)).toThrow(reason);
+  });
+});
+
+describe('drawings of every head', () => {
+  it.each(FAMILIES)('%s: DXF is sound, its layers and line types are declared, and nothing lies off the sheet', (family) => {
+    const { assembly } = full(family);
+    for (const arrangement of ['first', 'third'] as const) {
+      const sheet = plateSheet(drawingOf(assembly, 96), NASTY, { arrangement, units: 'both' });
+      const dxf = new DxfParser().parseSync(writeDxf(sheet));
+      expect(dxf?.entities).toHaveLength(sheet.entities.length);
+      const { layers } = dxf?.tables['layer'] as unknown as { layers: Record<string, unknown> };
+      const lineTypes = Object.keys((dxf?.tables['lineType'] as unknown as { lineTypes: Record<string, unknown> }).lineTypes); // prettier-ignore
+      for (const { layer } of dxf?.entities ?? []) expect(Object.keys(layers)).toContain(layer);
+      expect(lineTypes).toEqual(expect.arrayContaining(['HIDDEN', 'CENTRE']));
+      for (const entity of dxf?.entities ?? []) {
+        const { vertices = [] } = entity as unknown as { vertices?: { x: number; y: number }[] };
+        for (const { x, y } of vertices) {
+          expect(x > -1 && x < sheet.width + 1 && y > -1 && y < sheet.height + 1).toBe(true);
+        }
+      }
+    }
+  }); // prettier-ignore
+
+  it.each(FAMILIES)('%s: SVG is sound XML at true scale with every figure within its sheet', (family) => {
+    const sheet = plateSheet(drawingOf(full(family).assembly, 96), NASTY, { arrangement: 'third', units: 'metric' }); // prettier-ignore
+    const svg = writeSvg(sheet, NASTY);
+    expect(XMLValidator.validate(svg)).toBe(true);
+    // XML 1.0 section 2.2: no control characters but tab and line ends.
+    // eslint-disable-next-line no-control-regex
+    expect(svg).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/);
+    const [, width, height, w, h] = /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg) ?? []; // prettier-ignore
+    expect([width, height]).toEqual([w, h]);
+    const texts = [...svg.matchAll(/<text [^>]* x="([-\d.]+)" y="([-\d.]+)"/g)];
+    expect(texts.length).toBeGreaterThan(6);
+    for (const [, x, y] of texts)
+      expect(Number(x) >= 0 && Number(x) <= Number(w) && Number(y) >= 0 && Number(y) <= Number(h)).toBe(true);
+    expect(svg).not.toMatch(/NaN|Infinity|undefined/);
+  });
+});
+
+interface PageText {
+  readonly text: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly size: number;
+}
+
+/** Every level piece of text on the page of a PDF, with where it stands, in points. */
+async function textsOf(bytes: Uint8Array) {
+  const pdf = await PDFDocument.load(bytes);
+  const page = pdf.getPage(0);
+  const font = await pdf.embedFont(StandardFonts.Helvetica);
+  const code = pdf.context
+    .enumerateIndirectObjects()
+    .flatMap(([, object]) => (object instanceof PDFRawStream ? [object] : []))
+    .map((stream) => Buffer.from(decodePDFRawStream(stream).decode()).toString('latin1'))
+    .join('\n');
+  const texts = [...code.matchAll(/ ([\d.]+) Tf[^<]*?\n1 0 0 1 ([-\d.]+) ([-\d.]+) Tm\s+<([0-9A-F]*)> Tj/g)].map(
+    ([, size, x, y, hex = '']): PageText => {
+      const text = new TextDecoder('windows-1252').decode(Buffer.from(hex, 'hex'));
+      return { text, x: Number(x), y: Number(y), size: Number(size), width: font.widthOfTextAtSize(text, Number(size)) };
+    },
+  ); // prettier-ignore
+  return { width: page.getWidth(), height: page.getHeight(), texts };
+}
+
+/** Whether two pieces of text lie over each other: capitals of Helvetica are 0.72 of their size high. */
+const isOver = (a: PageText, b: PageText) =>
+  a.x < b.x + b.width - 0.5 &&
+  b.x < a.x + a.width - 0.5 &&
+  a.y < b.y + 0.7 * b.size &&
+  b.y < a.y + 0.7 * a.size;
+
+describe('the spec sheet of every head', () => {
+  it.each(FAMILIES)('%s: every reading and caution stands on the page, none over another', async (family) => {
+    const { assembly, design, readings, flags } = full(family);
+    for (const units of ['metric', 'imperial', 'both'] as const) {
+      const bytes = await writePdf({
+        design: { ...design, name: 'Sable Pike' },
+        drawing: drawingOf(assembly),
+        readings,
+        flags,
+        options: { arrangement: 'third', units },
+      });
+      const { width, height, texts } = await textsOf(bytes);
+      expect(texts[0]?.text).toBe('Sable Pike');
+      for (const { x, y, width: long } of texts)
+        expect(x >= 20 && x + long <= width - 15 && y >= 20 && y <= height - 20).toBe(true);
+      const said = texts.map(({ text }) => text);
+      for (const id of Object.keys(readings) as ReadingId[]) expect(said).toContain(READINGS[id].name);
+      const whole = said.join(' ');
+      for (const needed of ['Molten metal and water explode', 'they change.', 'practice is a rule of the trade.'])
+        expect(whole).toContain(needed);
+      const over = texts.flatMap((one, i) => texts.slice(i + 1).filter((other) => isOver(one, other)).map((other) => [one.text, other.text])); // prettier-ignore
+      expect(over, units).toEqual([]);
+    }
+  }); // prettier-ignore
+});
+
+describe('tables for a spreadsheet', () => {
+  const { design, readings } = built(sampleDesign('ball'));
+  it('lines end as RFC 4180 wants, and every row has as many cells', () => {
+    const csv = writeReadingsCsv([
+      { design, readings },
+      { design: { ...design, name: 'Two, "quoted"' }, readings },
+    ]);
+    expect(csv.endsWith('\r\n')).toBe(true);
+    expect(csv.replaceAll('\r\n', '')).not.toMatch(/[\r\n]/);
+    const [heading = '', ...rows] = csv.trimEnd().split('\r\n');
+    for (const row of rows)
+      expect(row.replace(/"(?:[^"]|"")*"/g, '').split(',')).toHaveLength(heading.split(',').length);
+    expect(rows[1]).toMatch(/^"Two, ""quoted""",/);
+  });
+
+  it.each(['=1', '+1', '-1', '@x', '\t=1'])('a name that begins %j is no formula', (name) => {
+    const [, row = ''] = writeReadingsCsv([{ design: { ...design, name }, readings }]).split('\r\n');
+    expect(row.replace(/^"/, '')[0]).toBe("'");
+  });
+});
+
+describe('round trips', () => {
+  it.each(FAMILIES)(
+    '%s: STL and 3MF give the solid back, and the same bytes when written again',
+    (family) => {
+      const mesh = solidOf(family);
+      const [stl, threeMf] = [writeStl(mesh, 'x'), writeThreeMf(mesh, 'x')];
+      const again = (back: Mesh) => {
+        expect(openEdges(back)).toBe(0);
+        expect(Math.abs(massProperties(back).volume / massProperties(mesh).volume - 1)).toBeLessThan(1e-6);
+        return back;
+      };
+      expect(Buffer.compare(writeStl(again(readStl(stl)), 'x'), stl)).toBe(0);
+      expect(Buffer.compare(writeThreeMf(again(readThreeMf(threeMf)), 'x'), threeMf)).toBe(0);
+    },
+  );
+});
