@@ -13,7 +13,7 @@ function isSound(value: unknown): boolean {
 
 /** Random specifications, half of them here and half in the file of the other half, so that the two run side by side. */
 export function wildHalf(): void {
-  let readable = 0;
+  let [readable, hinged, featured] = [0, 0, 0];
   fc.assert(
     fc.property(anyDesign, (design) => {
       const result = evaluate(design);
@@ -21,6 +21,8 @@ export function wildHalf(): void {
         return result.problems.length > 0 && result.problems.every(({ message }) => message.length > 20);
       }
       readable++;
+      if (design.hook.joint) hinged++;
+      if (Object.keys(design.head.features ?? {}).length > 0) featured++;
       return (
         Object.values(result.readings).every(({ value }) => Number.isFinite(value)) &&
         isSound(drawingOf(result.assembly, 12))
@@ -30,4 +32,6 @@ export function wildHalf(): void {
   );
   // The ranges are such that a fair share can be built; all-refused would prove nothing.
   expect(readable).toBeGreaterThan(500);
+  expect(hinged).toBeGreaterThan(50);
+  expect(featured).toBeGreaterThan(50);
 }

@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import type { Section } from '../profile.ts';
 import { dropAt, riseAt, sectionArea, sectionHolds } from '../profile.ts';
 import { endsOf, FAR, meetings, roundStretch } from './shape.ts';
+import { between } from '../../wild.test-kit.ts';
 
 const circle: Section = { b: 5, t: 5, d: 5, nt: 2, nb: 2 };
-const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const anySection: fc.Arbitrary<Section> = fc.record({
   b: between(0.5, 20),
   t: between(0.5, 20),
