@@ -1,4 +1,4 @@
-import { gaussLegendre } from '../numeric/gauss.ts';
+import { gaussLegendre, KRONROD } from '../numeric/gauss.ts';
 import type { Shape } from './features/shape.ts';
 import type { Profile, Section } from './profile.ts';
 import { dropAt, riseAt } from './profile.ts';
@@ -66,14 +66,79 @@ export function applyShapes(shapes: readonly Shape[], x: number, y: number, span
   }
 }
 
-/** Points along and across each piece. */
-const ALONG = 12;
-const ACROSS = 9;
+/** Share of the volume by which the coarser of two rules may be off over all pieces; the finer one, whose sum is taken, is off by far less. */
+const TOLERANCE = 5e-4;
+/** Most pieces along a head. */
+const MOST_PIECES = 160;
 
-/** Volume, centroid and roll moment ∫(y² + z²) about the shank's line of a loft with shapes joined and cut, by Gauss-Legendre quadrature over columns; left and right are alike. */
+/** Sums over a slice of a head, or over a piece of its length: volume, first moments along x and z, and ∫(y² + z²). */
+type Sums = [volume: number, mx: number, mz: number, roll: number];
+
+interface Piece {
+  readonly a: number;
+  readonly b: number;
+  readonly sums: Sums;
+  readonly error: number;
+}
+
+// Nodes of x = mid − half·cos θ, which takes the square-root ends of rounded bodies out of the integrand, along and across.
+const cosines = (nodes: readonly number[]) => nodes.map((node) => Math.cos((Math.PI / 2) * (node + 1)));
+const sines = (nodes: readonly number[], weights: readonly number[]) =>
+  nodes.map((node, i) => (Math.PI / 2) * (weights[i] ?? 0) * Math.sin((Math.PI / 2) * (node + 1)));
+const LONG = {
+  cos: cosines(KRONROD.nodes),
+  fine: sines(KRONROD.nodes, KRONROD.weights),
+  coarse: sines(KRONROD.nodes, KRONROD.gauss),
+};
+const across = (points: number) => {
+  const { nodes, weights } = gaussLegendre(points);
+  return { cos: cosines(nodes), weights: sines(nodes, weights) };
+};
+/** Across slices of one shape or none, whose edges are all known. */
+const PLAIN = across(9);
+/** Across slices where one shape may come out of another at a place neither knows of. */
+const CROWDED = across(15);
+
+/** Sums over the slice at x, per mm of length, by Gauss-Legendre quadrature between the edges of the shapes there. */
+function slice({ section: sectionAt }: Profile, shapes: readonly Shape[], x: number, spans: Spans): Sums {
+  const section = sectionAt(x);
+  const present = shapes.filter((shape) => x >= shape.from && x <= shape.to);
+  const { cos, weights } = present.length > 1 ? CROWDED : PLAIN;
+  let widest = section.b;
+  const ys = [0, section.b];
+  for (const shape of present) {
+    const edges = shape.edges(x);
+    ys.push(...edges);
+    if (shape.sign > 0) widest = Math.max(widest, edges.at(-1) ?? 0);
+  }
+  ys.sort((m, n) => m - n);
+  let [area, mz, roll] = [0, 0, 0];
+  for (let j = 1; j < ys.length; j++) {
+    const [y0, y1] = [Math.max(0, ys[j - 1] as number), Math.min(widest, ys[j] as number)];
+    if (y1 - y0 < 1e-9 * widest) continue;
+    for (let q = 0; q < cos.length; q++) {
+      const y = (y0 + y1) / 2 - ((y1 - y0) / 2) * (cos[q] as number);
+      sectionSpans(section, y, spans);
+      applyShapes(present, x, y, spans);
+      // Twice the half: the other side is the same.
+      const weight = (y1 - y0) * (weights[q] as number);
+      for (let s = 0; s < spans.length; s += 2) {
+        const [lo, hi] = [spans[s] as number, spans[s + 1] as number];
+        area += weight * (hi - lo);
+        mz += (weight * (hi * hi - lo * lo)) / 2;
+        roll += weight * (y * y * (hi - lo) + (hi ** 3 - lo ** 3) / 3);
+      }
+    }
+  }
+  return [area, area * x, mz, roll];
+}
+
+/**
+ * Volume, centroid and roll moment ∫(y² + z²) about the shank's line of a loft with shapes joined and cut, by quadrature over columns;
+ * left and right are alike. Along the shank the rule is adaptive (QUADPACK's QAG, Piessens et al. 1983): where one shape passes another the
+ * slices have a kink that no shape knows of alone, and there the pieces are halved.
+ */
 export function columnBulk(profile: Profile, shapes: readonly Shape[]): Bulk & { readonly roll: number } {
-  const { nodes: us, weights: wus } = gaussLegendre(ALONG);
-  const { nodes: vs, weights: wvs } = gaussLegendre(ACROSS);
   const joined = shapes.filter(({ sign }) => sign > 0);
   const from = Math.min(0, ...joined.map((shape) => shape.from));
   const to = Math.max(profile.length, ...joined.map((shape) => shape.to));
@@ -81,47 +146,31 @@ export function columnBulk(profile: Profile, shapes: readonly Shape[]): Bulk & {
     .filter((x) => x >= from && x <= to)
     .sort((a, b) => a - b)
     .filter((x, i, all) => i === 0 || x - (all[i - 1] ?? 0) > 1e-9 * (to - from));
-  // Nodes of x = mid − half·cos θ, which takes the square-root ends of rounded bodies out of the integrand, here and across.
-  const cosines = (nodes: readonly number[]) => nodes.map((node) => Math.cos((Math.PI / 2) * (node + 1)));
-  const sines = (nodes: readonly number[], weights: readonly number[]) =>
-    nodes.map((node, i) => (Math.PI / 2) * (weights[i] ?? 0) * Math.sin((Math.PI / 2) * (node + 1)));
-  const [cu, su, cv, sv] = [cosines(us), sines(us, wus), cosines(vs), sines(vs, wvs)];
-  let [volume, mx, mz, roll] = [0, 0, 0, 0];
   const spans: Spans = [];
-  for (let i = 1; i < stops.length; i++) {
-    const [a, b] = [stops[i - 1] as number, stops[i] as number];
-    for (let k = 0; k < ALONG; k++) {
-      const x = (a + b) / 2 - ((b - a) / 2) * (cu[k] as number);
-      const wx = ((b - a) / 2) * (su[k] as number);
-      const section = profile.section(x);
-      const present = shapes.filter((shape) => x >= shape.from && x <= shape.to);
-      let widest = section.b;
-      const ys = [0, section.b];
-      for (const shape of present) {
-        const edges = shape.edges(x);
-        ys.push(...edges);
-        if (shape.sign > 0) widest = Math.max(widest, edges.at(-1) ?? 0);
-      }
-      ys.sort((m, n) => m - n);
-      for (let j = 1; j < ys.length; j++) {
-        const [y0, y1] = [Math.max(0, ys[j - 1] as number), Math.min(widest, ys[j] as number)];
-        if (y1 - y0 < 1e-9 * widest) continue;
-        for (let q = 0; q < ACROSS; q++) {
-          const y = (y0 + y1) / 2 - ((y1 - y0) / 2) * (cv[q] as number);
-          sectionSpans(section, y, spans);
-          applyShapes(present, x, y, spans);
-          // Twice: the other side is the same.
-          const weight = (y1 - y0) * wx * (sv[q] as number);
-          for (let s = 0; s < spans.length; s += 2) {
-            const [lo, hi] = [spans[s] as number, spans[s + 1] as number];
-            volume += weight * (hi - lo);
-            mx += weight * (hi - lo) * x;
-            mz += (weight * (hi * hi - lo * lo)) / 2;
-            roll += weight * (y * y * (hi - lo) + (hi ** 3 - lo ** 3) / 3);
-          }
-        }
-      }
-    }
+  const piece = (a: number, b: number): Piece => {
+    const sums: Sums = [0, 0, 0, 0];
+    let coarse = 0;
+    const [mid, half] = [(a + b) / 2, (b - a) / 2];
+    LONG.cos.forEach((cos, k) => {
+      const there = slice(profile, shapes, mid - half * cos, spans);
+      for (let i = 0; i < 4; i++)
+        (sums[i] as number) += half * (LONG.fine[k] as number) * (there[i] as number);
+      coarse += half * (LONG.coarse[k] as number) * there[0];
+    });
+    return { a, b, sums, error: Math.abs(sums[0] - coarse) };
+  };
+  const pieces = stops.slice(1).map((b, i) => piece(stops[i] as number, b));
+  const total = (i: number) => pieces.reduce((sum, { sums }) => sum + (sums[i] as number), 0);
+  const error = () => pieces.reduce((sum, one) => sum + one.error, 0);
+  while (error() > TOLERANCE * total(0) && pieces.length < MOST_PIECES) {
+    const worst = pieces.reduce((at, { error: one }, i) => (one > (pieces[at] as Piece).error ? i : at), 0);
+    const { a, b } = pieces[worst] as Piece;
+    pieces.splice(worst, 1, piece(a, (a + b) / 2), piece((a + b) / 2, b));
   }
-  return { volume, centroid: volume > 0 ? [mx / volume, 0, mz / volume] : [0, 0, 0], roll };
+  const volume = total(0);
+  return {
+    volume,
+    centroid: volume > 0 ? [total(1) / volume, 0, total(2) / volume] : [0, 0, 0],
+    roll: total(3),
+  };
 }

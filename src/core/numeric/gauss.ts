@@ -35,6 +35,32 @@ export function gaussLegendre(n: number): Rule {
 }
 
 /**
+ * The 15 points of Kronrod with their weights, and the weights of the 7 points of Gauss among them (0 elsewhere): one set of values
+ * gives an integral and, by the difference of the two, how far it may be off. QUADPACK (Piessens et al. 1983), routine QK15.
+ */
+export const KRONROD = symmetric([
+  [0.9914553711208126, 0.022935322010529224, 0],
+  [0.9491079123427585, 0.06309209262997856, 0.1294849661688697],
+  [0.8648644233597691, 0.10479001032225019, 0],
+  [0.7415311855993945, 0.14065325971552592, 0.27970539148927664],
+  [0.5860872354676911, 0.1690047266392679, 0],
+  [0.4058451513773972, 0.19035057806478542, 0.3818300505051189],
+  [0.20778495500789848, 0.20443294007529889, 0],
+  [0, 0.20948214108472782, 0.4179591836734694],
+]); // prettier-ignore
+
+/** A rule given by its half from the end to the middle. */
+function symmetric(half: readonly (readonly [node: number, kronrod: number, gauss: number])[]) {
+  const mirrored = half.slice(0, -1).map(([node, kronrod, gauss]) => [-node, kronrod, gauss] as const);
+  const all = [...mirrored, ...half.toReversed()];
+  return {
+    nodes: all.map(([node]) => node),
+    weights: all.map(([, kronrod]) => kronrod),
+    gauss: all.map(([, , gauss]) => gauss),
+  };
+}
+
+/**
  * Integral of f over [a, b] with x = mid − half·cos θ, which takes the square-root ends of rounded
  * bodies out of the integrand, so that few points suffice.
  */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { gaussLegendre, integrateRounded } from './gauss.ts';
+import { gaussLegendre, integrateRounded, KRONROD } from './gauss.ts';
 import { findRoot } from './root.ts';
 import { clamp, cross, degrees, dot, norm, radians } from './vec.ts';
 import type { Vec3 } from './vec.ts';
@@ -27,6 +27,25 @@ describe('Gauss-Legendre', () => {
         expect(sum).toBeCloseTo(power % 2 === 0 ? 2 / (power + 1) : 0, 12);
       }
     }
+  });
+
+  it('Kronrod’s fifteen points hold Gauss’s seven, and are exact to degree 22, those seven to degree 13', () => {
+    const { nodes, weights, gauss } = KRONROD;
+    const seven = gaussLegendre(7);
+    nodes.forEach((node, i) => {
+      const weight = gauss[i] ?? NaN;
+      const same = seven.nodes.findIndex((other) => Math.abs(other - node) < 1e-13);
+      expect(weight).toBeCloseTo(same < 0 ? 0 : (seven.weights[same] ?? NaN), 13);
+    });
+    expect(gauss.filter((weight) => weight !== 0)).toHaveLength(7);
+    const sum = (rule: readonly number[], power: number) =>
+      nodes.reduce((total, x, i) => total + (rule[i] ?? NaN) * x ** power, 0);
+    for (let power = 0; power <= 22; power++) {
+      const exact = power % 2 === 0 ? 2 / (power + 1) : 0;
+      expect(sum(weights, power)).toBeCloseTo(exact, 14);
+      if (power <= 13) expect(sum(gauss, power)).toBeCloseTo(exact, 14);
+    }
+    expect(Math.abs(sum(gauss, 14) - 2 / 15)).toBeGreaterThan(1e-6);
   });
 
   it('with rounded ends: a half-disc, a cycloid-like cusp and a plain polynomial', () => {
