@@ -3,6 +3,8 @@ import { degrees, LineCapStyle, PDFDocument, rgb, StandardFonts } from 'pdf-lib'
 import type { Design } from '../design.ts';
 import type { Drawing } from '../drawing.ts';
 import type { Flag } from '../evaluate.ts';
+import { guardKind } from '../fitting/guards/index.ts';
+import { keeperKind } from '../fitting/keepers/index.ts';
 import type { Layer } from '../plate/sheet.ts';
 import { plateSheet } from '../plate/sheet.ts';
 import type { SheetOptions } from '../plate/sheet.ts';
@@ -80,8 +82,8 @@ export async function writePdf({
     formatQuantity(readings['mass.metal']?.value ?? NaN, 'mass', 'metric'),
     `hook ${design.hook.size} ${design.hook.style ?? 'round bend'}`,
     `eye ${formatQuantity(design.eye.angle, 'angle', units)} ${design.eye.plane}`,
-    `keeper ${design.keeper.kind}`,
-    `guard ${design.guard.kind}`,
+    `keeper ${keeperKind(design.keeper.kind).name}`,
+    `guard ${guardKind(design.guard.kind).name}`,
   ].join('  ·  ');
   say(PAGE.margin, y, line, 3.2, { colour: GREY });
   y -= 5;

@@ -5,7 +5,7 @@ import { horizontalListSortingStrategy, SortableContext, useSortable } from '@dn
 import { CSS } from '@dnd-kit/utilities';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design, ReadingId, Vec2 } from '../../../core/index.ts';
-import { familyOf, METALS, READINGS } from '../../../core/index.ts';
+import { familyOf, guardKind, keeperKind, METALS, READINGS } from '../../../core/index.ts';
 import { useFew } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
@@ -96,10 +96,10 @@ function CompareOf({ rows }: { readonly rows: readonly Row[] }) {
     return [
       words('metal', 'Metal', ({ head }) => METALS.find(({ key }) => key === head.metal)?.name ?? head.metal),
       words('family', 'Shape', ({ head }) => familyOf(head.family)?.name ?? head.family),
-      words('hook', 'Hook', ({ hook }) => `${hook.size} ${hook.grade}`),
+      words('hook', 'Hook', ({ hook }) => `${hook.size} ${hook.style ?? 'round bend'}, ${hook.grade}`),
       words('eye', 'Eye', ({ eye }) => `${format(eye.angle, 'angle')} ${eye.plane}`),
-      words('keeper', 'Keeper', ({ keeper }) => keeper.kind),
-      words('guard', 'Guard', ({ guard }) => guard.kind),
+      words('keeper', 'Keeper', ({ keeper }) => keeperKind(keeper.kind).name),
+      words('guard', 'Guard', ({ guard }) => guardKind(guard.kind).name),
       ...figures,
     ].sort((a, b) => b.spread - a.spread);
   }, [rows, format]);

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { RackCard } from '../../../contract/api.ts';
-import { familyOf, GRAMS_PER_OUNCE, hookRank, METALS } from '../../../core/index.ts';
+import { familyOf, GRAMS_PER_OUNCE, GUARDS, hookRank, KEEPERS, METALS } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import type { FilterKey, Filters } from './filters.ts';
@@ -31,11 +31,11 @@ export function FilterBar({ cards, filters, onSet }: Props) {
         .sort((a, b) => (hookRank(a) ?? 0) - (hookRank(b) ?? 0))
         .map((size) => [size, size] as const),
       keeper: values(({ keeper }) => keeper)
-        .sort()
-        .map((kind) => [kind, kind] as const),
+        .map((kind) => [kind, KEEPERS.find((one) => one.kind === kind)?.name ?? kind] as const)
+        .sort((a, b) => a[1].localeCompare(b[1])),
       guard: values(({ guard }) => guard)
-        .sort()
-        .map((kind) => [kind, kind] as const),
+        .map((kind) => [kind, GUARDS.find((one) => one.kind === kind)?.name ?? kind] as const)
+        .sort((a, b) => a[1].localeCompare(b[1])),
     };
   }, [cards]);
   const weights = WEIGHTS.map((ounces) => {
@@ -76,8 +76,8 @@ export function FilterBar({ cards, filters, onSet }: Props) {
         label="Show"
         value={filters.away ?? ''}
         options={[
-          ['', 'what hangs'],
-          ['yes', 'what is put away'],
+          ['', 'hanging'],
+          ['yes', 'put away'],
         ]}
         onChange={set('away')}
       />
