@@ -1,5 +1,10 @@
 import type { Design } from './design.ts';
+import type { FieldSpec } from './fields.ts';
+import { FEATURE_FIELDS, GUARD_FIELDS, KEEPER_FIELDS } from './fields.ts';
+import { guardKind } from './fitting/guards/index.ts';
+import { keeperKind } from './fitting/keepers/index.ts';
 import { familyOf } from './head/families/index.ts';
+import { METALS } from './material/metals.ts';
 import type { QuantityKind } from './quantity/units.ts';
 import { marked } from './quantity/phrase.ts';
 
@@ -15,24 +20,34 @@ const NAMES: Readonly<Record<string, readonly [name: string, kind?: QuantityKind
   'head.stations': ['Stations'],
   'head.solid': ['Solid'],
   'head.paint': ['Paint'],
+  'head.paint.thickness': ['Paint thickness', 'size'],
+  'head.paint.density': ['Paint density', 'density'],
   'head.pieces': ['Pieces', 'count'],
   'head.symmetric': ['Symmetry'],
   'hook.size': ['Hook'],
   'hook.grade': ['Wire'],
   'hook.style': ['Hook style'],
   'hook.joint': ['Hinge'],
+  'hook.joint.kind': ['Hinge'],
+  'hook.joint.size': ['Hinge size', 'size'],
   'hook.measured': ['Measured hook'],
+  'hook.measured.name': ['Measured hook'],
+  'hook.measured.gap': ['Measured gap', 'size'],
+  'hook.measured.shank': ['Measured shank', 'size'],
+  'hook.measured.wire': ['Measured wire', 'size'],
   'eye.angle': ['Eye angle', 'angle'],
   'eye.plane': ['Eye plane'],
   'eye.setback': ['Eye behind the nose', 'share'],
-  'eye.size': ['Eye', 'size'],
+  'eye.size': ['Eye inside', 'size'],
   'eye.recess': ['Eye recess', 'size'],
   'keeper.kind': ['Keeper'],
   'guard.kind': ['Guard'],
   'guard.lean': ['Guard lean', 'angle'],
   'guard.fan': ['Guard fan', 'angle'],
   'guard.setback': ['Guard place', 'share'],
-  'guard.count': ['Fibres', 'count'],
+  'guard.trimmed': ['Fibres trimmed'],
+  'guard.material': ['Fibre material'],
+  'guard.over': ['Trim line over the point', 'size'],
   name: ['Name'],
   notes: ['Notes'],
   ladder: ['Ladder'],
@@ -47,9 +62,10 @@ interface Change {
 const isPlain = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Leaves in which two documents differ; lists count whole. */
+/** Leaves in which two documents differ; lists count whole, and each feature by itself, the first one too. */
 function changes(before: unknown, after: unknown, path = ''): Change[] {
   if (JSON.stringify(before) === JSON.stringify(after)) return [];
+  if (path === 'head.features' && (!before || !after)) return changes(before ?? {}, after ?? {}, path);
   if (!isPlain(before) || !isPlain(after) || path === 'ladder' || path === 'head.solid')
     return [{ path, before, after }];
   return [...new Set([...Object.keys(before), ...Object.keys(after)])].flatMap((key) =>
@@ -57,24 +73,48 @@ function changes(before: unknown, after: unknown, path = ''): Change[] {
   );
 }
 
-/** A change in words, its quantities marked for the reader's units; undefined for what only follows from others. */
-function inWords({ path, before, after }: Change, design: Design): string {
-  const parts = path.split('.');
-  const key = parts.at(-1) ?? path;
-  let [name, kind] = NAMES[path] ?? [];
-  if (parts[1] === 'dimensions') {
+/** What a field is called and counted in: as its form calls it. */
+function nameOf(path: string, design: Design): readonly [name: string, kind?: QuantityKind] {
+  const [part = '', group, ...rest] = path.split('.');
+  const key = rest.at(-1) ?? group ?? part;
+  const known = NAMES[path];
+  if (known) return known;
+  const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+  const among = (fields: readonly FieldSpec[]) => fields.find((field) => field.key === key);
+  if (group === 'dimensions') {
     const spec = familyOf(design.head.family)?.dimensions.find((candidate) => candidate.key === key);
-    [name, kind] = [spec?.name ?? key, spec?.kind];
+    return [spec?.name ?? key, spec?.kind];
   }
-  if (parts[1] === 'features' && parts.length === 3) name = `${key.charAt(0).toUpperCase()}${key.slice(1)}`;
-  name ??=
-    `${parts[0] === 'head' ? '' : `${parts[0] ?? ''} `}${parts[1] === 'features' ? `${parts[2] ?? ''} ` : ''}${key}`.trim();
-  name = name.charAt(0).toUpperCase() + name.slice(1);
+  if (group === 'features') {
+    const feature = rest[0] as keyof typeof FEATURE_FIELDS;
+    if (rest.length === 1) return [capital(feature)];
+    const field = among(FEATURE_FIELDS[feature]);
+    return [field?.label ?? capital(`${feature} ${key}`), field?.kind];
+  }
+  const field =
+    part === 'keeper'
+      ? among(KEEPER_FIELDS[design.keeper.kind])
+      : part === 'guard'
+        ? among(GUARD_FIELDS[design.guard.kind])
+        : undefined;
+  return [field?.label ?? capital(part === 'head' ? key : `${part} ${key}`), field?.kind];
+}
+
+/** What a chosen word stands for, as the forms put it. */
+const WORDS: Readonly<Record<string, (value: string) => string | undefined>> = {
+  'head.family': (key) => familyOf(key)?.name.toLowerCase(),
+  'head.metal': (key) => METALS.find((metal) => metal.key === key)?.name.toLowerCase(),
+  'keeper.kind': (kind) => keeperKind(kind as Design['keeper']['kind']).name,
+  'guard.kind': (kind) => guardKind(kind as Design['guard']['kind']).name,
+};
+
+/** A change in words, its quantities marked for the reader's units. */
+function inWords({ path, before, after }: Change, design: Design): string {
+  const [name, kind] = nameOf(path, design);
   if (path === 'head.target') return after ? 'Weight held' : 'Weight let go';
   if (path === 'name') return `Name: ${String(after).slice(0, 60)}`;
   const told = (value: unknown): string | undefined => {
-    if (typeof value === 'string')
-      return path === 'head.family' ? (familyOf(value)?.name ?? value).toLowerCase() : value.slice(0, 40);
+    if (typeof value === 'string') return WORDS[path]?.(value) ?? value.slice(0, 40);
     if (typeof value === 'boolean') return value ? 'on' : 'off';
     if (typeof value !== 'number') return undefined;
     return kind && kind !== 'number' ? marked(value, kind) : String(Number(value.toPrecision(4)));

@@ -4,6 +4,7 @@ export * from './check.ts';
 export * from './design.ts';
 export * from './drawing.ts';
 export * from './evaluate.ts';
+export * from './fields.ts';
 export * from './fitting/guards/index.ts';
 export * from './fitting/keepers/index.ts';
 export * from './head/family.ts';

@@ -1,8 +1,6 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { metalPart, totalMass } from './assemble.ts';
 import type { Design } from './design.ts';
-import { describeChange } from './history.ts';
 import { chartIndex } from './hook/chart.ts';
 import { bentWire, pathLength } from './hook/polyline.ts';
 import { STYLES } from './hook/style.ts';
@@ -200,41 +198,5 @@ describe('hook styles and hinges', () => {
       ...(change as Partial<Design>),
     });
     expect(result.ok ? '' : result.problems.map((problem) => problem.message).join(' ')).toMatch(message);
-  });
-});
-
-describe('history in words', () => {
-  const design = sampleDesign('ball');
-  it.each([
-    [{ ...design, eye: { ...design.eye, angle: 30 } }, 'Eye angle: ⟦60|angle⟧ → ⟦30|angle⟧'],
-    [{ ...design, head: { ...design.head, dimensions: { breadth: 11 } } }, 'Breadth: ⟦9|size⟧ → ⟦11|size⟧'],
-    [
-      { ...design, head: { ...design.head, family: 'wedge', dimensions: { length: 3 } } },
-      'Shape: round ball → rounded wedge',
-    ],
-    [{ ...design, keeper: { kind: 'none' } as const }, 'Keeper: collar → none'],
-    [{ ...design, head: { ...design.head, features: { sole: { cut: 0.3, tilt: 0 } } } }, 'Features added'],
-    [{ ...design, name: 'Other' }, 'Name: Other'],
-    [{ ...design, head: { ...design.head, target: { grams: 7, of: 'metal' as const } } }, 'Weight held'],
-    [{ ...design, eye: { angle: 30, plane: 'in line' as const, setback: 0.1 } }, /and 1 more$/],
-    [design, ''],
-  ])('tells what was done: %#', (after, words) => {
-    const said = describeChange(design, after as Design);
-    if (words instanceof RegExp) expect(said).toMatch(words);
-    else expect(said).toBe(words);
-  });
-
-  it('says something whenever anything differs, and nothing when nothing does', () => {
-    fc.assert(
-      fc.property(fc.constantFrom(...Object.keys(design)), fc.boolean(), (key, isSame) => {
-        const after = isSame
-          ? structuredClone(design)
-          : ({
-              ...design,
-              [key]: key === 'name' ? 'x' : { ...(design[key as 'eye'] as object), extra: 1 },
-            } as unknown as Design);
-        return (describeChange(design, after) === '') === isSame;
-      }),
-    );
   });
 });

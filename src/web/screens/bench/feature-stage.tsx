@@ -1,9 +1,8 @@
 import { memo } from 'react';
 import type { FeatureSpec } from '../../../core/index.ts';
-import { completeDimensions, familyOf, FEATURES } from '../../../core/index.ts';
+import { completeDimensions, familyOf, FEATURE_FIELDS, FEATURES } from '../../../core/index.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
-import { FEATURE_FIELDS } from './fields.ts';
 import { SpecFields } from './spec-fields.tsx';
 import type { StagesProps } from './stage-kit.ts';
 import { alike, finder } from './stage-kit.ts';

@@ -1,10 +1,17 @@
 import { memo } from 'react';
 import type { GuardSpec, KeeperSpec } from '../../../core/index.ts';
-import { FIBRES, GUARDS, KEEPERS, starterGuard, starterKeeper } from '../../../core/index.ts';
+import {
+  FIBRES,
+  GUARD_FIELDS,
+  GUARDS,
+  KEEPER_FIELDS,
+  KEEPERS,
+  starterGuard,
+  starterKeeper,
+} from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
-import { GUARD_FIELDS, KEEPER_FIELDS } from './fields.ts';
 import { SpecFields } from './spec-fields.tsx';
 import type { StagesProps } from './stage-kit.ts';
 import { alike, finder } from './stage-kit.ts';

@@ -1,5 +1,5 @@
 import { QuantityField } from '../../parts/quantity-field.tsx';
-import type { FieldSpec } from './fields.ts';
+import type { FieldSpec } from '../../../core/index.ts';
 
 interface Props {
   readonly fields: readonly FieldSpec[];

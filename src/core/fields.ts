@@ -1,6 +1,7 @@
-import type { FeatureSpec, GuardSpec, KeeperSpec, QuantityKind } from '../../../core/index.ts';
+import type { FeatureSpec, GuardSpec, KeeperSpec } from './design.ts';
+import type { QuantityKind } from './quantity/units.ts';
 
-/** A number of a fitting or feature as its form shows it. */
+/** A number of a fitting or feature under the name it goes by, in its stored unit: what a form offers and a history tells. */
 export interface FieldSpec {
   readonly key: string;
   readonly label: string;
