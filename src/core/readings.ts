@@ -27,7 +27,7 @@ const spec = (name: string, quantity: QuantityKind, unit: string, kind: ReadingK
 
 /** Every reading of a design by its stable id. docs/readings.md is made from this table. */
 export const READINGS = {
-  'head.castVolume': spec('Cast volume', 'volume', 'mm³', 'geometry', 'Body and cast collar less the hook wire, keeper wire and guard hole inside them. Sections |y/b|^n + |z/t|^n = 1 integrated along the shank by Gauss-Legendre quadrature; wire by filaments.'),
+  'head.castVolume': spec('Cast volume', 'volume', 'mm³', 'geometry', 'Body and cast collar less the hook wire, keeper wire and guard hole inside them. Sections |y/b|^n + |z/t|^n = 1 integrated along the shank by Gauss-Legendre quadrature, with features by adaptive Gauss-Kronrod quadrature over upright columns; wire by filaments.'),
   'head.length': spec('Head length', 'size', 'mm', 'geometry', 'Rear face to nose, without collar.'),
   'head.breadth': spec('Head breadth', 'size', 'mm', 'geometry', 'Greatest width across the shank.'),
   'head.height': spec('Head height', 'size', 'mm', 'geometry', 'From the lowest of the belly to the highest of the crown.'),
