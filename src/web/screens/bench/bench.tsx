@@ -1,29 +1,26 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
-import { Redo2, Undo2 } from 'lucide-react';
-import Dropdown from 'react-bootstrap/Dropdown';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
 import type { Brief, Design, Metal, Surroundings } from '../../../core/index.ts';
 import { METALS, RULES, standing } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
-import { useArchive, useDuplicate, useList, useOne, useStores } from '../../data/queries.ts';
-import { useSettings } from '../../data/settings.ts';
+import { useList, useOne, useStores } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
-import { Choice } from '../../parts/choice.tsx';
 import { useKeys } from '../../parts/keys.ts';
-import { Reasons } from '../../parts/reasons.tsx';
-import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
-import { ExportMenu } from '../exchange/export-menu.tsx';
 import { Against, useAgainst } from './against.tsx';
+import type { BenchPanel } from './bench-head.tsx';
+import { BenchHead } from './bench-head.tsx';
 import { HistoryPanel } from './history-panel.tsx';
+import { JudgedIn } from './judged-in.tsx';
 import { MetalStrip } from './metal-strip.tsx';
 import { MetalsSheet } from './metals-sheet.tsx';
 import type { PlateView } from './plate-layout.ts';
+import { PlateTools } from './plate-tools.tsx';
 import { Plate } from './plate.tsx';
 import { ReadingsPanel } from './readings-panel.tsx';
 import { Stages } from './stages.tsx';
@@ -70,11 +67,10 @@ interface BenchProps {
 function BenchOf({ kept, metals, briefs }: BenchProps) {
   const draft = useDraft('designs', kept);
   const { document, edit } = draft;
-  const { format, say } = useUnits();
-  const { ids, toggle } = useTray();
+  const { say } = useUnits();
+  const { toggle } = useTray();
   const navigate = useNavigate();
   const { search, set: setParam } = useAddress();
-  const settings = useSettings();
   const view: PlateView = search.get('view') === 'head' ? 'head' : 'whole';
   const isSolid = search.get('show') === 'solid';
   const cutShare = search.get('section');
@@ -84,15 +80,13 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
   const { surroundings, judged, last, lines, error, pulling, shown } = bench;
   const hand = useHistory(kept.id, draft);
   const earlier = useAgainst(kept.id, against, surroundings);
-  const [panel, setPanel] = useState<'' | 'history' | 'metals'>('');
+  const [panel, setPanel] = useState<BenchPanel>('');
   const [share, setShare] = useState(() => Math.min(0.99, Math.max(0.01, Number(cutShare) || 0.5)));
   const sectionJob = useMemo(
     () => (cutShare !== null && last ? { design: last.design, share, surroundings } : undefined),
     [cutShare, last, share, surroundings],
   );
   const { output: cut } = useJudged(sectionJob, runSection);
-  const duplicate = useDuplicate();
-  const away = useArchive();
 
   useEffect(() => {
     window.document.title = `${document.name} · Fern Anvil`;
@@ -101,19 +95,25 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
     };
   }, [document.name]);
 
+  const turns = useMemo(
+    () => ({
+      z: () => setParam('view', view === 'whole' ? 'head' : ''),
+      s: () => setParam('show', isSolid ? '' : 'solid'),
+      x: () => setParam('section', cutShare === null ? String(share) : ''),
+    }),
+    [setParam, view, isSolid, cutShare, share],
+  );
   useKeys(
     useMemo(
       () => ({
+        ...turns,
         h: bench.onHold,
-        z: () => setParam('view', view === 'whole' ? 'head' : ''),
         r: () => void navigate(`/designs/${kept.id}/rig`),
         t: () => toggle(kept.id),
-        s: () => setParam('show', isSolid ? '' : 'solid'),
-        x: () => setParam('section', cutShare === null ? String(share) : ''),
         y: () => setPanel((now) => (now === 'history' ? '' : 'history')),
         l: () => void navigate(`/designs/${kept.id}/ladder`),
       }),
-      [bench.onHold, setParam, view, navigate, kept.id, toggle, isSolid, cutShare, share],
+      [turns, bench.onHold, navigate, kept.id, toggle],
     ),
   );
 
@@ -126,90 +126,19 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
     () => (brief && judged?.ok ? standing(brief, judged.design, judged.readings, RULES) : undefined),
     [brief, judged],
   );
-  const inTray = ids.includes(kept.id);
   return (
     <div className="bench">
-      <div className="bench-head">
-        <NameField
-          key={document.name}
-          name={document.name}
-          onCommit={(name) => edit((now) => ({ ...now, name }))}
-        />
-        <p className="bench-line">
-          <b>{readings ? format(readings['mass.metal']?.value ?? NaN, 'mass') : '…'}</b>{' '}
-          {metals.find(({ key }) => key === shown.head.metal)?.name ?? shown.head.metal} · {shown.hook.size} ·
-          eye {format(shown.eye.angle, 'angle')}
-        </p>
-        <SaveBadge state={pulling ? 'waiting' : draft.state} />
-        {kept.archived && <span className="bench-away">put away</span>}
-        <div className="bench-tools">
-          <button
-            type="button"
-            className="btn btn-sm btn-quiet"
-            onClick={hand.undo}
-            disabled={!hand.canUndo}
-            title={hand.canUndo ? `Undo: ${hand.undoWords} (Ctrl+Z)` : 'Nothing to undo'}
-            aria-label="Undo"
-          >
-            <Undo2 size={15} aria-hidden />
-          </button>
-          <button
-            type="button"
-            className="btn btn-sm btn-quiet"
-            onClick={hand.redo}
-            disabled={!hand.canRedo}
-            title={hand.canRedo ? `Redo: ${hand.redoWords} (Ctrl+Shift+Z)` : 'Nothing to redo'}
-            aria-label="Redo"
-          >
-            <Redo2 size={15} aria-hidden />
-          </button>
-          <button
-            type="button"
-            className="btn btn-sm btn-quiet"
-            aria-pressed={panel === 'history'}
-            onClick={() => setPanel(panel === 'history' ? '' : 'history')}
-            title="Y"
-          >
-            History
-          </button>
-          <button
-            type="button"
-            className="btn btn-sm btn-quiet"
-            aria-pressed={inTray}
-            onClick={() => toggle(kept.id)}
-            title="T"
-          >
-            {inTray ? '✓ In the tray' : 'Into the tray'}
-          </button>
-          <ExportMenu id={kept.id} flush={draft.flush} />
-          <Dropdown align="end">
-            <Dropdown.Toggle size="sm" variant="quiet" id="bench-more">
-              More
-            </Dropdown.Toggle>
-            <Dropdown.Menu>
-              <Dropdown.Item onClick={() => setPanel('metals')}>Every metal</Dropdown.Item>
-              <Dropdown.Item
-                onClick={() =>
-                  duplicate.mutate(kept.id, { onSuccess: (copy) => void navigate(`/designs/${copy.id}`) })
-                }
-              >
-                Make a copy
-              </Dropdown.Item>
-              <Dropdown.Item
-                onClick={() => away.mutate({ id: kept.id, name: document.name, away: !kept.archived })}
-              >
-                {kept.archived ? 'Hang on the Rack again' : 'Put away'}
-              </Dropdown.Item>
-            </Dropdown.Menu>
-          </Dropdown>
-          <Link className="btn btn-sm btn-quiet" to={`/designs/${kept.id}/ladder`} title="L">
-            Ladder
-          </Link>
-          <Link className="btn btn-sm btn-fern" to={`/designs/${kept.id}/rig`}>
-            Rig it
-          </Link>
-        </div>
-      </div>
+      <BenchHead
+        kept={kept}
+        draft={draft}
+        shown={shown}
+        metals={metals}
+        grams={readings?.['mass.metal']?.value}
+        pulling={pulling}
+        hand={hand}
+        panel={panel}
+        onPanel={setPanel}
+      />
       <aside className="bench-stages" aria-label="Specification">
         <Stages
           design={shown}
@@ -225,58 +154,14 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
         />
       </aside>
       <section className="bench-plate" aria-label="Drawing">
-        <div className="plate-tools">
-          {!isSolid && (
-            <>
-              <button
-                type="button"
-                className="btn btn-sm btn-quiet"
-                aria-pressed={view === 'head'}
-                onClick={() => setParam('view', view === 'whole' ? 'head' : '')}
-                title="Z"
-              >
-                {view === 'whole' ? 'Head alone' : 'With the whole hook'}
-              </button>
-              <button
-                type="button"
-                className="btn btn-sm btn-quiet"
-                aria-pressed={cutShare !== null}
-                onClick={() => setParam('section', cutShare === null ? String(share) : '')}
-                title="X"
-              >
-                Section
-              </button>
-              <button
-                type="button"
-                className="btn btn-sm btn-quiet"
-                onClick={() =>
-                  settings.set({ arrangement: settings.arrangement === 'third' ? 'first' : 'third' })
-                }
-                title="How the three views stand to each other"
-              >
-                {settings.arrangement === 'third' ? 'Third angle' : 'First angle'}
-              </button>
-              <button
-                type="button"
-                className="btn btn-sm btn-quiet"
-                aria-pressed={settings.dual}
-                onClick={() => settings.set({ dual: !settings.dual })}
-                title="Dimensions in inches and millimetres"
-              >
-                in [mm]
-              </button>
-            </>
-          )}
-          <button
-            type="button"
-            className="btn btn-sm btn-quiet"
-            aria-pressed={isSolid}
-            onClick={() => setParam('show', isSolid ? '' : 'solid')}
-            title="S"
-          >
-            {isSolid ? 'Plate' : 'Solid'}
-          </button>
-        </div>
+        <PlateTools
+          view={view}
+          isSolid={isSolid}
+          isCut={cutShare !== null}
+          onView={turns.z}
+          onCut={turns.x}
+          onSolid={turns.s}
+        />
         {last && isSolid ? (
           <Suspense fallback={<Loading what="the solid" />}>
             <Solid design={last.design} surroundings={surroundings} />
@@ -319,32 +204,13 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
         {error && <p className="problems">■ The computation stopped: {error}</p>}
       </section>
       <aside className="bench-readings" aria-label="Readings">
-        <div className="judged-in">
-          <Choice
-            label="Judged in"
-            value={brief ? (search.get('brief') ?? '') : ''}
-            options={[
-              ['', 'plain fresh water'],
-              ...briefs.map(({ id, document: { name } }) => [id, name] as const),
-            ]}
-            onChange={(id) => setParam('brief', id)}
-          />
-          <p>
-            {format(surroundings.water.temperature, 'temperature')}, salinity {surroundings.water.salinity},{' '}
-            {format(surroundings.depth, 'depth')} deep
-          </p>
-        </div>
-        {stand && (
-          <section className="judged-standing" aria-label="In this brief">
-            <h3>
-              In this brief{' '}
-              <span data-balance={stand.balance}>
-                {stand.never.length > 0 ? '✕ out' : stand.balance > 0 ? `+${stand.balance}` : stand.balance}
-              </span>
-            </h3>
-            <Reasons standing={stand} />
-          </section>
-        )}
+        <JudgedIn
+          briefs={briefs}
+          chosen={brief ? (search.get('brief') ?? '') : ''}
+          surroundings={surroundings}
+          stand={stand}
+          onChoose={(id) => setParam('brief', id)}
+        />
         {earlier?.judged.ok && last && (
           <Against
             before={{ design: earlier.judged.design, readings: earlier.judged.readings }}
@@ -375,40 +241,5 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
         />
       )}
     </div>
-  );
-}
-
-/** The name, edited in place. */
-function NameField({ name, onCommit }: { readonly name: string; readonly onCommit: (name: string) => void }) {
-  const [text, setText] = useState(name);
-  const trimmed = text.trim();
-  const bad =
-    trimmed === ''
-      ? 'Give the design a name.'
-      : trimmed.length > 120
-        ? `The name has ${trimmed.length} characters; at most 120 fit. Shorten it.`
-        : '';
-  const commit = () => {
-    if (!bad && trimmed !== name) onCommit(trimmed);
-  };
-  return (
-    <span className="name-field">
-      <input
-        aria-label="Name"
-        aria-invalid={Boolean(bad)}
-        value={text}
-        onChange={(event) => setText(event.currentTarget.value)}
-        onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') commit();
-          if (event.key === 'Escape') setText(name);
-        }}
-      />
-      {bad && (
-        <span className="field-said" role="alert">
-          {bad}
-        </span>
-      )}
-    </span>
   );
 }
