@@ -9,6 +9,8 @@ export default defineConfig({
           include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
           setupFiles: ['src/core/solids.test-setup.ts'],
           testTimeout: 240_000,
+          // The machines have two cores; left alone, one would idle.
+          maxWorkers: 2,
         },
       },
       {

@@ -1,4 +1,7 @@
 import { it } from 'vitest';
-import { wildHalf } from './wild-half.test-kit.ts';
+import { wildQuarter } from './wild-quarter.test-kit.ts';
 
-it('10,000 random specifications give readings and a drawing without NaN, or a reason: first half', wildHalf);
+it(
+  '10,000 random specifications give readings and a drawing without NaN, or a reason: first quarter',
+  wildQuarter,
+);

@@ -9,6 +9,7 @@ import { DRAWN_FAMILIES } from './families/index.ts';
 import { ball } from './families/ball.ts';
 import { football } from './families/football.ts';
 import { pointed } from './families/pointed.ts';
+import { roller } from './families/roller.ts';
 import { DRAWING, FINE, loft } from './loft.ts';
 import { massProperties, openEdges, projectedArea } from './mesh.ts';
 import type { Mesh } from './mesh.ts';
@@ -142,6 +143,24 @@ describe('closed forms', () => {
     expect(projectedArea(oval, [0, 0, 1]) / (Math.PI * 10 * 6)).toBeCloseTo(1, 2);
   });
 
+  it('a collar that enters a wide flat bar keeps its round: the library joins bar and cylinder to the same', () => {
+    const profile = profileOf(roller, { length: 13.5, breadth: 60, height: 9.2, ends: 5.4, belly: 0.58 });
+    const [length, radius] = [8, 2.3];
+    const collar = collarRevolve(
+      { kind: 'collar', length, diameter: 2 * radius, barb: 0, barbs: 0 },
+      profile,
+    );
+    expect(collar).toBeDefined();
+    if (!collar) return;
+    const bar = toManifold(kernel, loft(profile, undefined, FINE));
+    const upright = kernel.Manifold.cylinder(length + collar.to, radius, radius, 512);
+    const joined = bar.add(upright.rotate(0, 90, 0).translate(-length, 0, 0));
+    const added = joined.volume() - bar.volume();
+    expect(collarBulk(profile, collar).volume / added).toBeCloseTo(1, 2);
+    const lofted = massProperties(loft(profile, collar, FINE)).volume;
+    expect(Math.abs(lofted / joined.volume() - 1)).toBeLessThan(3e-4);
+  });
+
   it('a straight tube is a cylinder, with the area of its round section', () => {
     const mesh = tube([[0, 0, 0], [3, 0, 0], [8, 0, 0]], 0.5, 24); // prettier-ignore
     expect(openEdges(mesh)).toBe(0);
@@ -209,6 +228,9 @@ describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))(
             expect(openEdges(mesh)).toBe(0);
             expect(Math.abs(massProperties(mesh).volume / volume - 1)).toBeLessThan(1e-3);
             expect(Math.abs(libraryVolume(mesh) / volume - 1)).toBeLessThan(1e-3);
+            const drawn = massProperties(loft(profile, collar, DRAWING)).volume;
+            // For the eye: the figures are the quadrature's.
+            expect(Math.abs(drawn / volume - 1)).toBeLessThan(2e-3);
           },
         ),
         { numRuns: 15 },

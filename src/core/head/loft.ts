@@ -1,9 +1,9 @@
 import type { Mesh } from './mesh.ts';
 import type { Profile, Section } from './profile.ts';
-import { sectionArea, stationsAlong } from './profile.ts';
+import { sectionArea, sectionRadius, stationsAlong } from './profile.ts';
 import type { Revolve } from './revolve.ts';
 
-/** How fine a mesh is: rings along the shank and corners around each. */
+/** How fine a mesh is: rings along the shank and corners around each (a multiple of 4). */
 export interface MeshQuality {
   readonly rings: number;
   readonly corners: number;
@@ -29,7 +29,8 @@ export function loft(profile: Profile, collar: Revolve | undefined, { rings, cor
   let vertices = 0;
   xs.forEach((x, i) => {
     starts[i] = vertices;
-    if (writeRing(profile.section(x), collar?.radius(x) ?? 0, x, turns, positions, vertices))
+    const entered = collar && collar.to > 0 ? Math.min(1, Math.max(0, x / collar.to)) : 0;
+    if (writeRing(profile.section(x), collar?.radius(x) ?? 0, entered, x, turns, positions, vertices))
       vertices += corners;
     else {
       positions.set([x, 0, 0], 3 * vertices);
@@ -106,12 +107,43 @@ function ringStations(profile: Profile, collar: Revolve | undefined, rings: numb
 }
 
 /**
+ * Directions of the corners of a ring where the collar enters the body, as cosines and sines in pairs. The body wants its corners
+ * where its edge bends, the collar wants them evenly: on a wide flat bar the body's would leave the collar a corner or two. So
+ * corner k stands where `share` times the body's own count of corners and the rest of the even count come to k. `share` 0 is even
+ * steps, 1 the body's own.
+ */
+function sharedTurns({ b, t, d, nt, nb }: Section, turns: Float64Array, share: number): Float64Array {
+  const corners = turns.length / 2;
+  const quarter = corners / 4;
+  const shared = turns.slice();
+  for (const [h, n, up] of [[t, nt, 1], [d, nb, -1]] as const) {
+    const own = (j: number) =>
+      j === quarter
+        ? Math.PI / 2
+        : Math.atan2(h * (turns[2 * j + 1] as number) ** (2 / n), b * (turns[2 * j] as number) ** (2 / n));
+    const count = (j: number, angle: number) => share * j + ((1 - share) * angle * quarter) / (Math.PI / 2);
+    let [from, to, j] = [0, own(1), 1];
+    for (let k = 1; k < quarter; k++) {
+      while (j < quarter && count(j, to) < k) [from, to, j] = [to, own(j + 1), j + 1];
+      const before = count(j - 1, from);
+      const angle = from + ((to - from) * (k - before)) / (count(j, to) - before);
+      const [c, s] = [Math.cos(angle), up * Math.sin(angle)];
+      shared.set([c, s], 2 * (up > 0 ? k : corners - k));
+      shared.set([-c, s], 2 * (2 * quarter - up * k));
+    }
+  }
+  return shared;
+} // prettier-ignore
+
+/**
  * Writes the corners of a ring from vertex `first` on, anticlockwise seen from the nose; false where the section has no size.
- * Hot: a mesh has thousands of corners and is made anew for every pixel of a drag, so nothing is allocated here.
+ * `collarRadius` is the collar's there, `entered` the share of its way into the body it has gone.
+ * Hot: a mesh has thousands of corners and is made anew for every pixel of a drag, so plain rings allocate nothing.
  */
 function writeRing(
   section: Section,
   collarRadius: number,
+  entered: number,
   x: number,
   turns: Float64Array,
   positions: Float64Array,
@@ -121,27 +153,30 @@ function writeRing(
   const body = b > 0 && t + d > 0;
   if (!body && collarRadius <= 0) return false;
   const corners = turns.length / 2;
+  const meeting = body && collarRadius > 0;
+  const directions = meeting ? sharedTurns(section, turns, entered) : turns;
   let [plainBody, plainCollar] = [true, true];
   for (let k = 0; k < corners; k++) {
-    const c = turns[2 * k] as number;
-    const s = turns[2 * k + 1] as number;
-    let y = c;
-    let z = s;
-    let bodyRadius = 0;
-    if (body) {
+    let y = directions[2 * k] as number;
+    let z = directions[2 * k + 1] as number;
+    if (meeting) {
+      const bodyRadius = sectionRadius(section, y, z);
+      if (bodyRadius >= collarRadius) plainCollar = false;
+      else plainBody = false;
+      const radius = Math.max(bodyRadius, collarRadius);
+      y *= radius;
+      z *= radius;
+    } else if (body) {
       // Even steps of the superellipse's own parameter put corners where it bends, and on its edge.
-      const h = s >= 0 ? t : d;
-      const n = s >= 0 ? nt : nb;
-      y = b * (n === 2 ? c : Math.sign(c) * Math.abs(c) ** (2 / n));
-      z = h * (n === 2 ? s : Math.sign(s) * Math.abs(s) ** (2 / n));
-      bodyRadius = Math.sqrt(y * y + z * z);
-    }
-    if (bodyRadius >= collarRadius) plainCollar = false;
-    else {
+      const h = z >= 0 ? t : d;
+      const n = z >= 0 ? nt : nb;
+      y = b * (n === 2 ? y : Math.sign(y) * Math.abs(y) ** (2 / n));
+      z = h * (n === 2 ? z : Math.sign(z) * Math.abs(z) ** (2 / n));
+      plainCollar = false;
+    } else {
+      y *= collarRadius;
+      z *= collarRadius;
       plainBody = false;
-      const stretch = collarRadius / (bodyRadius > 0 ? bodyRadius : 1);
-      y = (bodyRadius > 0 ? y : c) * stretch;
-      z = (bodyRadius > 0 ? z : s) * stretch;
     }
     const at = 3 * (first + k);
     positions[at] = x;

@@ -55,7 +55,7 @@ const build = (designs: readonly Design[]) => {
 };
 beforeAll(() => {
   // Always the same heads, so that a failure comes again.
-  build(fc.sample(anyDesign, { numRuns: 900, seed: 7 }));
+  build(fc.sample(anyDesign, { numRuns: 600, seed: 7 }));
   // What chance seldom makes: a glider of the usual weight, fibres left long, a thick light paint on a body no heavier than water.
   build([
     sampleDesign('glider', { head: { target: { grams: 10, of: 'metal' } } }),
@@ -66,7 +66,7 @@ beforeAll(() => {
       keeper: { kind: 'none' },
     }),
   ]);
-  expect(heads.length).toBeGreaterThan(250);
+  expect(heads.length).toBeGreaterThan(200);
 }, 100_000);
 const of = (brief: Brief, { design, readings, depth }: Built, rules = RULES) =>
   standing({ ...brief, water: { ...brief.water, depth } }, design, readings, rules);
@@ -180,6 +180,7 @@ describe('reasons', () => {
   it('no rule is dead: for each there is a head and a brief where it speaks', () => {
     const silent = new Set(RULES.map(({ id }) => id));
     for (const brief of fc.sample(anyBrief, { numRuns: 250, seed: 3 })) {
+      if (!silent.size) break;
       for (const head of heads) {
         const { for: pro, against, never } = of(brief, head, RULES.filter(({ id }) => silent.has(id))); // prettier-ignore
         for (const { rule } of [...pro, ...against, ...never]) silent.delete(rule.id);

@@ -11,8 +11,8 @@ function isSound(value: unknown): boolean {
   return typeof value !== 'object' || value === null || Object.values(value).every(isSound);
 }
 
-/** Random specifications, half of them here and half in the file of the other half, so that the two run side by side. */
-export function wildHalf(): void {
+/** A quarter of 10,000 random specifications: four files, so that they run side by side and none nears its time limit. */
+export function wildQuarter(): void {
   let [readable, hinged, featured] = [0, 0, 0];
   fc.assert(
     fc.property(anyDesign, (design) => {
@@ -28,10 +28,10 @@ export function wildHalf(): void {
         isSound(drawingOf(result.assembly, 12))
       );
     }),
-    { numRuns: 5000 },
+    { numRuns: 2500 },
   );
   // The ranges are such that a fair share can be built; all-refused would prove nothing.
-  expect(readable).toBeGreaterThan(500);
-  expect(hinged).toBeGreaterThan(50);
-  expect(featured).toBeGreaterThan(50);
+  expect(readable).toBeGreaterThan(250);
+  expect(hinged).toBeGreaterThan(25);
+  expect(featured).toBeGreaterThan(25);
 }

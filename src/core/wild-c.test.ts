@@ -1,0 +1,7 @@
+import { it } from 'vitest';
+import { wildQuarter } from './wild-quarter.test-kit.ts';
+
+it(
+  '10,000 random specifications give readings and a drawing without NaN, or a reason: third quarter',
+  wildQuarter,
+);
