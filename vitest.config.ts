@@ -8,7 +8,7 @@ export default defineConfig({
           name: 'unit',
           include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
           setupFiles: ['src/core/solids.test-setup.ts'],
-          testTimeout: 240_000,
+          testTimeout: 600_000,
           // The machines have two cores; left alone, one would idle.
           maxWorkers: 2,
         },

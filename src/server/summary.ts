@@ -3,7 +3,7 @@ import type { Design, Drawing, Metal, ReadingId } from '../core/index.ts';
 import { drawingOf, evaluate, hangingReach, PLAIN_WATER } from '../core/index.ts';
 
 /** Goes up when readings, outlines or cards are made differently, so that those kept by an older version are made anew. */
-export const SUMMARY_REVISION = 4;
+export const SUMMARY_REVISION = 5;
 
 /** Stations of a Rack outline: enough for a head the size of a thumb. */
 const RACK_STATIONS = 16;

@@ -67,7 +67,7 @@ beforeAll(() => {
     }),
   ]);
   expect(heads.length).toBeGreaterThan(200);
-}, 100_000);
+}, 400_000);
 const of = (brief: Brief, { design, readings, depth }: Built, rules = RULES) =>
   standing({ ...brief, water: { ...brief.water, depth } }, design, readings, rules);
 
