@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { History, Intake, Kept, NamedVersion, Page, RackIndex, Shop, Stores } from '../contract/api.ts'; // prettier-ignore
+import type { History, Intake, Kept, NamedVersion, Page, ProblemDetails, RackIndex, Shop, Stores } from '../contract/api.ts'; // prettier-ignore
 import type { Design } from '../core/index.ts';
 import { massProperties } from '../core/head/mesh.ts';
 import { readStl } from '../core/index.ts';
@@ -218,6 +218,14 @@ describe('guards', () => {
     expect(policy).toContain("default-src 'none'");
     expect(policy).not.toMatch(/unsafe-inline|https?:|\*/);
     expect(headers.get('X-Content-Type-Options')).toBe('nosniff');
+  });
+
+  it('an interface that is not built yet says how to build it, without a path of the machine', async () => {
+    const response = await fetch(`${app.base}/designs/some`);
+    expect(response.status).toBe(503);
+    const { detail } = (await response.json()) as ProblemDetails;
+    expect(detail).toMatch(/not built yet\. Run npm start/);
+    expect(detail).not.toContain('/');
   });
 });
 

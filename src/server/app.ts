@@ -94,6 +94,13 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
     }
     if (ctx.method !== 'GET' && ctx.method !== 'HEAD') return;
     const isFile = /\.\w+$/.test(ctx.path) && existsSync(join(webFolder, ctx.path));
+    if (!isFile && !existsSync(join(webFolder, 'index.html'))) {
+      throw new HttpProblem(
+        503,
+        'Not built',
+        'The interface is not built yet. Run npm start, which builds it.',
+      );
+    }
     // Every other address is a screen, drawn by the one page.
     await send(ctx, isFile ? ctx.path : '/index.html', {
       root: webFolder,

@@ -9,6 +9,7 @@ import {
   DirectionalLight,
   Group,
   HemisphereLight,
+  MathUtils,
   Mesh,
   MeshStandardMaterial,
   Quaternion,
@@ -65,7 +66,8 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
   // Our z is up towards the hook point; the library's is towards the eye.
   group.rotation.x = -Math.PI / 2;
   scene.add(group);
-  let reach = 40;
+  // Of the sphere about metal, hook and guard, mm.
+  let extent = 40;
   let asked = 0;
   const draw = () => {
     if (asked) return;
@@ -86,8 +88,12 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
     }
   };
   const reset = () => {
+    // Far enough that the sphere is within the narrower way of the picture: nothing leaves it, however the head is turned.
+    const upright = MathUtils.degToRad(camera.fov / 2);
+    const half = Math.min(upright, Math.atan(Math.tan(upright) * camera.aspect));
+    const away = extent / Math.sin(half);
     camera.position
-      .copy(new Vector3().setFromSpherical(new Spherical(reach * 3.4, Math.PI * 0.38, Math.PI * 0.2)))
+      .copy(new Vector3().setFromSpherical(new Spherical(away, Math.PI * 0.38, Math.PI * 0.2)))
       .add(controls.target);
     controls.update();
     draw();
@@ -145,7 +151,7 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
         for (const { path } of wires) for (const point of path) all.expandByPoint(new Vector3(...point));
         const sphere = all.getBoundingSphere(new Sphere());
         shown = true;
-        reach = Math.max(6, sphere.radius * 0.82);
+        extent = Math.max(6, sphere.radius);
         const { x, y, z } = sphere.center;
         controls.target.set(x, z, -y);
         reset();
