@@ -148,6 +148,29 @@ describe('the Bench in full', () => {
     await saved();
   });
 
+  it('figures lie neither over each other nor over a view, in one unit system or both', async () => {
+    for (const head of ['gravel-oval-1-2', 'reedcutter-3-8', 'kingfisher-dart-1-4']) {
+      await go(`/designs/${head}`);
+      await sees(page, 'Same weight');
+      for (const other of [false, true, true]) {
+        if (other) await press('in [mm]');
+        const found = await page.evaluate(() => {
+          const boxes = (of: string) =>
+            [...document.querySelectorAll(of)].map((element) => [element.textContent || of, element.getBoundingClientRect()] as const);
+          const figures = boxes('.plate .dim-text');
+          const over = figures.flatMap(([text, a], i) =>
+            [...figures.slice(i + 1), ...boxes('.plate .fig-metal')]
+              .filter(([, b]) => a.left < b.right && b.left < a.right && a.top + 2 < b.bottom - 2 && b.top + 2 < a.bottom - 2)
+              .map(([other]) => `${text} over ${other}`),
+          );
+          return { over, count: figures.length };
+        });
+        expect(found.over).toEqual([]);
+        expect(found.count).toBeGreaterThan(7);
+      }
+    }
+  }); // prettier-ignore
+
   it('a feature is put on, changed and refused with its reason', async () => {
     await go('/designs/broads-drop-1-2');
     await page.waitForSelector('[data-reading="head.castVolume"]');

@@ -1,9 +1,19 @@
 import { describe, expect, it, vi } from 'vitest';
-import { drawingOf, evaluate, DRAWN_FAMILIES, formatQuantity } from '../core/index.ts';
+import type { Vec2 } from '../core/index.ts';
+import {
+  ARRANGEMENTS,
+  dimensionText,
+  drawingOf,
+  evaluate,
+  DRAWN_FAMILIES,
+  formatQuantity,
+} from '../core/index.ts';
 import { sampleDesign } from '../core/sample.test-kit.ts';
 import { hangingBox } from './drawing/hanging-head.tsx';
 import { pathOf } from './drawing/path.ts';
 import { differences } from './parts/stale-dialog.tsx';
+import type { Run } from './screens/bench/figure.ts';
+import { figureAt, figureSize } from './screens/bench/figure.ts';
 import { plateLayout } from './screens/bench/plate-layout.ts';
 import { newestOnly } from './workers/judge.ts';
 
@@ -71,6 +81,27 @@ describe('differences of two versions', () => {
 
 const inches = (value: number) => formatQuantity(value, 'size', 'imperial');
 
+interface Box {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+const boxOf = (points: readonly Vec2[]): Box => ({
+  left: Math.min(...points.map(([x]) => x)),
+  right: Math.max(...points.map(([x]) => x)),
+  top: Math.min(...points.map(([, y]) => y)),
+  bottom: Math.max(...points.map(([, y]) => y)),
+});
+const overlap = (a: Box, b: Box) =>
+  a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+function figureBox(run: Run, text: string): Box {
+  const { x, y, anchor } = figureAt(run);
+  const { wide, high } = figureSize(text, run.upright);
+  const left = x - { start: 0, middle: wide / 2, end: wide }[anchor];
+  return { left, right: left + wide, top: y - high / 2, bottom: y + high / 2 };
+}
+
 describe('the plate', () => {
   it.each(['ball', 'football', 'pointed'])(
     '%s: three views on the sheet, to one scale, not over each other',
@@ -103,31 +134,36 @@ describe('the plate', () => {
     expect(front([shape.breadth / 2, 0])[0]).toBeLessThan(side([shape.bendRear[0], 0])[0]);
   });
 
-  it.each(DRAWN_FAMILIES.map(({ key }) => [key] as const))(
-    '%s: no dimension lies over another, whatever its size',
-    (family) => {
-      const { drawing: shape } = drawing(family);
-      for (const [width, height] of [
-        [748, 534],
-        [420, 380],
-        [1500, 1000],
-      ] as const) {
-        // prettier-ignore
-        for (const view of ['whole', 'head'] as const) {
-        const { dimensions } = plateLayout(shape, width, height, view, 'third', inches);
-        for (const one of dimensions) {
-          for (const other of dimensions) {
-            if (one === other || one.view !== other.view || one.stands !== other.stands || one.lane !== other.lane) continue;
-            const axis = one.upright ? 1 : 0;
-            const [a, b] = [Math.min(one.a[axis], one.b[axis]), Math.max(one.a[axis], one.b[axis])];
-            const [c, d] = [Math.min(other.a[axis], other.b[axis]), Math.max(other.a[axis], other.b[axis])];
-            expect(b <= c || d <= a).toBe(true);
+  describe.each([['imperial'], ['both']] as const)('in %s units', (units) => {
+    const text = (value: number) => dimensionText(value, units);
+
+    it.each(DRAWN_FAMILIES.flatMap(({ key }) => ARRANGEMENTS.map((arrangement) => [key, arrangement] as const)))(
+      '%s, %s angle: no figure over another, over a view, or off the sheet',
+      (family, arrangement) => {
+        const { drawing: shape } = drawing(family);
+        for (const [width, height] of [[748, 534], [520, 420], [1500, 1000]] as const) {
+          for (const view of ['whole', 'head'] as const) {
+            const layout = plateLayout(shape, width, height, view, arrangement, text);
+            const figures = layout.dimensions.map((dimension): [string, Box] => [
+              `${dimension.name}, ${view} on ${width} × ${height}`,
+              figureBox(dimension, text(dimension.value)),
+            ]);
+            const metal = {
+              'the view from the side': boxOf([...shape.side, ...(view === 'whole' ? shape.hook : [])].map(layout.side)),
+              'the view from above': boxOf(shape.top.map(layout.top)),
+              'the view from the nose': boxOf([...shape.front, [0, shape.eye.top] as const].map(layout.front)),
+            };
+            figures.forEach(([name, box], i) => {
+              const others = [...figures.slice(i + 1), ...Object.entries(metal)];
+              const over = others.filter(([, other]) => overlap(box, other)).map(([other]) => other);
+              expect([name, ...over]).toEqual([name]);
+              expect([name, box.left >= 0 && box.top >= 0 && box.right <= width && box.bottom <= height]).toEqual([name, true]);
+            });
           }
         }
-      }
-      }
-    },
-  );
+      },
+    );
+  }); // prettier-ignore
 
   it('takes a smaller scale where there is less room', () => {
     const { drawing: shape } = drawing('football');

@@ -95,11 +95,13 @@ export function dimensionsOf(drawing: Drawing, whole: boolean): Dimension[] {
 /** A dimension with the lane it runs in, counted outward from the view. */
 export interface PlacedDimension extends Dimension {
   readonly lane: number;
+  /** its line is too short for its text, which stands beyond its end or beside it */
+  readonly short: boolean;
 }
 
 /**
  * Gives each dimension a lane, so that on one side of one view no two of them, with their texts, lie over each other: the shortest
- * nearest to the view, each in the first lane that is free over its whole run. `textLength` is the length of its text in mm of the view.
+ * nearest to the view, each in the first lane that is free over its whole run. `textLength` is the length of its text along its line, in mm of the view.
  */
 export function placeDimensions(
   dimensions: readonly Dimension[],
@@ -113,14 +115,15 @@ export function placeDimensions(
       const [a, b] = [dimension.from[axis], dimension.to[axis]];
       const span = Math.abs(b - a);
       const text = textLength(dimension);
-      // A text too long for its line stands beyond its end.
-      const over = span < text * 1.25 ? text * 1.35 : 0;
+      // A text too long for its line stands beyond its end, or beside an upright one.
+      const short = span < text * 1.25;
+      const over = short ? text * 1.35 : 0;
       const [from, to] = [Math.min(a, b) - text * 0.1, Math.max(a, b) + over + text * 0.1];
       const key = `${dimension.view}.${dimension.stands}`;
       const others = taken.get(key) ?? [];
       let lane = 0;
       while (others.some((other) => other.lane === lane && other.from < to && other.to > from)) lane++;
       taken.set(key, [...others, { lane, from, to }]);
-      return { ...dimension, lane };
+      return { ...dimension, lane, short };
     });
 }

@@ -1,5 +1,13 @@
-import type { Arrangement, Drawing, PlacedDimension, PlateViewName, Vec2 } from '../../../core/index.ts';
+import type {
+  Arrangement,
+  Dimension,
+  Drawing,
+  PlacedDimension,
+  PlateViewName,
+  Vec2,
+} from '../../../core/index.ts';
 import { dimensionsOf, placeDimensions } from '../../../core/index.ts';
+import { BESIDE, figureSize } from './figure.ts';
 
 /** Scales a draughtsman would use, sheet over life. */
 const SCALES = [0.5, 0.75, 1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 16] as const;
@@ -47,14 +55,13 @@ const LANE = 20;
 const FIRST = 18;
 /** Room about the sheet and between views that have no dimension between them, px. */
 const EDGE = { left: 14, right: 18, top: 26, bottom: 30, between: 22 };
-/** Width of a figure's character, px. */
-const CHARACTER = 6.3;
 
 interface Extents {
   readonly from: number;
   readonly to: number;
   readonly up: number;
   readonly down: number;
+  /** half of the breadth that the views from above and from the nose take */
   readonly half: number;
 }
 
@@ -73,8 +80,19 @@ function extents(drawing: Drawing, view: PlateView): Extents {
     to: Math.max(drawing.length, drawing.eye.at[0] + drawing.eye.radius + drawing.wire),
     up: Math.max(whole ? drawing.tip[1] + drawing.wire : 0, eyeUp + 0.5, guardUp, drawing.rise),
     down: Math.max(drawing.drop, drawing.wire, whole ? drawing.wire - drawing.shankLevel : 0),
-    half: drawing.breadth / 2,
+    half: Math.max(
+      drawing.breadth / 2,
+      drawing.eye.crosswise ? drawing.eye.radius + drawing.eye.wire / 2 : 0,
+      ...(drawing.collar ?? []).map(([, r]) => r),
+      ...drawing.keeper.flatMap(({ top, wire }) => top.map(([, y]) => Math.abs(y) + wire / 2)),
+      ...(whole ? fanReach(drawing) : []),
+    ),
   };
+}
+
+/** How far a guard stands out to the sides, seen from the nose, mm. */
+function fanReach({ guard }: Drawing): number[] {
+  return guard ? guard.strands.flatMap(({ front }) => front.map(([y]) => Math.abs(y))) : [];
 }
 
 /**
@@ -93,8 +111,12 @@ export function plateLayout(
   const wide = ext.to - ext.from + 2 * ext.half;
   const high = ext.up + ext.down + 2 * ext.half;
   const dimensions = dimensionsOf(drawing, view === 'whole');
+  const sizeOf = ({ value, upright }: PlacedDimension) => figureSize(text(value), upright);
   const place = (k: number) =>
-    placeDimensions(dimensions, ({ value }) => (text(value).length * CHARACTER) / k);
+    placeDimensions(dimensions, ({ value, upright }) => {
+      const { wide, high } = figureSize(text(value), upright);
+      return (upright ? high + 4 : wide + 8) / k;
+    });
   const third = arrangement === 'third';
   let layout: PlateLayout | undefined;
   // The finest scale whose views and lanes fit; at a smaller scale figures take more lanes, so each is tried.
@@ -102,24 +124,45 @@ export function plateLayout(
     const k = scale * PX_PER_MM;
     if (wide * k > width || high * k > height) continue;
     const placed = place(k);
-    const lanes = (views: readonly PlateViewName[], stands: string) => {
-      const most = Math.max(
-        0,
-        ...placed.filter((d) => views.includes(d.view) && d.stands === stands).map(({ lane }) => lane + 1),
-      );
+    const standing = (stands: Dimension['stands'], ...views: PlateViewName[]) =>
+      placed.filter((d) => views.includes(d.view) && d.stands === stands);
+    const lanes = (stands: Dimension['stands'], ...views: PlateViewName[]) => {
+      const most = Math.max(0, ...standing(stands, ...views).map(({ lane }) => lane + 1));
       return most > 0 ? FIRST + most * LANE : 0;
     };
-    const upRoom = (stands: 'left' | 'right', views: readonly PlateViewName[]) => {
-      const texts = placed
-        .filter((d) => views.includes(d.view) && d.stands === stands)
-        .map(({ value }) => text(value).length * CHARACTER * 0.5);
-      return lanes(views, stands) + Math.max(0, ...texts) * 0.9;
+    // The figure of an upright line lies across it, or beside it where it is short: on either side of the line it takes this.
+    const sides = (d: PlacedDimension): [inner: number, outer: number] => {
+      const { wide } = sizeOf(d);
+      return d.short ? [0, BESIDE + wide] : [wide / 2, wide / 2];
     };
-    const left = upRoom('left', ['side', 'top']);
-    const right = upRoom('right', ['side', 'top']);
-    const frontRight = upRoom('right', ['front']);
-    const below = lanes(['side', 'front'], 'below');
-    const above = Math.max(lanes(['side', 'front'], 'above'), 14);
+    const across = (stands: 'left' | 'right', view: PlateViewName) => {
+      const taken = standing(stands, view).map(sides);
+      const [inner, outer] = [0, 1].map((i) => Math.max(0, ...taken.map((pair) => pair[i] ?? 0)));
+      return { first: Math.max(FIRST, (inner ?? 0) + 8), outer: outer ?? 0, pitch: Math.max(LANE, (inner ?? 0) + (outer ?? 0) + 8) };
+    }; // prettier-ignore
+    const upRoom = (stands: 'left' | 'right', view: PlateViewName) => {
+      const { outer, first, pitch } = across(stands, view);
+      const most = Math.max(0, ...standing(stands, view).map(({ lane }) => lane + 1));
+      return most > 0 ? first + (most - 1) * pitch + outer + 4 : 0;
+    };
+    // What figures of short level lines stick out beyond the right edge of their view.
+    const beyond = (view: PlateViewName, edge: number) =>
+      Math.max(
+        0,
+        ...placed
+          .filter((d) => d.view === view && !d.upright && d.short)
+          .map((d) => (Math.max(d.from[0], d.to[0]) - edge) * k + 10 + sizeOf(d).wide + 4),
+      );
+    const left = Math.max(upRoom('left', 'side'), upRoom('left', 'top'));
+    const right = Math.max(
+      upRoom('right', 'side'),
+      upRoom('right', 'top'),
+      beyond('side', ext.to),
+      beyond('top', ext.to),
+    );
+    const frontRight = Math.max(upRoom('right', 'front'), beyond('front', ext.half));
+    const below = lanes('below', 'side', 'front');
+    const above = Math.max(lanes('above', 'side', 'front'), 14);
     const needWide = EDGE.left + left + wide * k + right + EDGE.between + frontRight + EDGE.right;
     const needHigh = EDGE.top + high * k + above + below + EDGE.between + EDGE.bottom;
     const isLast = scale === SCALES[0];
@@ -168,13 +211,17 @@ export function plateLayout(
       sideBox,
       topBox,
       dimensions: placed.map((dimension) => {
-        const out = FIRST + dimension.lane * LANE;
         const box = boxes[dimension.view];
+        const out = FIRST + dimension.lane * LANE;
+        const aside = (stands: 'left' | 'right') => {
+          const { first, pitch } = across(stands, dimension.view);
+          return first + dimension.lane * pitch;
+        };
         const at = {
           below: box.bottom + out,
-          above: box.top - out + 10,
-          left: box.left - out,
-          right: box.right + out,
+          above: box.top - out,
+          left: box.left - aside('left'),
+          right: box.right + aside('right'),
         }[dimension.stands];
         return {
           ...dimension,

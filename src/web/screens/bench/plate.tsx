@@ -4,7 +4,7 @@ import { dimensionText, familyOf } from '../../../core/index.ts';
 import { useSettings } from '../../data/settings.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
-import { Linear } from './dimension.tsx';
+import { DimensionFigure, DimensionLines } from './dimension.tsx';
 import { Handle } from './handle.tsx';
 import { CentreOfMass, ScaleBar } from './plate-parts.tsx';
 import { PlateViews } from './plate-views.tsx';
@@ -82,6 +82,9 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
   const eyeAngle = design.eye.angle;
   const kneeAt = side(knee);
   const arc = 22;
+  // The bend's figure stands beside the eye, away from the head.
+  const bend = (eyeAngle * Math.PI) / 180;
+  const besideEye = (eye.radius + drawing.wire) * k + 14;
 
   const has = (key: string) => family?.dimensions.find((spec) => spec.key === key);
   // A dimension is of the whole body; sole and flats take a part of it away, so a pull on what is left counts by their ratio.
@@ -140,17 +143,17 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
           <SectionInset cut={section.cut} layout={layout} metal={design.head.metal} text={mm} />
         )}
         <g className="dims">
+          {layout.dimensions.map((dimension) => (
+            <DimensionLines key={dimension.id} run={dimension} />
+          ))}
           {layout.dimensions.map((dimension) => {
             const key = MEASURES[dimension.id];
             const spec = key ? has(key) : undefined;
             const grip = grips.find((candidate) => candidate.key === key);
             return (
-              <Linear
+              <DimensionFigure
                 key={dimension.id}
-                from={dimension.a}
-                to={dimension.b}
-                at={dimension.at}
-                upright={dimension.upright}
+                run={dimension}
                 text={mm(dimension.value)}
                 title={dimension.name}
                 {...(spec && grip
@@ -181,9 +184,10 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
           />
           <text
             className="dim-text"
-            textAnchor="end"
-            x={side(eye.at)[0] - (eye.radius + drawing.wire) * k - 6}
-            y={side(eye.at)[1] + 4}
+            textAnchor="middle"
+            dominantBaseline="central"
+            x={side(eye.at)[0] - Math.sin(bend) * besideEye * 1.2}
+            y={side(eye.at)[1] - Math.cos(bend) * besideEye}
           >
             {format(eyeAngle, 'angle')}
           </text>
@@ -246,30 +250,19 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
   );
 }
 
-/** Dimensions of the present drawing on a sheet whose views stand still, each in the lane it had. */
+/** Dimensions of the present drawing on a sheet whose views stand still: each keeps its line unless the shape grows over it. */
 function followed(frozen: PlateLayout, drawing: Drawing, fresh: PlateLayout): PlateLayout['dimensions'] {
-  const on = { side: frozen.side, top: frozen.top, front: frozen.front };
   return fresh.dimensions.map((dimension) => {
-    const before = frozen.dimensions.find(({ id }) => id === dimension.id);
-    const a = on[dimension.view](dimension.from);
-    const b = on[dimension.view](dimension.to);
-    // A side that grows pushes its lanes out.
-    const edge = dimension.upright
-      ? Math.max(
-          before?.at ?? dimension.at,
-          dimension.stands === 'right' ? on.front([drawing.breadth / 2, 0])[0] + 16 : -Infinity,
-        )
-      : Math.max(
-          before?.at ?? dimension.at,
-          dimension.stands === 'below' && dimension.view !== 'top'
-            ? on.side([0, -drawing.drop])[1] + 16
-            : -Infinity,
-        );
+    const { view, stands, upright } = dimension;
+    const before = frozen.dimensions.find(({ id }) => id === dimension.id)?.at ?? dimension.at;
+    const far: Vec2 = [view === 'front' ? drawing.breadth / 2 : drawing.length, -drawing.drop];
+    const edge = (layout: PlateLayout) => layout[view](far)[upright ? 0 : 1];
+    const pushed = edge(frozen) + dimension.at - edge(fresh);
     return {
       ...dimension,
-      a,
-      b,
-      at: dimension.stands === 'left' || dimension.stands === 'above' ? (before?.at ?? dimension.at) : edge,
+      a: frozen[view](dimension.from),
+      b: frozen[view](dimension.to),
+      at: stands === 'right' || stands === 'below' ? Math.max(before, pushed) : before,
     };
   });
 }
