@@ -99,9 +99,21 @@ describe('an own profile', () => {
     await page.keyboard.press('ArrowUp');
     await page.evaluate(() => (document.activeElement as SVGGElement | null)?.blur());
     await page.waitForFunction(() =>
-      document.querySelector('[aria-label=Undo]')?.getAttribute('title')?.includes('Stations'),
+      document.querySelector('[aria-label=Undo]')?.getAttribute('title')?.includes('Breadth of station 2'),
     );
     await saved();
+    const place = (design: Design, i: number) => design.head.stations?.[i]?.at ?? NaN;
+    await drag(await named(page, 'Place of station 3 along the shank', 'slider'), 18, 0);
+    await saved();
+    const moved = await kept('fathers-pattern-1-2');
+    expect(place(moved.document, 2)).toBeGreaterThan(place(before.document, 2) + 0.02);
+    // However far it is pulled it stays behind the next.
+    await drag(await named(page, 'Place of station 5 along the shank', 'slider'), 400, 0);
+    await saved();
+    expect(place((await kept('fathers-pattern-1-2')).document, 4)).toBeCloseTo(0.99, 9);
+    await press('Undo');
+    await sees(page, 'Undone: Place of station 5');
+    expect((await kept('fathers-pattern-1-2')).document.head.stations).toEqual(moved.document.head.stations);
     await type('Drop of station 3', '70 %');
     await saved();
     expect((await kept('fathers-pattern-1-2')).document.head.stations?.[2]?.drop).toBeCloseTo(0.7, 9);
@@ -117,7 +129,7 @@ describe('an own profile', () => {
     await page.keyboard.down('Control');
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
-    await sees(page, 'Undone: Stations');
+    await sees(page, 'Undone: Drop of station 3');
     const back = await kept('fathers-pattern-1-2');
     expect(back.document).not.toEqual(now.document);
     await page.waitForFunction(
@@ -128,7 +140,7 @@ describe('an own profile', () => {
     await page.keyboard.press('z');
     await page.keyboard.up('Shift');
     await page.keyboard.up('Control');
-    await sees(page, 'Redone: Stations');
+    await sees(page, 'Redone: Drop of station 3');
     expect((await kept('fathers-pattern-1-2')).document).toEqual(now.document);
   });
 });

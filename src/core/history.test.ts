@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Design } from './design.ts';
+import type { Design, Station } from './design.ts';
 import { DesignSchema } from './design.ts';
 import type { FieldSpec } from './fields.ts';
 import { FEATURE_FIELDS, GUARD_FIELDS, KEEPER_FIELDS } from './fields.ts';
 import { GUARDS } from './fitting/guards/index.ts';
 import { KEEPERS } from './fitting/keepers/index.ts';
 import { GuardSchema, KeeperSchema } from './fitting/schema.ts';
+import { OWN_STATIONS } from './head/families/own.ts';
 import { describeChange } from './history.ts';
 import { inUnits } from './quantity/phrase.ts';
 import { sampleDesign } from './sample.test-kit.ts';
@@ -17,6 +18,13 @@ const withHead = (head: Partial<Design['head']>): Design => ({
   ...design,
   head: { ...design.head, ...head },
 });
+const own = withHead({ family: 'own', stations: [...OWN_STATIONS] });
+const stationed = (i: number, change: Partial<Station>, symmetric?: true) =>
+  withHead({
+    family: 'own',
+    stations: OWN_STATIONS.map((station, k) => (k === i ? { ...station, ...change } : station)),
+    ...(symmetric ? { symmetric } : {}),
+  });
 const soled = withHead({ features: { sole: { cut: 0.3, tilt: 0 } } });
 
 describe('history in words', () => {
@@ -35,6 +43,11 @@ describe('history in words', () => {
     [withHead({ target: { grams: 7, of: 'metal' } }), design, 'Weight let go'],
     [design, withHead({ paint: { thickness: 0.1, density: 1.5 } }), 'Paint added'],
     [design, { ...design, eye: { angle: 30, plane: 'in line', setback: 0.1 } }, /and 1 more$/],
+    [own, stationed(3, { rise: 0.9 }), 'Rise of station 4: ⟦0.7|share⟧ → ⟦0.9|share⟧'],
+    [own, stationed(1, { at: 0.3 }), 'Place of station 2: ⟦0.25|share⟧ → ⟦0.3|share⟧'],
+    [own, stationed(3, { rise: 0.9, drop: 0.9 }, true), 'Rise of station 4: ⟦0.7|share⟧ → ⟦0.9|share⟧; Symmetry: on'],
+    [stationed(3, { rise: 0.8, drop: 0.8 }, true), stationed(3, { rise: 0.9, drop: 0.9 }, true), 'Rise of station 4: ⟦0.8|share⟧ → ⟦0.9|share⟧'],
+    [own, withHead({ family: 'own', stations: OWN_STATIONS.slice(1) }), 'Stations: ⟦5|count⟧ → ⟦4|count⟧'],
     [design, design, ''],
   ])('tells what was done: %#', (before, after, words) => {
     const said = describeChange(before, after);

@@ -4,6 +4,7 @@ import { FEATURE_FIELDS, GUARD_FIELDS, KEEPER_FIELDS } from './fields.ts';
 import { guardKind } from './fitting/guards/index.ts';
 import { keeperKind } from './fitting/keepers/index.ts';
 import { familyOf } from './head/families/index.ts';
+import { OWN_STATIONS } from './head/families/own.ts';
 import { METALS } from './material/metals.ts';
 import type { QuantityKind } from './quantity/units.ts';
 import { marked } from './quantity/phrase.ts';
@@ -17,7 +18,7 @@ const NAMES: Readonly<Record<string, readonly [name: string, kind?: QuantityKind
   'head.target.of': ['Weight counted as'],
   'head.target': ['Held weight'],
   'head.locks': ['Locks'],
-  'head.stations': ['Stations'],
+  'head.stations': ['Stations', 'count'],
   'head.solid': ['Solid'],
   'head.paint': ['Paint'],
   'head.paint.thickness': ['Paint thickness', 'size'],
@@ -62,9 +63,16 @@ interface Change {
 const isPlain = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
-/** Leaves in which two documents differ; lists count whole, and each feature by itself, the first one too. */
+/** Leaves in which two documents differ; lists count whole, but stations one by one, and each feature by itself, the first one too. */
 function changes(before: unknown, after: unknown, path = ''): Change[] {
   if (JSON.stringify(before) === JSON.stringify(after)) return [];
+  if (path === 'head.stations' && Array.isArray(after)) {
+    // What was never touched are the shape's own.
+    const was: readonly unknown[] = Array.isArray(before) ? before : OWN_STATIONS;
+    if (was.length === after.length)
+      return after.flatMap((station, i) => changes(was[i], station, `${path}.${i}`));
+    return [{ path, before: was.length, after: after.length }];
+  }
   if (path === 'head.features' && (!before || !after)) return changes(before ?? {}, after ?? {}, path);
   if (!isPlain(before) || !isPlain(after) || path === 'ladder' || path === 'head.solid')
     return [{ path, before, after }];
@@ -84,6 +92,10 @@ function nameOf(path: string, design: Design): readonly [name: string, kind?: Qu
   if (group === 'dimensions') {
     const spec = familyOf(design.head.family)?.dimensions.find((candidate) => candidate.key === key);
     return [spec?.name ?? key, spec?.kind];
+  }
+  if (group === 'stations') {
+    const what = key === 'at' ? 'Place' : capital(key);
+    return [rest.length > 0 ? `${what} of station ${Number(rest[0]) + 1}` : 'Stations', 'share'];
   }
   if (group === 'features') {
     const feature = rest[0] as keyof typeof FEATURE_FIELDS;
@@ -143,6 +155,11 @@ export function describeChange(before: Design, after: Design): string {
   const told = led.filter(({ path }) => {
     if (path.startsWith('keeper.') && kindOf('keeper')) return path === 'keeper.kind';
     if (path.startsWith('guard.') && kindOf('guard')) return path === 'guard.kind';
+    // With symmetry the drops follow, when it is put on or a rise is pulled.
+    if (/^head\.stations\.\d+\.drop$/.test(path) && after.head.symmetric)
+      return !others.some(
+        (other) => other.path === 'head.symmetric' || other.path === path.replace('drop', 'rise'),
+      );
     return true;
   });
   const words = told.slice(0, TOLD).map((change) => inWords(change, after));

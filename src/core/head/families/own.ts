@@ -52,10 +52,10 @@ export const own: Family = {
     ),
     proportion(
       'straight',
-      'Straight between stations',
+      'Straight lines',
       'share',
       [0, 0, 1],
-      '0 joins the stations by smooth curves, 1 by straight lines; between them mixes the two.',
+      '0% joins the stations by smooth curves, 100% by straight lines; between them mixes the two.',
     ),
     BELLY,
   ],

@@ -4,6 +4,12 @@ import { useUnits } from '../../data/units.ts';
 import { Handle } from './handle.tsx';
 import type { PlateLayout } from './plate-layout.ts';
 
+/** A little under the shank line, where the centre of mass is marked. */
+const beside = ([x, y]: Vec2): Vec2 => [x, y + 12];
+
+/** Least share of the length between two stations that a pull leaves. */
+const APART = 0.01;
+
 interface Props {
   readonly design: Design;
   readonly drawing: Drawing;
@@ -14,7 +20,7 @@ interface Props {
   readonly onEnd: () => void;
 }
 
-/** Grips on the stations of an own profile: rise and drop in the side view, breadth in the view from above. */
+/** Grips on the stations of an own profile: rise, drop and place along the shank in the side view, breadth in the view from above. */
 export function StationGrips({ design, drawing, layout: { side, top, k }, onStart, onLive, onEnd }: Props) {
   const { format } = useUnits();
   const stations = design.head.stations ?? OWN_STATIONS;
@@ -48,6 +54,31 @@ export function StationGrips({ design, drawing, layout: { side, top, k }, onStar
       onEnd={onEnd}
     />
   );
+  // A station is pulled along between its neighbours; the ends stay at the ends.
+  const along = (i: number) => {
+    const [before, here, after] = [stations[i - 1], stations[i], stations[i + 1]];
+    return (
+      before &&
+      here &&
+      after && (
+        <Handle
+          key={`${i}.at`}
+          small
+          at={beside(side([here.at * drawing.length, 0]))}
+          label={`Place of station ${i + 1} along the shank`}
+          valueText={format(here.at * drawing.length, 'size')}
+          value={here.at}
+          min={before.at + APART}
+          max={after.at - APART}
+          step={0.01}
+          valueAt={(pointer, down) => down.value + (pointer[0] - down.pointer[0]) / (drawing.length * k || 1)}
+          onStart={onStart}
+          onLive={(value) => onLive(`${i}.at`, value)}
+          onEnd={onEnd}
+        />
+      )
+    );
+  };
   return (
     <g className="station-grips">
       {stations.flatMap((station, i) => {
@@ -58,6 +89,7 @@ export function StationGrips({ design, drawing, layout: { side, top, k }, onStar
             ? []
             : [grip(i, 'drop', station.drop, drop, side([x, -station.drop * drop]), -1)]),
           grip(i, 'breadth', station.breadth, half, top([x, station.breadth * half]), 1),
+          along(i),
         ];
       })}
     </g>
