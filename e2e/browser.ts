@@ -16,8 +16,14 @@ export interface OpenBrowser {
   readonly close: () => Promise<void>;
 }
 
+/** Graphics as a machine without any has them: WebGL by emulation, which makes all other drawing slow; or none, and plain drawing. */
+const GRAPHICS = {
+  webgl: ['--use-angle=swiftshader', '--enable-unsafe-swiftshader'],
+  plain: ['--disable-gpu'],
+} as const;
+
 /** Debian's Chromium, headless, with a fresh profile and no contact to the outside. */
-export async function openBrowser(): Promise<OpenBrowser> {
+export async function openBrowser(graphics: keyof typeof GRAPHICS = 'webgl'): Promise<OpenBrowser> {
   const executablePath = CANDIDATES.find((path) => path && existsSync(path));
   if (!executablePath)
     throw new Error('Chromium is not installed. Run npm test, or apt-get install chromium.');
@@ -35,8 +41,7 @@ export async function openBrowser(): Promise<OpenBrowser> {
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',
-      '--use-angle=swiftshader',
-      '--enable-unsafe-swiftshader',
+      ...GRAPHICS[graphics],
       '--force-color-profile=srgb',
     ],
   });
