@@ -1,30 +1,25 @@
 import { marked } from '../quantity/phrase.ts';
 import type { Assembly } from '../assemble.ts';
-import { assemble } from '../assemble.ts';
-import { checkDesign } from '../check.ts';
 import { extent, sureBite } from '../evaluate.ts';
 import type { Design } from '../design.ts';
 import type { Metal } from '../material/metals.ts';
 import { METALS } from '../material/metals.ts';
 import type { Plastic } from '../plastic/plastic.ts';
-import { tailStart } from '../plastic/body.ts';
-import { HOOK_CHART, chartIndex } from '../hook/chart.ts';
 import type { QuantityKind } from '../quantity/units.ts';
 import type { RigGeometry, RigMethod } from './rig.ts';
+import type { Limits } from './limits.ts';
+import { exitLimits, GAP_LIMITS, STRAIGHT, TAIL_ROOM } from './limits.ts';
+import { cutForExit, firstFittingHook } from './remedies.ts';
 import { layOnHead } from './rig.ts';
 
 export type Verdict = 'good' | 'tight' | 'bad';
 
 /** One thing looked at when a plastic is put on a head. */
-export interface FitCheck {
+export interface FitCheck extends Limits {
   readonly id: string;
   readonly name: string;
   readonly value: number;
   readonly quantity: QuantityKind;
-  /** within these it is good, in stored units */
-  readonly good: readonly [number, number];
-  /** within these it is tight; beyond them bad */
-  readonly tight: readonly [number, number];
   readonly verdict: Verdict;
   /** what the verdict means, in words */
   readonly says: string;
@@ -55,24 +50,6 @@ const SEAT_LIMIT: Readonly<Record<Plastic['toughness'], readonly [number, number
   stretchy: [0.85, 1.05],
 };
 
-/**
- * Where the hook should come out, as a share of the body (common practice, no source): near the middle of a paddle-tail, in the front half
- * of a stick, before the claws of a claw bait.
- */
-const EXIT_SHARE: Readonly<
-  Record<Plastic['kind'], { good: readonly [number, number]; tight: readonly [number, number] }>
-> = {
-  'paddle-tail': { good: [0.33, 0.6], tight: [0.25, 0.72] },
-  stick: { good: [0.2, 0.5], tight: [0.14, 0.65] },
-  claw: { good: [0.28, 0.5], tight: [0.2, 0.56] },
-};
-
-/** Buried, the point lies further forward than a bare hook comes out, since it points back to the head (working limits, common practice, no source). */
-const BURIED_SHARE = { good: [0.12, 0.5], tight: [0.07, 0.6] } as const;
-
-const exitLimits = (plastic: Plastic, method: RigMethod): Limits =>
-  method === 'threaded' ? EXIT_SHARE[plastic.kind] : BURIED_SHARE;
-
 /** Puts a plastic on a design and judges every point of the fit; fixes are found by trying them. waterDensity in kg/m³. */
 export function judgeFit(
   design: Design,
@@ -98,18 +75,6 @@ export function judgeFit(
   return { geometry, checks, verdict: worst(checks.map(({ verdict }) => verdict)) };
 }
 
-/** Body that should stay free behind the hook, as a share of its length (working limit, common practice, no source). */
-const TAIL_ROOM = 0.06;
-
-/** Degrees a buried body may be bent between seat and point before it spins (working limits, common practice, no source). */
-const STRAIGHT = { good: 25, tight: 38 };
-
-/** Limits on what fills the gap: half of it should stay free under a bare point, three tenths under a buried one (common practice, no source). */
-const GAP_LIMITS: Readonly<Record<RigMethod, { good: number; tight: number }>> = {
-  threaded: { good: 0.5, tight: 0.35 },
-  buried: { good: 0.3, tight: 0.15 },
-};
-
 /** What one look at a rig needs. */
 interface Look {
   readonly design: Design;
@@ -121,7 +86,6 @@ interface Look {
   readonly waterDensity: number;
 }
 
-type Limits = Pick<FitCheck, 'good' | 'tight'>;
 const atLeast = (good: number, tight: number): Limits => ({
   good: [good, Infinity],
   tight: [tight, Infinity],
@@ -316,50 +280,4 @@ function straightCheck({ geometry, anyHook }: Look): FitCheck {
     (verdict) => (verdict === 'good' ? 'The body lies straight.' : 'The body is bent and will spin.'),
     () => `${anyHook}, or thread it with the point bare.`,
   );
-}
-
-/** Millimetres to cut off the nose so that the hook comes out within the good span; 0 where cutting does not help. */
-function cutForExit(
-  assembly: Assembly,
-  plastic: Plastic,
-  geometry: RigGeometry,
-  waterDensity: number,
-): number {
-  const { good } = exitLimits(plastic, geometry.method);
-  // A cut moves the exit back along what is left, so it helps only when the hook leaves too early; over a quarter of the bait is a waste.
-  if (!(geometry.exitShare < good[0])) return 0;
-  for (let cut = 1; cut <= 0.25 * plastic.length; cut += 1) {
-    const tried = layOnHead(assembly, plastic, geometry.method, waterDensity, cut);
-    if (tried.exitShare >= good[0] && tailStart(plastic) - cut > tried.exit) return cut;
-  }
-  return 0;
-}
-
-/** The chart size nearest to the design's own for which gap, exit and tail room are all good; empty when there is none. */
-function firstFittingHook(
-  design: Design,
-  plastic: Plastic,
-  method: RigMethod,
-  waterDensity: number,
-  metals: readonly Metal[],
-): string {
-  const own = chartIndex(design.hook.size);
-  const nearest = [...HOOK_CHART.keys()].sort((a, b) => Math.abs(a - own) - Math.abs(b - own));
-  for (const index of nearest) {
-    const size = HOOK_CHART[index]?.size ?? '';
-    if (index === own && !design.hook.measured) continue;
-    const tried: Design = { ...design, hook: { ...design.hook, size, measured: undefined } };
-    if (checkDesign(tried, metals).length > 0) continue;
-    const assembly = assemble(tried, metals);
-    const { exitShare, freeGap, tailRoom, bend } = layOnHead(assembly, plastic, method, waterDensity);
-    const { good } = exitLimits(plastic, method);
-    const fits =
-      exitShare >= good[0] &&
-      exitShare <= good[1] &&
-      freeGap >= GAP_LIMITS[method].good * assembly.measures.gap &&
-      tailRoom >= TAIL_ROOM * plastic.length &&
-      (method === 'threaded' || bend <= STRAIGHT.good);
-    if (fits) return size;
-  }
-  return '';
 }

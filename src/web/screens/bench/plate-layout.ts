@@ -111,12 +111,12 @@ export function plateLayout(
   const wide = ext.to - ext.from + 2 * ext.half;
   const high = ext.up + ext.down + 2 * ext.half;
   const dimensions = dimensionsOf(drawing, view === 'whole');
-  const sizeOf = ({ value, upright }: PlacedDimension) => figureSize(text(value), upright);
+  const sizeOf = ({ value, upright }: Dimension) => figureSize(text(value), upright);
   const place = (k: number) =>
-    placeDimensions(dimensions, ({ value, upright }) => {
-      const { wide, high } = figureSize(text(value), upright);
-      return (upright ? high + 4 : wide + 8) / k;
-    });
+    placeDimensions(
+      dimensions,
+      (dimension) => (dimension.upright ? sizeOf(dimension).high + 4 : sizeOf(dimension).wide + 8) / k,
+    );
   const third = arrangement === 'third';
   let layout: PlateLayout | undefined;
   // The finest scale whose views and lanes fit; at a smaller scale figures take more lanes, so each is tried.

@@ -82,7 +82,7 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
   const eyeAngle = design.eye.angle;
   const kneeAt = side(knee);
   const arc = 22;
-  // The bend's figure stands beside the eye, away from the head.
+  // The bend's figure stands beside the eye, away from the head; it is broader than high, so further off sideways.
   const bend = (eyeAngle * Math.PI) / 180;
   const besideEye = (eye.radius + drawing.wire) * k + 14;
 

@@ -54,7 +54,7 @@ export function StationGrips({ design, drawing, layout: { side, top, k }, onStar
       onEnd={onEnd}
     />
   );
-  // A station is pulled along between its neighbours; the ends stay at the ends.
+  // A station is pulled along between its neighbours, typed nearer to one it may stay there; the ends stay at the ends.
   const along = (i: number) => {
     const [before, here, after] = [stations[i - 1], stations[i], stations[i + 1]];
     return (
@@ -68,8 +68,8 @@ export function StationGrips({ design, drawing, layout: { side, top, k }, onStar
           label={`Place of station ${i + 1} along the shank`}
           valueText={format(here.at * drawing.length, 'size')}
           value={here.at}
-          min={before.at + APART}
-          max={after.at - APART}
+          min={Math.min(here.at, before.at + APART)}
+          max={Math.max(here.at, after.at - APART)}
           step={0.01}
           valueAt={(pointer, down) => down.value + (pointer[0] - down.pointer[0]) / (drawing.length * k || 1)}
           onStart={onStart}
