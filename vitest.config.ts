@@ -7,7 +7,7 @@ export default defineConfig({
         test: {
           name: 'unit',
           include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
-          setupFiles: ['src/core/solids.test-setup.ts'],
+          setupFiles: ['src/core/test-kit/solids.test-setup.ts'],
           testTimeout: 600_000,
           // The machines have two cores; left alone, one would idle.
           maxWorkers: 2,

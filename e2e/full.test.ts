@@ -6,7 +6,7 @@ import type { Kept } from '../src/contract/api.ts';
 import type { Design } from '../src/core/index.ts';
 import { castSolid, evaluate, loadSolids, writeStl } from '../src/core/index.ts';
 import { massProperties } from '../src/core/head/mesh.ts';
-import { sampleDesign } from '../src/core/sample.test-kit.ts';
+import { sampleDesign } from '../src/core/test-kit/sample.test-kit.ts';
 import { named, openBrowser, openPage, sees } from './browser.ts';
 import type { RunningServer } from './server.ts';
 import { dataFolder, startServer } from './server.ts';

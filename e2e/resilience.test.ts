@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Page } from 'puppeteer-core';
-import { sampleDesign } from '../src/core/sample.test-kit.ts';
+import { sampleDesign } from '../src/core/test-kit/sample.test-kit.ts';
 import type { Design } from '../src/core/index.ts';
 import { named, openBrowser, openPage, sees } from './browser.ts';
 import { dataFolder, startServer } from './server.ts';

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { massProperties, openEdges } from '../core/head/mesh.ts';
 import { evaluate, readStl } from '../core/index.ts';
 import type { Reading } from '../core/index.ts';
-import { sampleDesign } from '../core/sample.test-kit.ts';
+import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 let folder: string;

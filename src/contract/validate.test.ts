@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, starterDesign, starterGuard, starterKeeper } from '../core/index.ts';
-import { sampleDesign } from '../core/sample.test-kit.ts';
+import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import {
   checkBriefDocument,
   checkDesignDocument,

@@ -5,7 +5,7 @@ import type { History, Intake, Kept, NamedVersion, Page, ProblemDetails, RackInd
 import type { Design } from '../core/index.ts';
 import { massProperties } from '../core/head/mesh.ts';
 import { readStl } from '../core/index.ts';
-import { sampleDesign } from '../core/sample.test-kit.ts';
+import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import { createApp } from './app.ts';
 import type { RunningApp } from './app.test-kit.ts';
 import { problem, runApp, version } from './app.test-kit.ts';

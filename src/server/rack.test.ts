@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Kept, NamedVersion, RackCard, RackIndex, Stores } from '../contract/api.ts';
 import type { Design, Drawing } from '../core/index.ts';
 import { OUTLINES_AT_ONCE } from '../contract/api.ts';
-import { sampleDesign } from '../core/sample.test-kit.ts';
+import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import type { RunningApp } from './app.test-kit.ts';
 import { problem, runApp, version } from './app.test-kit.ts';
 

@@ -8,7 +8,7 @@ import {
   DRAWN_FAMILIES,
   formatQuantity,
 } from '../core/index.ts';
-import { sampleDesign } from '../core/sample.test-kit.ts';
+import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import { hangingBox } from './drawing/hanging-head.tsx';
 import { pathOf } from './drawing/path.ts';
 import { differences } from './parts/stale-dialog.tsx';

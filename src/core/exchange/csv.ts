@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
-import type { Design } from '../design.ts';
-import type { Readings, ReadingId } from '../readings.ts';
-import { READINGS } from '../readings.ts';
+import type { Design } from '../document/design.ts';
+import type { Readings, ReadingId } from '../judge/readings.ts';
+import { READINGS } from '../judge/readings.ts';
 
 /** Text that a spreadsheet would take for a formula gets an apostrophe before it. */
 const harmless = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);

@@ -1,7 +1,7 @@
-import type { Design, Problem } from '../design.ts';
-import { drawingOf } from '../drawing.ts';
-import type { Surroundings } from '../evaluate.ts';
-import { evaluate } from '../evaluate.ts';
+import type { Design, Problem } from '../document/design.ts';
+import { drawingOf } from '../plate/drawing.ts';
+import type { Surroundings } from '../judge/evaluate.ts';
+import { evaluate } from '../judge/evaluate.ts';
 import { loadSolids } from '../head/kernel.ts';
 import { castSolid } from '../head/solid.ts';
 import { plateSheet } from '../plate/sheet.ts';

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
-import type { HookStyle, Problem } from '../design.ts';
-import { HOOK_STYLES } from '../design.ts';
-import type { HookDocument } from '../hook/hook-document.ts';
+import type { HookStyle, Problem } from '../document/design.ts';
+import { HOOK_STYLES } from '../document/design.ts';
+import type { HookDocument } from '../document/hook.ts';
 import { hookLabel, hookRank } from '../quantity/hook-size.ts';
 import { parseQuantity } from '../quantity/parse.ts';
 

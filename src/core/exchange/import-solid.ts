@@ -1,11 +1,11 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
-import type { Design } from '../design.ts';
+import type { Design } from '../document/design.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
 import { meshOf, toManifold } from '../head/solid.ts';
 import { importedSolid, packSolid } from '../head/imported.ts';
 import { imported } from '../head/families/imported.ts';
-import { starterDesign } from '../starter.ts';
+import { starterDesign } from '../document/starter.ts';
 import { crossings } from './crossings.ts';
 import { joinCorners, fillFlatHoles, turnAlike, pieces } from './mend.ts';
 

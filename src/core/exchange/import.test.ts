@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { evaluate } from '../evaluate.ts';
+import { evaluate } from '../judge/evaluate.ts';
 import { importedSolid, meshColumns, packSolid, unpackMesh } from '../head/imported.ts';
 import { solids } from '../head/kernel.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
 import { bodySolid, castSolid, meshOf } from '../head/solid.ts';
-import { sampleDesign } from '../sample.test-kit.ts';
+import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { crossings } from './crossings.ts';
 import { AXES, examineSolid, importedDesign, placeSolid, PLAIN_PLACEMENT } from './import-solid.ts';
 

@@ -1,8 +1,8 @@
 import type { PDFFont, PDFPage } from 'pdf-lib';
 import { degrees, LineCapStyle, PDFDocument, rgb, StandardFonts } from 'pdf-lib';
-import type { Design } from '../design.ts';
-import type { Drawing } from '../drawing.ts';
-import type { Flag } from '../evaluate.ts';
+import type { Design } from '../document/design.ts';
+import type { Drawing } from '../plate/drawing.ts';
+import type { Flag } from '../judge/evaluate.ts';
 import { guardKind } from '../fitting/guards/index.ts';
 import { keeperKind } from '../fitting/keepers/index.ts';
 import type { Layer } from '../plate/sheet.ts';
@@ -10,8 +10,8 @@ import { plateSheet } from '../plate/sheet.ts';
 import type { SheetOptions } from '../plate/sheet.ts';
 import { formatQuantity } from '../quantity/format.ts';
 import { inUnits } from '../quantity/phrase.ts';
-import type { ReadingId, Readings } from '../readings.ts';
-import { READINGS } from '../readings.ts';
+import type { ReadingId, Readings } from '../judge/readings.ts';
+import { READINGS } from '../judge/readings.ts';
 
 /** Points in a millimetre. */
 const PT = 72 / 25.4;

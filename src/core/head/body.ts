@@ -1,4 +1,4 @@
-import type { FeatureSpec, HeadSpec } from '../design.ts';
+import type { FeatureSpec, HeadSpec } from '../document/design.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { Family } from './family.ts';
 import type { Spans } from './columns.ts';

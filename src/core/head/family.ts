@@ -1,4 +1,4 @@
-import type { FeatureSpec, GuardSpec, KeeperSpec, SolidSpec, Station } from '../design.ts';
+import type { FeatureSpec, GuardSpec, KeeperSpec, SolidSpec, Station } from '../document/design.ts';
 import type { QuantityKind } from '../quantity/units.ts';
 import type { Profile, Section } from './profile.ts';
 

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { FeatureSpec } from '../design.ts';
-import { evaluate } from '../evaluate.ts';
-import { sampleDesign } from '../sample.test-kit.ts';
-import { dimensionsOf, featuresOf } from '../wild.test-kit.ts';
+import type { FeatureSpec } from '../document/design.ts';
+import { evaluate } from '../judge/evaluate.ts';
+import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { dimensionsOf, featuresOf } from '../test-kit/wild.test-kit.ts';
 import { headBody, wholeBulk } from './body.ts';
 import { columnBulk, cutSpan, joinSpan } from './columns.ts';
 import type { Spans } from './columns.ts';

@@ -19,7 +19,7 @@ import { bodyBulk, collarBulk } from './quadrature.ts';
 import { revolveVolume } from './revolve.ts';
 import { toManifold, tube } from './solid.ts';
 import { fullness, halfMoment } from './superellipse.ts';
-import { between, dimensionsOf } from '../wild.test-kit.ts';
+import { between, dimensionsOf } from '../test-kit/wild.test-kit.ts';
 
 let kernel: ManifoldToplevel;
 beforeAll(async () => {

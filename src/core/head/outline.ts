@@ -1,7 +1,7 @@
 import type { Vec2 } from '../numeric/vec.ts';
 import type { HeadBody } from './body.ts';
 import { headBody, profileExtent, reachAt, widestOf } from './body.ts';
-import type { HeadSpec } from '../design.ts';
+import type { HeadSpec } from '../document/design.ts';
 import type { Family } from './family.ts';
 import { completeDimensions } from './family.ts';
 import type { Profile } from './profile.ts';

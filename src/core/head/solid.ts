@@ -1,5 +1,5 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
-import type { Assembly } from '../assemble.ts';
+import type { Assembly } from '../build/assemble.ts';
 import type { HeadBody } from './body.ts';
 import { isPlain } from './body.ts';
 import { solids } from './kernel.ts';

@@ -1,4 +1,4 @@
-import type { HookSpec } from '../design.ts';
+import type { HookSpec } from '../document/design.ts';
 import { styleShape } from './style.ts';
 import { hookLabel, hookRank } from '../quantity/hook-size.ts';
 

@@ -1,4 +1,4 @@
-import type { EyeSpec, HookSpec } from '../design.ts';
+import type { EyeSpec, HookSpec } from '../document/design.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { radians } from '../numeric/vec.ts';
 import type { HookMeasures } from './chart.ts';

@@ -1,4 +1,4 @@
-import type { HookStyle } from '../design.ts';
+import type { HookStyle } from '../document/design.ts';
 
 /**
  * Proportions of a hook's shape against the round-bend chart: generic values from memory, since makers differ by more than these do.

@@ -1,10 +1,10 @@
-import type { Design } from '../design.ts';
+import type { Design } from '../document/design.ts';
 import { hookRank } from '../quantity/hook-size.ts';
 import type { QuantityKind, UnitSystem } from '../quantity/units.ts';
 import { formatQuantity } from '../quantity/format.ts';
-import type { Readings, ReadingId } from '../readings.ts';
-import { READINGS } from '../readings.ts';
-import type { Brief } from './brief.ts';
+import type { Readings, ReadingId } from '../judge/readings.ts';
+import { READINGS } from '../judge/readings.ts';
+import type { Brief } from '../document/brief.ts';
 
 export type Fact = string | number;
 export type Facts = Readonly<Record<string, Fact>>;

@@ -1,11 +1,11 @@
-import type { Design } from '../design.ts';
-import type { Readings } from '../readings.ts';
+import type { Design } from '../document/design.ts';
+import type { Readings } from '../judge/readings.ts';
 import type { UnitSystem } from '../quantity/units.ts';
-import type { Brief, SchoolTopic } from './brief.ts';
-import { SCHOOLS } from './brief.ts';
+import type { Brief, SchoolTopic } from '../document/brief.ts';
+import { SCHOOLS } from '../document/brief.ts';
 import type { Facts } from './facts.ts';
 import { briefFacts, designFacts, factText } from './facts.ts';
-import type { Condition, Rule } from './rule.ts';
+import type { Condition, Rule } from '../document/rules.ts';
 
 /** A rule that held, with its words still to be put into units. */
 export interface Reason {

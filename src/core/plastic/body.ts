@@ -1,6 +1,6 @@
 import { integrateRounded } from '../numeric/gauss.ts';
 import { monotoneCurve } from '../numeric/monotone.ts';
-import type { Plastic, PlasticKind } from './plastic.ts';
+import type { Plastic, PlasticKind } from '../document/plastic.ts';
 
 /** Half-sizes of a plastic's section at a distance from its nose, mm. Sections are ellipses. */
 export interface PlasticSection {

@@ -1,4 +1,4 @@
-import type { Drawing } from '../drawing.ts';
+import type { Drawing } from './drawing.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 
 export type PlateViewName = 'side' | 'top' | 'front';

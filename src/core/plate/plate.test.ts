@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Drawing } from '../drawing.ts';
-import { drawingOf } from '../drawing.ts';
-import { evaluate } from '../evaluate.ts';
+import type { Drawing } from './drawing.ts';
+import { drawingOf } from './drawing.ts';
+import { evaluate } from '../judge/evaluate.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { GUARDS } from '../fitting/guards/index.ts';
 import { KEEPERS } from '../fitting/keepers/index.ts';
-import { sampleDesign } from '../sample.test-kit.ts';
-import { anyDesign } from '../wild.test-kit.ts';
+import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { anyDesign } from '../test-kit/wild.test-kit.ts';
 import type { Dimension } from './dimensions.ts';
 import { dimensionsOf, placeDimensions } from './dimensions.ts';
 import type { Entity, Sheet, SheetOptions } from './sheet.ts';

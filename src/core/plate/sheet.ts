@@ -1,4 +1,4 @@
-import type { Drawing, DrawnEdge, DrawnWire } from '../drawing.ts';
+import type { Drawing, DrawnEdge, DrawnWire } from './drawing.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import { formatQuantity } from '../quantity/format.ts';
 import type { UnitSystem } from '../quantity/units.ts';

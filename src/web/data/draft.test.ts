@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Kept } from '../../contract/api.ts';
 import type { Design } from '../../core/index.ts';
-import { sampleDesign } from '../../core/sample.test-kit.ts';
+import { sampleDesign } from '../../core/test-kit/sample.test-kit.ts';
 import { openDraft } from './draft.ts';
 
 /** A stand-in for the server: one document with versions, as the real one keeps them. */

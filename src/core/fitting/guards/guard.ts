@@ -1,4 +1,4 @@
-import type { GuardSpec } from '../../design.ts';
+import type { GuardSpec } from '../../document/design.ts';
 import type { Vec3 } from '../../numeric/vec.ts';
 import { radians } from '../../numeric/vec.ts';
 import type { WirePiece } from '../keepers/keeper.ts';

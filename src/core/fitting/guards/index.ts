@@ -1,4 +1,4 @@
-import type { GuardSpec } from '../../design.ts';
+import type { GuardSpec } from '../../document/design.ts';
 import { fibre } from './fibre.ts';
 import type { GuardBody, GuardGround, GuardKind } from './guard.ts';
 import { none } from './none.ts';

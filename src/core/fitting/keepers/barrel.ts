@@ -1,4 +1,4 @@
-import type { BarrelSpec } from '../../design.ts';
+import type { BarrelSpec } from '../../document/design.ts';
 import type { Profile } from '../../head/profile.ts';
 import type { Revolve } from '../../head/revolve.ts';
 import { entryOf } from './entry.ts';

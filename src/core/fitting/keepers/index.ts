@@ -1,4 +1,4 @@
-import type { KeeperSpec } from '../../design.ts';
+import type { KeeperSpec } from '../../document/design.ts';
 import { barbs } from './barbs.ts';
 import { barrel } from './barrel.ts';
 import { collar } from './collar.ts';

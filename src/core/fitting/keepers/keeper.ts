@@ -1,4 +1,4 @@
-import type { KeeperSpec } from '../../design.ts';
+import type { KeeperSpec } from '../../document/design.ts';
 import type { Revolve } from '../../head/revolve.ts';
 import type { Profile } from '../../head/profile.ts';
 import type { Vec3 } from '../../numeric/vec.ts';

@@ -1,4 +1,4 @@
-import type { WireKeeperSpec } from '../../design.ts';
+import type { WireKeeperSpec } from '../../document/design.ts';
 import type { Vec3 } from '../../numeric/vec.ts';
 import { radians } from '../../numeric/vec.ts';
 import type { KeeperKind } from './keeper.ts';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { evaluate } from '../../evaluate.ts';
-import { sampleDesign } from '../../sample.test-kit.ts';
-import { dimensionsOf } from '../../wild.test-kit.ts';
+import { evaluate } from '../../judge/evaluate.ts';
+import { sampleDesign } from '../../test-kit/sample.test-kit.ts';
+import { dimensionsOf } from '../../test-kit/wild.test-kit.ts';
 import { headBody, wholeBulk } from '../body.ts';
 import { columnBulk } from '../columns.ts';
 import type { Dimensions, Family } from '../family.ts';

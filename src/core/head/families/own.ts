@@ -1,4 +1,4 @@
-import type { Station } from '../../design.ts';
+import type { Station } from '../../document/design.ts';
 import { monotoneCurve } from '../../numeric/monotone.ts';
 import type { Family, Given } from '../family.ts';
 import { BELLY, proportion, threeSizes } from '../family.ts';

@@ -1,4 +1,4 @@
-import type { FeatureSpec } from '../../design.ts';
+import type { FeatureSpec } from '../../document/design.ts';
 import { channel } from './channel.ts';
 import { cheeks } from './cheeks.ts';
 import { fins } from './fins.ts';

@@ -1,5 +1,5 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
-import type { FeatureSpec } from '../../design.ts';
+import type { FeatureSpec } from '../../document/design.ts';
 import { findRoot } from '../../numeric/root.ts';
 import type { Profile, Section } from '../profile.ts';
 import { dropAt, riseAt } from '../profile.ts';

@@ -1,4 +1,4 @@
-import type { FeatureSpec } from '../../design.ts';
+import type { FeatureSpec } from '../../document/design.ts';
 import type { FeatureGround, Shape } from './shape.ts';
 import { box, endsOf, FAR, meetings } from './shape.ts';
 

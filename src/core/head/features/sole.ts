@@ -1,4 +1,4 @@
-import type { FeatureSpec } from '../../design.ts';
+import type { FeatureSpec } from '../../document/design.ts';
 import { radians } from '../../numeric/vec.ts';
 import type { FeatureGround, Shape } from './shape.ts';
 import { endsOf, FAR } from './shape.ts';

@@ -1,0 +1,250 @@
+import type { Design } from '../document/design.ts';
+import type { GuardBody } from '../fitting/guards/guard.ts';
+import { guardBody } from '../fitting/guards/index.ts';
+import { keeperBody } from '../fitting/keepers/index.ts';
+import type { KeeperBody } from '../fitting/keepers/keeper.ts';
+import type { HeadBody } from '../head/body.ts';
+import { headBody, wholeBulk } from '../head/body.ts';
+import type { Family } from '../head/family.ts';
+import { completeDimensions } from '../head/family.ts';
+import { familyOf } from '../head/families/index.ts';
+import { recess } from '../head/features/recess.ts';
+import { loft } from '../head/loft.ts';
+import { massProperties } from '../head/mesh.ts';
+import type { Profile } from '../head/profile.ts';
+import type { Bulk } from '../head/quadrature.ts';
+import type { Revolve } from '../head/revolve.ts';
+import type { HookMeasures } from '../hook/chart.ts';
+import { hookMeasures } from '../hook/chart.ts';
+import type { HookPath, Ring } from '../hook/path.ts';
+import { eyeRadius, hookPath, legDirection } from '../hook/path.ts';
+import { torusVolume, wholeWire, wireWithin } from '../hook/wire.ts';
+import type { Metal } from '../material/metals.ts';
+import { METALS, STEEL_DENSITY } from '../material/metals.ts';
+import { findRoot } from '../numeric/root.ts';
+import type { Vec3 } from '../numeric/vec.ts';
+
+export type PartName = 'metal' | 'hook' | 'joint' | 'keeper' | 'guard' | 'paint';
+
+/** One thing of one material, where it sits. */
+export interface Part {
+  readonly name: PartName;
+  /** g */
+  readonly mass: number;
+  /** mm³ of water it pushes aside */
+  readonly volume: number;
+  /** mm */
+  readonly centroid: Vec3;
+}
+
+/** A design as built: shape, wire and parts in the body frame. Every behaviour reads this and nothing else. */
+export interface Assembly {
+  readonly family: Family;
+  readonly dimensions: Readonly<Record<string, number>>;
+  readonly profile: Profile;
+  readonly head: HeadBody;
+  /** what of the keeper is cast with the head */
+  readonly collar: Revolve | undefined;
+  readonly keeper: KeeperBody | undefined;
+  readonly hook: HookPath;
+  readonly measures: HookMeasures;
+  readonly guard: GuardBody | undefined;
+  readonly metal: Metal;
+  readonly density: number;
+  /** body with collar and features, before wire and holes are taken out */
+  readonly body: Bulk;
+  /** hook wire inside metal */
+  readonly wireInside: number;
+  /** keeper wire and guard hole inside metal */
+  readonly otherInside: number;
+  readonly parts: readonly Part[];
+}
+
+/** Metal of a design: from the given store, or the reference list. */
+export function designMetal(design: Design, metals: readonly Metal[] = METALS): Metal | undefined {
+  return metals.find((metal) => metal.key === design.head.metal);
+}
+
+/** Total of the parts, g. */
+export const totalMass = (assembly: Pick<Assembly, 'parts'>): number =>
+  assembly.parts.reduce((sum, part) => sum + part.mass, 0);
+
+/** The metal part. */
+export function metalPart({ parts }: Pick<Assembly, 'parts'>): Part {
+  const part = parts[0];
+  if (part?.name !== 'metal') throw new Error('An assembly starts with its metal.');
+  return part;
+}
+
+/** Room around a recessed eye's ring for line and knot, mm (common practice, no source). */
+const KNOT_ROOM = 0.6;
+
+/**
+ * Builds a design with the dimensions it names (no weight target is met here; see `solveTarget`).
+ * The document must have passed `checkDesign`; throws where it names a family, metal or hook that does not exist.
+ */
+export function assemble(design: Design, metals: readonly Metal[] = METALS): Assembly {
+  const family = familyOf(design.head.family);
+  const metal = designMetal(design, metals);
+  const measures = hookMeasures(design.hook);
+  if (!family || !metal || !measures)
+    throw new Error('The design names a family, metal or hook that is not known.');
+  const dimensions = completeDimensions(family, design.head.dimensions);
+  const profile = family.profile(dimensions, design.head);
+  const density = design.head.density ?? metal.density;
+
+  const keeper = keeperBody(design.keeper, { profile, wire: measures.wire });
+  const collar = keeper?.cast;
+  const knee = profile.length * (1 - design.eye.setback);
+  const legInside = legLengthInside(profile, knee, design.eye.angle);
+  const hook = hookPath(measures, design.hook, design.eye, {
+    knee,
+    legInside,
+    straight: collar ? -collar.from : 0,
+  });
+  const pocket = design.eye.recess
+    ? [recess(hook.eye.centre, eyeRadius(design.eye, measures.wire) + measures.wire / 2 + KNOT_ROOM)]
+    : [];
+  const head = headBody(family, design.head, dimensions, { collar, wire: measures.wire, after: pocket });
+  const { holds } = head;
+  const guard = guardBody(design.guard, { length: profile.length, crown: crownOf(head), tip: hook.tip });
+
+  const body = wholeBulk(head);
+  // Only leg and shank can lie in metal: `checkDesign` keeps the bend behind head and collar.
+  const wire = wireWithin(hook.legAndShank, hook.wire / 2, holds);
+  const keeperIn = keeper?.anchor && wireWithin(keeper.anchor.path, keeper.anchor.diameter / 2, holds);
+  // Where the guard's hole runs into the hook, that metal is gone already.
+  const holdsMetal = (x: number, y: number, z: number) =>
+    holds(x, y, z) && !nearPath(hook.legAndShank, hook.wire / 2, x, y, z);
+  const guardHole = guard && wireWithin(guard.bore, guard.bundleRadius, holdsMetal, true);
+
+  const pieces = [
+    { ...body, sign: 1 },
+    ...[wire, keeperIn, guardHole]
+      .filter((hole) => hole !== undefined)
+      .map((hole) => ({ ...hole, sign: -1 })),
+  ];
+  const volume = pieces.reduce((sum, piece) => sum + piece.sign * piece.volume, 0);
+  const moment = (axis: 0 | 1 | 2) =>
+    pieces.reduce((sum, piece) => sum + piece.sign * piece.volume * piece.centroid[axis], 0) / volume;
+
+  const parts: Part[] = [
+    { name: 'metal', mass: (density * volume) / 1000, volume, centroid: [moment(0), moment(1), moment(2)] },
+    hookPart(hook),
+  ];
+  if (hook.hinge) parts.push(jointPart(hook, hook.hinge));
+  if (keeper && keeper.wires.length > 0) {
+    const whole = together(keeper.wires.map(({ path, diameter }) => wholeWire(path, diameter / 2)));
+    parts.push({ name: 'keeper', mass: (STEEL_DENSITY * whole.volume) / 1000, ...whole });
+  }
+  if (guard) {
+    const { volume: pushed, centroid } = guard;
+    parts.push({ name: 'guard', mass: (guard.density * pushed) / 1000, volume: pushed, centroid });
+  }
+  if (design.head.paint) parts.push(paintPart(design.head.paint, head, body));
+  return {
+    family,
+    dimensions,
+    profile,
+    head,
+    collar,
+    keeper,
+    hook,
+    measures,
+    guard,
+    metal,
+    density,
+    body,
+    wireInside: wire.volume,
+    otherInside: (keeperIn?.volume ?? 0) + (guardHole?.volume ?? 0),
+    parts,
+  };
+}
+
+/** Height of the crown above the shank line at x: what a guard stands on. */
+const crownOf =
+  ({ spans }: HeadBody) =>
+  (x: number): number =>
+    Math.max(0, spans(x, 1e-9).at(-1) ?? 0);
+
+/** Several bodies of one material as one. */
+function together(bulks: readonly Bulk[]): Bulk {
+  const volume = bulks.reduce((sum, bulk) => sum + bulk.volume, 0);
+  const at = (axis: 0 | 1 | 2) =>
+    bulks.reduce((sum, bulk) => sum + bulk.volume * bulk.centroid[axis], 0) / volume;
+  return { volume, centroid: [at(0), at(1), at(2)] };
+}
+
+const ringBulk = ({ centre, radius, wireRadius, turns }: Ring): Bulk => ({
+  volume: turns * torusVolume(radius, wireRadius),
+  centroid: centre,
+});
+
+/** Hook with its own eye; the last three wire diameters taper to the tip and so weigh a third. */
+function hookPart(hook: HookPath): Part {
+  const whole = wholeWire(hook.centre, hook.wire / 2);
+  const section = (Math.PI * hook.wire ** 2) / 4;
+  const taper = 2 * hook.wire * section;
+  const { centre, radius, wireRadius } = hook.hinge?.hookEye ?? hook.eye;
+  const ring = torusVolume(radius, wireRadius);
+  const volume = whole.volume - taper + ring;
+  const tipAt: Vec3 = [hook.tip[0] - hook.wire, 0, hook.tip[2]];
+  const at = (axis: 0 | 1 | 2) =>
+    (whole.volume * whole.centroid[axis] - taper * tipAt[axis] + ring * centre[axis]) / volume;
+  return { name: 'hook', mass: (STEEL_DENSITY * volume) / 1000, volume, centroid: [at(0), at(1), at(2)] };
+}
+
+/** What joins a free hook to the head: the wire through it, its eye and loop, and the link. */
+function jointPart(hook: HookPath, { loop, link }: NonNullable<HookPath['hinge']>): Part {
+  const bulk = together([
+    wholeWire(hook.legAndShank, hook.wire / 2),
+    { volume: torusVolume(hook.eye.radius, hook.eye.wireRadius), centroid: hook.eye.centre },
+    ringBulk(loop),
+    ...(link ? [ringBulk(link)] : []),
+  ]);
+  return { name: 'joint', mass: (STEEL_DENSITY * bulk.volume) / 1000, ...bulk };
+}
+
+/** Fineness of the surface paint is spread on: paint's own thickness is known far less well than this. */
+const PAINTED = { rings: 24, corners: 32 };
+
+/** Paint over the loft and collar (features change the surface too little to matter to it). */
+function paintPart(
+  { thickness, density }: NonNullable<Design['head']['paint']>,
+  { profile, collar, mesh }: HeadBody,
+  body: Bulk,
+): Part {
+  const { area } = massProperties(mesh ?? loft(profile, collar, PAINTED));
+  const volume = area * thickness;
+  return { name: 'paint', mass: (density * volume) / 1000, volume, centroid: body.centroid };
+}
+
+/** Whether a point lies within `radius` of a centre line in the plane y = 0. */
+function nearPath(path: readonly Vec3[], radius: number, x: number, y: number, z: number): boolean {
+  if (Math.abs(y) >= radius) return false;
+  for (let i = 1; i < path.length; i++) {
+    const [a, b] = [path[i - 1] as Vec3, path[i] as Vec3];
+    const [dx, dz] = [b[0] - a[0], b[2] - a[2]];
+    const share = Math.min(1, Math.max(0, ((x - a[0]) * dx + (z - a[2]) * dz) / (dx * dx + dz * dz || 1)));
+    if (Math.hypot(x - a[0] - share * dx, z - a[2] - share * dz) < Math.sqrt(radius ** 2 - y ** 2))
+      return true;
+  }
+  return false;
+}
+
+/** Length of the eye's leg from the knee on the shank line to where its centre line leaves the head, mm; 0 where the knee stands in front. */
+function legLengthInside(profile: Profile, knee: number, angle: number): number {
+  if (knee >= profile.length) return 0;
+  const along = legDirection(angle);
+  const reach = 2 * profile.length + profile.section(knee).t * 2;
+  // Signed by how far the point is inside: the section function itself, so that the root is smooth.
+  const depth = (s: number) => {
+    const x = knee + along[0] * s;
+    const z = along[2] * s;
+    const section = profile.section(x);
+    if (section.t <= 0) return -1;
+    return 1 - z / section.t;
+  };
+  const root = findRoot(depth, 1e-9, reach, 1e-9);
+  return root.ok ? root.x : 0;
+}

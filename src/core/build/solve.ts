@@ -1,0 +1,109 @@
+import { marked } from '../quantity/phrase.ts';
+import type { Assembly } from './assemble.ts';
+import { assemble, metalPart, totalMass } from './assemble.ts';
+import type { Design, Problem, TargetOf } from '../document/design.ts';
+import { completeDimensions } from '../head/family.ts';
+import { familyOf } from '../head/families/index.ts';
+import type { Metal } from '../material/metals.ts';
+import { METALS } from '../material/metals.ts';
+import { waterDensity } from '../material/water.ts';
+import { submerged } from '../behaviour/submerged.ts';
+import { clamp } from '../numeric/vec.ts';
+import { findRoot } from '../numeric/root.ts';
+
+/** Share by which a met weight may be off its target. */
+const EXACT = 1e-8;
+
+export type Solved =
+  | { readonly ok: true; readonly design: Design; readonly assembly: Assembly; readonly scale: number }
+  | { readonly ok: false; readonly problem: Problem };
+
+/** Smallest and largest factor tried; a head never changes more than this in one step. */
+const SPAN: readonly [number, number] = [0.1, 10];
+
+/** The design with its unlocked sizes multiplied by a factor. Shares, exponents and locked sizes stay. */
+export function scaleHead(design: Design, factor: number): Design {
+  const family = familyOf(design.head.family);
+  if (!family) return design;
+  const locks = new Set(design.head.locks ?? []);
+  const complete = completeDimensions(family, design.head.dimensions);
+  const dimensions = Object.fromEntries(
+    family.dimensions.map(({ key, scales }) => [
+      key,
+      (complete[key] ?? 0) * (scales && !locks.has(key) ? factor : 1),
+    ]),
+  );
+  return { ...design, head: { ...design.head, dimensions } };
+}
+
+/** Water a submerged weight is promised in: fresh, 15 °C, whatever water the design is judged in, so that its size does not follow the brief. */
+const PROMISED_IN = waterDensity({ temperature: 15, salinity: 0 });
+
+/** The weight of a built design that a target speaks of: metal, everything as weighed, or everything submerged; g or gram-force. */
+export function weightOf(built: Assembly, of: TargetOf): number {
+  if (of === 'metal') return metalPart(built).mass;
+  if (of === 'total') return totalMass(built);
+  return submerged(built, PROMISED_IN).weight;
+}
+
+/**
+ * Meets the weight target of a design by one factor on all unlocked sizes; a design without a target is built as it stands.
+ * Weight grows steadily with the factor, so the root is single; the hook, the collar and the fittings keep their size, which is why
+ * the factor is not simply a cube root. Says in words when the target cannot be met.
+ */
+export function solveTarget(design: Design, metals: readonly Metal[] = METALS): Solved {
+  const { target } = design.head;
+  if (!target) return { ok: true, design, assembly: assemble(design, metals), scale: 1 };
+  const family = familyOf(design.head.family);
+  if (!family) return { ok: false, problem: { path: '/head/family', message: 'The family is not known.' } };
+  const locks = new Set(design.head.locks ?? []);
+  const free = family.dimensions.filter(({ key, scales }) => scales && !locks.has(key));
+  if (free.length === 0) {
+    return fail(
+      'Every size is locked, so nothing can change to meet the weight. Unlock one size, or let the weight go.',
+    );
+  }
+  const complete = completeDimensions(family, design.head.dimensions);
+  // The factor may not carry any free size outside its family's range.
+  const low = Math.max(SPAN[0], ...free.map(({ key, min }) => min / (complete[key] || min)));
+  const high = Math.min(SPAN[1], ...free.map(({ key, max }) => max / (complete[key] || max)));
+  let last: { readonly factor: number; readonly design: Design; readonly assembly: Assembly } | undefined;
+  const weigh = (factor: number) => {
+    const scaled = scaleHead(design, factor);
+    last = { factor, design: scaled, assembly: assemble(scaled, metals) };
+    return weightOf(last.assembly, target.of);
+  };
+  if (!(low < high)) return fail('Its sizes are outside the family’s range. Set them within it first.');
+  // Against the cube of the factor weight is nearly a straight line: a few secant steps from the present size meet most targets.
+  const miss = (cube: number) => weigh(Math.cbrt(cube)) / target.grams - 1;
+  const first = clamp(1, low, high) ** 3;
+  let [previous, missed] = [first, miss(first)];
+  let next = clamp(first / Math.max(1 + missed, 1e-3), low ** 3, high ** 3);
+  for (let step = 0; step < 8 && Math.abs(missed) > EXACT && next !== previous; step++) {
+    const now = miss(next);
+    const slope = (now - missed) / (next - previous);
+    [previous, missed] = [next, now];
+    next = clamp(previous - missed / slope, low ** 3, high ** 3);
+  }
+  if (Math.abs(missed) <= EXACT && last) {
+    return { ok: true, design: last.design, assembly: last.assembly, scale: last.factor };
+  }
+  const root = findRoot(miss, low ** 3, high ** 3, 1e-7);
+  if (!root.ok) {
+    const heavy = root.atLow > 0;
+    const reached = (1 + (heavy ? root.atLow : root.atHigh)) * target.grams;
+    const edge = free.map(({ key, name }) => `${name.toLowerCase()} ${marked((complete[key] ?? 0) * (heavy ? low : high), 'size')}`).join(', '); // prettier-ignore
+    return fail(
+      heavy
+        ? `The ${target.of} weight cannot come down to ${marked(target.grams, 'mass')}: even at ${edge} it is ${marked(reached, 'mass')}. Ask for more weight, a lighter metal or a smaller hook, or unlock a size.`
+        : `The ${target.of} weight cannot reach ${marked(target.grams, 'mass')}: even at ${edge} it is ${marked(reached, 'mass')}. Ask for less weight or a denser metal, or unlock a size.`,
+    );
+  }
+  const scale = Math.cbrt(root.x);
+  const solved = scaleHead(design, scale);
+  return { ok: true, design: solved, assembly: assemble(solved, metals), scale };
+
+  function fail(message: string): Solved {
+    return { ok: false, problem: { path: '/head/target/grams', message: `Weight: ${message}` } };
+  }
+}

@@ -1,0 +1,168 @@
+import type { Design } from './design.ts';
+import type { FieldSpec } from './fields.ts';
+import { FEATURE_FIELDS, GUARD_FIELDS, KEEPER_FIELDS } from './fields.ts';
+import { guardKind } from '../fitting/guards/index.ts';
+import { keeperKind } from '../fitting/keepers/index.ts';
+import { familyOf } from '../head/families/index.ts';
+import { OWN_STATIONS } from '../head/families/own.ts';
+import { METALS } from '../material/metals.ts';
+import type { QuantityKind } from '../quantity/units.ts';
+import { marked } from '../quantity/phrase.ts';
+
+/** Names of fields as a history tells them, by their last part; what is not here is told by its own name. */
+const NAMES: Readonly<Record<string, readonly [name: string, kind?: QuantityKind]>> = {
+  'head.family': ['Shape'],
+  'head.metal': ['Metal'],
+  'head.density': ['Density', 'density'],
+  'head.target.grams': ['Weight', 'mass'],
+  'head.target.of': ['Weight counted as'],
+  'head.target': ['Held weight'],
+  'head.locks': ['Locks'],
+  'head.stations': ['Stations', 'count'],
+  'head.solid': ['Solid'],
+  'head.paint': ['Paint'],
+  'head.paint.thickness': ['Paint thickness', 'size'],
+  'head.paint.density': ['Paint density', 'density'],
+  'head.pieces': ['Pieces', 'count'],
+  'head.symmetric': ['Symmetry'],
+  'hook.size': ['Hook'],
+  'hook.grade': ['Wire'],
+  'hook.style': ['Hook style'],
+  'hook.joint': ['Hinge'],
+  'hook.joint.kind': ['Hinge'],
+  'hook.joint.size': ['Hinge size', 'size'],
+  'hook.measured': ['Measured hook'],
+  'hook.measured.name': ['Measured hook'],
+  'hook.measured.gap': ['Measured gap', 'size'],
+  'hook.measured.shank': ['Measured shank', 'size'],
+  'hook.measured.wire': ['Measured wire', 'size'],
+  'eye.angle': ['Eye angle', 'angle'],
+  'eye.plane': ['Eye plane'],
+  'eye.setback': ['Eye behind the nose', 'share'],
+  'eye.size': ['Eye inside', 'size'],
+  'eye.recess': ['Eye recess', 'size'],
+  'keeper.kind': ['Keeper'],
+  'guard.kind': ['Guard'],
+  'guard.lean': ['Guard lean', 'angle'],
+  'guard.fan': ['Guard fan', 'angle'],
+  'guard.setback': ['Guard place', 'share'],
+  'guard.trimmed': ['Fibres trimmed'],
+  'guard.material': ['Fibre material'],
+  'guard.over': ['Trim line over the point', 'size'],
+  name: ['Name'],
+  notes: ['Notes'],
+  ladder: ['Ladder'],
+};
+
+interface Change {
+  readonly path: string;
+  readonly before: unknown;
+  readonly after: unknown;
+}
+
+const isPlain = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Leaves in which two documents differ; lists count whole, but stations one by one, and each feature by itself, the first one too. */
+function changes(before: unknown, after: unknown, path = ''): Change[] {
+  if (JSON.stringify(before) === JSON.stringify(after)) return [];
+  if (path === 'head.stations' && Array.isArray(after)) {
+    // What was never touched are the shape's own.
+    const was: readonly unknown[] = Array.isArray(before) ? before : OWN_STATIONS;
+    if (was.length === after.length)
+      return after.flatMap((station, i) => changes(was[i], station, `${path}.${i}`));
+    return [{ path, before: was.length, after: after.length }];
+  }
+  if (path === 'head.features' && (!before || !after)) return changes(before ?? {}, after ?? {}, path);
+  if (!isPlain(before) || !isPlain(after) || path === 'ladder' || path === 'head.solid')
+    return [{ path, before, after }];
+  return [...new Set([...Object.keys(before), ...Object.keys(after)])].flatMap((key) =>
+    changes(before[key], after[key], path ? `${path}.${key}` : key),
+  );
+}
+
+/** What a field is called and counted in: as its form calls it. */
+function nameOf(path: string, design: Design): readonly [name: string, kind?: QuantityKind] {
+  const [part = '', group, ...rest] = path.split('.');
+  const key = rest.at(-1) ?? group ?? part;
+  const known = NAMES[path];
+  if (known) return known;
+  const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+  const among = (fields: readonly FieldSpec[]) => fields.find((field) => field.key === key);
+  if (group === 'dimensions') {
+    const spec = familyOf(design.head.family)?.dimensions.find((candidate) => candidate.key === key);
+    return [spec?.name ?? key, spec?.kind];
+  }
+  if (group === 'stations') {
+    const what = key === 'at' ? 'Place' : capital(key);
+    return [rest.length > 0 ? `${what} of station ${Number(rest[0]) + 1}` : 'Stations', 'share'];
+  }
+  if (group === 'features') {
+    const feature = rest[0] as keyof typeof FEATURE_FIELDS;
+    if (rest.length === 1) return [capital(feature)];
+    const field = among(FEATURE_FIELDS[feature]);
+    return [field?.label ?? capital(`${feature} ${key}`), field?.kind];
+  }
+  const field =
+    part === 'keeper'
+      ? among(KEEPER_FIELDS[design.keeper.kind])
+      : part === 'guard'
+        ? among(GUARD_FIELDS[design.guard.kind])
+        : undefined;
+  return [field?.label ?? capital(part === 'head' ? key : `${part} ${key}`), field?.kind];
+}
+
+/** What a chosen word stands for, as the forms put it. */
+const WORDS: Readonly<Record<string, (value: string) => string | undefined>> = {
+  'head.family': (key) => familyOf(key)?.name.toLowerCase(),
+  'head.metal': (key) => METALS.find((metal) => metal.key === key)?.name.toLowerCase(),
+  'keeper.kind': (kind) => keeperKind(kind as Design['keeper']['kind']).name,
+  'guard.kind': (kind) => guardKind(kind as Design['guard']['kind']).name,
+};
+
+/** A change in words, its quantities marked for the reader's units. */
+function inWords({ path, before, after }: Change, design: Design): string {
+  const [name, kind] = nameOf(path, design);
+  if (path === 'head.target') return after ? 'Weight held' : 'Weight let go';
+  if (path === 'name') return `Name: ${String(after).slice(0, 60)}`;
+  const told = (value: unknown): string | undefined => {
+    if (typeof value === 'string') return WORDS[path]?.(value) ?? value.slice(0, 40);
+    if (typeof value === 'boolean') return value ? 'on' : 'off';
+    if (typeof value !== 'number') return undefined;
+    return kind && kind !== 'number' ? marked(value, kind) : String(Number(value.toPrecision(4)));
+  };
+  const [was, is] = [told(before), told(after)];
+  if (was !== undefined && is !== undefined) return `${name}: ${was} → ${is}`;
+  if (is !== undefined) return `${name}: ${is}`;
+  if (after === undefined) return `${name} taken away`;
+  return before === undefined ? `${name} added` : `${name} changed`;
+}
+
+/** Most changes told one by one. */
+const TOLD = 2;
+
+/**
+ * What happened between two states of a design, in words. Sizes that merely follow a held weight are left out when something else was
+ * changed with them. An empty string when nothing differs.
+ */
+export function describeChange(before: Design, after: Design): string {
+  const all = changes(before, after);
+  const isSize = ({ path }: Change) => path.startsWith('head.dimensions.');
+  const others = all.filter((change) => !isSize(change));
+  // A changed shape, weight or metal carries sizes with it; a size pulled under a held weight shows as several sizes, the first leads.
+  const led = others.length > 0 ? others : all;
+  const kindOf = (part: 'keeper' | 'guard') => others.find(({ path }) => path === `${part}.kind`);
+  const told = led.filter(({ path }) => {
+    if (path.startsWith('keeper.') && kindOf('keeper')) return path === 'keeper.kind';
+    if (path.startsWith('guard.') && kindOf('guard')) return path === 'guard.kind';
+    // With symmetry the drops follow, when it is put on or a rise is pulled.
+    if (/^head\.stations\.\d+\.drop$/.test(path) && after.head.symmetric)
+      return !others.some(
+        (other) => other.path === 'head.symmetric' || other.path === path.replace('drop', 'rise'),
+      );
+    return true;
+  });
+  const words = told.slice(0, TOLD).map((change) => inWords(change, after));
+  const rest = told.length - words.length;
+  return rest > 0 ? `${words.join('; ')} and ${rest} more` : words.join('; ');
+}

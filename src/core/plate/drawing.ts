@@ -1,0 +1,301 @@
+import type { Assembly } from '../build/assemble.ts';
+import { totalMass } from '../build/assemble.ts';
+import { extent } from '../judge/evaluate.ts';
+import { profileExtent } from '../head/body.ts';
+import { bodyOutlines, bodySection, collarOutline } from '../head/outline.ts';
+import { isPlain } from '../head/body.ts';
+import type { Ring } from '../hook/path.ts';
+import type { Vec2, Vec3 } from '../numeric/vec.ts';
+
+/** A piece of wire in the three views. */
+export interface DrawnWire {
+  readonly side: readonly Vec2[];
+  readonly top: readonly Vec2[];
+  readonly front: readonly Vec2[];
+  readonly wire: number;
+}
+
+/** An edge inside an outline; hidden ones are dashed. */
+export interface DrawnEdge {
+  readonly path: readonly Vec2[];
+  readonly hidden: boolean;
+}
+
+export interface DrawnRing {
+  readonly at: Vec2;
+  readonly radius: number;
+  readonly wire: number;
+}
+
+/** Everything a plate needs, in mm, as plain data that crosses to the interface. Side view is (x, z), top (x, y), front (y, z). */
+export interface Drawing {
+  readonly length: number;
+  readonly breadth: number;
+  readonly height: number;
+  readonly rise: number;
+  readonly drop: number;
+  /** breadth of the body without fins: what the family's dimension says */
+  readonly bodyBreadth: number;
+  /** height of the body before sole and flats are cut: what the family's dimension says */
+  readonly bodyHeight: number;
+  /** x of the greatest breadth, rise and drop, where handles sit */
+  readonly fullest: number;
+  readonly side: readonly Vec2[];
+  readonly top: readonly Vec2[];
+  readonly front: readonly Vec2[];
+  readonly edges: { readonly side: readonly DrawnEdge[]; readonly top: readonly DrawnEdge[]; readonly front: readonly DrawnEdge[] }; // prettier-ignore
+  readonly collar: readonly Vec2[] | undefined;
+  readonly hook: readonly Vec2[];
+  readonly wire: number;
+  readonly eye: {
+    readonly at: Vec2;
+    readonly radius: number;
+    readonly wire: number;
+    readonly crosswise: boolean;
+    readonly along: Vec2;
+    readonly top: number;
+  };
+  /** of a hinged head: the wire through it, its rings, and the point the hook swings about */
+  readonly hinge: { readonly at: Vec2; readonly wire: readonly Vec2[]; readonly rings: readonly DrawnRing[]; readonly hang: number } | undefined; // prettier-ignore
+  readonly knee: Vec2;
+  readonly tip: Vec2;
+  /** height of the shank under the point */
+  readonly shankLevel: number;
+  readonly bendRear: Vec2;
+  readonly keeper: readonly DrawnWire[];
+  readonly guard: { readonly kind: string; readonly base: Vec2; readonly end: Vec2; readonly radius: number; readonly fan: number; readonly strands: readonly DrawnWire[] } | undefined; // prettier-ignore
+  /** centre of mass in the side view */
+  readonly centre: Vec2;
+  /** wire that metal surrounds, in the side view */
+  readonly inside: readonly Vec2[];
+}
+
+const round = ([u, v]: Vec2): Vec2 => [Math.round(u * 1000) / 1000, Math.round(v * 1000) / 1000];
+const flat = (path: readonly Vec3[]): Vec2[] => path.map(([x, , z]) => round([x, z]));
+
+const drawnWire = ({
+  path,
+  diameter,
+}: {
+  readonly path: readonly Vec3[];
+  readonly diameter: number;
+}): DrawnWire => ({
+  side: flat(path),
+  top: path.map(([x, y]) => round([x, y])),
+  front: path.map(([, y, z]) => round([y, z])),
+  wire: diameter,
+});
+
+const drawnRing = ({ centre, radius, wireRadius, turns }: Ring): DrawnRing => ({
+  at: [centre[0], centre[2]],
+  radius,
+  wire: 2 * wireRadius * turns,
+});
+
+/** The drawing of an assembly. `stations` sets how fine the outlines are. */
+export function drawingOf(assembly: Assembly, stations = 48): Drawing {
+  const { profile, collar, hook, keeper, guard, parts, head } = assembly;
+  const outlines = bodyOutlines(head, stations);
+  const sizes = extent(assembly);
+  const body = profileExtent(profile);
+  const total = totalMass(assembly);
+  const centre = (axis: 0 | 2) =>
+    parts.reduce((sum, part) => sum + part.mass * part.centroid[axis], 0) / total;
+  let [fullest, most] = [profile.length / 2, 0];
+  for (const x of [...profile.breaks, profile.length / 2]) {
+    const { b } = profile.section(x);
+    if (b > most) [fullest, most] = [x, b];
+  }
+  const { hinge } = hook;
+  return {
+    length: profile.length,
+    ...sizes,
+    bodyBreadth: 2 * body.half,
+    bodyHeight: body.rise + body.drop,
+    fullest,
+    side: outlines.side.map(round),
+    top: outlines.top.map(round),
+    front: outlines.front.map(round),
+    edges: edgesOf(assembly),
+    collar: collar && collarOutline(collar).map(round),
+    hook: flat(hook.centre),
+    wire: hook.wire,
+    eye: {
+      at: round([hook.eye.centre[0], hook.eye.centre[2]]),
+      radius: hook.eye.radius,
+      wire: 2 * hook.eye.wireRadius,
+      crosswise: hook.eye.plane === 'crosswise',
+      along: [hook.eye.along[0], hook.eye.along[2]],
+      top: hook.eye.top,
+    },
+    hinge: hinge && {
+      at: [hinge.at[0], hinge.at[2]],
+      wire: flat(hook.legAndShank),
+      rings: [hinge.loop, ...(hinge.link ? [hinge.link] : []), hinge.hookEye].map(drawnRing),
+      hang: freeHang(assembly),
+    },
+    knee: [hook.knee[0], 0],
+    tip: [hook.tip[0], hook.tip[2]],
+    shankLevel: hook.shankLevel,
+    bendRear: [hook.bendRear[0], hook.bendRear[2]],
+    keeper: (keeper?.wires ?? []).map(drawnWire),
+    guard: guard && {
+      kind: guard.kind,
+      base: [guard.base[0], guard.base[2]],
+      end: [guard.end[0], guard.end[2]],
+      radius: guard.bundleRadius,
+      fan: guard.spread,
+      strands: guard.strands.map(drawnWire),
+    },
+    centre: [centre(0), centre(2)],
+    inside: flat(hook.legAndShank.filter(([x, y, z]) => head.holds(x, y, z))),
+  };
+}
+
+/** Angle by which a free hook turns about its hinge to hang straight down while the head's shank is level, degrees. */
+function freeHang({ hook, parts }: Assembly): number {
+  const part = parts.find(({ name }) => name === 'hook');
+  if (!hook.hinge || !part) return 0;
+  const [dx, dz] = [part.centroid[0] - hook.hinge.at[0], part.centroid[2] - hook.hinge.at[2]];
+  return -90 - (Math.atan2(dz, dx) * 180) / Math.PI;
+}
+
+/** Edges that features leave inside the outlines. */
+function edgesOf({ head, profile }: Assembly): Drawing['edges'] {
+  const side: DrawnEdge[] = [];
+  const top: DrawnEdge[] = [];
+  const front: DrawnEdge[] = [];
+  if (isPlain(head)) return { side, top, front };
+  const xs = Array.from({ length: 41 }, (_, i) => (profile.length * (i + 0.002)) / 40.1);
+  const shape = (feature: string) => head.shapes.find((candidate) => candidate.feature === feature);
+  const channel = shape('channel');
+  if (channel) {
+    const [w = 0] = channel.edges(0);
+    const roof = channel.span(0, 0)?.[1] ?? 0;
+    const under = xs.filter((x) => profile.section(x).d > -roof);
+    const run = [under[0] ?? 0, under.at(-1) ?? 0];
+    side.push({ path: run.map((x): Vec2 => [x, roof]), hidden: true });
+    for (const way of [w, -w]) top.push({ path: run.map((x): Vec2 => [x, way]), hidden: true });
+  }
+  const slot = shape('slot');
+  if (slot) {
+    const [w = 0] = slot.edges(0);
+    const hidden = (slot.span(0, 0)?.[1] ?? 0) < 100;
+    const floor = hidden ? (slot.span(0, 0)?.[1] ?? 0) : (slot.span(0, 0)?.[0] ?? 0);
+    side.push({ path: [[0, floor], [profile.length, floor]], hidden: true }); // prettier-ignore
+    for (const way of [w, -w]) top.push({ path: [[0, way], [profile.length, way]], hidden }); // prettier-ignore
+  }
+  const cheeks = shape('cheeks');
+  if (cheeks) {
+    // Where the ellipsoid meets the side of the body: a closed curve seen from the side.
+    const rim: Vec2[] = [];
+    const low: Vec2[] = [];
+    for (const x of xs) {
+      const section = profile.section(x);
+      const touched: number[] = [];
+      for (let k = -40; k <= 40; k++) {
+        const z = k >= 0 ? (section.t * k) / 40 : (section.d * k) / 40;
+        const h = z >= 0 ? section.t : section.d;
+        const n = z >= 0 ? section.nt : section.nb;
+        const y = section.b * Math.max(0, 1 - Math.abs(z / (h || 1)) ** n) ** (1 / n) - 1e-6;
+        const span = x >= cheeks.from && x <= cheeks.to ? cheeks.span(x, y) : undefined;
+        if (span && z >= span[0] && z <= span[1]) touched.push(z);
+      }
+      if (touched.length > 1) {
+        rim.push([x, touched.at(-1) ?? 0]);
+        low.push([x, touched[0] ?? 0]);
+      }
+    }
+    if (rim.length > 1) side.push({ path: [...rim, ...low.reverse(), rim[0] ?? [0, 0]], hidden: false });
+  }
+  const fins = shape('fins');
+  if (fins) {
+    const [lo, hi] = fins.span(fins.from + 1e-6, 0) ?? [0, 0];
+    side.push({ path: [[fins.from, lo], [fins.to, lo], [fins.to, hi], [fins.from, hi], [fins.from, lo]], hidden: false }); // prettier-ignore
+  }
+  const flats = shape('flats');
+  if (flats) {
+    const ridge = flats.span(0, 0)?.[0] ?? 0;
+    const reach = xs.flatMap((x): Vec2[] => {
+      const section = profile.section(x);
+      if (section.t <= ridge) return [];
+      let [lo, hi] = [0, section.b];
+      for (let halving = 0; halving < 14; halving++) {
+        const y = (lo + hi) / 2;
+        const z = section.t * Math.max(0, 1 - (y / section.b) ** section.nt) ** (1 / section.nt);
+        if (z > (flats.span(x, y)?.[0] ?? 0)) lo = y;
+        else hi = y;
+      }
+      return [[x, lo]];
+    });
+    if (reach.length > 1) {
+      top.push({ path: [...reach, ...reach.map(([x, y]): Vec2 => [x, -y]).reverse(), reach[0] ?? [0, 0]], hidden: false }); // prettier-ignore
+      top.push({ path: [[reach[0]?.[0] ?? 0, 0], [reach.at(-1)?.[0] ?? 0, 0]], hidden: false }); // prettier-ignore
+    }
+  }
+  const pocket = shape('recess');
+  if (pocket) {
+    const r = (pocket.to - pocket.from) / 2;
+    const x0 = (pocket.to + pocket.from) / 2;
+    const [lo, hi] = pocket.span(x0, 0) ?? [0, 0];
+    const circle = Array.from({ length: 49 }, (_, i): Vec2 => {
+      const turn = (2 * Math.PI * i) / 48;
+      return [x0 + r * Math.cos(turn), (lo + hi) / 2 + r * Math.sin(turn)];
+    });
+    side.push({ path: circle.filter(([x, z]) => profile.section(x).t > z), hidden: true });
+  }
+  const rounded = (edges: DrawnEdge[]) =>
+    edges.map(({ path, hidden }) => ({ path: path.map(round), hidden }));
+  return { side: rounded(side), top: rounded(top), front: rounded(front) };
+}
+
+/** The section through an assembly at x: closed outlines of the metal in (y, z), mm, and the shank's wire where it is cut. */
+export interface DrawnSection {
+  readonly at: number;
+  readonly outlines: readonly (readonly Vec2[])[];
+  readonly wire: number;
+}
+
+/** The section of an assembly at a share of its length from the rear. */
+export function sectionOf({ head, profile, hook }: Assembly, share: number): DrawnSection {
+  const x = Math.min(profile.length * (1 - 1e-6), Math.max(profile.length * 1e-6, profile.length * share));
+  return {
+    at: x,
+    outlines: bodySection(head, x).map((outline) => outline.map(round)),
+    wire: x < hook.knee[0] ? hook.wire : 0,
+  };
+}
+
+/** Turns a point of the side view about the eye by its hang (degrees, nose down positive), the eye at the origin, y downward, mm. */
+export function hung(drawing: Drawing, attitude: number): (point: Vec2) => Vec2 {
+  const angle = (attitude * Math.PI) / 180;
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  const [ex, ez] = drawing.eye.at;
+  // Nose down turns clockwise on a sheet whose y runs down.
+  return ([x, z]) => [(x - ex) * c + (z - ez) * s, (x - ex) * s - (z - ez) * c];
+}
+
+/** A free hook's points turned about its hinge so that it hangs straight down while the head hangs at its attitude; others as they are. */
+export function hangingHook(drawing: Drawing, attitude: number): readonly Vec2[] {
+  const { hinge, hook } = drawing;
+  if (!hinge) return hook;
+  const turn = ((hinge.hang + attitude) * Math.PI) / 180;
+  const [c, s] = [Math.cos(turn), Math.sin(turn)];
+  const [hx, hz] = hinge.at;
+  return hook.map(([x, z]): Vec2 => [hx + (x - hx) * c - (z - hz) * s, hz + (x - hx) * s + (z - hz) * c]);
+}
+
+/** Reach of a hanging head from its eye to the left, to the right and below, mm. */
+export function hangingReach(
+  drawing: Drawing,
+  attitude: number,
+): readonly [left: number, right: number, below: number] {
+  const turn = hung(drawing, attitude);
+  const points = [...drawing.side, ...hangingHook(drawing, attitude), ...(drawing.collar ?? []), ...(drawing.guard ? [drawing.guard.end] : [])].map(turn); // prettier-ignore
+  const round = (value: number) => Math.round(value * 100) / 100;
+  return [
+    round(Math.max(0, ...points.map(([u]) => -u))),
+    round(Math.max(0, ...points.map(([u]) => u))),
+    round(Math.max(0, ...points.map(([, v]) => v))),
+  ];
+}

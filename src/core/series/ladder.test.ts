@@ -1,0 +1,202 @@
+import { describe, expect, it } from 'vitest';
+import { metalPart, totalMass } from '../build/assemble.ts';
+import type { Design } from '../document/design.ts';
+import { chartIndex } from '../hook/chart.ts';
+import { bentWire, pathLength } from '../hook/polyline.ts';
+import { STYLES } from '../hook/style.ts';
+import { buildLadder, rungName, starterLadder } from './ladder.ts';
+import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
+import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { evaluate } from '../judge/evaluate.ts';
+import { solveTarget, weightOf } from '../build/solve.ts';
+
+const base = (): Design => ({
+  ...sampleDesign('wedge', { hook: { size: '4/0' } }),
+  head: { ...sampleDesign('wedge').head, target: { grams: 14, of: 'metal' } },
+});
+
+describe('weight ladder', () => {
+  it('rungs hit their targets to 0.1%, whichever weight is meant', () => {
+    for (const of of ['metal', 'total', 'submerged'] as const) {
+      const design = { ...base(), head: { ...base().head, target: { grams: 14, of } } };
+      const rungs = buildLadder(design, starterLadder());
+      expect(rungs).toHaveLength(9);
+      for (const rung of rungs) {
+        if (!rung.ok) throw new Error(rung.problems[0]?.message);
+        expect(Math.abs(weightOf(rung.assembly, of) / rung.grams - 1)).toBeLessThan(1e-3);
+      }
+    }
+  });
+
+  it('the hook is kept, steps with each doubling, or keeps its proportion to the head', () => {
+    const hooks = (rule: 'keep' | 'step' | 'proportion') =>
+      buildLadder(base(), { ...starterLadder(), rule }).map(({ hook }) => hook);
+    expect(new Set(hooks('keep'))).toEqual(new Set(['4/0']));
+    // From 14 g on a 4/0: a quarter is two sizes down, twice is one up.
+    const quarter = buildLadder(base(), {
+      rule: 'step',
+      rungs: [{ grams: 3.5 }, { grams: 14 }, { grams: 28 }],
+    }).map(({ hook }) => hook);
+    expect(quarter).toEqual(['2/0', '4/0', '5/0']);
+    const ranks = hooks('proportion').map(chartIndex);
+    expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+    expect(hooks('proportion')[5]).toBe('4/0');
+  });
+
+  it('a rung’s own hook and name go before the rule, and one that cannot be built says why', () => {
+    const rungs = buildLadder(base(), {
+      rule: 'keep',
+      rungs: [
+        { grams: 7, hook: '2/0', name: 'Mine' },
+        { grams: 0.3, hook: '8/0' },
+      ],
+    });
+    expect(rungs[0]).toMatchObject({ ok: true, hook: '2/0', ruled: false, design: { name: 'Mine' } });
+    expect(rungs[1]?.ok === false && rungs[1].problems[0]?.message.length).toBeGreaterThan(20);
+  });
+
+  it.each([
+    ['Alder Wedge 1/2', 'Alder Wedge 1/4'],
+    ['Alder Wedge 12 g', 'Alder Wedge 1/4'],
+    ['Pip', 'Pip 1/4'],
+    ['1/2', '1/2 1/4'],
+  ])('%s becomes %s', (name, wanted) => {
+    expect(rungName(name, GRAMS_PER_OUNCE / 4)).toBe(wanted);
+  });
+});
+
+describe('solving', () => {
+  it('locked sizes stay, the others meet the weight; all locked says so', () => {
+    const design = {
+      ...base(),
+      head: { ...base().head, target: { grams: 20, of: 'total' as const }, locks: ['breadth'] },
+    };
+    const solved = solveTarget(design);
+    if (!solved.ok) throw new Error(solved.problem.message);
+    expect(solved.design.head.dimensions['breadth']).toBe(design.head.dimensions['breadth']);
+    expect(totalMass(solved.assembly)).toBeCloseTo(20, 5);
+    const stuck = solveTarget({
+      ...design,
+      head: { ...design.head, locks: ['breadth', 'length', 'height'] },
+    });
+    expect(stuck.ok ? '' : stuck.problem.message).toMatch(/Every size is locked/);
+  });
+
+  it('submerged weight is metal and wire less water, in fresh water whatever it is judged in', () => {
+    const solved = solveTarget({
+      ...base(),
+      head: { ...base().head, target: { grams: 12, of: 'submerged' } },
+    });
+    if (!solved.ok) throw new Error(solved.problem.message);
+    const volume = solved.assembly.parts.reduce((sum, part) => sum + part.volume, 0);
+    // 999.1 kg/m³ at 15 °C (Kell 1975, value from memory).
+    expect(totalMass(solved.assembly) - volume * 0.9991e-3).toBeCloseTo(12, 3);
+    expect(metalPart(solved.assembly).mass).toBeGreaterThan(12);
+  });
+});
+
+describe('hook styles and hinges', () => {
+  const built = (hook: Partial<Design['hook']>, change: Partial<Design> = {}) => {
+    const result = evaluate({
+      ...sampleDesign('ball', { keeper: { kind: 'none' }, hook: { size: '4/0', ...hook } }),
+      ...change,
+    });
+    if (!result.ok) throw new Error(result.problems[0]?.message);
+    return result;
+  };
+
+  it.each(STYLES.map((style) => [style.key, style] as const))(
+    '%s: its gap and shank are the chart’s by its factors, and the wire never jumps',
+    (key, style) => {
+      const { assembly, readings } = built({ style: key });
+      expect(assembly.measures.gap).toBeCloseTo(14.5 * style.gap, 9);
+      // A point that is turned in comes nearer to the shank by the rise of its leg.
+      const turnedIn = Math.sin((style.lean * Math.PI) / 180) * style.pointLeg * 14.5 * style.gap;
+      expect(readings['hook.gap']?.value).toBeCloseTo(14.5 * style.gap + turnedIn, 9);
+      expect(assembly.measures.shank).toBeCloseTo(35 * style.shank, 9);
+      expect(readings['hook.pointDirection']?.value).toBe(style.lean);
+      assembly.hook.centre.slice(1).forEach((point, i) => {
+        const before = assembly.hook.centre[i] ?? point;
+        expect(Math.hypot(point[0] - before[0], point[2] - before[2])).toBeLessThan(0.8);
+      });
+      // Clear gap between shank and the start of the point leg.
+      const { bendStart, tip, wire } = assembly.hook;
+      const legStart =
+        tip[2] - Math.sin((style.lean * Math.PI) / 180) * style.pointLeg * assembly.measures.gap;
+      expect(legStart - bendStart[2] - wire).toBeCloseTo(assembly.measures.gap, 6);
+    },
+  );
+
+  it('a bent wire is straights and arcs: a right angle of radius r saves 2r − π·r/2', () => {
+    const path = bentWire([{ x: 0, z: 0, radius: 0 }, { x: 10, z: 0, radius: 3 }, { x: 10, z: 10, radius: 0 }], 0.05); // prettier-ignore
+    expect(pathLength(path)).toBeCloseTo(20 - 6 + (Math.PI * 3) / 2, 2);
+  });
+
+  it('a hinge: loop, link and hook behind each other; on the line the hook pulls at the hinge', () => {
+    const free = built({ joint: { kind: 'split ring', size: 4 } });
+    const { hinge } = free.assembly.hook;
+    if (!hinge?.link) throw new Error('there is no hinge');
+    expect(hinge.loop.centre[0]).toBeLessThan(0);
+    expect(hinge.link.centre[0]).toBeLessThan(hinge.loop.centre[0]);
+    expect(hinge.hookEye.centre[0]).toBeLessThan(hinge.link.centre[0]);
+    // Rings that pass through each other: the inner edges overlap by no more than the wires are thick.
+    const gap = hinge.loop.centre[0] - hinge.loop.radius - (hinge.link.centre[0] + hinge.link.radius);
+    expect(Math.abs(gap)).toBeLessThanOrEqual(hinge.loop.wireRadius + hinge.link.wireRadius + 1e-9);
+    expect(free.readings['mass.joint']?.value).toBeGreaterThan(0.1);
+    const fixed = built({});
+    // The hook's weight acts nearer, so the head hangs flatter.
+    expect(free.readings['hang.attitude']?.value).toBeGreaterThan(
+      fixed.readings['hang.attitude']?.value ?? NaN,
+    );
+  });
+
+  it('an eye of its own size is that wide, and a recess lets it into the head', () => {
+    const plain = built({});
+    const large = built({}, { eye: { angle: 60, plane: 'in line', setback: 0.42, size: 4 } });
+    expect(2 * large.assembly.hook.eye.radius - large.assembly.hook.wire).toBeCloseTo(4, 9);
+    const sunk = built({}, { eye: { ...sampleDesign('ball').eye, recess: 1 } });
+    expect(sunk.readings['eye.z']?.value).toBeLessThan((plain.readings['eye.z']?.value ?? NaN) - 0.5);
+    expect(sunk.readings['head.castVolume']?.value).toBeLessThan(
+      plain.readings['head.castVolume']?.value ?? NaN,
+    );
+    expect(sunk.readings['hook.biteAboveEye']?.value).toBeGreaterThan(
+      plain.readings['hook.biteAboveEye']?.value ?? NaN,
+    );
+  });
+
+  it.each([
+    [
+      'a collar on a hinged head',
+      { joint: { kind: 'clip', size: 4 } },
+      { keeper: { kind: 'collar', length: 5, diameter: 3, barb: 0.3, barbs: 1 } },
+      /in the way of its swing/,
+    ],
+    [
+      'a guard on a hinged head',
+      { joint: { kind: 'clip', size: 4 } },
+      { guard: { kind: 'twin wire', wire: 0.3, length: 20, spread: 10, lean: 40, setback: 0.5 } },
+      /point swings away/,
+    ],
+    [
+      'a stepped shank with no room',
+      { size: '#8', style: 'wide gap' },
+      { eye: { angle: 60, plane: 'in line', setback: 0 } },
+      /stepped shank needs|ends inside the head/,
+    ],
+    [
+      'an eye too wide to be set in',
+      {},
+      { eye: { angle: 60, plane: 'in line', setback: 0.4, size: 10, recess: 2 } },
+      /cut the head in two/,
+    ],
+  ] as const)('%s says why', (_, hook, change, message) => {
+    const result = evaluate({
+      ...sampleDesign('ball', {
+        keeper: { kind: 'none' },
+        hook: { size: '4/0', ...hook } as Partial<Design['hook']>,
+      }),
+      ...(change as Partial<Design>),
+    });
+    expect(result.ok ? '' : result.problems.map((problem) => problem.message).join(' ')).toMatch(message);
+  });
+});

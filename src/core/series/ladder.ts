@@ -1,0 +1,85 @@
+import type { Assembly } from '../build/assemble.ts';
+import { metalPart } from '../build/assemble.ts';
+import type { Design, LadderSpec } from '../document/design.ts';
+import { extent } from '../judge/evaluate.ts';
+import { chartIndex, HOOK_CHART } from '../hook/chart.ts';
+import type { Metal } from '../material/metals.ts';
+import { METALS } from '../material/metals.ts';
+import { fractionText, nearestOunceFraction } from '../quantity/ounces.ts';
+import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
+import { solveTarget } from '../build/solve.ts';
+import type { Problem } from '../document/design.ts';
+import { checkDesign } from '../build/check.ts';
+
+/** Weights a series usually runs through, ounces (common practice, no source). */
+export const LADDER_OUNCES = [1 / 16, 1 / 8, 3 / 16, 1 / 4, 3 / 8, 1 / 2, 5 / 8, 3 / 4, 1] as const;
+
+/** A series to begin from: 1/16 to 1 oz, the hook in proportion to the head. */
+export const starterLadder = (): LadderSpec => ({
+  rule: 'proportion',
+  rungs: LADDER_OUNCES.map((ounces) => ({ grams: ounces * GRAMS_PER_OUNCE })),
+});
+
+/** One weight of a series, as built. */
+export type Rung =
+  | { readonly ok: true; readonly grams: number; readonly hook: string; readonly ruled: boolean; readonly design: Design; readonly assembly: Assembly } // prettier-ignore
+  | { readonly ok: false; readonly grams: number; readonly hook: string; readonly ruled: boolean; readonly design: Design; readonly problems: readonly Problem[] }; // prettier-ignore
+
+/** A name for a rung: the design's, less a weight at its end, and the new weight. */
+export function rungName(name: string, grams: number): string {
+  const bare = name.replace(/\s*(?:\d+\s+)?\d+(?:\/\d+)?(?:\.\d+)?\s*(?:oz|g)?\s*$/i, '').trim() || name;
+  const fraction = nearestOunceFraction(grams);
+  const weight = Math.abs(fraction.error) < 0.004 ? fractionText(fraction) : `${Number(grams.toFixed(2))} g`;
+  return `${bare} ${weight}`.slice(0, 120);
+}
+
+/**
+ * The series of a design: the same shape solved for each weight, keeper and guard as they are, and the hook by the ladder's rule: kept; one
+ * chart size up for each doubling of the weight; or the size whose gap stands to the head's height most nearly as in the design itself.
+ * A rung's own hook goes before the rule. Weights are of what the design's own target is of, the metal where it has none.
+ */
+export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly Metal[] = METALS): Rung[] {
+  const base = solveTarget(design, metals);
+  const own = base.ok ? base.assembly : undefined;
+  const from = own ? metalPart(own).mass : (design.head.target?.grams ?? 10);
+  const index = chartIndex(design.hook.size);
+  return ladder.rungs.map(({ grams, hook: chosen, name }) => {
+    const rung = (size: string): Design => ({
+      ...design,
+      name: name ?? rungName(design.name, grams),
+      head: { ...design.head, target: { grams, of: design.head.target?.of ?? 'metal' } },
+      hook: size === design.hook.size ? design.hook : { ...design.hook, size, measured: undefined },
+      ladder: undefined,
+    });
+    const size = chosen ?? ruled();
+    const made = rung(size);
+    const head = { grams, hook: size, ruled: chosen === undefined, design: made };
+    const solved = solveTarget(made, metals);
+    if (!solved.ok) return { ok: false, ...head, problems: [solved.problem] };
+    const problems = checkDesign(solved.design, metals);
+    if (problems.length > 0) return { ok: false, ...head, problems };
+    return { ok: true, ...head, design: solved.design, assembly: solved.assembly };
+
+    function ruled(): string {
+      if (ladder.rule === 'keep' || index < 0) return design.hook.size;
+      if (ladder.rule === 'step') {
+        const steps = Math.round(Math.log2(grams / from));
+        return (
+          HOOK_CHART[Math.min(HOOK_CHART.length - 1, Math.max(0, index + steps))]?.size ?? design.hook.size
+        );
+      }
+      if (!own) return design.hook.size;
+      // Sizes go with the cube root of the weight, so the head's height is known well enough before it is solved.
+      const height = extent(own).height * Math.cbrt(grams / from);
+      const ratio = own.measures.gap / extent(own).height;
+      const share = own.measures.gap / (HOOK_CHART[index]?.gap ?? own.measures.gap);
+      let best = design.hook.size;
+      let off = Infinity;
+      for (const row of HOOK_CHART) {
+        const miss = Math.abs(Math.log((row.gap * share) / (ratio * height)));
+        if (miss < off) [best, off] = [row.size, miss];
+      }
+      return best;
+    }
+  });
+}

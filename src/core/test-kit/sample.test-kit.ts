@@ -1,0 +1,20 @@
+import type { Design } from '../document/design.ts';
+import { ball } from '../head/families/ball.ts';
+import { familyOf } from '../head/families/index.ts';
+import { starterDesign } from '../document/starter.ts';
+
+/** Changes to a sample design, part by part. */
+export type SampleChange = { readonly [K in keyof Design]?: Partial<Design[K]> };
+
+/** A sound design for tests: the starter of a family, with changes laid over its parts and no weight target unless one is given. */
+export function sampleDesign(family: string, change: SampleChange = {}): Design {
+  const base = starterDesign(familyOf(family) ?? ball, 'Sample');
+  return {
+    ...base,
+    head: { ...base.head, target: undefined, ...change.head },
+    hook: { ...base.hook, ...change.hook },
+    eye: { ...base.eye, ...change.eye },
+    keeper: (change.keeper as Design['keeper'] | undefined) ?? base.keeper,
+    guard: (change.guard as Design['guard'] | undefined) ?? base.guard,
+  };
+}
