@@ -2,12 +2,12 @@
 import { ensureBuilt } from '../scripts/build.mjs';
 import {
   completeDimensions,
-  evaluate,
   DRAWN_FAMILIES,
+  evaluate,
   loadSolids,
   metalTable,
   PLAIN_WATER,
-  RULES,
+  REFERENCE_RULES,
   standing,
   starterDesign,
 } from '../src/core/index.ts';
@@ -84,7 +84,7 @@ const first = DRAWN_FAMILIES[0] && evaluate(starterDesign(DRAWN_FAMILIES[0], 'Be
 if (first?.ok) {
   const { design, readings } = first;
   const thousand = median(() => {
-    for (let i = 0; i < 1000; i++) standing(brief, design, readings, RULES);
+    for (let i = 0; i < 1000; i++) standing(brief, { design, readings }, REFERENCE_RULES.rules);
   }, 10);
   line('1,000 designs with known readings against all rules', thousand / FRAME, 'one frame at 60 Hz');
 }

@@ -441,7 +441,7 @@ describe('files', () => {
     const kernel = await loadSolids();
     const result = evaluate(sampleDesign('football', { keeper: { kind: 'none' } }));
     if (!result.ok) throw new Error('the sample cannot be built');
-    const mesh = castSolid(kernel, result.assembly);
+    const mesh = castSolid(kernel, result.rig);
     await page.waitForFunction(() => !document.querySelector('.modal'));
     await give('Solid file', temporary('Lent Oval.stl', writeStl(mesh, 'x')));
     await sees(page, 'facets, closed');
@@ -456,7 +456,7 @@ describe('files', () => {
     expect(made.head.dimensions['breadth']).toBeCloseTo(result.readings['head.breadth']?.value ?? NaN, 1);
     const again = evaluate(made);
     if (!again.ok) throw new Error(again.problems[0]?.message);
-    expect(Math.abs(again.assembly.body.volume / massProperties(mesh).volume - 1)).toBeLessThan(2e-3);
+    expect(Math.abs(again.rig.body.volume / massProperties(mesh).volume - 1)).toBeLessThan(2e-3);
   });
 
   it('a table of hooks is shown row by row, refused while a row is wrong, and taken whole', async () => {

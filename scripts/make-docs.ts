@@ -9,10 +9,11 @@ import {
   FEATURES,
   GUARDS,
   HookSchema,
+  initialValues,
   KEEPERS,
   PlasticSchema,
   READINGS,
-  RULES,
+  REFERENCE_RULES,
   RulesSchema,
   STYLES,
 } from '../src/core/index.ts';
@@ -40,7 +41,7 @@ ${rows.join('\n')}
 }
 
 function rulesPage(): string {
-  const rows = RULES.map(
+  const rows = REFERENCE_RULES.rules.map(
     ({ id, verdict, weight, says, school, source }) =>
       `| \`${id}\` | ${verdict} | ${weight} | ${says} | ${school ? `${school.topic}: ${school.side}` : ''} | ${source} |`,
   );
@@ -94,7 +95,7 @@ with the collar before the slot and the eye's pocket last.
 
 | feature | name | what it does | at first |
 | --- | --- | --- | --- |
-${FEATURES.map(({ key, name, does, initial }) => `| \`${key}\` | ${name} | ${does} | ${fields(initial)} |`).join('\n')}
+${FEATURES.map(({ key, name, does, fields: own }) => `| \`${key}\` | ${name} | ${does} | ${fields(initialValues(own))} |`).join('\n')}
 
 ## Hook styles
 
@@ -108,13 +109,13 @@ ${STYLES.map(({ key, does, gap, shank, pointLeg, lean, offset }) => `| ${key} | 
 
 | \`keeper.kind\` | name | fields at first |
 | --- | --- | --- |
-${KEEPERS.map(({ kind, name, initial }) => `| \`${kind}\` | ${name} | ${fields(initial)} |`).join('\n')}
+${KEEPERS.map(({ key, name, initial }) => `| \`${key}\` | ${name} | ${fields(initial)} |`).join('\n')}
 
 ## Guards
 
 | \`guard.kind\` | name | fields at first |
 | --- | --- | --- |
-${GUARDS.map(({ kind, name, initial }) => `| \`${kind}\` | ${name} | ${fields(initial)} |`).join('\n')}
+${GUARDS.map(({ key, name, initial }) => `| \`${key}\` | ${name} | ${fields(initial)} |`).join('\n')}
 `;
 }
 

@@ -1,3 +1,4 @@
+import type { Reading } from '../core/index.ts';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -6,7 +7,6 @@ import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { massProperties, openEdges } from '../core/head/mesh.ts';
 import { evaluate, readStl } from '../core/index.ts';
-import type { Reading } from '../core/index.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));

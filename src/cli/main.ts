@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import type { Arrangement, Brief, Design, Problem, Surroundings } from '../core/index.ts';
+import type { Arrangement, Brief, Design, Problem, Readings, Surroundings } from '../core/index.ts';
 import {
   ARRANGEMENTS,
   evaluate,
@@ -9,7 +9,7 @@ import {
   loadSolids,
   PLAIN_WATER,
   reasonText,
-  RULES,
+  REFERENCE_RULES,
   SALINITY,
   standing,
 } from '../core/index.ts';
@@ -94,8 +94,8 @@ function runEvaluate(file: string, options: WaterOptions): void {
   console.log(JSON.stringify(many ? results : results[0], null, 2));
 }
 
-function matchOf(brief: Brief, design: Design, readings: Parameters<typeof standing>[2]) {
-  const stand = standing(brief, design, readings, RULES);
+function matchOf(brief: Brief, design: Design, readings: Readings) {
+  const stand = standing(brief, { design, readings }, REFERENCE_RULES.rules);
   const words = (reasons: typeof stand.for) =>
     reasons.map((reason) => ({
       rule: reason.rule.id,

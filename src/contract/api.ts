@@ -10,6 +10,7 @@ import type {
   Plastic,
   Problem,
   ReadingId,
+  RuleSet,
 } from '../core/index.ts';
 
 /** Base of every address below. */
@@ -102,6 +103,14 @@ export interface Stores {
   readonly hooks: readonly ChartRow[];
   readonly waters: readonly WaterRow[];
   readonly lines: readonly LineRow[];
+}
+
+/** The rules of the match a shop judges by. Version 0 is the reference set. */
+export interface RulesInForce {
+  readonly version: number;
+  readonly document: RuleSet;
+  /** why the shop’s own set is not used; the reference set stands in for it */
+  readonly problems: readonly Problem[];
 }
 
 /** What the Rack knows of a design before its outline is asked for: all it searches, filters and sorts by. */

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FAMILIES, starterDesign, starterGuard, starterKeeper } from '../core/index.ts';
+import { FAMILIES, guardInitial, keeperInitial, starterDesign } from '../core/index.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import {
   checkBriefDocument,
@@ -26,8 +26,8 @@ describe('sound documents', () => {
     const chosen = FAMILIES.find(({ key }) => key === family);
     if (!chosen) throw new Error(`${family} is not a family`);
     const base = starterDesign(chosen, 'New');
-    for (const keeper of (['none', 'collar', 'wire'] as const).map(starterKeeper)) {
-      for (const guard of (['none', 'fibre'] as const).map(starterGuard)) {
+    for (const keeper of (['none', 'collar', 'wire'] as const).map(keeperInitial)) {
+      for (const guard of (['none', 'fibre'] as const).map(guardInitial)) {
         expect(problemsOf({ ...base, keeper, guard })).toEqual([]);
       }
     }
@@ -88,12 +88,12 @@ describe('messages name the field and the remedy', () => {
     ],
     [
       '/keeper/barbs',
-      { ...design, keeper: { ...starterKeeper('collar'), barbs: 1.5 } },
+      { ...design, keeper: { ...keeperInitial('collar'), barbs: 1.5 } },
       'Keeper, barbs: must be a whole number, not 1.5.',
     ],
     [
       '/guard/trimmed',
-      { ...design, guard: { ...starterGuard('fibre'), trimmed: 'yes' } },
+      { ...design, guard: { ...guardInitial('fibre'), trimmed: 'yes' } },
       'Guard, trimmed: must be true or false, not “yes”.',
     ],
     [

@@ -2,7 +2,14 @@ import type { ErrorObject, ValidateFunction } from 'ajv';
 import { Ajv } from 'ajv';
 import type { TSchema } from '@sinclair/typebox';
 import type { Brief, Design, HookDocument, Plastic, Problem, RuleSet } from '../core/index.ts';
-import { BriefSchema, DesignSchema, HookSchema, PlasticSchema, RulesSchema } from '../core/index.ts';
+import {
+  BriefSchema,
+  checkRuleFacts,
+  DesignSchema,
+  HookSchema,
+  PlasticSchema,
+  RulesSchema,
+} from '../core/index.ts';
 import type {
   Collection,
   Documents,
@@ -45,7 +52,16 @@ export const checkBriefDocument = checker<Brief>(BriefSchema);
 export const checkHookDocument = checker<HookDocument>(HookSchema);
 export const checkGo = checker<Go>(GoSchema);
 export const checkNaming = checker<Naming>(NameSchema);
-export const checkRules = checker<RuleSet>(RulesSchema);
+const checkRulesShape = checker<RuleSet>(RulesSchema);
+
+/** A set of rules: of its schema, and asking only for what can be known. */
+export function checkRuleSet(data: unknown): Checked<RuleSet> {
+  const shaped = checkRulesShape(data);
+  if (!shaped.ok) return shaped;
+  const problems = checkRuleFacts(shaped.value.rules);
+  return problems.length > 0 ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : shaped;
+}
+
 export const checkMetalEdit = checker<MetalEdit>(MetalEditSchema);
 export const checkListQuery = checker<ListQuery>(ListQuerySchema, coercing);
 

@@ -13,6 +13,7 @@ import {
   checkHookDocument,
   checkMetalEdit,
   checkPlasticDocument,
+  checkRuleSet,
 } from '../contract/validate.ts';
 import { loadSolids } from '../core/index.ts';
 import type { Database } from './database.ts';
@@ -20,11 +21,12 @@ import { DocumentStore } from './documents.ts';
 import { guardRequests, securityHeaders, tellProblems } from './guards.ts';
 import { HistoryStore, recordStep } from './history.ts';
 import { HttpProblem } from './problem.ts';
-import { expectedVersion, taken } from './request.ts';
+import { expectedVersion, taken, wantedVersion } from './request.ts';
 import { designRoutes } from './routes/designs.ts';
 import { documentRoutes } from './routes/documents.ts';
 import type { Stores } from './routes/exchange.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
+import { RuleStore } from './rules.ts';
 import { MetalStore } from './stores.ts';
 import { cardOf, summarise, SUMMARY_REVISION } from './summary.ts';
 
@@ -37,6 +39,7 @@ export interface App extends Stores {
 
 /** The whole server: documents, stores, the cast solid, and the built interface. */
 export async function createApp(db: Database, webFolder: string, log: Logger): Promise<App> {
+  const ruleStore = new RuleStore(db);
   const metalStore = new MetalStore(db);
   await metalStore.load();
   await loadSolids();
@@ -68,6 +71,16 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
 
   router.get('/stores', (ctx) => {
     ctx.body = metalStore.stores();
+  });
+  router.get('/rules', async (ctx) => {
+    const rules = await ruleStore.inForce();
+    ctx.set('ETag', etagOf(rules.version));
+    ctx.body = rules;
+  });
+  router.put('/rules', async (ctx) => {
+    const rules = await ruleStore.replace(taken(checkRuleSet(ctx.request.body)), wantedVersion(ctx));
+    ctx.set('ETag', etagOf(rules.version));
+    ctx.body = rules;
   });
   router.put('/stores/metals/:key', async (ctx) => {
     const edit = taken(checkMetalEdit(ctx.request.body));

@@ -7,7 +7,7 @@ import {
   compareStandings,
   evaluate,
   PLAIN_WATER,
-  RULES,
+  REFERENCE_RULES,
   SALINITY,
   standing,
 } from '../core/index.ts';
@@ -84,7 +84,7 @@ describe('the demo workshop', () => {
       .map(({ document }) => {
         const result = evaluate(document, surroundings);
         if (!result.ok) throw new Error(document.name);
-        return { name: document.name, standing: standing(brief, result.design, result.readings, RULES) };
+        return { name: document.name, standing: standing(brief, result, REFERENCE_RULES.rules) };
       })
       .sort((a, b) => compareStandings(a.standing, b.standing));
     expect(ranked[0]?.name).toMatch(wanted);

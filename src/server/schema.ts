@@ -63,6 +63,13 @@ export const namedVersions = pgTable(
   (t) => [index('named_versions_design').on(t.designId)],
 );
 
+/** The shop’s own rules of the match, whole; no row while it follows the reference rules. */
+export const ruleSets = pgTable('rule_sets', {
+  key: text('key').primaryKey(),
+  document: jsonb('document').notNull(),
+  version: integer('version').notNull().default(1),
+});
+
 /** Densities and prices the shop has found for itself, over those of the reference list. */
 export const metalDensities = pgTable('metal_densities', {
   key: text('key').primaryKey(),

@@ -18,7 +18,7 @@ export function summarise(design: Design, metals: readonly Metal[]): DesignSumma
     ok: true,
     revision: SUMMARY_REVISION,
     readings,
-    drawing: thinned(drawingOf(result.assembly, RACK_STATIONS)),
+    drawing: thinned(drawingOf(result.rig, RACK_STATIONS)),
   };
 }
 

@@ -22,7 +22,7 @@ vi.mock('comlink', () => ({ wrap: () => ({}) }));
 function drawing(family: string) {
   const result = evaluate(sampleDesign(family));
   if (!result.ok) throw new Error('the sample cannot be built');
-  return { drawing: drawingOf(result.assembly), readings: result.readings };
+  return { drawing: drawingOf(result.rig), readings: result.readings };
 }
 
 describe('the worker gets the newest job only', () => {

@@ -1,3 +1,4 @@
+import type { Rig } from '../build/rig.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../build/assemble.ts';
@@ -5,10 +6,10 @@ import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { waterDensity, waterViscosity } from '../material/water.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { solveTarget } from '../build/solve.ts';
-import { wetBody } from './wet-body.ts';
+import { shadowsOf } from './shadow.ts';
 import { ballFallSpeed, bodyDrag, sphereDrag } from './drag.ts';
 import { fall } from './fall.ts';
-import { submerged } from './submerged.ts';
+import { submerged } from '../build/submerged.ts';
 import { hangAttitude } from './hang.ts';
 
 /**
@@ -31,6 +32,13 @@ function ganser(re: number, sphericity: number): number {
   const k2 = 10 ** (1.8148 * (-Math.log10(sphericity)) ** 0.5743);
   const r = re * k1 * k2;
   return k2 * ((24 / r) * (1 + 0.1118 * r ** 0.6567) + 0.4305 / (1 + 3305 / r));
+}
+
+/** What drag sees of a rig’s head. */
+function shadowsIn(rig: Rig) {
+  const faces = rig.bodies[0].faces;
+  if (!faces) throw new Error('the head has no surface');
+  return shadowsOf(faces());
 }
 
 describe('drag of a sphere', () => {
@@ -62,7 +70,7 @@ describe('drag of other bodies', () => {
 
   it('is asked only for bodies that round: the families’ own heads', () => {
     for (const family of ['football', 'pointed']) {
-      expect(wetBody(assemble(sampleDesign(family))).factors(0).sphericity).toBeGreaterThan(0.9);
+      expect(shadowsIn(assemble(sampleDesign(family))).factors(0).sphericity).toBeGreaterThan(0.9);
     }
   });
 
@@ -73,12 +81,12 @@ describe('drag of other bodies', () => {
   });
 
   it('sees a ball as a ball, and an ellipsoid with its known areas', () => {
-    const ball = wetBody(assemble(sampleDesign('ball', { keeper: { kind: 'none' } })));
+    const ball = shadowsIn(assemble(sampleDesign('ball', { keeper: { kind: 'none' } })));
     expect(ball.factors(0.4).crosswise).toBeCloseTo(1, 2);
     const oval = sampleDesign('football', {
       head: { dimensions: { breadth: 20, length: 10, height: 10, ends: 2, belly: 0.5 } },
     });
-    const { factors } = wetBody(assemble(oval));
+    const { factors } = shadowsIn(assemble(oval));
     // Prolate spheroid 2:1, semi-axes 10, 5, 5: surface 2πb²(1 + (a/b)·asin(e)/e), e = √3/2 (Beyer, CRC Standard Mathematical Tables).
     const e = Math.sqrt(3) / 2;
     const surface = 2 * Math.PI * 25 * (1 + (2 * Math.asin(e)) / e);
@@ -144,26 +152,26 @@ describe('fall of a whole head', () => {
   const { water } = PLAIN_WATER;
 
   it('is slower than its bare ball, since hook and eye brake, but not by half', () => {
-    const { assembly } = lead;
+    const { rig } = lead;
     const bare = ballFallSpeed(
-      assembly.dimensions['breadth'] ?? 0,
+      rig.dimensions['breadth'] ?? 0,
       11340,
       waterDensity(water),
       waterViscosity(water),
     );
-    const whole = fall(assembly, water).speed;
+    const whole = fall(rig, water).speed;
     expect(whole).toBeLessThan(bare);
     expect(whole).toBeGreaterThan(0.5 * bare);
   });
 
   it('goes nose down, with the hook trailing', () => {
-    const { attitude } = fall(lead.assembly, water);
+    const { attitude } = fall(lead.rig, water);
     expect(attitude).toBeGreaterThan(30);
     expect(attitude).toBeLessThan(100);
   });
 
   it('takes longer than the depth at full speed, by the run-up alone', () => {
-    const { speed, timeTo } = fall(lead.assembly, water);
+    const { speed, timeTo } = fall(lead.rig, water);
     for (const depth of [1, 5, 20]) {
       expect(timeTo(depth)).toBeGreaterThan(depth / speed);
       expect(timeTo(depth)).toBeLessThan(depth / speed + 0.5);
@@ -181,22 +189,22 @@ describe('fall of a whole head', () => {
       });
       const solved = solveTarget(design);
       if (!solved.ok) throw new Error(solved.problem.message);
-      return fall(solved.assembly, water).speed;
+      return fall(solved.rig, water).speed;
     });
     expect(speeds).toEqual([...speeds].sort((a, b) => a - b));
   });
 
   it('is slower in the sea than in fresh water', () => {
-    const sea = fall(lead.assembly, { temperature: 15, salinity: 35 }).speed;
-    expect(sea).toBeLessThan(fall(lead.assembly, water).speed);
+    const sea = fall(lead.rig, { temperature: 15, salinity: 35 }).speed;
+    expect(sea).toBeLessThan(fall(lead.rig, water).speed);
   });
 });
 
 describe('submerged weight and hang', () => {
   it('is mass less the water pushed aside (Archimedes)', () => {
     const parts = [
-      { name: 'metal' as const, mass: 10, volume: 900, centroid: [5, 0, 0] as const },
-      { name: 'guard' as const, mass: 0.5, volume: 1000, centroid: [-5, 0, 10] as const },
+      { name: 'metal' as const, material: 'lead', mass: 10, volume: 900, centroid: [5, 0, 0] as const },
+      { name: 'guard' as const, material: 'nylon', mass: 0.5, volume: 1000, centroid: [-5, 0, 10] as const },
     ];
     const wet = submerged({ parts }, 1000);
     expect(wet.weight).toBeCloseTo(10 - 0.9 + (0.5 - 1), 12);

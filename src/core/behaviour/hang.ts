@@ -1,7 +1,9 @@
-import type { Assembly } from '../build/assemble.ts';
+import type { Rig } from '../build/rig.ts';
+import { waterDensity } from '../material/water.ts';
+import { behaviour } from './behaviour.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { degrees } from '../numeric/vec.ts';
-import { submerged } from './submerged.ts';
+import { submerged } from '../build/submerged.ts';
 
 /**
  * Attitude on a tight vertical line, degrees, nose down positive: the effective centre hangs straight below the eye.
@@ -15,7 +17,7 @@ export function hangAttitude(eye: Vec3, centre: Vec3): number {
  * The point the submerged weights of what hangs from the eye balance at. A free hook pulls at its hinge, wherever it swings to, so its
  * weight counts there; everything else counts where it is. rho in kg/m³.
  */
-export function hangingCentre({ parts, hook }: Pick<Assembly, 'parts' | 'hook'>, rho: number): Vec3 {
+export function hangingCentre({ parts, hook }: Pick<Rig, 'parts' | 'hook'>, rho: number): Vec3 {
   const { hinge } = hook;
   if (!hinge) return submerged({ parts }, rho).centre;
   return submerged(
@@ -23,3 +25,24 @@ export function hangingCentre({ parts, hook }: Pick<Assembly, 'parts' | 'hook'>,
     rho,
   ).centre;
 }
+
+/** How it hangs on a tight vertical line. */
+export const hang = behaviour({
+  key: 'hang',
+  needs: 'at once',
+  readings: {
+    'hang.attitude': {
+      name: 'Hang, nose down',
+      quantity: 'angle',
+      unit: '°',
+      kind: 'geometry',
+      group: 'In the water',
+      formula: 'atan2(x_c − x_eye, z_eye − z_c)',
+      note: 'On a tight vertical line in the chosen water the effective centre hangs below the eye. Nose up is negative.',
+      compared: true,
+    },
+  },
+  read(rig, { water }) {
+    return { 'hang.attitude': hangAttitude(rig.places.eye, hangingCentre(rig, waterDensity(water))) };
+  },
+});

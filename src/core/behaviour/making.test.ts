@@ -1,9 +1,9 @@
+import type { FeatureSpec } from '../head/features/index.ts';
 import { describe, expect, it } from 'vitest';
-import type { FeatureSpec } from '../document/design.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { SINTERED_WALL, undercuts, wireWall } from './making.ts';
 import { metalTable } from '../series/metal-table.ts';
-import { METALS } from '../material/metals.ts';
+import { METALS } from '../material/metals/index.ts';
 import { PLAIN_WATER } from '../judge/evaluate.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
@@ -23,15 +23,15 @@ const flags = (result: ReturnType<typeof built>, level: string) =>
 
 describe('wall around the wire', () => {
   it('in a ball is the least of the rays: its section’s radius less the wire’s', () => {
-    const { assembly } = built('ball', { head: { dimensions: { breadth: 12 } }, keeper: { kind: 'none' } });
+    const { rig } = built('ball', { head: { dimensions: { breadth: 12 } }, keeper: { kind: 'none' } });
     // A quarter of the way in the section of a sphere of radius 6 has radius √(36 − 9).
-    expect(wireWall(assembly)).toBeCloseTo(Math.sqrt(27) - assembly.hook.wire / 2, 2);
+    expect(wireWall(rig)).toBeCloseTo(Math.sqrt(27) - rig.hook.wire / 2, 2);
   });
 
   it('is less over a channel, and a slot does not count as missing wall', () => {
-    const plain = wireWall(withFeatures({}).assembly);
-    expect(wireWall(withFeatures({ channel: { width: 0.4, depth: 0.8 } }).assembly)).toBeLessThan(plain - 1);
-    expect(wireWall(withFeatures({ slot: { open: 'below', width: 1.4 } }).assembly)).toBeGreaterThan(2);
+    const plain = wireWall(withFeatures({}).rig);
+    expect(wireWall(withFeatures({ channel: { width: 0.4, depth: 0.8 } }).rig)).toBeLessThan(plain - 1);
+    expect(wireWall(withFeatures({ slot: { open: 'below', width: 1.4 } }).rig)).toBeGreaterThan(2);
   });
 
   it('below 0.6 mm stops a sintered head (common practice, no source)', () => {
@@ -39,7 +39,7 @@ describe('wall around the wire', () => {
       head: { metal: 'tungsten', dimensions: { length: 12, breadth: 2.3, height: 2.6 } },
       keeper: { kind: 'none' },
     });
-    expect(wireWall(thin.assembly)).toBeLessThan(SINTERED_WALL);
+    expect(wireWall(thin.rig)).toBeLessThan(SINTERED_WALL);
     expect(flags(thin, 'stop')).toMatch(/stands around the bore/);
   });
 });
@@ -54,10 +54,10 @@ describe('undercuts against a mould that parts on the plane of the hook', () => 
     ['a channel', { channel: { width: 0.4, depth: 0.4 } }, true],
     ['a slot', { slot: { open: 'below', width: 1.6 } }, true],
   ] as const)('%s', (_, features, isCaught) => {
-    const { assembly } = withFeatures(features);
-    const found = undercuts(assembly);
+    const { rig } = withFeatures(features);
+    const found = undercuts(rig);
     expect(found.length > 0).toBe(isCaught);
-    if (isCaught) expect(found[0]?.feature).toBe(Object.keys(features)[0]);
+    if (isCaught) expect(found[0]?.shape?.of).toBe(Object.keys(features)[0]);
   });
 });
 

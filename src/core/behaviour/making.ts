@@ -1,11 +1,12 @@
+import type { Shape } from '../head/features/shape.ts';
 import { marked } from '../quantity/phrase.ts';
-import type { Assembly } from '../build/assemble.ts';
-import type { Design } from '../document/design.ts';
-import type { Flag } from '../judge/evaluate.ts';
-import { featuresOf, isPlain, profileExtent } from '../head/body.ts';
+import type { Rig } from '../build/rig.ts';
+import { halve } from '../numeric/halve.ts';
+import type { Flag } from './behaviour.ts';
+import { behaviour } from './behaviour.ts';
+import { isPlain, profileExtent } from '../head/body.ts';
 import type { HeadBody } from '../head/body.ts';
 import { sectionRadius } from '../head/profile.ts';
-import type { FeatureKey } from '../head/features/shape.ts';
 
 /** Wall that a pressed and sintered head needs around its bore or slot, mm (common practice, no source). */
 export const SINTERED_WALL = 0.6;
@@ -23,7 +24,7 @@ const ALONG = [0.25, 0.35, 0.45, 0.55, 0.65, 0.75];
  * Least metal around the hook's wire where it lies on the shank's line, mm: rays from the wire outward to where the metal ends. Rays that
  * start in a slot are left out, since a slot is meant to be open.
  */
-export function wireWall({ head, hook, profile }: Pick<Assembly, 'head' | 'hook' | 'profile'>): number {
+export function wireWall({ head, hook, profile }: Pick<Rig, 'head' | 'hook' | 'profile'>): number {
   const r = hook.wire / 2;
   let least = Infinity;
   for (const share of ALONG) {
@@ -50,12 +51,8 @@ export function wireWall({ head, hook, profile }: Pick<Assembly, 'head' | 'hook'
         low = high;
         high += far / 14;
       }
-      for (let halving = 0; halving < 9; halving++) {
-        const mid = (low + high) / 2;
-        if (holds(mid)) low = mid;
-        else high = mid;
-      }
-      least = Math.min(least, low - r);
+      const [last] = halve(low, high, 9, holds);
+      least = Math.min(least, last - r);
     }
   }
   return Number.isFinite(least) ? least : 0;
@@ -63,7 +60,7 @@ export function wireWall({ head, hook, profile }: Pick<Assembly, 'head' | 'hook'
 
 function inSlot({ shapes }: HeadBody, x: number, y: number, z: number): boolean {
   return shapes.some((shape) => {
-    if (shape.feature !== 'slot') return false;
+    if (!shape.staysOpen) return false;
     const span = shape.span(x, y);
     return span !== undefined && z >= span[0] && z <= span[1];
   });
@@ -74,7 +71,8 @@ const LOOK = { along: 16, through: 14, across: 10 };
 
 /** A place where a mould half would not come off. */
 export interface Undercut {
-  readonly feature: FeatureKey | 'body';
+  /** what cuts there; the body itself where undefined */
+  readonly shape: Shape | undefined;
   /** share of the looked-at places that are caught */
   readonly share: number;
 }
@@ -83,7 +81,7 @@ export interface Undercut {
  * Undercuts against a mould in two halves that part on the plane of the shank and hook and draw off to left and right: along each line square to
  * that plane the metal must run from the plane outward without a gap. What makes the gap is named by the shape that cuts there.
  */
-export function undercuts({ head, profile }: Pick<Assembly, 'head' | 'profile'>): Undercut[] {
+export function undercuts({ head, profile }: Pick<Rig, 'head' | 'profile'>): Undercut[] {
   // A plain loft only falls away from that plane.
   if (isPlain(head)) return [];
   const { half, rise, drop } = profileExtent(profile);
@@ -95,7 +93,7 @@ export function undercuts({ head, profile }: Pick<Assembly, 'head' | 'profile'>)
     ),
   );
   const from = Math.min(0, ...joined.map((shape) => shape.from));
-  const caught = new Map<FeatureKey | 'body', number>();
+  const caught = new Map<Shape | undefined, number>();
   let looked = 0;
   for (let i = 0; i < LOOK.along; i++) {
     const x = from + ((profile.length - from) * (i + 0.5)) / LOOK.along;
@@ -117,68 +115,113 @@ export function undercuts({ head, profile }: Pick<Assembly, 'head' | 'profile'>)
         const span = shape.span(x, y);
         return span !== undefined && z >= span[0] && z <= span[1];
       });
-      const feature = by?.feature ?? 'body';
-      caught.set(feature, (caught.get(feature) ?? 0) + 1);
+      caught.set(by, (caught.get(by) ?? 0) + 1);
     }
   }
-  return [...caught].map(([feature, count]) => ({ feature, share: count / looked }));
-}
-
-/** Smallest details of a design, named, mm. */
-function details(design: Design, assembly: Assembly): { name: string; size: number; path: string }[] {
-  const features = featuresOf(assembly.family, assembly.dimensions, design.head);
-  const { half } = profileExtent(assembly.profile);
-  const out: { name: string; size: number; path: string }[] = [];
-  if (features.fins)
-    out.push({ name: 'The fins', size: features.fins.thickness, path: '/head/features/fins' });
-  if (features.channel)
-    out.push({
-      name: 'The channel',
-      size: 2 * half * features.channel.width,
-      path: '/head/features/channel',
-    });
-  if (features.slot) out.push({ name: 'The slot', size: features.slot.width, path: '/head/features/slot' });
-  if (design.keeper.kind === 'collar' && design.keeper.barbs > 0 && design.keeper.barb > 0)
-    out.push({ name: 'The collar’s barbs', size: design.keeper.barb, path: '/keeper/barb' });
-  return out;
+  return [...caught].map(([shape, count]) => ({ shape, share: count / looked }));
 }
 
 /** What making the head in its metal asks for: wall, undercuts, smallest detail, cast parts. */
-export function makingFlags(design: Design, assembly: Assembly, wall: number): Flag[] {
-  const flags: Flag[] = [];
-  const add = (level: Flag['level'], path: string, text: string) => flags.push({ level, path, text });
-  const { metal, collar } = assembly;
-  const sintered = metal.making === 'sintered';
-  const slotted = assembly.head.shapes.some(({ feature }) => feature === 'slot');
-  if (sintered) {
-    if (collar) {
-      const what = design.keeper.kind === 'barrel' ? 'barrel' : 'collar';
-      add('stop', '/keeper', `${metal.name} is pressed and sintered: it cannot carry a cast ${what}. Take a wire keeper, or a poured metal.`); // prettier-ignore
-    }
-    if (wall < SINTERED_WALL) {
-      add('stop', '/hook/size', `Only ${marked(wall, 'size')} of metal stands around the ${slotted ? 'slot' : 'bore'}; ${metal.name.toLowerCase()} wants ${marked(SINTERED_WALL, 'size')}. Take finer wire or a larger head.`); // prettier-ignore
-    }
-    add('note', '/head/metal', slotted
-      ? 'Pressed with a slot: the hook is laid in and glued, and the glue must fill the slot.'
-      : 'Pressed with a bore for the shank: the eye’s bend must pass through it, or be bent after. A hook slot makes that easier.'); // prettier-ignore
-    if (design.head.pieces === 2) {
-      add('care', '/head/pieces', 'Two glued pieces: check the joint of every head by hand before it is packed (common practice).'); // prettier-ignore
-    }
-  } else {
-    if (wall < POURED_WALL) {
-      add('care', '/hook/size', `Only ${marked(wall, 'size')} of metal stands around the wire; below ${marked(POURED_WALL, 'size')} a pour may not close over it (common practice). Take finer wire or a larger head.`); // prettier-ignore
-    }
-    for (const { feature } of undercuts(assembly)) {
-      const shape = assembly.head.shapes.find((candidate) => candidate.feature === feature);
-      add('care', feature === 'body' || feature === 'collar' ? '/head' : feature === 'recess' ? '/eye/recess' : `/head/features/${feature}`, // prettier-ignore
-        `Undercut: a mould that parts on the plane of the hook will not come off here. ${shape?.undercut ?? 'Change the shape so that its sides only fall away from that plane.'}`); // prettier-ignore
-    }
-  }
+function makingFlags(rig: Rig, wall: number): Flag[] {
+  const { metal } = rig;
+  const flags: Flag[] = metal.making === 'sintered' ? sinteredFlags(rig, wall) : pouredFlags(rig, wall);
   const least = DETAIL[metal.making];
-  for (const { name, size, path } of details(design, assembly)) {
-    if (size < least) {
-      add('care', path, `${name} measure${name.endsWith('s') ? '' : 's'} ${marked(size, 'size')}: under ${marked(least, 'size')} ${sintered ? 'pressing does not show it' : 'a mould may not fill'} (common practice). Make it larger.`); // prettier-ignore
-    }
+  for (const { name, isMany, size, path } of rig.details) {
+    if (size >= least) continue;
+    const why = metal.making === 'sintered' ? 'pressing does not show it' : 'a mould may not fill';
+    flags.push({
+      level: 'care',
+      code: 'making.detail',
+      path,
+      text: `${name} measure${isMany ? '' : 's'} ${marked(size, 'size')}: under ${marked(least, 'size')} ${why} (common practice). Make it larger.`,
+    });
+  }
+  if (metal.isLead)
+    flags.push({ level: 'note', code: 'metal.lead', path: '/head/metal', text: metal.caution });
+  return flags;
+}
+
+function sinteredFlags({ metal, collar, castName, head, pieces }: Rig, wall: number): Flag[] {
+  const flags: Flag[] = [];
+  const isSlotted = head.shapes.some(({ staysOpen }) => staysOpen);
+  if (collar) {
+    flags.push({
+      level: 'stop',
+      code: 'making.cast',
+      path: '/keeper',
+      text: `${metal.name} is pressed and sintered: it cannot carry a cast ${castName}. Take a wire keeper, or a poured metal.`,
+      brief: `no cast ${castName} in a sintered metal`,
+    });
+  }
+  if (wall < SINTERED_WALL) {
+    flags.push({
+      level: 'stop',
+      code: 'making.wall',
+      path: '/hook/size',
+      text: `Only ${marked(wall, 'size')} of metal stands around the ${isSlotted ? 'slot' : 'bore'}; ${metal.name.toLowerCase()} wants ${marked(SINTERED_WALL, 'size')}. Take finer wire or a larger head.`,
+      brief: `wall of ${marked(wall, 'size')} is too thin`,
+    });
+  }
+  flags.push({
+    level: 'note',
+    code: 'making.pressed',
+    path: '/head/metal',
+    text: isSlotted
+      ? 'Pressed with a slot: the hook is laid in and glued, and the glue must fill the slot.'
+      : 'Pressed with a bore for the shank: the eye’s bend must pass through it, or be bent after. A hook slot makes that easier.',
+  });
+  if (pieces === 2) {
+    flags.push({
+      level: 'care',
+      code: 'making.glued',
+      path: '/head/pieces',
+      text: 'Two glued pieces: check the joint of every head by hand before it is packed (common practice).',
+    });
   }
   return flags;
 }
+
+function pouredFlags(rig: Rig, wall: number): Flag[] {
+  const flags: Flag[] = [];
+  if (wall < POURED_WALL) {
+    flags.push({
+      level: 'care',
+      code: 'making.wall',
+      path: '/hook/size',
+      text: `Only ${marked(wall, 'size')} of metal stands around the wire; below ${marked(POURED_WALL, 'size')} a pour may not close over it (common practice). Take finer wire or a larger head.`,
+    });
+  }
+  for (const { shape } of undercuts(rig)) {
+    const remedy = shape?.undercut ?? 'Change the shape so that its sides only fall away from that plane.';
+    flags.push({
+      level: 'care',
+      code: 'making.undercut',
+      path: shape?.path ?? '/head',
+      text: `Undercut: a mould that parts on the plane of the hook will not come off here. ${remedy}`,
+    });
+  }
+  return flags;
+}
+
+/** What making asks of the head: metal around the wire, and what mould or press can do. */
+export const making = behaviour({
+  key: 'making',
+  needs: 'at once',
+  readings: {
+    'hook.wall': {
+      name: 'Wall around the wire',
+      quantity: 'size',
+      unit: 'mm',
+      kind: 'geometry',
+      group: 'Hook',
+      formula: 'min (surface − wire)',
+      note: 'Least metal beside the shank at the head’s fullest section. Sintered metals want 0.6 mm (common practice, no source).',
+    },
+  },
+  read(rig) {
+    return { 'hook.wall': wireWall(rig) };
+  },
+  flags(rig, value) {
+    return makingFlags(rig, value('hook.wall'));
+  },
+});

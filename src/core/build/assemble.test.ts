@@ -1,22 +1,24 @@
+import { keeperInitial } from '../fitting/keepers/index.ts';
+import { guardInitial } from '../fitting/guards/index.ts';
+import { castSolid } from './cast-solid.ts';
+import { metalPart, totalMass } from './rig.ts';
 import fc from 'fast-check';
 import type { ManifoldToplevel } from 'manifold-3d';
 import Module from 'manifold-3d';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { assemble, metalPart, totalMass } from './assemble.ts';
+import { assemble } from './assemble.ts';
 import { checkDesign } from './check.ts';
 import type { Design } from '../document/design.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { readStl, writeStl } from '../exchange/stl.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
-import { castSolid } from '../head/solid.ts';
 import { HOOK_CHART, chartIndex, hookMeasures } from '../hook/chart.ts';
 import { hookPath } from '../hook/path.ts';
 import { metalTable } from '../series/metal-table.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { scaleHead, solveTarget } from './solve.ts';
-import { starterGuard, starterKeeper } from '../document/starter.ts';
 
 let kernel: ManifoldToplevel;
 beforeAll(async () => {
@@ -94,12 +96,12 @@ describe('hook path', () => {
 
 describe('parts of a design', () => {
   it('weighs the hook as its wire, its ring and its point', () => {
-    const assembly = assemble(sampleDesign('ball'));
-    const hook = assembly.parts.find(({ name }) => name === 'hook');
-    const section = (Math.PI / 4) * assembly.hook.wire ** 2;
-    const ring = 2 * Math.PI ** 2 * assembly.hook.eye.radius * (assembly.hook.wire / 2) ** 2;
-    const taper = 2 * assembly.hook.wire * section;
-    expect(hook?.mass).toBeCloseTo((7.85 * (assembly.hook.length * section + ring - taper)) / 1000, 4);
+    const rig = assemble(sampleDesign('ball'));
+    const hook = rig.parts.find(({ name }) => name === 'hook');
+    const section = (Math.PI / 4) * rig.hook.wire ** 2;
+    const ring = 2 * Math.PI ** 2 * rig.hook.eye.radius * (rig.hook.wire / 2) ** 2;
+    const taper = 2 * rig.hook.wire * section;
+    expect(hook?.mass).toBeCloseTo((7.85 * (rig.hook.length * section + ring - taper)) / 1000, 4);
   });
 
   it('takes the wire out of a ball: what is missing is leg and shank inside it', () => {
@@ -108,29 +110,29 @@ describe('parts of a design', () => {
       keeper: { kind: 'none' },
       eye: { angle: 90, setback: 0.5 },
     });
-    const assembly = assemble(design);
+    const rig = assemble(design);
     const sphere = (Math.PI / 6) * 12 ** 3;
-    const section = (Math.PI / 4) * assembly.hook.wire ** 2;
+    const section = (Math.PI / 4) * rig.hook.wire ** 2;
     // Leg of 6 mm up and shank of 6 mm back, less what the fillet cuts off the corner: (2 − π/2) of its radius.
-    const inside = section * (12 - (2 - Math.PI / 2) * 1.5 * assembly.hook.wire);
-    expect(metalPart(assembly).volume).toBeCloseTo(sphere - inside, 0);
-    expect(assembly.wireInside / inside).toBeCloseTo(1, 1);
+    const inside = section * (12 - (2 - Math.PI / 2) * 1.5 * rig.hook.wire);
+    expect(metalPart(rig).volume).toBeCloseTo(sphere - inside, 0);
+    expect(rig.wireInside / inside).toBeCloseTo(1, 1);
   });
 
   it('adds every part once to the weight on the scale', () => {
-    const assembly = assemble(
-      sampleDesign('pointed', { keeper: starterKeeper('wire'), guard: starterGuard('fibre') }),
+    const rig = assemble(
+      sampleDesign('pointed', { keeper: keeperInitial('wire'), guard: guardInitial('fibre') }),
     );
-    expect(assembly.parts.map(({ name }) => name)).toEqual(['metal', 'hook', 'keeper', 'guard']);
-    expect(totalMass(assembly)).toBeCloseTo(
-      assembly.parts.reduce((sum, { mass }) => sum + mass, 0),
+    expect(rig.parts.map(({ name }) => name)).toEqual(['metal', 'hook', 'keeper', 'guard']);
+    expect(totalMass(rig)).toBeCloseTo(
+      rig.parts.reduce((sum, { mass }) => sum + mass, 0),
       12,
     );
   });
 });
 
 describe('the solid as cast', () => {
-  const keepers = [{ kind: 'none' }, starterKeeper('collar'), starterKeeper('wire')] as const;
+  const keepers = [{ kind: 'none' }, keeperInitial('collar'), keeperInitial('wire')] as const;
   const cases = DRAWN_FAMILIES.flatMap(({ key }) =>
     keepers.flatMap((keeper) =>
       (['none', 'fibre'] as const).map((guard) => [key, keeper.kind, guard, keeper] as const),
@@ -140,9 +142,9 @@ describe('the solid as cast', () => {
   it.each(cases)(
     '%s with keeper %s and guard %s: the library’s cut agrees with the reading to 0.1%',
     (family, _, guard, keeper) => {
-      const design = sampleDesign(family, { keeper, guard: starterGuard(guard), hook: { size: '6/0' } });
-      const { assembly, readings } = built(design);
-      const solid = castSolid(kernel, assembly);
+      const design = sampleDesign(family, { keeper, guard: guardInitial(guard), hook: { size: '6/0' } });
+      const { rig, readings } = built(design);
+      const solid = castSolid(kernel, rig);
       expect(openEdges(solid)).toBe(0);
       expect(
         Math.abs(massProperties(solid).volume / (readings['head.castVolume']?.value ?? 0) - 1),
@@ -151,8 +153,8 @@ describe('the solid as cast', () => {
   );
 
   it('goes out as STL and comes back with the same volume to 1e-6', () => {
-    const { assembly } = built(sampleDesign('pointed'));
-    const solid = castSolid(kernel, assembly);
+    const { rig } = built(sampleDesign('pointed'));
+    const solid = castSolid(kernel, rig);
     const bytes = writeStl(solid, 'Reedcutter “3/8”');
     const back = readStl(bytes);
     expect(openEdges(back)).toBe(0);
@@ -178,12 +180,12 @@ describe('solving for weight', () => {
     fc.assert(
       fc.property(arbitrary, ({ family, ounces, metal, of }) => {
         const grams = ounces * GRAMS_PER_OUNCE;
-        const keeper = starterKeeper('wire');
+        const keeper = keeperInitial('wire');
         const solved = solveTarget(
           sampleDesign(family, { head: { metal, target: { grams, of } }, hook: { size: '1/0' }, keeper }),
         );
         if (!solved.ok) throw new Error(solved.problem.message);
-        const reached = of === 'metal' ? metalPart(solved.assembly).mass : totalMass(solved.assembly);
+        const reached = of === 'metal' ? metalPart(solved.rig).mass : totalMass(solved.rig);
         expect(Math.abs(reached / grams - 1)).toBeLessThan(1e-6);
       }),
       { numRuns: 60 },
@@ -204,7 +206,7 @@ describe('solving for weight', () => {
     expect(dimensions['breadth']).toBe(9);
     expect(dimensions['shoulder']).toBe(0.4);
     expect((dimensions['length'] ?? 0) / (dimensions['height'] ?? 1)).toBeCloseTo(2, 9);
-    expect(metalPart(solved.assembly).mass).toBeCloseTo(14, 5);
+    expect(metalPart(solved.rig).mass).toBeCloseTo(14, 5);
   });
 
   it.each([
@@ -230,7 +232,7 @@ describe('solving for weight', () => {
     // Body volume = metal volume + wire inside, each known apart: their ratio must be the cube of the scale exactly.
     const scale =
       (tungsten.design.head.dimensions['length'] ?? 0) / (lead.design.head.dimensions['length'] ?? 1);
-    const whole = (solved: typeof lead) => 20 / solved.assembly.density + solved.assembly.wireInside / 1000;
+    const whole = (solved: typeof lead) => 20 / solved.rig.density + solved.rig.wireInside / 1000;
     expect(scale).toBeCloseTo(Math.cbrt(whole(tungsten) / whole(lead)), 6);
     // And the wire is a small correction on the plain cube root of the densities.
     expect(Math.abs(scale / Math.cbrt(11.34 / 17.5) - 1)).toBeLessThan(0.02);
@@ -310,7 +312,7 @@ describe('bad input', () => {
       '/keeper/barb',
       /too steep/,
     ],
-    ['a guard on nothing', { guard: { ...starterGuard('fibre'), setback: 0 } }, '/guard/setback', /no metal/],
+    ['a guard on nothing', { guard: { ...guardInitial('fibre'), setback: 0 } }, '/guard/setback', /no metal/],
   ] as const)('%s is told at its field', (_, change, path, message) => {
     const problems = checkDesign(sampleDesign('ball', change as Parameters<typeof sampleDesign>[1]));
     expect(problems).toContainEqual({ path, message: expect.stringMatching(message) });

@@ -1,11 +1,14 @@
+import { rigidBodies } from './bodies.ts';
+import { methodOf } from '../rigging/methods/index.ts';
+import type { LaidPlastic } from '../rigging/method.ts';
+import type { Bait, Part, Rig, RiggedBait } from './rig.ts';
+import { layOnHead, seatOf } from '../rigging/lay.ts';
+import type { Ring } from '../hook/ring.ts';
 import type { Design } from '../document/design.ts';
-import type { GuardBody } from '../fitting/guards/guard.ts';
 import { guardBody } from '../fitting/guards/index.ts';
-import { keeperBody } from '../fitting/keepers/index.ts';
-import type { KeeperBody } from '../fitting/keepers/keeper.ts';
+import { keeperBody, keeperOf } from '../fitting/keepers/index.ts';
 import type { HeadBody } from '../head/body.ts';
 import { headBody, wholeBulk } from '../head/body.ts';
-import type { Family } from '../head/family.ts';
 import { completeDimensions } from '../head/family.ts';
 import { familyOf } from '../head/families/index.ts';
 import { recess } from '../head/features/recess.ts';
@@ -13,67 +16,19 @@ import { loft } from '../head/loft.ts';
 import { massProperties } from '../head/mesh.ts';
 import type { Profile } from '../head/profile.ts';
 import type { Bulk } from '../head/quadrature.ts';
-import type { Revolve } from '../head/revolve.ts';
-import type { HookMeasures } from '../hook/chart.ts';
 import { hookMeasures } from '../hook/chart.ts';
-import type { HookPath, Ring } from '../hook/path.ts';
+import type { HookPath } from '../hook/path.ts';
 import { eyeRadius, hookPath, legDirection } from '../hook/path.ts';
 import { torusVolume, wholeWire, wireWithin } from '../hook/wire.ts';
-import type { Metal } from '../material/metals.ts';
-import { METALS, STEEL_DENSITY } from '../material/metals.ts';
+import type { Metal } from '../material/metals/metal.ts';
+import { STEEL_DENSITY } from '../material/densities.ts';
+import { METALS } from '../material/metals/index.ts';
 import { findRoot } from '../numeric/root.ts';
 import type { Vec3 } from '../numeric/vec.ts';
-
-export type PartName = 'metal' | 'hook' | 'joint' | 'keeper' | 'guard' | 'paint';
-
-/** One thing of one material, where it sits. */
-export interface Part {
-  readonly name: PartName;
-  /** g */
-  readonly mass: number;
-  /** mm³ of water it pushes aside */
-  readonly volume: number;
-  /** mm */
-  readonly centroid: Vec3;
-}
-
-/** A design as built: shape, wire and parts in the body frame. Every behaviour reads this and nothing else. */
-export interface Assembly {
-  readonly family: Family;
-  readonly dimensions: Readonly<Record<string, number>>;
-  readonly profile: Profile;
-  readonly head: HeadBody;
-  /** what of the keeper is cast with the head */
-  readonly collar: Revolve | undefined;
-  readonly keeper: KeeperBody | undefined;
-  readonly hook: HookPath;
-  readonly measures: HookMeasures;
-  readonly guard: GuardBody | undefined;
-  readonly metal: Metal;
-  readonly density: number;
-  /** body with collar and features, before wire and holes are taken out */
-  readonly body: Bulk;
-  /** hook wire inside metal */
-  readonly wireInside: number;
-  /** keeper wire and guard hole inside metal */
-  readonly otherInside: number;
-  readonly parts: readonly Part[];
-}
 
 /** Metal of a design: from the given store, or the reference list. */
 export function designMetal(design: Design, metals: readonly Metal[] = METALS): Metal | undefined {
   return metals.find((metal) => metal.key === design.head.metal);
-}
-
-/** Total of the parts, g. */
-export const totalMass = (assembly: Pick<Assembly, 'parts'>): number =>
-  assembly.parts.reduce((sum, part) => sum + part.mass, 0);
-
-/** The metal part. */
-export function metalPart({ parts }: Pick<Assembly, 'parts'>): Part {
-  const part = parts[0];
-  if (part?.name !== 'metal') throw new Error('An assembly starts with its metal.');
-  return part;
 }
 
 /** Room around a recessed eye's ring for line and knot, mm (common practice, no source). */
@@ -83,7 +38,7 @@ const KNOT_ROOM = 0.6;
  * Builds a design with the dimensions it names (no weight target is met here; see `solveTarget`).
  * The document must have passed `checkDesign`; throws where it names a family, metal or hook that does not exist.
  */
-export function assemble(design: Design, metals: readonly Metal[] = METALS): Assembly {
+export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig {
   const family = familyOf(design.head.family);
   const metal = designMetal(design, metals);
   const measures = hookMeasures(design.hook);
@@ -103,7 +58,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Ass
     straight: collar ? -collar.from : 0,
   });
   const pocket = design.eye.recess
-    ? [recess(hook.eye.centre, eyeRadius(design.eye, measures.wire) + measures.wire / 2 + KNOT_ROOM)]
+    ? [recess(hook.eye.centre, eyeRadius(design.eye, measures.wire) + measures.wire / 2 + KNOT_ROOM, profile)]
     : [];
   const head = headBody(family, design.head, dimensions, { collar, wire: measures.wire, after: pocket });
   const { holds } = head;
@@ -129,36 +84,83 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Ass
     pieces.reduce((sum, piece) => sum + piece.sign * piece.volume * piece.centroid[axis], 0) / volume;
 
   const parts: Part[] = [
-    { name: 'metal', mass: (density * volume) / 1000, volume, centroid: [moment(0), moment(1), moment(2)] },
+    {
+      name: 'metal',
+      material: metal.key,
+      mass: (density * volume) / 1000,
+      volume,
+      centroid: [moment(0), moment(1), moment(2)],
+    },
     hookPart(hook),
   ];
   if (hook.hinge) parts.push(jointPart(hook, hook.hinge));
   if (keeper && keeper.wires.length > 0) {
     const whole = together(keeper.wires.map(({ path, diameter }) => wholeWire(path, diameter / 2)));
-    parts.push({ name: 'keeper', mass: (STEEL_DENSITY * whole.volume) / 1000, ...whole });
+    parts.push({ name: 'keeper', material: 'steel', mass: (STEEL_DENSITY * whole.volume) / 1000, ...whole });
   }
   if (guard) {
     const { volume: pushed, centroid } = guard;
-    parts.push({ name: 'guard', mass: (guard.density * pushed) / 1000, volume: pushed, centroid });
+    parts.push({
+      name: 'guard',
+      material: guard.material,
+      mass: (guard.density * pushed) / 1000,
+      volume: pushed,
+      centroid,
+    });
   }
   if (design.head.paint) parts.push(paintPart(design.head.paint, head, body));
+  const kind = keeperOf(design.keeper.kind);
+  const detail = kind.detail?.(design.keeper);
+  const placed = { head, profile, collar, hook, keeper, guard, bait: undefined };
   return {
+    ...placed,
+    bodies: rigidBodies(placed, parts),
+    joint: hook.hinge && design.hook.joint && { kind: design.hook.joint.kind, at: hook.hinge.at },
+    parts,
+    places: { eye: hook.eye.centre, point: hook.tip, seat: [seatOf({ family, hook }), 0, 0] },
     family,
     dimensions,
-    profile,
-    head,
-    collar,
-    keeper,
-    hook,
+    castName: kind.castName ?? '',
     measures,
-    guard,
     metal,
     density,
+    pieces: design.head.pieces ?? 1,
+    scale: 1,
+    details: [
+      ...head.shapes.flatMap((shape) => (shape.detail ? [shape.detail] : [])),
+      ...(detail ? [detail] : []),
+    ],
     body,
     wireInside: wire.volume,
     otherInside: (keeperIn?.volume ?? 0) + (guardHole?.volume ?? 0),
-    parts,
   };
+}
+
+/** The rig with a plastic laid on it, which moves with the hook. */
+export function withBait(rig: Rig, { plastic, method }: Bait): Rig {
+  const laid = layOnHead(rig, plastic, methodOf(method));
+  const part: Part = {
+    name: 'plastic',
+    material: 'plastic',
+    mass: (plastic.density * laid.volume) / 1000,
+    volume: laid.volume,
+    centroid: plasticCentre(laid),
+  };
+  const parts = [...rig.parts, part];
+  const bait: RiggedBait = { plastic, method, laid };
+  return { ...rig, bait, parts, bodies: rigidBodies({ ...rig, bait }, parts) };
+}
+
+/** Centre of a laid plastic, by its sections along the axis. */
+function plasticCentre({ body }: LaidPlastic): Vec3 {
+  let [sum, x, z] = [0, 0, 0];
+  for (const { at, halfBreadth, halfHeight } of body) {
+    const section = halfBreadth * halfHeight;
+    sum += section;
+    x += section * at[0];
+    z += section * at[1];
+  }
+  return sum > 0 ? [x / sum, 0, z / sum] : [body[0]?.at[0] ?? 0, 0, 0];
 }
 
 /** Height of the crown above the shank line at x: what a guard stands on. */
@@ -191,7 +193,13 @@ function hookPart(hook: HookPath): Part {
   const tipAt: Vec3 = [hook.tip[0] - hook.wire, 0, hook.tip[2]];
   const at = (axis: 0 | 1 | 2) =>
     (whole.volume * whole.centroid[axis] - taper * tipAt[axis] + ring * centre[axis]) / volume;
-  return { name: 'hook', mass: (STEEL_DENSITY * volume) / 1000, volume, centroid: [at(0), at(1), at(2)] };
+  return {
+    name: 'hook',
+    material: 'steel',
+    mass: (STEEL_DENSITY * volume) / 1000,
+    volume,
+    centroid: [at(0), at(1), at(2)],
+  };
 }
 
 /** What joins a free hook to the head: the wire through it, its eye and loop, and the link. */
@@ -202,7 +210,7 @@ function jointPart(hook: HookPath, { loop, link }: NonNullable<HookPath['hinge']
     ringBulk(loop),
     ...(link ? [ringBulk(link)] : []),
   ]);
-  return { name: 'joint', mass: (STEEL_DENSITY * bulk.volume) / 1000, ...bulk };
+  return { name: 'joint', material: 'steel', mass: (STEEL_DENSITY * bulk.volume) / 1000, ...bulk };
 }
 
 /** Fineness of the surface paint is spread on: paint's own thickness is known far less well than this. */
@@ -216,7 +224,13 @@ function paintPart(
 ): Part {
   const { area } = massProperties(mesh ?? loft(profile, collar, PAINTED));
   const volume = area * thickness;
-  return { name: 'paint', mass: (density * volume) / 1000, volume, centroid: body.centroid };
+  return {
+    name: 'paint',
+    material: 'paint',
+    mass: (density * volume) / 1000,
+    volume,
+    centroid: body.centroid,
+  };
 }
 
 /** Whether a point lies within `radius` of a centre line in the plane y = 0. */

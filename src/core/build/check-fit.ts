@@ -1,6 +1,10 @@
+import { isGuarded } from '../fitting/guards/index.ts';
+import { LEAST_WALL } from '../hook/bite.ts';
+import type { Problem } from '../document/problem.ts';
 import { marked } from '../quantity/phrase.ts';
-import type { Design, Problem } from '../document/design.ts';
-import { keeperBody } from '../fitting/keepers/index.ts';
+import type { Design } from '../document/design.ts';
+import { FEATURES } from '../head/features/index.ts';
+import { keeperOf } from '../fitting/keepers/index.ts';
 import { featuresOf, profileExtent } from '../head/body.ts';
 import { completeDimensions } from '../head/family.ts';
 import type { Family } from '../head/family.ts';
@@ -9,10 +13,6 @@ import type { Profile } from '../head/profile.ts';
 import type { HookMeasures } from '../hook/chart.ts';
 import { hookMeasures } from '../hook/chart.ts';
 import { eyeRadius, hookPath, neckLength } from '../hook/path.ts';
-import { radians } from '../numeric/vec.ts';
-
-/** Least metal that must stand around the wire for a head to be a head at all, mm on each side (common practice, no source). */
-const LEAST_WALL = 0.3;
 
 interface Look {
   readonly design: Design;
@@ -59,66 +59,31 @@ function checkHook({ design, profile, measures, knee }: Look): Problem[] {
   return problems;
 }
 
-const castLength = ({ keeper }: Design): number =>
-  keeper.kind === 'collar' || keeper.kind === 'barrel' ? keeper.length : 0;
+/** How far something cast with the head reaches along the shank behind it, mm. */
+const castLength = ({ keeper }: Design): number => keeperOf(keeper.kind).castLength?.(keeper) ?? 0;
 
 function checkFeatures({ design, family, dimensions, profile, measures }: Look): Problem[] {
-  const problems: Problem[] = [];
   const features = featuresOf(family, dimensions, design.head);
-  const own = (key: string) => design.head.features && key in design.head.features;
-  const path = (key: string, field: string) =>
-    own(key) ? `/head/features/${key}/${field}` : '/head/dimensions';
   const { half, rise, drop } = profileExtent(profile);
-  const clear = measures.wire / 2 + LEAST_WALL;
-  const { sole, flats, channel, cheeks, fins, slot } = features;
-  if (sole) {
-    const ends = [0.15, 0.85].map(
-      (share) => -drop * (1 - sole.cut) + Math.tan(radians(sole.tilt)) * profile.length * (share - 0.5),
-    );
-    const level = Math.max(...ends);
-    if (level > -clear) {
-      problems.push(problem(path('sole', 'cut'), `Sole: it comes within ${mm(Math.max(0, -level - measures.wire / 2))} of the hook’s wire. Cut less off, tilt it less, or hang more of the head below the shank.`)); // prettier-ignore
-    }
-  }
-  if (flats) {
-    const ridge = rise * (1 - flats.cut);
-    const beside = ridge - Math.tan(radians(flats.slope)) * measures.wire;
-    if (beside < clear) {
-      problems.push(problem(path('flats', 'cut'), `Top flats: they leave ${mm(Math.max(0, beside - measures.wire / 2))} over the hook’s wire. Cut less off, slope them less, or make the head higher.`)); // prettier-ignore
-    }
-  }
-  if (channel) {
-    const left = drop * (1 - channel.depth);
-    if (left < clear) {
-      problems.push(problem(path('channel', 'depth'), `Belly channel: its roof leaves ${mm(Math.max(0, left - measures.wire / 2))} under the hook’s wire. Make it shallower, or hang more of the head below the shank.`)); // prettier-ignore
-    }
-    if (sole && sole.cut >= channel.depth) {
-      problems.push(problem(path('channel', 'depth'), 'Belly channel: the sole takes it away whole. Make the channel deeper than the sole, or leave one of the two out.')); // prettier-ignore
-    }
-  }
-  if (cheeks && half * (1 - cheeks.depth) < clear) {
-    problems.push(problem(path('cheeks', 'depth'), `Hollow cheeks: they leave ${mm(Math.max(0, half * (1 - cheeks.depth) - measures.wire / 2))} beside the hook’s wire. Make them shallower, or the head broader.`)); // prettier-ignore
-  }
-  if (fins) {
-    const [rear, front] = [fins.at - fins.length / 2, fins.at + fins.length / 2];
-    if (rear < -1e-9 || front > 1 + 1e-9) {
-      problems.push(problem(path('fins', 'at'), 'Fins: they stand out beyond the end of the head. Move them to the middle, or shorten them.')); // prettier-ignore
-    }
-    if (fins.thickness > Math.min(rise, drop)) {
-      problems.push(problem(path('fins', 'thickness'), `Fins: at ${mm(fins.thickness)} they are thicker than half the head is high. Make them thinner, or the head higher.`)); // prettier-ignore
-    }
-  }
-  if (slot) {
-    if (slot.width < measures.wire) {
-      problems.push(problem(path('slot', 'width'), `Hook slot: ${mm(slot.width)} does not take a wire of ${mm(measures.wire)}. Make it at least ${mm(measures.wire * 1.1)} wide.`)); // prettier-ignore
-    }
-    if (slot.width / 2 > half * 0.8) {
-      problems.push(problem(path('slot', 'width'), `Hook slot: ${mm(slot.width)} would cut the head in two. Make it narrower, or the head broader.`)); // prettier-ignore
-    }
-    if (slot.open === 'above' && design.guard.kind !== 'none') {
-      problems.push(problem(path('slot', 'open'), 'Hook slot: it is open where the guard stands. Open it below, or leave the guard out.')); // prettier-ignore
-    }
-  }
+  const ground = {
+    profile,
+    half,
+    rise,
+    drop,
+    wire: measures.wire,
+    clear: measures.wire / 2 + LEAST_WALL,
+    others: features,
+    isGuarded: isGuarded(design.guard),
+  };
+  const problems = FEATURES.flatMap((kind): Problem[] => {
+    const given = features[kind.key];
+    if (!given) return [];
+    // What belongs to the family is mended by its dimensions.
+    const isOwn = design.head.features !== undefined && kind.key in design.head.features;
+    return kind
+      .check(given, ground)
+      .map(({ field, message }) => problem(isOwn ? `/head/features/${kind.key}/${field}` : '/head/dimensions', message)); // prettier-ignore
+  });
   if (design.eye.recess) {
     const across = eyeRadius(design.eye, measures.wire) + measures.wire / 2;
     if (across > half * 0.85) {
@@ -130,62 +95,19 @@ function checkFeatures({ design, family, dimensions, profile, measures }: Look):
 
 function checkKeeper({ design, profile, measures, knee }: Look): Problem[] {
   const { keeper, hook } = design;
-  if (hook.joint && keeper.kind !== 'none' && keeper.kind !== 'barbs') {
+  const kind = keeperOf(keeper.kind);
+  if (hook.joint && !kind.swings) {
     return [problem('/keeper', 'Keeper: on a hinged head the plastic sits on the free hook, and a keeper on the head is in the way of its swing. Take none, or barbs on the shank.')]; // prettier-ignore
   }
-  if (keeper.kind === 'collar' || keeper.kind === 'barrel')
-    return checkCast({ keeper, profile, measures, knee });
-  if (keeper.kind === 'screw' || keeper.kind === 'spring') {
-    if (keeper.diameter - 2 * keeper.wire < measures.wire) {
-      return [problem('/keeper/diameter', `Keeper diameter: ${mm(keeper.diameter)} does not go around the hook’s wire of ${mm(measures.wire)}. Make it at least ${mm(measures.wire + 2 * keeper.wire)}.`)]; // prettier-ignore
-    }
-    if (keeper.turns * keeper.wire > keeper.length) {
-      return [problem('/keeper/turns', `Turns: ${keeper.turns} turns of ${mm(keeper.wire)} wire do not fit in ${mm(keeper.length)}. Take fewer, or lengthen it.`)]; // prettier-ignore
-    }
-  }
-  const built = keeperBody(keeper, { profile, wire: measures.wire });
   const shankEnd = hook.joint ? -Infinity : knee - measures.shank;
-  if (built && keeper.kind !== 'wire' && -built.insertion < shankEnd) {
-    return [problem('/keeper/length', `Keeper: it reaches ${mm(built.insertion)} behind the head and runs into the hook’s bend. Shorten it, or take a longer hook.`)]; // prettier-ignore
-  }
-  return [];
-}
-
-function checkCast({
-  keeper,
-  profile,
-  measures,
-  knee,
-}: Pick<Look, 'profile' | 'measures' | 'knee'> & {
-  readonly keeper: Extract<Design['keeper'], { kind: 'collar' | 'barrel' }>;
-}): Problem[] {
-  const problems: Problem[] = [];
-  const { diameter, length } = keeper;
-  const what = keeper.kind === 'collar' ? 'Collar' : 'Barrel';
-  const least = keeper.kind === 'barrel' ? diameter * Math.min(0.82, 1 - keeper.taper) : diameter;
-  if (least < measures.wire + 2 * LEAST_WALL) {
-    problems.push(problem('/keeper/diameter', `${what} diameter: ${mm(diameter)} leaves no metal around a wire of ${mm(measures.wire)}. Make it at least ${mm((measures.wire + 2 * LEAST_WALL) * (diameter / least))}, or take a finer wire.`)); // prettier-ignore
-  }
-  if (keeper.kind === 'collar' && keeper.barbs > 0 && keeper.barb > (3 * length) / keeper.barbs) {
-    problems.push(problem('/keeper/barb', `Barb height: ${mm(keeper.barb)} is too steep for ${keeper.barbs} barbs on ${mm(length)}. Lower the barbs or lengthen the collar.`)); // prettier-ignore
-  }
-  const offered = 2 * Math.max(...[0, 0.2, 0.35, 0.5, 0.65].map((share) => {
-    const { b, t, d } = profile.section(profile.length * share);
-    return Math.min(b, t, d);
-  })); // prettier-ignore
-  if (diameter >= offered * 0.95) {
-    problems.push(problem('/keeper/diameter', `${what} diameter: ${mm(diameter)} is as wide as the head, which offers ${mm(offered)}. Make it thinner or the head larger.`)); // prettier-ignore
-  }
-  const end = knee - measures.shank;
-  if (end > -length - 0.5 && end <= -1) {
-    problems.push(problem('/keeper/length', `${what} length: ${mm(length)} runs into the hook’s bend. Shorten it or take a longer hook.`)); // prettier-ignore
-  }
-  return problems;
+  return kind
+    .check(keeper, { profile, wire: measures.wire, shankEnd })
+    .map(({ field, message }) => problem(`/keeper/${field}`, message));
 }
 
 function checkGuard({ design, profile, measures, knee }: Look): Problem[] {
   const { guard, hook, eye } = design;
-  if (guard.kind === 'none') return [];
+  if (!isGuarded(guard)) return [];
   if (hook.joint) {
     return [problem('/guard', 'Guard: on a hinged head the point swings away from a guard set in the head. Leave it out, or take a fixed hook.')]; // prettier-ignore
   }

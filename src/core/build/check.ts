@@ -1,12 +1,12 @@
+import type { Problem } from '../document/problem.ts';
 import { marked } from '../quantity/phrase.ts';
-import type { Design, Problem } from '../document/design.ts';
+import type { Design } from '../document/design.ts';
 import { completeDimensions } from '../head/family.ts';
 import { FAMILIES, familyOf } from '../head/families/index.ts';
 import { checkFit } from './check-fit.ts';
-import { importedSolid } from '../head/imported.ts';
 import { HOOK_CHART, hookMeasures } from '../hook/chart.ts';
-import type { Metal } from '../material/metals.ts';
-import { METALS } from '../material/metals.ts';
+import type { Metal } from '../material/metals/metal.ts';
+import { METALS } from '../material/metals/index.ts';
 import type { QuantityKind } from '../quantity/units.ts';
 
 const inWords = (value: number, kind: QuantityKind): string =>
@@ -50,40 +50,12 @@ export function checkNames(design: Design, metals: readonly Metal[] = METALS): P
       say(`/head/dimensions/${key}`, `${name}: ${inWords(value, kind)} is outside ${inWords(min, kind)} to ${inWords(max, kind)}. Type a value between them.`); // prettier-ignore
     }
   }
-  problems.push(...checkGiven(design));
+  for (const { field, message } of family.check?.(design.head) ?? [])
+    problems.push({ path: `/head/${field}`, message });
   for (const key of design.head.locks ?? []) {
     if (!family.dimensions.some((spec) => spec.key === key && spec.scales)) {
       say('/head/locks', `Locks: “${key}” is not a size of a ${family.name.toLowerCase()}. Lock one of ${family.dimensions.filter((spec) => spec.scales).map((spec) => spec.key).join(', ')}.`); // prettier-ignore
     }
   }
   return problems;
-}
-
-/** What a document must hold, or hold soundly, for its family: stations of an own profile, the solid of an imported head. */
-function checkGiven({ head }: Design): Problem[] {
-  if (head.family === 'imported') {
-    if (!head.solid) {
-      return [{ path: '/head/solid', message: 'Solid: an imported head needs its solid. Bring one in from an STL file, or choose another family.' }]; // prettier-ignore
-    }
-    if (!importedSolid(head.solid)) {
-      return [{ path: '/head/solid', message: 'Solid: its data are cut short, or it does not reach to both sides of the shank. Bring it in again from its STL file.' }]; // prettier-ignore
-    }
-    const named = Object.keys(head.features ?? {});
-    if (named.length > 0) {
-      return [{ path: `/head/features/${named[0]}`, message: 'Features: an imported solid is taken as it is. Model the cut where the solid comes from, or draw the head here as an own profile.' }]; // prettier-ignore
-    }
-  }
-  if (head.family === 'own' && head.stations) {
-    const ats = head.stations.map(({ at }) => at);
-    if (ats[0] !== 0 || ats.at(-1) !== 1) {
-      return [{ path: '/head/stations', message: 'Stations: the first must stand at 0% and the last at 100% of the length. Move them to the ends.' }]; // prettier-ignore
-    }
-    if (ats.some((at, i) => i > 0 && at - (ats[i - 1] ?? 0) < 0.005)) {
-      return [{ path: '/head/stations', message: 'Stations: each must stand in front of the one before it. Move them apart, or take one out.' }]; // prettier-ignore
-    }
-    if (!head.stations.some(({ breadth, rise, drop }) => breadth > 0.2 && rise > 0.05 && drop > 0.05)) {
-      return [{ path: '/head/stations', message: 'Stations: none has any size. Give at least one of them breadth, rise and drop.' }]; // prettier-ignore
-    }
-  }
-  return [];
 }

@@ -1,13 +1,16 @@
+import type { TargetOf } from '../head/schema.ts';
+import type { Problem } from '../document/problem.ts';
 import { marked } from '../quantity/phrase.ts';
-import type { Assembly } from './assemble.ts';
-import { assemble, metalPart, totalMass } from './assemble.ts';
-import type { Design, Problem, TargetOf } from '../document/design.ts';
+import { assemble } from './assemble.ts';
+import type { Rig } from './rig.ts';
+import { headMass, metalPart } from './rig.ts';
+import type { Design } from '../document/design.ts';
 import { completeDimensions } from '../head/family.ts';
 import { familyOf } from '../head/families/index.ts';
-import type { Metal } from '../material/metals.ts';
-import { METALS } from '../material/metals.ts';
+import type { Metal } from '../material/metals/metal.ts';
+import { METALS } from '../material/metals/index.ts';
 import { waterDensity } from '../material/water.ts';
-import { submerged } from '../behaviour/submerged.ts';
+import { submerged } from './submerged.ts';
 import { clamp } from '../numeric/vec.ts';
 import { findRoot } from '../numeric/root.ts';
 
@@ -15,7 +18,7 @@ import { findRoot } from '../numeric/root.ts';
 const EXACT = 1e-8;
 
 export type Solved =
-  | { readonly ok: true; readonly design: Design; readonly assembly: Assembly; readonly scale: number }
+  | { readonly ok: true; readonly design: Design; readonly rig: Rig }
   | { readonly ok: false; readonly problem: Problem };
 
 /** Smallest and largest factor tried; a head never changes more than this in one step. */
@@ -40,9 +43,9 @@ export function scaleHead(design: Design, factor: number): Design {
 const PROMISED_IN = waterDensity({ temperature: 15, salinity: 0 });
 
 /** The weight of a built design that a target speaks of: metal, everything as weighed, or everything submerged; g or gram-force. */
-export function weightOf(built: Assembly, of: TargetOf): number {
+export function weightOf(built: Rig, of: TargetOf): number {
   if (of === 'metal') return metalPart(built).mass;
-  if (of === 'total') return totalMass(built);
+  if (of === 'total') return headMass(built);
   return submerged(built, PROMISED_IN).weight;
 }
 
@@ -53,7 +56,7 @@ export function weightOf(built: Assembly, of: TargetOf): number {
  */
 export function solveTarget(design: Design, metals: readonly Metal[] = METALS): Solved {
   const { target } = design.head;
-  if (!target) return { ok: true, design, assembly: assemble(design, metals), scale: 1 };
+  if (!target) return { ok: true, design, rig: assemble(design, metals) };
   const family = familyOf(design.head.family);
   if (!family) return { ok: false, problem: { path: '/head/family', message: 'The family is not known.' } };
   const locks = new Set(design.head.locks ?? []);
@@ -67,11 +70,11 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
   // The factor may not carry any free size outside its family's range.
   const low = Math.max(SPAN[0], ...free.map(({ key, min }) => min / (complete[key] || min)));
   const high = Math.min(SPAN[1], ...free.map(({ key, max }) => max / (complete[key] || max)));
-  let last: { readonly factor: number; readonly design: Design; readonly assembly: Assembly } | undefined;
+  let last: { readonly factor: number; readonly design: Design; readonly rig: Rig } | undefined;
   const weigh = (factor: number) => {
     const scaled = scaleHead(design, factor);
-    last = { factor, design: scaled, assembly: assemble(scaled, metals) };
-    return weightOf(last.assembly, target.of);
+    last = { factor, design: scaled, rig: assemble(scaled, metals) };
+    return weightOf(last.rig, target.of);
   };
   if (!(low < high)) return fail('Its sizes are outside the family’s range. Set them within it first.');
   // Against the cube of the factor weight is nearly a straight line: a few secant steps from the present size meet most targets.
@@ -86,7 +89,7 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
     next = clamp(previous - missed / slope, low ** 3, high ** 3);
   }
   if (Math.abs(missed) <= EXACT && last) {
-    return { ok: true, design: last.design, assembly: last.assembly, scale: last.factor };
+    return { ok: true, design: last.design, rig: { ...last.rig, scale: last.factor } };
   }
   const root = findRoot(miss, low ** 3, high ** 3, 1e-7);
   if (!root.ok) {
@@ -101,7 +104,7 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
   }
   const scale = Math.cbrt(root.x);
   const solved = scaleHead(design, scale);
-  return { ok: true, design: solved, assembly: assemble(solved, metals), scale };
+  return { ok: true, design: solved, rig: { ...assemble(solved, metals), scale } };
 
   function fail(message: string): Solved {
     return { ok: false, problem: { path: '/head/target/grams', message: `Weight: ${message}` } };

@@ -1,6 +1,8 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
-import { PLASTIC_KINDS } from './plastic.ts';
+import { keySchema } from '../kind/registry.ts';
+import type { PlasticKey } from '../plastic/kinds/index.ts';
+import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
 
 const closed = { additionalProperties: false };
 const choice = <T extends string>(values: readonly T[], description: string) =>
@@ -97,7 +99,7 @@ export const BriefSchema = Type.Object(
     ),
     bait: Type.Object(
       {
-        kind: choice(PLASTIC_KINDS, 'Body shape of the plastic'),
+        kind: Type.Unsafe<PlasticKey>(keySchema(PLASTIC_KINDS, 'Body shape of the plastic')),
         length: Type.Number({ minimum: 20, maximum: 400, description: 'mm' }),
       },
       closed,

@@ -1,12 +1,12 @@
+import type { Station } from '../head/schema.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Design, Station } from './design.ts';
+import type { Design } from './design.ts';
 import { DesignSchema } from './design.ts';
-import type { FieldSpec } from './fields.ts';
-import { FEATURE_FIELDS, GUARD_FIELDS, KEEPER_FIELDS } from './fields.ts';
 import { GUARDS } from '../fitting/guards/index.ts';
 import { KEEPERS } from '../fitting/keepers/index.ts';
-import { GuardSchema, KeeperSchema } from './fitting-schema.ts';
+import { FEATURES } from '../head/features/index.ts';
+import type { Fields } from '../kind/field.ts';
 import { OWN_STATIONS } from '../head/families/own.ts';
 import { describeChange } from './history.ts';
 import { inUnits } from '../quantity/phrase.ts';
@@ -83,17 +83,19 @@ describe('history in words', () => {
 
   /** Every field of a fitting, changed alone. */
   const fittings = [
-    ...KEEPERS.map(({ kind, initial }) => ['keeper', kind, initial, KEEPER_FIELDS[kind]] as const),
-    ...GUARDS.map(({ kind, initial }) => ['guard', kind, initial, GUARD_FIELDS[kind]] as const),
+    ...KEEPERS.map(({ key, initial, fields }) => ['keeper', key, initial, fields] as const),
+    ...GUARDS.map(({ key, initial, fields }) => ['guard', key, initial, fields] as const),
   ];
   it.each(fittings)('%s %s: every number is told as its form calls it, in its unit', (part, _, spec, fields) => {
     const before = { ...design, [part]: spec } as Design;
-    for (const { key, label, kind } of fields) {
-      const was = (spec as unknown as Record<string, number>)[key] ?? NaN;
+    for (const [key, field] of Object.entries(fields)) {
+      if (field.type !== 'number') continue;
+      const was = Number(Object.entries(spec).find(([name]) => name === key)?.[1] ?? 0);
       const after = { ...design, [part]: { ...spec, [key]: was + 1 } } as Design;
       const said = describeChange(before, after);
-      expect(said.startsWith(`${label}: `) || said.startsWith(`Guard `) || said.startsWith('Trim line'), said).toBe(true); // prettier-ignore
-      if (kind !== 'number') expect(said).toContain(`|${kind}⟧ → ⟦`);
+      expect(said.startsWith(`${field.label}: `) || said.startsWith(`Guard `), said).toBe(true);
+      const isTold = field.optional || field.quantity === 'number';
+      if (!isTold) expect(said).toContain(`|${field.quantity}⟧ → ⟦`);
     }
   }); // prettier-ignore
 });
@@ -101,43 +103,41 @@ describe('history in words', () => {
 interface Bounded {
   readonly minimum?: number;
   readonly maximum?: number;
+  readonly type?: string;
 }
 type Properties = Readonly<Record<string, Bounded & { readonly const?: string }>>;
 
 describe('fields of the forms', () => {
-  const within = (fields: readonly FieldSpec[], properties: Properties, where: string) => {
-    for (const { key, min, max } of fields) {
+  /** The published schema, read as any reader would, and the kinds it must be made from. */
+  const schema = JSON.parse(JSON.stringify(DesignSchema)) as {
+    properties: Record<'keeper' | 'guard', { anyOf: { properties: Properties }[] }> & {
+      head: { properties: { features: { properties: Record<string, { properties: Properties }> } } };
+    };
+  };
+  const alike = (fields: Fields, properties: Properties, where: string) => {
+    expect(Object.keys(properties).filter((key) => key !== 'kind'), where).toEqual(Object.keys(fields)); // prettier-ignore
+    for (const [key, field] of Object.entries(fields)) {
+      if (field.type !== 'number') continue;
       // A form that offered what the document refuses would lose what was typed.
-      expect(properties[key], `${where} ${key}`).toBeDefined();
-      expect(min, `${where} ${key}`).toBeGreaterThanOrEqual(properties[key]?.minimum ?? -Infinity);
-      expect(max, `${where} ${key}`).toBeLessThanOrEqual(properties[key]?.maximum ?? Infinity);
+      expect([properties[key]?.minimum, properties[key]?.maximum], `${where} ${key}`).toEqual([field.min, field.max]); // prettier-ignore
+      expect(properties[key]?.type, `${where} ${key}`).toBe(field.whole ? 'integer' : 'number');
+      expect(field.initial).toBeGreaterThanOrEqual(field.min);
+      expect(field.initial).toBeLessThanOrEqual(field.max);
     }
   };
-  const kinds = (schema: unknown): readonly Properties[] =>
-    (schema as { anyOf: { properties: Properties }[] }).anyOf.map(({ properties }) => properties);
 
-  it('of keepers and guards stay within the document’s ranges, and leave no number of it out', () => {
-    for (const [schema, fields] of [
-      [KeeperSchema, KEEPER_FIELDS],
-      [GuardSchema, GUARD_FIELDS],
-    ] as const) {
-      for (const properties of kinds(schema)) {
-        const kind = properties['kind']?.const ?? '';
-        const own = (fields as Record<string, readonly FieldSpec[]>)[kind] ?? [];
-        within(own, properties, kind);
-        const numbers = Object.entries(properties).filter(([, { minimum }]) => minimum !== undefined);
-        // How far a trimmed end stands over the point is asked for only of trimmed fibres, by a field of its own.
-        const asked = new Set([...own.map(({ key }) => key), 'over']);
-        for (const [key] of numbers) expect(asked, `${kind} ${key}`).toContain(key);
-      }
-    }
+  it.each([
+    ['keeper', KEEPERS],
+    ['guard', GUARDS],
+  ] as const)('of every %s are those of the document', (part, kinds) => {
+    const offered = schema.properties[part].anyOf;
+    expect(offered.map(({ properties }) => properties['kind']?.const)).toEqual(kinds.map(({ key }) => key));
+    kinds.forEach(({ key, fields }, i) => alike(fields, offered[i]?.properties ?? {}, key));
   });
 
-  it('of features stay within the document’s ranges', () => {
-    const head = (DesignSchema as unknown as { properties: { head: { properties: { features: { properties: Record<string, { properties: Properties }> } } } } }).properties.head; // prettier-ignore
-    const features = head.properties.features.properties;
-    expect(Object.keys(FEATURE_FIELDS).sort()).toEqual(Object.keys(features).sort());
-    for (const [key, fields] of Object.entries(FEATURE_FIELDS))
-      within(fields, features[key]?.properties ?? {}, key);
+  it('of features are those of the document', () => {
+    const features = schema.properties.head.properties.features.properties;
+    expect(Object.keys(features)).toEqual(FEATURES.map(({ key }) => key));
+    for (const { key, fields } of FEATURES) alike(fields, features[key]?.properties ?? {}, key);
   });
 });

@@ -1,11 +1,10 @@
+import { FEATURES } from '../head/features/index.ts';
+import type { Fields } from '../kind/field.ts';
+import { guardOf, GUARDS } from '../fitting/guards/index.ts';
+import { keeperOf, KEEPERS } from '../fitting/keepers/index.ts';
 import type { Design } from './design.ts';
-import type { FieldSpec } from './fields.ts';
-import { FEATURE_FIELDS, GUARD_FIELDS, KEEPER_FIELDS } from './fields.ts';
-import { guardKind } from '../fitting/guards/index.ts';
-import { keeperKind } from '../fitting/keepers/index.ts';
 import { familyOf } from '../head/families/index.ts';
-import { OWN_STATIONS } from '../head/families/own.ts';
-import { METALS } from '../material/metals.ts';
+import { METALS } from '../material/metals/index.ts';
 import type { QuantityKind } from '../quantity/units.ts';
 import { marked } from '../quantity/phrase.ts';
 
@@ -47,8 +46,6 @@ const NAMES: Readonly<Record<string, readonly [name: string, kind?: QuantityKind
   'guard.fan': ['Guard fan', 'angle'],
   'guard.setback': ['Guard place', 'share'],
   'guard.trimmed': ['Fibres trimmed'],
-  'guard.material': ['Fibre material'],
-  'guard.over': ['Trim line over the point', 'size'],
   name: ['Name'],
   notes: ['Notes'],
   ladder: ['Ladder'],
@@ -64,20 +61,20 @@ const isPlain = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Leaves in which two documents differ; lists count whole, but stations one by one, and each feature by itself, the first one too. */
-function changes(before: unknown, after: unknown, path = ''): Change[] {
+function changes(before: unknown, after: unknown, own: readonly unknown[], path = ''): Change[] {
   if (JSON.stringify(before) === JSON.stringify(after)) return [];
   if (path === 'head.stations' && Array.isArray(after)) {
     // What was never touched are the shape's own.
-    const was: readonly unknown[] = Array.isArray(before) ? before : OWN_STATIONS;
+    const was: readonly unknown[] = Array.isArray(before) ? before : own;
     if (was.length === after.length)
-      return after.flatMap((station, i) => changes(was[i], station, `${path}.${i}`));
+      return after.flatMap((station, i) => changes(was[i], station, own, `${path}.${i}`));
     return [{ path, before: was.length, after: after.length }];
   }
-  if (path === 'head.features' && (!before || !after)) return changes(before ?? {}, after ?? {}, path);
+  if (path === 'head.features' && (!before || !after)) return changes(before ?? {}, after ?? {}, own, path);
   if (!isPlain(before) || !isPlain(after) || path === 'ladder' || path === 'head.solid')
     return [{ path, before, after }];
   return [...new Set([...Object.keys(before), ...Object.keys(after)])].flatMap((key) =>
-    changes(before[key], after[key], path ? `${path}.${key}` : key),
+    changes(before[key], after[key], own, path ? `${path}.${key}` : key),
   );
 }
 
@@ -88,7 +85,10 @@ function nameOf(path: string, design: Design): readonly [name: string, kind?: Qu
   const known = NAMES[path];
   if (known) return known;
   const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
-  const among = (fields: readonly FieldSpec[]) => fields.find((field) => field.key === key);
+  const among = (fields: Fields): readonly [string, QuantityKind?] | undefined => {
+    const field = Object.hasOwn(fields, key) ? fields[key] : undefined;
+    return field && (field.type === 'number' ? [field.label, field.quantity] : [field.label]);
+  };
   if (group === 'dimensions') {
     const spec = familyOf(design.head.family)?.dimensions.find((candidate) => candidate.key === key);
     return [spec?.name ?? key, spec?.kind];
@@ -98,26 +98,25 @@ function nameOf(path: string, design: Design): readonly [name: string, kind?: Qu
     return [rest.length > 0 ? `${what} of station ${Number(rest[0]) + 1}` : 'Stations', 'share'];
   }
   if (group === 'features') {
-    const feature = rest[0] as keyof typeof FEATURE_FIELDS;
-    if (rest.length === 1) return [capital(feature)];
-    const field = among(FEATURE_FIELDS[feature]);
-    return [field?.label ?? capital(`${feature} ${key}`), field?.kind];
+    const feature = FEATURES.find((kind) => kind.key === rest[0]);
+    if (!feature || rest.length === 1) return [capital(feature?.key ?? key)];
+    return among(feature.fields) ?? [capital(`${feature.key} ${key}`)];
   }
-  const field =
+  const fields =
     part === 'keeper'
-      ? among(KEEPER_FIELDS[design.keeper.kind])
+      ? keeperOf(design.keeper.kind).fields
       : part === 'guard'
-        ? among(GUARD_FIELDS[design.guard.kind])
-        : undefined;
-  return [field?.label ?? capital(part === 'head' ? key : `${part} ${key}`), field?.kind];
+        ? guardOf(design.guard.kind).fields
+        : {};
+  return among(fields) ?? [capital(part === 'head' ? key : `${part} ${key}`)];
 }
 
 /** What a chosen word stands for, as the forms put it. */
 const WORDS: Readonly<Record<string, (value: string) => string | undefined>> = {
   'head.family': (key) => familyOf(key)?.name.toLowerCase(),
   'head.metal': (key) => METALS.find((metal) => metal.key === key)?.name.toLowerCase(),
-  'keeper.kind': (kind) => keeperKind(kind as Design['keeper']['kind']).name,
-  'guard.kind': (kind) => guardKind(kind as Design['guard']['kind']).name,
+  'keeper.kind': (kind) => KEEPERS.find(({ key }) => key === kind)?.name,
+  'guard.kind': (kind) => GUARDS.find(({ key }) => key === kind)?.name,
 };
 
 /** A change in words, its quantities marked for the reader's units. */
@@ -146,7 +145,7 @@ const TOLD = 2;
  * changed with them. An empty string when nothing differs.
  */
 export function describeChange(before: Design, after: Design): string {
-  const all = changes(before, after);
+  const all = changes(before, after, familyOf(after.head.family)?.start?.stations ?? []);
   const isSize = ({ path }: Change) => path.startsWith('head.dimensions.');
   const others = all.filter((change) => !isSize(change));
   // A changed shape, weight or metal carries sizes with it; a size pulled under a held weight shows as several sizes, the first leads.

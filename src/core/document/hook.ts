@@ -1,6 +1,6 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
-import { HOOK_STYLES } from './design.ts';
+import { MEASURED, StyleSchema } from '../hook/schema.ts';
 
 /** A hook the shop has measured for itself, as a document of its own. Lengths in mm. */
 export const HookSchema = Type.Object(
@@ -9,17 +9,8 @@ export const HookSchema = Type.Object(
     version: Type.Literal(1, { description: 'Version of the document format' }),
     name: Type.String({ minLength: 1, maxLength: 120, description: 'What the shop calls it' }),
     size: Type.String({ minLength: 1, maxLength: 12, description: 'Hook size as spoken: #8 … 8/0' }),
-    style: Type.Union(
-      HOOK_STYLES.map((style) => Type.Literal(style)),
-      { description: 'Shape of the hook' },
-    ),
-    gap: Type.Number({ minimum: 1, maximum: 60, description: 'Clear gap between shank and point, mm' }),
-    shank: Type.Number({
-      minimum: 3,
-      maximum: 150,
-      description: 'Straight shank, eye bend to start of the round bend, mm',
-    }),
-    wire: Type.Number({ minimum: 0.2, maximum: 4, description: 'Wire diameter, mm' }),
+    style: StyleSchema,
+    ...MEASURED,
     notes: Type.Optional(Type.String({ maxLength: 8000 })),
   },
   { additionalProperties: false, $id: 'fern-anvil-hook-1', title: 'Fern Anvil hook, version 1' },

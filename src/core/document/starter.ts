@@ -1,8 +1,7 @@
-import type { Design, GuardSpec, KeeperSpec } from './design.ts';
-import { HOOK_STYLES } from './design.ts';
-import { guardKind } from '../fitting/guards/index.ts';
-import { keeperKind } from '../fitting/keepers/index.ts';
-import { OWN_STATIONS } from '../head/families/own.ts';
+import { guardInitial } from '../fitting/guards/index.ts';
+import { keeperInitial } from '../fitting/keepers/index.ts';
+import { STYLES } from '../hook/styles/index.ts';
+import type { Design } from './design.ts';
 import type { Family } from '../head/family.ts';
 import { completeDimensions } from '../head/family.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
@@ -15,8 +14,9 @@ export function starterDesign(family: Family, name: string): Design {
     eye,
     keeper = 'collar',
     guard = 'none',
+    stations,
   } = family.start ?? {};
-  const style = HOOK_STYLES.find((candidate) => candidate === hook?.style);
+  const style = STYLES.find(({ key }) => key === hook?.style)?.key;
   return {
     format: 'fern-anvil/design',
     version: 1,
@@ -26,17 +26,11 @@ export function starterDesign(family: Family, name: string): Design {
       dimensions: completeDimensions(family, {}),
       metal: 'lead',
       target: { grams, of: 'metal' },
-      ...(family.key === 'own' ? { stations: [...OWN_STATIONS] } : {}),
+      ...(stations ? { stations: [...stations] } : {}),
     },
     hook: { size: hook?.size ?? '3/0', grade: 'standard', ...(style ? { style } : {}) },
     eye: { angle: 60, plane: 'crosswise', setback: 0.42, ...eye },
-    keeper: starterKeeper(keeper),
-    guard: starterGuard(guard),
+    keeper: keeperInitial(keeper),
+    guard: guardInitial(guard),
   };
 }
-
-/** A keeper of a kind with everyday sizes. */
-export const starterKeeper = (kind: KeeperSpec['kind']): KeeperSpec => keeperKind(kind).initial;
-
-/** A guard of a kind with everyday sizes. */
-export const starterGuard = (kind: GuardSpec['kind']): GuardSpec => guardKind(kind).initial;

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Design } from '../document/design.ts';
-import type { Readings, ReadingId } from '../judge/readings.ts';
-import { READINGS } from '../judge/readings.ts';
+import type { Readings } from '../behaviour/index.ts';
+import { READING_IDS, READINGS } from '../behaviour/index.ts';
 
 /** Text that a spreadsheet would take for a formula gets an apostrophe before it. */
 const harmless = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
@@ -10,9 +10,7 @@ const harmless = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text
 export function writeReadingsCsv(
   rows: readonly { readonly design: Design; readonly readings: Readings }[],
 ): string {
-  const ids = (Object.keys(READINGS) as ReadingId[]).filter((id) =>
-    rows.some(({ readings }) => readings[id]),
-  );
+  const ids = READING_IDS.filter((id) => rows.some(({ readings }) => readings[id]));
   const columns = [
     'name', 'family', 'metal', 'hook size', 'hook style', 'wire', 'eye angle (°)', 'eye plane', 'keeper', 'guard',
     ...ids.map((id) => `${id} (${READINGS[id].unit})`),

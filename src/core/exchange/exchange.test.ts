@@ -1,3 +1,6 @@
+import { keeperInitial } from '../fitting/keepers/index.ts';
+import { guardInitial } from '../fitting/guards/index.ts';
+import { castSolid } from '../build/cast-solid.ts';
 import DxfParser from 'dxf-parser';
 import Papa from 'papaparse';
 import { PDFDocument } from 'pdf-lib';
@@ -8,12 +11,10 @@ import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { solids } from '../head/kernel.ts';
 import { massProperties } from '../head/mesh.ts';
-import { castSolid } from '../head/solid.ts';
 import { dimensionsOf, placeDimensions } from '../plate/dimensions.ts';
 import { dimensionText, plateSheet } from '../plate/sheet.ts';
 import { parseQuantity } from '../quantity/parse.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
-import { starterGuard, starterKeeper } from '../document/starter.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';
 import { EXPORT_TYPES, exportDesign, mouldFactor } from './export-design.ts';
@@ -27,11 +28,11 @@ function built(design: Design) {
   if (!result.ok) throw new Error(result.problems[0]?.message);
   return result;
 }
-const dart = () => built(sampleDesign('dart', { guard: starterGuard('y'), keeper: starterKeeper('screw') }));
+const dart = () => built(sampleDesign('dart', { guard: guardInitial('y'), keeper: keeperInitial('screw') }));
 
 describe('solids', () => {
   it('a text STL reads like a binary one', () => {
-    const mesh = castSolid(solids(), built(sampleDesign('ball')).assembly);
+    const mesh = castSolid(solids(), built(sampleDesign('ball')).rig);
     const facets = Array.from({ length: mesh.triangles.length / 3 }, (_, i) => {
       const corners = [0, 1, 2].map((k) => {
         const at = 3 * (mesh.triangles[3 * i + k] ?? 0);
@@ -56,8 +57,8 @@ describe('solids', () => {
 
 describe('the plate at true scale', () => {
   const options = { arrangement: 'third', units: 'metric' } as const;
-  const { assembly, design, readings } = dart();
-  const drawing = drawingOf(assembly, 96);
+  const { rig, design, readings } = dart();
+  const drawing = drawingOf(rig, 96);
   const value = (id: 'head.length' | 'head.breadth' | 'head.height' | 'hook.gap') =>
     readings[id]?.value ?? NaN;
   /** Sizes of a closed outline on a sheet. */
@@ -115,7 +116,7 @@ describe('the plate at true scale', () => {
   it.each(DRAWN_FAMILIES.map(({ key }) => [key] as const))(
     '%s: every dimension is what it measures between, and none lies over another',
     (family) => {
-      const { assembly: head, readings: read } = built(sampleDesign(family));
+      const { rig: head, readings: read } = built(sampleDesign(family));
       const shape = drawingOf(head);
       const dimensions = dimensionsOf(shape, true);
       const of = (id: string) => dimensions.find((dimension) => dimension.id === id)?.value;
@@ -171,11 +172,11 @@ describe('the plate at true scale', () => {
 
 describe('sheets and tables', () => {
   it('the spec sheet is one page A4 that names the design and its maker program', async () => {
-    const { assembly, design, readings, flags } = dart();
+    const { rig, design, readings, flags } = dart();
     const { writePdf } = await import('./pdf.ts');
     const bytes = await writePdf({
       design: { ...design, name: 'Świt – „3/8”' },
-      drawing: drawingOf(assembly),
+      drawing: drawingOf(rig),
       readings,
       flags,
       options: { arrangement: 'third', units: 'both' },

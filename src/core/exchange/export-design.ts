@@ -1,9 +1,10 @@
-import type { Design, Problem } from '../document/design.ts';
+import { castSolid } from '../build/cast-solid.ts';
+import type { Surroundings } from '../behaviour/behaviour.ts';
+import type { Problem } from '../document/problem.ts';
+import type { Design } from '../document/design.ts';
 import { drawingOf } from '../plate/drawing.ts';
-import type { Surroundings } from '../judge/evaluate.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { loadSolids } from '../head/kernel.ts';
-import { castSolid } from '../head/solid.ts';
 import { plateSheet } from '../plate/sheet.ts';
 import type { SheetOptions } from '../plate/sheet.ts';
 import { writeReadingsCsv } from './csv.ts';
@@ -48,31 +49,31 @@ export async function exportDesign(
   const kernel = await loadSolids();
   const result = evaluate(design, surroundings);
   if (!result.ok) return { ok: false, problems: result.problems };
-  const { assembly, readings, flags } = result;
+  const { rig, readings, flags } = result;
   switch (type) {
     case 'stl':
       return {
         ok: true,
-        data: writeStl(castSolid(kernel, assembly, undefined, mouldFactor(shrink)), design.name),
+        data: writeStl(castSolid(kernel, rig, undefined, mouldFactor(shrink)), design.name),
       };
     case '3mf':
       return {
         ok: true,
-        data: writeThreeMf(castSolid(kernel, assembly, undefined, mouldFactor(shrink)), design.name),
+        data: writeThreeMf(castSolid(kernel, rig, undefined, mouldFactor(shrink)), design.name),
       };
     case 'svg':
       return {
         ok: true,
-        data: writeSvg(plateSheet(drawingOf(assembly, 96), design.name, sheet), design.name),
+        data: writeSvg(plateSheet(drawingOf(rig, 96), design.name, sheet), design.name),
       };
     case 'dxf':
-      return { ok: true, data: writeDxf(plateSheet(drawingOf(assembly, 96), design.name, sheet)) };
+      return { ok: true, data: writeDxf(plateSheet(drawingOf(rig, 96), design.name, sheet)) };
     case 'pdf':
       return {
         ok: true,
         data: await writePdf({
           design: result.design,
-          drawing: drawingOf(assembly, 96),
+          drawing: drawingOf(rig, 96),
           readings,
           flags,
           options: sheet,

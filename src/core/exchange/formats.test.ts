@@ -1,3 +1,6 @@
+import { keeperInitial } from '../fitting/keepers/index.ts';
+import { guardInitial } from '../fitting/guards/index.ts';
+import { castSolid } from '../build/cast-solid.ts';
 import { XMLValidator } from 'fast-xml-parser';
 import DxfParser from 'dxf-parser';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
@@ -13,12 +16,10 @@ import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { solids } from '../head/kernel.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
-import { castSolid } from '../head/solid.ts';
 import { plateSheet } from '../plate/sheet.ts';
-import type { ReadingId } from '../judge/readings.ts';
-import { READINGS } from '../judge/readings.ts';
+import type { ReadingId } from '../behaviour/index.ts';
+import { READINGS } from '../behaviour/index.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
-import { starterGuard, starterKeeper } from '../document/starter.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';
 import { writePdf } from './pdf.ts';
@@ -36,10 +37,10 @@ function built(design: Design) {
   return result;
 }
 const full = (family: string) =>
-  built(sampleDesign(family, { guard: starterGuard('fibre'), keeper: starterKeeper('wire') }));
+  built(sampleDesign(family, { guard: guardInitial('fibre'), keeper: keeperInitial('wire') }));
 const made = new Map<string, Mesh>();
 const solidOf = (family: string): Mesh => {
-  const mesh = made.get(family) ?? castSolid(solids(), built(sampleDesign(family)).assembly);
+  const mesh = made.get(family) ?? castSolid(solids(), built(sampleDesign(family)).rig);
   made.set(family, mesh);
   return mesh;
 };
@@ -173,9 +174,9 @@ describe('3MF, against the core specification 1.3', () => {
 
 describe('drawings of every head', () => {
   it.each(FAMILIES)('%s: DXF is sound, its layers and line types are declared, and nothing lies off the sheet', (family) => {
-    const { assembly } = full(family);
+    const { rig } = full(family);
     for (const arrangement of ['first', 'third'] as const) {
-      const sheet = plateSheet(drawingOf(assembly, 96), NASTY, { arrangement, units: 'both' });
+      const sheet = plateSheet(drawingOf(rig, 96), NASTY, { arrangement, units: 'both' });
       const dxf = new DxfParser().parseSync(writeDxf(sheet));
       expect(dxf?.entities).toHaveLength(sheet.entities.length);
       const { layers } = dxf?.tables['layer'] as unknown as { layers: Record<string, unknown> };
@@ -192,7 +193,7 @@ describe('drawings of every head', () => {
   }); // prettier-ignore
 
   it.each(FAMILIES)('%s: SVG is sound XML at true scale with every figure within its sheet', (family) => {
-    const sheet = plateSheet(drawingOf(full(family).assembly, 96), NASTY, { arrangement: 'third', units: 'metric' }); // prettier-ignore
+    const sheet = plateSheet(drawingOf(full(family).rig, 96), NASTY, { arrangement: 'third', units: 'metric' }); // prettier-ignore
     const svg = writeSvg(sheet, NASTY);
     expect(XMLValidator.validate(svg)).toBe(true);
     // XML 1.0 section 2.2: no control characters but tab and line ends.
@@ -244,11 +245,11 @@ const isOver = (a: PageText, b: PageText) =>
 
 describe('the spec sheet of every head', () => {
   it.each(FAMILIES)('%s: every reading and caution stands on the page, none over another', async (family) => {
-    const { assembly, design, readings, flags } = full(family);
+    const { rig, design, readings, flags } = full(family);
     for (const units of ['metric', 'imperial', 'both'] as const) {
       const bytes = await writePdf({
         design: { ...design, name: 'Sable Pike' },
-        drawing: drawingOf(assembly),
+        drawing: drawingOf(rig),
         readings,
         flags,
         options: { arrangement: 'third', units },

@@ -1,6 +1,6 @@
+import { PLAIN_STYLE, STYLES } from '../hook/styles/index.ts';
+import type { Problem } from '../document/problem.ts';
 import Papa from 'papaparse';
-import type { HookStyle, Problem } from '../document/design.ts';
-import { HOOK_STYLES } from '../document/design.ts';
 import type { HookDocument } from '../document/hook.ts';
 import { hookLabel, hookRank } from '../quantity/hook-size.ts';
 import { parseQuantity } from '../quantity/parse.ts';
@@ -45,8 +45,10 @@ export function readHooksCsv(text: string): HookRow[] {
     const rank = hookRank(cell('size'));
     if (rank === undefined || rank < -32 || rank > 19)
       problem('size', `Size: “${cell('size').slice(0, 12)}” is no hook size. Write it like 3/0 or #4.`);
-    const style = cell('style') === '' ? 'round bend' : cell('style').toLowerCase();
-    if (!HOOK_STYLES.includes(style as HookStyle)) problem('style', `Style: “${style.slice(0, 30)}” is not known. Use ${HOOK_STYLES.join(', ')}.`); // prettier-ignore
+    const named = cell('style') === '' ? PLAIN_STYLE : cell('style').toLowerCase();
+    const style = STYLES.find(({ key }) => key === named)?.key;
+    if (!style)
+      problem('style', `Style: “${named.slice(0, 30)}” is not known. Use ${STYLES.map(({ key }) => key).join(', ')}.`); // prettier-ignore
     const length = (column: 'gap' | 'shank' | 'wire', min: number, max: number): number => {
       const read = parseQuantity(cell(column), 'size', 'metric');
       if (!read.ok) problem(column, `${column}: ${read.message}`);
@@ -56,14 +58,14 @@ export function readHooksCsv(text: string): HookRow[] {
     };
     const [gap, shank, wire] = [length('gap', 1, 60), length('shank', 3, 150), length('wire', 0.2, 4)];
     const hook: HookDocument | undefined =
-      problems.length > 0 || rank === undefined
+      problems.length > 0 || rank === undefined || !style
         ? undefined
         : {
             format: 'fern-anvil/hook',
             version: 1,
             name,
             size: hookLabel(rank),
-            style: style as HookStyle,
+            style,
             gap,
             shank,
             wire,

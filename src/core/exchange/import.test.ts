@@ -1,3 +1,4 @@
+import { castSolid } from '../build/cast-solid.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../judge/evaluate.ts';
@@ -5,7 +6,7 @@ import { importedSolid, meshColumns, packSolid, unpackMesh } from '../head/impor
 import { solids } from '../head/kernel.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
-import { bodySolid, castSolid, meshOf } from '../head/solid.ts';
+import { bodySolid, meshOf } from '../head/solid.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { crossings } from './crossings.ts';
 import { AXES, examineSolid, importedDesign, placeSolid, PLAIN_PLACEMENT } from './import-solid.ts';
@@ -168,7 +169,7 @@ describe('setting it on the shank', () => {
     const solved = evaluate({ ...design, head: { ...design.head, target: { grams: 20, of: 'metal' } } });
     if (!solved.ok) throw new Error(solved.problems[0]?.message);
     expect(solved.readings['mass.metal']?.value).toBeCloseTo(20, 5);
-    const cast = castSolid(solids(), solved.assembly);
+    const cast = castSolid(solids(), solved.rig);
     expect(openEdges(cast)).toBe(0);
     expect(
       Math.abs(massProperties(cast).volume / (solved.readings['head.castVolume']?.value ?? 1) - 1),
@@ -182,9 +183,9 @@ describe('setting it on the shank', () => {
     };
     const result = evaluate(design);
     if (!result.ok) throw new Error(result.problems[0]?.message);
-    expect(result.assembly.body.volume / (1260 + Math.PI * 2.25 * 6)).toBeCloseTo(1, 3);
-    const solid = bodySolid(solids(), result.assembly.head, { rings: 10, corners: 96 });
-    expect(solid.volume() / result.assembly.body.volume).toBeCloseTo(1, 3);
+    expect(result.rig.body.volume / (1260 + Math.PI * 2.25 * 6)).toBeCloseTo(1, 3);
+    const solid = bodySolid(solids(), result.rig.head, { rings: 10, corners: 96 });
+    expect(solid.volume() / result.rig.body.volume).toBeCloseTo(1, 3);
     solid.delete();
   });
 
@@ -216,7 +217,7 @@ describe('setting it on the shank', () => {
   it('a head of ours goes out as STL and comes back as an imported one of the same volume', () => {
     const result = evaluate(sampleDesign('hooded', { keeper: { kind: 'none' } }));
     if (!result.ok) throw new Error(result.problems[0]?.message);
-    const report = examine(castSolid(solids(), result.assembly));
+    const report = examine(castSolid(solids(), result.rig));
     expect(report.refused).toBe('');
     expect(Math.abs(report.volume / (result.readings['head.castVolume']?.value ?? 1) - 1)).toBeLessThan(1e-3);
   });

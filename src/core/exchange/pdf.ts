@@ -1,17 +1,17 @@
+import type { Flag } from '../behaviour/behaviour.ts';
+import { guardOf } from '../fitting/guards/index.ts';
+import { keeperOf } from '../fitting/keepers/index.ts';
 import type { PDFFont, PDFPage } from 'pdf-lib';
 import { degrees, LineCapStyle, PDFDocument, rgb, StandardFonts } from 'pdf-lib';
 import type { Design } from '../document/design.ts';
 import type { Drawing } from '../plate/drawing.ts';
-import type { Flag } from '../judge/evaluate.ts';
-import { guardKind } from '../fitting/guards/index.ts';
-import { keeperKind } from '../fitting/keepers/index.ts';
 import type { Layer } from '../plate/sheet.ts';
 import { plateSheet } from '../plate/sheet.ts';
 import type { SheetOptions } from '../plate/sheet.ts';
 import { formatQuantity } from '../quantity/format.ts';
 import { inUnits } from '../quantity/phrase.ts';
-import type { ReadingId, Readings } from '../judge/readings.ts';
-import { READINGS } from '../judge/readings.ts';
+import type { Readings } from '../behaviour/index.ts';
+import { READING_IDS, READINGS } from '../behaviour/index.ts';
 
 /** Points in a millimetre. */
 const PT = 72 / 25.4;
@@ -82,8 +82,8 @@ export async function writePdf({
     formatQuantity(readings['mass.metal']?.value ?? NaN, 'mass', 'metric'),
     `hook ${design.hook.size} ${design.hook.style ?? 'round bend'}`,
     `eye ${formatQuantity(design.eye.angle, 'angle', units)} ${design.eye.plane}`,
-    `keeper ${keeperKind(design.keeper.kind).name}`,
-    `guard ${guardKind(design.guard.kind).name}`,
+    `keeper ${keeperOf(design.keeper.kind).name}`,
+    `guard ${guardOf(design.guard.kind).name}`,
   ].join('  ·  ');
   say(PAGE.margin, y, line, 3.2, { colour: GREY });
   y -= 5;
@@ -104,7 +104,7 @@ export async function writePdf({
   const [left, whole] = isLying ? [PAGE.width - PAGE.margin - 80, 80] : [PAGE.margin, room.width];
   const wide = whole / columns;
   const start = isLying ? from : y;
-  const rows = (Object.keys(READINGS) as ReadingId[]).flatMap((id) => {
+  const rows = READING_IDS.flatMap((id) => {
     const reading = readings[id];
     return reading
       ? [

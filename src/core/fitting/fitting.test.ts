@@ -1,3 +1,5 @@
+import type { KeeperSpec } from './keepers/index.ts';
+import type { GuardSpec } from './guards/index.ts';
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../build/assemble.ts';
 import { drawingOf } from '../plate/drawing.ts';
@@ -5,19 +7,17 @@ import { evaluate } from '../judge/evaluate.ts';
 import { completeDimensions } from '../head/family.ts';
 import { ball } from '../head/families/ball.ts';
 import { pointed } from '../head/families/pointed.ts';
-import { FIBRE_DENSITY, STEEL_DENSITY } from '../material/metals.ts';
+import { FIBRE_DENSITY, STEEL_DENSITY } from '../material/densities.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
-import { starterGuard, starterKeeper } from '../document/starter.ts';
-import type { CollarSpec, FibreGuardSpec, GuardSpec, KeeperSpec } from '../document/design.ts';
 import { revolveVolume } from '../head/revolve.ts';
 import { pathLength } from '../hook/polyline.ts';
 import type { Profile } from '../head/profile.ts';
 import type { GuardBody, GuardGround } from './guards/guard.ts';
-import { guardBody, GUARDS } from './guards/index.ts';
-import { HOLD_REFERENCE, keeperBody, KEEPERS } from './keepers/index.ts';
+import { guardBody, guardInitial, GUARDS } from './guards/index.ts';
+import { HOLD_REFERENCE, keeperBody, keeperInitial, KEEPERS } from './keepers/index.ts';
 import { wireKeeperPath } from './keepers/wire.ts';
 
-const fibre: FibreGuardSpec = {
+const fibre: Extract<GuardSpec, { kind: 'fibre' }> = {
   kind: 'fibre',
   count: 16,
   fibre: 0.4,
@@ -27,7 +27,13 @@ const fibre: FibreGuardSpec = {
   fan: 20,
   trimmed: true,
 };
-const collarSpec: CollarSpec = { kind: 'collar', length: 7, diameter: 2.8, barb: 0.6, barbs: 2 };
+const collarSpec: Extract<KeeperSpec, { kind: 'collar' }> = {
+  kind: 'collar',
+  length: 7,
+  diameter: 2.8,
+  barb: 0.6,
+  barbs: 2,
+};
 const profile = ball.profile(completeDimensions(ball, { breadth: 12 }));
 
 const tip = [-10, 0, 16] as const;
@@ -94,7 +100,7 @@ describe('fibre guard', () => {
   });
 
   it('too short a guard is told, a trimmed one that reaches is not', () => {
-    const flags = (guard: FibreGuardSpec) => {
+    const flags = (guard: Extract<GuardSpec, { kind: 'fibre' }>) => {
       const result = evaluate(sampleDesign('pointed', { guard }));
       return result.ok ? result.flags.map(({ path }) => path) : [];
     };
@@ -134,12 +140,12 @@ describe('wire keeper', () => {
 });
 
 describe('the drawing', () => {
-  it.each(['ball', 'football', 'pointed'])('of a %s is the assembly’s own geometry', (family) => {
-    const design = sampleDesign(family, { guard: starterGuard('fibre'), keeper: starterKeeper('wire') });
+  it.each(['ball', 'football', 'pointed'])('of a %s is the rig’s own geometry', (family) => {
+    const design = sampleDesign(family, { guard: guardInitial('fibre'), keeper: keeperInitial('wire') });
     const result = evaluate(design);
     if (!result.ok) throw new Error(result.problems[0]?.message);
-    const { assembly, readings } = result;
-    const drawing = drawingOf(assembly, 16);
+    const { rig, readings } = result;
+    const drawing = drawingOf(rig, 16);
     expect(drawing.length).toBe(readings['head.length']?.value);
     expect(drawing.breadth).toBe(readings['head.breadth']?.value);
     expect(drawing.height).toBe(readings['head.height']?.value);
@@ -149,11 +155,11 @@ describe('the drawing', () => {
     expect(drawing.keeper[0]?.wire).toBeCloseTo(0.6, 2);
     expect(drawing.guard?.fan).toBe(16);
     // The handle of the breadth sits where the head is widest.
-    expect(2 * assembly.profile.section(drawing.fullest).b).toBeCloseTo(drawing.breadth, 3);
+    expect(2 * rig.profile.section(drawing.fullest).b).toBeCloseTo(drawing.breadth, 3);
   });
 
   it('crosses to the interface as plain data', () => {
-    const drawing = drawingOf(assemble(sampleDesign('pointed', { guard: starterGuard('fibre') })), 20);
+    const drawing = drawingOf(assemble(sampleDesign('pointed', { guard: guardInitial('fibre') })), 20);
     expect(structuredClone(drawing)).toEqual(drawing);
     expect(JSON.stringify(drawing).length).toBeLessThan(20_000);
   });
@@ -169,12 +175,12 @@ describe('the drawing', () => {
 describe('keepers', () => {
   const ground = { profile: ball.profile({ breadth: 14 }), wire: 1 };
   const built = (kind: KeeperSpec['kind']) => {
-    const body = keeperBody(starterKeeper(kind), ground);
+    const body = keeperBody(keeperInitial(kind), ground);
     if (!body) throw new Error('the head does not take it');
     return body;
   };
 
-  it.each(KEEPERS.map(({ kind }) => [kind] as const))(
+  it.each(KEEPERS.map(({ key }) => [key as KeeperSpec['kind']] as const))(
     '%s: what goes into the plastic is what its metal and wire reach back',
     (kind) => {
       const { cast, wires, insertion } = built(kind);
@@ -184,7 +190,7 @@ describe('keepers', () => {
   );
 
   it('a screw is a helix: as long as turns of √((2πR)² + pitch²)', () => {
-    const spec = starterKeeper('screw');
+    const spec = keeperInitial('screw');
     if (spec.kind !== 'screw') throw new Error();
     const [wire] = built('screw').wires;
     const radius = (spec.diameter - spec.wire) / 2;
@@ -211,11 +217,11 @@ describe('keepers', () => {
 });
 
 describe('guards of every kind', () => {
-  it.each(GUARDS.filter(({ kind }) => kind !== 'none').map(({ kind }) => [kind] as const))(
+  it.each(GUARDS.filter(({ isBare }) => !isBare).map(({ key }) => [key] as const))(
     '%s stands on the crown, leans back and weighs what its strands do',
     (kind) => {
-      const guard = guarded(starterGuard(kind));
-      const spec = starterGuard(kind);
+      const guard = guarded(guardInitial(kind));
+      const spec = guardInitial(kind);
       if (spec.kind === 'none') throw new Error();
       expect(guard.base[0]).toBeCloseTo(12 * (1 - spec.setback), 9);
       expect(guard.end[0]).toBeLessThan(guard.base[0]);

@@ -1,16 +1,18 @@
-import type { FeatureSpec, HeadSpec } from '../document/design.ts';
+import { halve } from '../numeric/halve.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { Family } from './family.ts';
 import type { Spans } from './columns.ts';
 import { applyShapes, columnBulk, sectionSpans } from './columns.ts';
+import type { FeatureSpec } from './features/index.ts';
 import { featureShapes } from './features/index.ts';
 import { collarShape } from './features/collar.ts';
 import type { Shape } from './features/shape.ts';
-import { importedSolid, meshColumns, stretchedMesh } from './imported.ts';
+import { meshColumns } from './imported.ts';
 import type { Mesh } from './mesh.ts';
 import { massProperties } from './mesh.ts';
 import type { Profile } from './profile.ts';
 import { sectionHolds } from './profile.ts';
+import type { HeadSpec } from './schema.ts';
 import type { Bulk } from './quadrature.ts';
 import { bodyBulk, collarBulk } from './quadrature.ts';
 import type { Revolve } from './revolve.ts';
@@ -58,19 +60,6 @@ export function featuresOf(
 }
 
 const meshes = new WeakMap<Mesh, (x: number, y: number) => number[]>();
-let lastStretch: { readonly key: unknown; readonly sizes: string; readonly mesh: Mesh } | undefined;
-
-/** The mesh of an imported head at its present size; the last one is kept, since every part of an evaluation asks for it. */
-function presentMesh(head: HeadSpec, dimensions: Readonly<Record<string, number>>): Mesh | undefined {
-  const solid = head.family === 'imported' && head.solid ? importedSolid(head.solid) : undefined;
-  if (!solid) return undefined;
-  const sizes = `${dimensions['length']}.${dimensions['breadth']}.${dimensions['height']}`;
-  if (lastStretch?.key === solid && lastStretch.sizes === sizes) return lastStretch.mesh;
-  const mesh = stretchedMesh(solid, dimensions);
-  lastStretch = { key: solid, sizes, mesh };
-  return mesh;
-}
-
 /** Builds the body of a head. `wire` is the hook's; `after` are shapes worked last, such as the pocket of a recessed eye. */
 export function headBody(
   family: Family,
@@ -83,14 +72,14 @@ export function headBody(
   }: { readonly collar?: Revolve | undefined; readonly wire: number; readonly after?: readonly Shape[] },
 ): HeadBody {
   const profile = family.profile(dimensions, head);
-  const mesh = presentMesh(head, dimensions);
+  const mesh = family.mesh?.(dimensions, head);
   const ground = { profile, wire, ...profileExtent(profile) };
   const made = featureShapes(featuresOf(family, dimensions, head), ground);
   // What must stay open is cut last: a slot and the eye's pocket also go through fins and collar.
   const shapes = [
-    ...made.filter(({ feature }) => feature !== 'slot'),
+    ...made.filter(({ staysOpen }) => !staysOpen),
     ...(collar ? [collarShape(collar)] : []),
-    ...made.filter(({ feature }) => feature === 'slot'),
+    ...made.filter(({ staysOpen }) => staysOpen),
     ...after,
   ];
   const columns = mesh && columnsOf(mesh);
@@ -136,7 +125,7 @@ const within = (spans: readonly number[], z: number): boolean => {
 
 /** Whether a body is a plain loft, perhaps with a collar: then closed forms over its sections serve. */
 export const isPlain = ({ shapes, mesh }: HeadBody): boolean =>
-  !mesh && shapes.every(({ feature }) => feature === 'collar');
+  !mesh && shapes.every(({ isCollar }) => isCollar);
 
 /** Half-widths looked at between the middle and the widest there can be. */
 const ACROSS = 16;
@@ -146,13 +135,9 @@ export function reachAt({ spans }: Pick<HeadBody, 'spans'>, x: number, widest: n
   let last = -1;
   for (let j = ACROSS; j >= 0 && last < 0; j--) if (spans(x, (widest * j) / ACROSS).length > 0) last = j;
   if (last < 0) return 0;
-  let [low, high] = [(widest * last) / ACROSS, Math.min(widest, (widest * (last + 1)) / ACROSS)];
-  for (let halving = 0; halving < 16; halving++) {
-    const mid = (low + high) / 2;
-    if (spans(x, mid).length > 0) low = mid;
-    else high = mid;
-  }
-  return low;
+  const next = Math.min(widest, (widest * (last + 1)) / ACROSS);
+  const [reach] = halve((widest * last) / ACROSS, next, 16, (y) => spans(x, y).length > 0);
+  return reach;
 }
 
 /** The widest a body can be: its stations, or what is joined to them. */
@@ -160,7 +145,7 @@ export const widestOf = ({ profile, shapes }: Pick<HeadBody, 'profile' | 'shapes
   Math.max(
     profileExtent(profile).half,
     ...shapes
-      .filter(({ sign, feature }) => sign > 0 && feature !== 'collar')
+      .filter(({ sign, isCollar }) => sign > 0 && !isCollar)
       .flatMap(({ edges, breaks }) => breaks.flatMap((x) => edges(x + 1e-6))),
   );
 
@@ -171,7 +156,7 @@ export function bareHead(head: HeadBody): HeadBody {
   if (!head.collar) return head;
   let bare = bareHeads.get(head);
   if (!bare) {
-    bare = { ...head, collar: undefined, shapes: head.shapes.filter(({ feature }) => feature !== 'collar') };
+    bare = { ...head, collar: undefined, shapes: head.shapes.filter(({ isCollar }) => !isCollar) };
     bareHeads.set(head, bare);
   }
   return bare;

@@ -1,6 +1,10 @@
-import type { FeatureSpec, GuardSpec, KeeperSpec, SolidSpec, Station } from '../document/design.ts';
 import type { QuantityKind } from '../quantity/units.ts';
+import type { Kind } from '../kind/registry.ts';
+import type { Complaint } from './features/shape.ts';
+import type { FeatureSpec } from './features/index.ts';
+import type { Mesh } from './mesh.ts';
 import type { Profile, Section } from './profile.ts';
+import type { HeadSpec, SolidSpec, Station } from './schema.ts';
 
 /** One named dimension of a family. Sizes are in mm and scale with the head; shares and exponents do not. */
 export interface DimensionSpec {
@@ -32,8 +36,11 @@ export interface FamilyStart {
     readonly plane?: 'in line' | 'crosswise';
     readonly setback?: number;
   };
-  readonly keeper?: KeeperSpec['kind'];
-  readonly guard?: GuardSpec['kind'];
+  /** keys of a keeper and a guard */
+  readonly keeper?: string;
+  readonly guard?: string;
+  /** what the document holds of the shape besides dimensions */
+  readonly stations?: readonly Station[];
 }
 
 /** Where families stand in a menu: by the work they are for. */
@@ -41,9 +48,7 @@ export const FAMILY_GROUPS = ['bottom', 'cover', 'swimming', 'vertical', 'inside
 export type FamilyGroup = (typeof FAMILY_GROUPS)[number];
 
 /** A family of head shapes: a few named dimensions and the rule that makes stations of them. */
-export interface Family {
-  readonly key: string;
-  readonly name: string;
+export interface Family extends Kind {
   readonly group: FamilyGroup;
   /** One line: what it is for. */
   readonly purpose: string;
@@ -57,6 +62,18 @@ export interface Family {
   readonly start?: FamilyStart;
   /** True where the metal lies inside the plastic, whose nose then sits at the eye. */
   readonly within?: boolean;
+  /** True for a sphere, whose drag is known better than any other's. */
+  readonly isSphere?: boolean;
+  /** True where the head is meant to stand out sideways over the body of the plastic. */
+  readonly isBroad?: boolean;
+  /** True where the shape is drawn by stations of the document, pulled on the plate. */
+  readonly hasStations?: boolean;
+  /** True where the shape comes whole from a file: there is nothing to begin a drawing with. */
+  readonly fromFile?: boolean;
+  /** Of a shape from a file: its mesh at the present size, mm. */
+  readonly mesh?: (dimensions: Dimensions, given: Given) => Mesh | undefined;
+  /** What the document must hold for this family and does not, each with the remedy; the field is a pointer below the head. */
+  readonly check?: (head: Pick<HeadSpec, 'stations' | 'solid' | 'features'>) => Complaint[];
 }
 
 /** Value of a dimension, or the family's initial value when the document does not name it. */

@@ -1,6 +1,7 @@
+import { initialValues } from '../kind/field.ts';
+import type { FeatureSpec } from './features/index.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { FeatureSpec } from '../document/design.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { dimensionsOf, featuresOf } from '../test-kit/wild.test-kit.ts';
@@ -86,7 +87,7 @@ describe('features in closed form, on a sphere of radius 5', () => {
       (12 * d);
     const body = headBody(football, { family: 'football', dimensions: SPHERE, metal: 'lead' }, SPHERE, {
       wire: 1,
-      after: [recess([5, 0, 5], 2)],
+      after: [recess([5, 0, 5], 2, football.profile(SPHERE))],
     });
     expect(Math.abs(wholeBulk(body).volume / (sphere - lens) - 1)).toBeLessThan(1e-3);
     expect(Math.abs(libraryVolume(body) / (sphere - lens) - 1)).toBeLessThan(1e-3);
@@ -140,10 +141,7 @@ it('any features together: columns and the solid library agree to 0.1%, with a c
     fc.property(fc.constantFrom(...DRAWN_FAMILIES), featuresOf(70), (family, features) => {
       const dimensions = completeDimensions(family, {});
       const profile = family.profile(dimensions);
-      const collar = collarRevolve(
-        { kind: 'collar', length: 6, diameter: 2.2, barb: 0.4, barbs: 2 },
-        profile,
-      );
+      const collar = collarRevolve({ length: 6, diameter: 2.2, barb: 0.4, barbs: 2 }, profile);
       const body = headBody(family, { family: family.key, dimensions, metal: 'lead', features }, dimensions, {
         collar,
         wire: 1,
@@ -240,9 +238,9 @@ describe('what cannot be', () => {
   });
 
   it('every feature has a name, says what it does, and can be put on some head as it begins', () => {
-    for (const { key, does, initial } of FEATURES) {
+    for (const { key, does, fields } of FEATURES) {
       expect(does.length).toBeGreaterThan(15);
-      expect(problem('wedge', { [key]: initial })).toBe('');
+      expect(problem('wedge', { [key]: initialValues(fields) })).toBe('');
     }
   });
 

@@ -146,10 +146,7 @@ describe('closed forms', () => {
   it('a collar that enters a wide flat bar keeps its round: the library joins bar and cylinder to the same', () => {
     const profile = profileOf(roller, { length: 13.5, breadth: 60, height: 9.2, ends: 5.4, belly: 0.58 });
     const [length, radius] = [8, 2.3];
-    const collar = collarRevolve(
-      { kind: 'collar', length, diameter: 2 * radius, barb: 0, barbs: 0 },
-      profile,
-    );
+    const collar = collarRevolve({ length, diameter: 2 * radius, barb: 0, barbs: 0 }, profile);
     expect(collar).toBeDefined();
     if (!collar) return;
     const bar = toManifold(kernel, loft(profile, undefined, FINE));
@@ -269,7 +266,7 @@ describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))(
 
 describe('collar', () => {
   const profile = profileOf(ball, { breadth: 10 });
-  const collar = collarRevolve({ kind: 'collar', length: 8, diameter: 3, barb: 0.5, barbs: 2 }, profile);
+  const collar = collarRevolve({ length: 8, diameter: 3, barb: 0.5, barbs: 2 }, profile);
 
   it('behind the head it is cylinders and frustums', () => {
     // Two barbs on 8 mm: each 2.4 mm of frustum from 1.5 to 2 mm radius, then 1.6 mm of plain core.
@@ -284,9 +281,7 @@ describe('collar', () => {
   });
 
   it('is refused by a head that is nowhere wide enough', () => {
-    expect(
-      collarRevolve({ kind: 'collar', length: 8, diameter: 11, barb: 0, barbs: 0 }, profile),
-    ).toBeUndefined();
+    expect(collarRevolve({ length: 8, diameter: 11, barb: 0, barbs: 0 }, profile)).toBeUndefined();
   });
 });
 

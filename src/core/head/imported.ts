@@ -1,4 +1,4 @@
-import type { SolidSpec } from '../document/design.ts';
+import type { SolidSpec } from './schema.ts';
 import type { Mesh } from './mesh.ts';
 import { massProperties } from './mesh.ts';
 import type { Profile, Section } from './profile.ts';

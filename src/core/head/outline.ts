@@ -1,7 +1,7 @@
 import type { Vec2 } from '../numeric/vec.ts';
 import type { HeadBody } from './body.ts';
 import { headBody, profileExtent, reachAt, widestOf } from './body.ts';
-import type { HeadSpec } from '../document/design.ts';
+import type { HeadSpec } from './schema.ts';
 import type { Family } from './family.ts';
 import { completeDimensions } from './family.ts';
 import type { Profile } from './profile.ts';
@@ -40,7 +40,7 @@ const ACROSS = 20;
 
 /** Outlines of a body with its features: the furthest its columns reach, seen from each side. A collar behind the rear face is left to its own outline. */
 export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
-  const shapes = head.shapes.filter(({ feature }) => feature !== 'collar');
+  const shapes = head.shapes.filter(({ isCollar }) => !isCollar);
   if (shapes.length === 0) return headOutlines(head.profile, count);
   const { profile } = head;
   const { half } = profileExtent(profile);

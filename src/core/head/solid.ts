@@ -1,20 +1,14 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
-import type { Assembly } from '../build/assemble.ts';
 import type { HeadBody } from './body.ts';
 import { isPlain } from './body.ts';
 import { solids } from './kernel.ts';
-import { FINE, loft } from './loft.ts';
+import { loft } from './loft.ts';
 import type { MeshQuality } from './loft.ts';
 import type { Mesh } from './mesh.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 
-/** Edges shorter than this are drawn together before a solid leaves as a file, mm. */
-const FILE_GRAIN = 1e-4;
-/** Corners around a wire cut out of the metal. */
-const WIRE_CORNERS = 24;
-
 /** A solid of the library from a mesh of ours; throws with its reason when that is not closed. */
-function solidOf(kernel: ManifoldToplevel, mesh: Mesh): Manifold {
+export function solidOf(kernel: ManifoldToplevel, mesh: Mesh): Manifold {
   const made = toManifold(kernel, mesh);
   if (made.status() !== 'NoError') throw new Error(`The solid could not be closed: ${made.status()}.`);
   return made;
@@ -86,36 +80,6 @@ export function surfaceMesh(head: HeadBody, quality: MeshQuality, isFine = false
   const mesh = meshOf(solid);
   solid.delete();
   if (!isFine) surfaces.set(head, mesh);
-  return mesh;
-}
-
-/**
- * The closed solid of the metal as cast, in mm: body, collar and features, with hook wire, keeper wire and guard hole cut out, enlarged by
- * `factor` for a mould that allows for shrinkage. Joins and cuts are done by the solid library; throws when the result is not a closed solid.
- */
-export function castSolid(
-  kernel: ManifoldToplevel,
-  assembly: Assembly,
-  quality: MeshQuality = FINE,
-  factor = 1,
-): Mesh {
-  const { Manifold } = kernel;
-  const { head, hook, keeper, guard } = assembly;
-  const whole = isPlain(head)
-    ? solidOf(kernel, loft(head.profile, head.collar, quality))
-    : bodySolid(kernel, head, quality);
-  const kept = [whole];
-  const wires: (readonly [readonly Vec3[], number])[] = [[hook.legAndShank, hook.wire / 2]];
-  if (keeper?.anchor) wires.push([keeper.anchor.path, keeper.anchor.diameter / 2]);
-  if (guard) wires.push([guard.bore, guard.bundleRadius]);
-  for (const [path, radius] of wires) kept.push(solidOf(kernel, tube(path, radius, WIRE_CORNERS)));
-  const cut = Manifold.difference(kept);
-  if (cut.isEmpty()) throw new Error('Nothing is left of the metal once wire and holes are taken out.');
-  const scaled = cut.scale(factor);
-  // Corners closer than a tenth of a micrometre would fall together in the 32-bit floats of a file and leave its mesh open.
-  const cast = scaled.simplify(FILE_GRAIN);
-  const mesh = meshOf(cast);
-  for (const piece of [...kept, cut, scaled, cast]) piece.delete();
   return mesh;
 }
 

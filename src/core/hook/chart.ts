@@ -1,6 +1,9 @@
-import type { HookSpec } from '../document/design.ts';
-import { styleShape } from './style.ts';
 import { hookLabel, hookRank } from '../quantity/hook-size.ts';
+import { styleShape } from './styles/index.ts';
+
+/** Wire grades, fine to strong. */
+export const GRADES = ['1X fine', 'standard', '1X strong', '2X strong', '3X strong'] as const;
+export type Grade = (typeof GRADES)[number];
 
 /** Measures of a hook, mm. */
 export interface HookMeasures {
@@ -36,7 +39,7 @@ export const HOOK_CHART: readonly ChartRow[] = [
 ];
 
 /** How many chart rows the wire of a grade is taken away: "1X fine" is one size finer, "2X strong" two sizes heavier. */
-const GRADE_SHIFT: Readonly<Record<HookSpec['grade'], number>> = {
+const GRADE_SHIFT: Readonly<Record<Grade, number>> = {
   '1X fine': -1,
   standard: 0,
   '1X strong': 1,
@@ -53,8 +56,16 @@ export function chartIndex(size: string): number {
   return rank === undefined ? -1 : HOOK_CHART.findIndex((row) => row.size === hookLabel(rank));
 }
 
+/** A hook as chosen: what of a document the chart asks for. */
+interface Chosen {
+  readonly size: string;
+  readonly grade: Grade;
+  readonly style?: string | undefined;
+  readonly measured?: HookMeasures | undefined;
+}
+
 /** Measures of a hook from the chart, its grade and its style, or as measured; undefined when the chart lacks the size. */
-export function hookMeasures(spec: HookSpec): HookMeasures | undefined {
+export function hookMeasures(spec: Chosen): HookMeasures | undefined {
   if (spec.measured) return spec.measured;
   const index = chartIndex(spec.size);
   const row = HOOK_CHART[index];

@@ -1,9 +1,11 @@
-import type { EyeSpec, HookSpec } from '../document/design.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { radians } from '../numeric/vec.ts';
 import type { HookMeasures } from './chart.ts';
+import { jointOf } from './joints/index.ts';
 import { bentWire, pathLength } from './polyline.ts';
-import { styleShape } from './style.ts';
+import type { Ring } from './ring.ts';
+import type { EyeSpec, HookSpec } from './schema.ts';
+import { styleShape } from './styles/index.ts';
 
 /** A jig hook as a curve in the plane y = 0, with its eye. Lengths in mm, body frame. */
 export interface HookPath {
@@ -43,15 +45,6 @@ export interface EyeRing {
   readonly along: Vec3;
   /** height of the ring's highest metal above the shank line */
   readonly top: number;
-}
-
-/** A plain ring of wire lying in the plane of the hook. */
-export interface Ring {
-  readonly centre: Vec3;
-  readonly radius: number;
-  readonly wireRadius: number;
-  /** turns of wire in it: a split ring has two */
-  readonly turns: number;
 }
 
 export interface Hinge {
@@ -182,9 +175,6 @@ export function hookPath(
   };
 }
 
-/** Wire a split ring or clip is made of, as a share of its inner diameter (from memory). */
-const LINK_WIRE = 0.14;
-
 /** Loop behind the head, link and the hook's own eye, one behind the other on the shank's line. */
 function hingeOf({ kind, size }: NonNullable<HookSpec['joint']>, wire: number, hookEyeRadius: number): Hinge {
   const wireRadius = wire / 2;
@@ -196,26 +186,13 @@ function hingeOf({ kind, size }: NonNullable<HookSpec['joint']>, wire: number, h
     turns: 1,
   };
   const behindLoop = loop.centre[0] - loopRadius;
-  if (kind === 'open loop') {
-    const hookEye: Ring = {
-      centre: [behindLoop + 2 * wireRadius - hookEyeRadius + wireRadius, 0, 0],
-      radius: hookEyeRadius,
-      wireRadius,
-      turns: 1,
-    };
-    return { at: [behindLoop, 0, 0], loop, link: undefined, hookEye };
-  }
-  const linkWire = (LINK_WIRE * size) / 2;
-  const linkRadius = (size + 2 * linkWire) / 2;
-  const link: Ring = {
-    centre: [behindLoop + wireRadius + linkWire - linkRadius, 0, 0],
-    radius: linkRadius,
-    wireRadius: linkWire,
-    turns: kind === 'split ring' ? 2 : 1,
-  };
-  const behindLink = link.centre[0] - linkRadius;
+  const link = jointOf(kind).link(size, behindLoop, wireRadius);
+  // The hook's eye hangs in the link, or in the loop itself.
+  const front = link
+    ? link.centre[0] - link.radius + link.wireRadius + wireRadius
+    : behindLoop + 3 * wireRadius;
   const hookEye: Ring = {
-    centre: [behindLink + linkWire + wireRadius - hookEyeRadius, 0, 0],
+    centre: [front - hookEyeRadius, 0, 0],
     radius: hookEyeRadius,
     wireRadius,
     turns: 1,

@@ -1,18 +1,19 @@
+import { factOf, FACTS, factsOf } from './facts.ts';
+import { checkRuleFacts } from './check-rules.ts';
+import type { Rule } from '../document/rules.ts';
+import { checkRuleSet } from '../../contract/validate.ts';
+import { guardInitial } from '../fitting/guards/index.ts';
 import { describe, expect, it } from 'vitest';
-import { checkRules } from '../../contract/validate.ts';
 import type { Design } from '../document/design.ts';
 import { evaluate } from '../judge/evaluate.ts';
-import { familyOf } from '../head/families/index.ts';
-import { METALS } from '../material/metals.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
-import { starterGuard } from '../document/starter.ts';
 import type { Brief } from '../document/brief.ts';
-import { SCHOOLS } from '../document/brief.ts';
-import { briefFacts, designFacts } from './facts.ts';
 import { compareStandings, holds, reasonText, schoolOf, standing } from './rank.ts';
-import { RULES } from './rules.ts';
+import { REFERENCE_RULES } from './reference-rules.ts';
 import data from './rules.json' with { type: 'json' };
+
+const RULES = REFERENCE_RULES.rules;
 
 const rock: Brief = {
   format: 'fern-anvil/brief',
@@ -37,59 +38,69 @@ const mat: Brief = {
 function stand(brief: Brief, design: Design) {
   const result = evaluate(design);
   if (!result.ok) throw new Error(result.problems[0]?.message);
-  return standing(brief, result.design, result.readings, RULES);
+  return standing(brief, result, RULES);
 }
 const ids = (reasons: ReturnType<typeof stand>['for']) => reasons.map(({ rule }) => rule.id);
 const ounces = (n: number) => ({ target: { grams: n * GRAMS_PER_OUNCE, of: 'metal' as const } });
 
 describe('the rules file', () => {
   it('is of its schema, with at least fifteen rules and no id twice', () => {
-    expect(checkRules(data)).toMatchObject({ ok: true });
+    expect(checkRuleSet(data)).toMatchObject({ ok: true });
     expect(RULES.length).toBeGreaterThanOrEqual(15);
     expect(new Set(RULES.map(({ id }) => id)).size).toBe(RULES.length);
   });
 
-  it('speaks only of facts that exist, with words the forms offer', () => {
-    const design = sampleDesign('pointed', { guard: starterGuard('fibre') });
-    const result = evaluate(design);
-    if (!result.ok) throw new Error('the sample cannot be built');
-    const known = { ...briefFacts(rock), ...designFacts(result.design, result.readings) };
-    for (const { id, when, if: conditions, says } of RULES) {
-      for (const condition of [...when, ...conditions]) {
-        expect(known, `${id} asks for ${condition.fact}`).toHaveProperty([condition.fact]);
-        const isText = typeof known[condition.fact] === 'string';
-        expect('in' in condition, `${id}: ${condition.fact}`).toBe(isText);
-      }
-      for (const [, name] of says.matchAll(/\{([^}]+)\}/g))
-        expect(known, `${id} shows ${name}`).toHaveProperty([name ?? '']);
-    }
-  });
-
-  it('names only families, metals and schools that exist', () => {
-    for (const { id, when, if: conditions, school } of RULES) {
-      for (const condition of [...when, ...conditions]) {
-        if (!('in' in condition)) continue;
-        if (condition.fact === 'family')
-          for (const key of condition.in) expect(familyOf(key), id).toBeDefined();
-        if (condition.fact === 'metal')
-          for (const key of condition.in)
-            expect(
-              METALS.map((metal) => metal.key),
-              id,
-            ).toContain(key);
-      }
-      if (school) {
-        const topic = SCHOOLS[school.topic as keyof typeof SCHOOLS];
-        expect(topic, id).toBeDefined();
-        expect(Object.keys(topic.sides), id).toContain(school.side);
-      }
-    }
+  it('speaks only of facts that exist, with words the forms offer, and schools there are', () => {
+    expect(checkRuleFacts(RULES)).toEqual([]);
   });
 
   it('a rules file with a wrong field is refused at that field', () => {
     const [first] = data.rules;
     const broken = { ...data, rules: [{ ...first, verdict: 'maybe' }] };
-    expect(checkRules(broken)).toMatchObject({ ok: false, problems: [{ path: '/rules/0/verdict' }] });
+    expect(checkRuleSet(broken)).toMatchObject({ ok: false, problems: [{ path: '/rules/0/verdict' }] });
+  });
+});
+
+describe('facts', () => {
+  const design = sampleDesign('pointed', { guard: guardInitial('fibre') });
+  const result = evaluate(design);
+  if (!result.ok) throw new Error('the sample cannot be built');
+  const facts = factsOf(rock, result);
+
+  it('every one has words, and is a word of its choices or a number', () => {
+    expect(new Set(FACTS.map(({ name }) => name)).size).toBe(FACTS.length);
+    for (const [name, fact] of Object.entries(facts)) {
+      const spec = factOf(name);
+      expect(spec?.words, name).toBeTruthy();
+      if (spec && 'choices' in spec) expect(spec.choices, name).toContain(fact);
+      else expect(typeof fact, name).toBe('number');
+    }
+    // Absent are only readings that do not apply to this head.
+    const absent = FACTS.filter(({ name }) => facts[name] === undefined);
+    expect(absent.every(({ about }) => about === 'reading')).toBe(true);
+  });
+
+  const [first] = RULES;
+  if (!first) throw new Error('there are no rules');
+  it.each([
+    [{ when: [{ fact: 'moon', in: ['full'] }] }, '/rules/0/when/0/fact'],
+    [{ when: [{ fact: 'family', in: ['ball'] }] }, '/rules/0/when/0/fact'],
+    [{ when: [{ fact: 'toString', in: ['x'] }] }, '/rules/0/when/0/fact'],
+    [{ if: [{ fact: 'family', in: ['sphere'] }] }, '/rules/0/if/0/in'],
+    [{ if: [{ fact: 'family', min: 3 }] }, '/rules/0/if/0/in'],
+    [{ if: [{ fact: 'fall.speed', in: ['fast'] }] }, '/rules/0/if/0/in'],
+    [{ if: [{ fact: 'fall.speed', min: 3, max: 1 }] }, '/rules/0/if/0/min'],
+    [{ says: 'It falls at {fall.pace}.' }, '/rules/0/says'],
+    [{ school: { topic: 'toString', side: 'x' } }, '/rules/0/school/topic'],
+    [{ school: { topic: 'eye plane', side: 'askew' } }, '/rules/0/school/side'],
+  ])('a rule with %j is refused at its field', (change, path) => {
+    const [problem] = checkRuleFacts([{ ...first, ...change } as Rule]);
+    expect(problem?.path).toBe(path);
+    expect(problem?.message.length).toBeGreaterThan(20);
+  });
+
+  it('an id that stands twice is refused', () => {
+    expect(checkRuleFacts([first, first])[0]?.path).toBe('/rules/1/id');
   });
 });
 
@@ -125,7 +136,7 @@ describe('what the trade says comes out', () => {
       mat,
       sampleDesign('pointed', {
         head: ounces(3 / 16),
-        guard: starterGuard('fibre'),
+        guard: guardInitial('fibre'),
         eye: { angle: 30, plane: 'in line' },
       }),
     );
@@ -133,7 +144,7 @@ describe('what the trade says comes out', () => {
       mat,
       sampleDesign('football', {
         head: ounces(3 / 16),
-        guard: starterGuard('fibre'),
+        guard: guardInitial('fibre'),
         eye: { angle: 30, plane: 'in line' },
       }),
     );
@@ -175,7 +186,7 @@ describe('what the trade says comes out', () => {
   });
 
   it('a guard counts for in cover and against in open water', () => {
-    const guarded = sampleDesign('pointed', { guard: starterGuard('fibre') });
+    const guarded = sampleDesign('pointed', { guard: guardInitial('fibre') });
     expect(ids(stand(mat, guarded).for)).toContain('guard-cover');
     expect(ids(stand(rock, guarded).against)).toContain('guard-open');
   });

@@ -1,18 +1,18 @@
+import { guardInitial } from '../fitting/guards/index.ts';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { checkBriefDocument } from '../../contract/validate.ts';
 import type { Design } from '../document/design.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
-import { PLASTIC_KINDS } from '../document/plastic.ts';
-import type { Readings } from '../judge/readings.ts';
+import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
+import type { Readings } from '../behaviour/index.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
-import { starterGuard } from '../document/starter.ts';
 import { anyDesign, between } from '../test-kit/wild.test-kit.ts';
 import type { Brief } from '../document/brief.ts';
 import { BOTTOMS, CLARITIES, COVERS, LINES, MOODS, RETRIEVES, SCHOOLS, WATERS } from '../document/brief.ts';
 import type { Standing } from './rank.ts';
 import { compareStandings, reasonText, schoolOf, standing } from './rank.ts';
-import { RULES } from './rules.ts';
+import { REFERENCE_RULES } from './reference-rules.ts';
 
 const anyBrief: fc.Arbitrary<Brief> = fc.record({
   format: fc.constant('fern-anvil/brief' as const),
@@ -29,7 +29,7 @@ const anyBrief: fc.Arbitrary<Brief> = fc.record({
   cover: fc.constantFrom(...COVERS),
   retrieve: fc.constantFrom(...RETRIEVES),
   line: fc.record({ material: fc.constantFrom(...LINES), test: fc.oneof(between(0.5, 6), between(0.5, 60)) }),
-  bait: fc.record({ kind: fc.constantFrom(...PLASTIC_KINDS), length: fc.oneof(between(20, 130), between(20, 400)) }),
+  bait: fc.record({ kind: fc.constantFrom(...PLASTIC_KINDS.map(({ key }) => key)), length: fc.oneof(between(20, 130), between(20, 400)) }),
   mood: fc.constantFrom(...MOODS),
   schools: fc.record({
     'eye plane': fc.constantFrom('crosswise' as const, 'in line' as const),
@@ -59,7 +59,7 @@ beforeAll(() => {
   // What chance seldom makes: a glider of the usual weight, fibres left long, a thick light paint on a body no heavier than water.
   build([
     sampleDesign('glider', { head: { target: { grams: 10, of: 'metal' } } }),
-    sampleDesign('pointed', { guard: { ...starterGuard('fibre'), trimmed: false } as Design['guard'] }),
+    sampleDesign('pointed', { guard: { ...guardInitial('fibre'), trimmed: false } as Design['guard'] }),
     sampleDesign('ball', {
       head: { dimensions: { breadth: 20 }, density: 1, paint: { thickness: 2, density: 0.5 } },
       hook: { size: '4/0' },
@@ -68,8 +68,10 @@ beforeAll(() => {
   ]);
   expect(heads.length).toBeGreaterThan(200);
 }, 400_000);
+const RULES = REFERENCE_RULES.rules;
+
 const of = (brief: Brief, { design, readings, depth }: Built, rules = RULES) =>
-  standing({ ...brief, water: { ...brief.water, depth } }, design, readings, rules);
+  standing({ ...brief, water: { ...brief.water, depth } }, { design, readings }, rules);
 
 const anyHead = fc.nat().map((n) => heads[n % heads.length] as Built);
 const anyStanding = fc.tuple(anyBrief, anyHead).map(([brief, head]) => of(brief, head));

@@ -1,10 +1,8 @@
-import type { Design } from '../document/design.ts';
-import type { Readings } from '../judge/readings.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 import type { Brief, SchoolTopic } from '../document/brief.ts';
 import { SCHOOLS } from '../document/brief.ts';
-import type { Facts } from './facts.ts';
-import { briefFacts, designFacts, factText } from './facts.ts';
+import type { Facts, Subject } from './facts.ts';
+import { factsOf, factText } from './facts.ts';
 import type { Condition, Rule } from '../document/rules.ts';
 
 /** A rule that held, with its words still to be put into units. */
@@ -38,14 +36,13 @@ export function schoolOf(brief: Brief, topic: string): string | undefined {
   return brief.schools?.[known] ?? Object.keys(SCHOOLS[known].sides)[0];
 }
 
-/** Every rule that speaks about a design in a brief. */
-export function standing(brief: Brief, design: Design, readings: Readings, rules: readonly Rule[]): Standing {
-  const about = briefFacts(brief);
-  const facts = { ...about, ...designFacts(design, readings) };
+/** Every rule that speaks about a head in a brief. */
+export function standing(brief: Brief, subject: Subject, rules: readonly Rule[]): Standing {
+  const facts = factsOf(brief, subject);
   const held = rules.filter(
     (rule) =>
       (!rule.school || schoolOf(brief, rule.school.topic) === rule.school.side) &&
-      rule.when.every((condition) => holds(condition, about)) &&
+      rule.when.every((condition) => holds(condition, facts)) &&
       rule.if.every((condition) => holds(condition, facts)),
   );
   const of = (verdict: Rule['verdict']): Reason[] =>

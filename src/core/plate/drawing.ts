@@ -1,10 +1,12 @@
-import type { Assembly } from '../build/assemble.ts';
-import { totalMass } from '../build/assemble.ts';
-import { extent } from '../judge/evaluate.ts';
+import type { HeadBody } from '../head/body.ts';
+import type { DrawnEdge } from '../head/features/shape.ts';
+import { headMass } from '../build/rig.ts';
+import type { Rig } from '../build/rig.ts';
+import { extent } from '../head/extent.ts';
+import type { Ring } from '../hook/ring.ts';
 import { profileExtent } from '../head/body.ts';
 import { bodyOutlines, bodySection, collarOutline } from '../head/outline.ts';
 import { isPlain } from '../head/body.ts';
-import type { Ring } from '../hook/path.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
 
 /** A piece of wire in the three views. */
@@ -13,12 +15,6 @@ export interface DrawnWire {
   readonly top: readonly Vec2[];
   readonly front: readonly Vec2[];
   readonly wire: number;
-}
-
-/** An edge inside an outline; hidden ones are dashed. */
-export interface DrawnEdge {
-  readonly path: readonly Vec2[];
-  readonly hidden: boolean;
 }
 
 export interface DrawnRing {
@@ -43,7 +39,7 @@ export interface Drawing {
   readonly side: readonly Vec2[];
   readonly top: readonly Vec2[];
   readonly front: readonly Vec2[];
-  readonly edges: { readonly side: readonly DrawnEdge[]; readonly top: readonly DrawnEdge[]; readonly front: readonly DrawnEdge[] }; // prettier-ignore
+  readonly edges: { readonly side: readonly DrawnEdge[]; readonly top: readonly DrawnEdge[] };
   readonly collar: readonly Vec2[] | undefined;
   readonly hook: readonly Vec2[];
   readonly wire: number;
@@ -63,7 +59,7 @@ export interface Drawing {
   readonly shankLevel: number;
   readonly bendRear: Vec2;
   readonly keeper: readonly DrawnWire[];
-  readonly guard: { readonly kind: string; readonly base: Vec2; readonly end: Vec2; readonly radius: number; readonly fan: number; readonly strands: readonly DrawnWire[] } | undefined; // prettier-ignore
+  readonly guard: { readonly drawnAs: 'bundle' | 'strands'; readonly base: Vec2; readonly end: Vec2; readonly radius: number; readonly fan: number; readonly strands: readonly DrawnWire[] } | undefined; // prettier-ignore
   /** centre of mass in the side view */
   readonly centre: Vec2;
   /** wire that metal surrounds, in the side view */
@@ -92,13 +88,14 @@ const drawnRing = ({ centre, radius, wireRadius, turns }: Ring): DrawnRing => ({
   wire: 2 * wireRadius * turns,
 });
 
-/** The drawing of an assembly. `stations` sets how fine the outlines are. */
-export function drawingOf(assembly: Assembly, stations = 48): Drawing {
-  const { profile, collar, hook, keeper, guard, parts, head } = assembly;
+/** The drawing of a rig’s head and hook; a plastic on it has its own. `stations` sets how fine the outlines are. */
+export function drawingOf(rig: Rig, stations = 48): Drawing {
+  const { profile, collar, hook, keeper, guard, head } = rig;
   const outlines = bodyOutlines(head, stations);
-  const sizes = extent(assembly);
+  const sizes = extent(head);
   const body = profileExtent(profile);
-  const total = totalMass(assembly);
+  const total = headMass(rig);
+  const parts = rig.parts.filter(({ name }) => name !== 'plastic');
   const centre = (axis: 0 | 2) =>
     parts.reduce((sum, part) => sum + part.mass * part.centroid[axis], 0) / total;
   let [fullest, most] = [profile.length / 2, 0];
@@ -116,7 +113,7 @@ export function drawingOf(assembly: Assembly, stations = 48): Drawing {
     side: outlines.side.map(round),
     top: outlines.top.map(round),
     front: outlines.front.map(round),
-    edges: edgesOf(assembly),
+    edges: edgesOf(head),
     collar: collar && collarOutline(collar).map(round),
     hook: flat(hook.centre),
     wire: hook.wire,
@@ -132,7 +129,7 @@ export function drawingOf(assembly: Assembly, stations = 48): Drawing {
       at: [hinge.at[0], hinge.at[2]],
       wire: flat(hook.legAndShank),
       rings: [hinge.loop, ...(hinge.link ? [hinge.link] : []), hinge.hookEye].map(drawnRing),
-      hang: freeHang(assembly),
+      hang: freeHang(rig),
     },
     knee: [hook.knee[0], 0],
     tip: [hook.tip[0], hook.tip[2]],
@@ -140,7 +137,7 @@ export function drawingOf(assembly: Assembly, stations = 48): Drawing {
     bendRear: [hook.bendRear[0], hook.bendRear[2]],
     keeper: (keeper?.wires ?? []).map(drawnWire),
     guard: guard && {
-      kind: guard.kind,
+      drawnAs: guard.drawnAs,
       base: [guard.base[0], guard.base[2]],
       end: [guard.end[0], guard.end[2]],
       radius: guard.bundleRadius,
@@ -153,100 +150,26 @@ export function drawingOf(assembly: Assembly, stations = 48): Drawing {
 }
 
 /** Angle by which a free hook turns about its hinge to hang straight down while the head's shank is level, degrees. */
-function freeHang({ hook, parts }: Assembly): number {
+function freeHang({ hook, parts }: Rig): number {
   const part = parts.find(({ name }) => name === 'hook');
   if (!hook.hinge || !part) return 0;
   const [dx, dz] = [part.centroid[0] - hook.hinge.at[0], part.centroid[2] - hook.hinge.at[2]];
   return -90 - (Math.atan2(dz, dx) * 180) / Math.PI;
 }
 
-/** Edges that features leave inside the outlines. */
-function edgesOf({ head, profile }: Assembly): Drawing['edges'] {
+/** Edges that features leave inside the outlines, each as its own shape draws them. */
+function edgesOf(head: HeadBody): Drawing['edges'] {
   const side: DrawnEdge[] = [];
   const top: DrawnEdge[] = [];
-  const front: DrawnEdge[] = [];
-  if (isPlain(head)) return { side, top, front };
-  const xs = Array.from({ length: 41 }, (_, i) => (profile.length * (i + 0.002)) / 40.1);
-  const shape = (feature: string) => head.shapes.find((candidate) => candidate.feature === feature);
-  const channel = shape('channel');
-  if (channel) {
-    const [w = 0] = channel.edges(0);
-    const roof = channel.span(0, 0)?.[1] ?? 0;
-    const under = xs.filter((x) => profile.section(x).d > -roof);
-    const run = [under[0] ?? 0, under.at(-1) ?? 0];
-    side.push({ path: run.map((x): Vec2 => [x, roof]), hidden: true });
-    for (const way of [w, -w]) top.push({ path: run.map((x): Vec2 => [x, way]), hidden: true });
-  }
-  const slot = shape('slot');
-  if (slot) {
-    const [w = 0] = slot.edges(0);
-    const hidden = (slot.span(0, 0)?.[1] ?? 0) < 100;
-    const floor = hidden ? (slot.span(0, 0)?.[1] ?? 0) : (slot.span(0, 0)?.[0] ?? 0);
-    side.push({ path: [[0, floor], [profile.length, floor]], hidden: true }); // prettier-ignore
-    for (const way of [w, -w]) top.push({ path: [[0, way], [profile.length, way]], hidden }); // prettier-ignore
-  }
-  const cheeks = shape('cheeks');
-  if (cheeks) {
-    // Where the ellipsoid meets the side of the body: a closed curve seen from the side.
-    const rim: Vec2[] = [];
-    const low: Vec2[] = [];
-    for (const x of xs) {
-      const section = profile.section(x);
-      const touched: number[] = [];
-      for (let k = -40; k <= 40; k++) {
-        const z = k >= 0 ? (section.t * k) / 40 : (section.d * k) / 40;
-        const h = z >= 0 ? section.t : section.d;
-        const n = z >= 0 ? section.nt : section.nb;
-        const y = section.b * Math.max(0, 1 - Math.abs(z / (h || 1)) ** n) ** (1 / n) - 1e-6;
-        const span = x >= cheeks.from && x <= cheeks.to ? cheeks.span(x, y) : undefined;
-        if (span && z >= span[0] && z <= span[1]) touched.push(z);
-      }
-      if (touched.length > 1) {
-        rim.push([x, touched.at(-1) ?? 0]);
-        low.push([x, touched[0] ?? 0]);
-      }
-    }
-    if (rim.length > 1) side.push({ path: [...rim, ...low.reverse(), rim[0] ?? [0, 0]], hidden: false });
-  }
-  const fins = shape('fins');
-  if (fins) {
-    const [lo, hi] = fins.span(fins.from + 1e-6, 0) ?? [0, 0];
-    side.push({ path: [[fins.from, lo], [fins.to, lo], [fins.to, hi], [fins.from, hi], [fins.from, lo]], hidden: false }); // prettier-ignore
-  }
-  const flats = shape('flats');
-  if (flats) {
-    const ridge = flats.span(0, 0)?.[0] ?? 0;
-    const reach = xs.flatMap((x): Vec2[] => {
-      const section = profile.section(x);
-      if (section.t <= ridge) return [];
-      let [lo, hi] = [0, section.b];
-      for (let halving = 0; halving < 14; halving++) {
-        const y = (lo + hi) / 2;
-        const z = section.t * Math.max(0, 1 - (y / section.b) ** section.nt) ** (1 / section.nt);
-        if (z > (flats.span(x, y)?.[0] ?? 0)) lo = y;
-        else hi = y;
-      }
-      return [[x, lo]];
-    });
-    if (reach.length > 1) {
-      top.push({ path: [...reach, ...reach.map(([x, y]): Vec2 => [x, -y]).reverse(), reach[0] ?? [0, 0]], hidden: false }); // prettier-ignore
-      top.push({ path: [[reach[0]?.[0] ?? 0, 0], [reach.at(-1)?.[0] ?? 0, 0]], hidden: false }); // prettier-ignore
-    }
-  }
-  const pocket = shape('recess');
-  if (pocket) {
-    const r = (pocket.to - pocket.from) / 2;
-    const x0 = (pocket.to + pocket.from) / 2;
-    const [lo, hi] = pocket.span(x0, 0) ?? [0, 0];
-    const circle = Array.from({ length: 49 }, (_, i): Vec2 => {
-      const turn = (2 * Math.PI * i) / 48;
-      return [x0 + r * Math.cos(turn), (lo + hi) / 2 + r * Math.sin(turn)];
-    });
-    side.push({ path: circle.filter(([x, z]) => profile.section(x).t > z), hidden: true });
+  if (isPlain(head)) return { side, top };
+  for (const { drawn } of head.shapes) {
+    const edges = drawn?.();
+    side.push(...(edges?.side ?? []));
+    top.push(...(edges?.top ?? []));
   }
   const rounded = (edges: DrawnEdge[]) =>
     edges.map(({ path, hidden }) => ({ path: path.map(round), hidden }));
-  return { side: rounded(side), top: rounded(top), front: rounded(front) };
+  return { side: rounded(side), top: rounded(top) };
 }
 
 /** The section through an assembly at x: closed outlines of the metal in (y, z), mm, and the shank's wire where it is cut. */
@@ -257,7 +180,7 @@ export interface DrawnSection {
 }
 
 /** The section of an assembly at a share of its length from the rear. */
-export function sectionOf({ head, profile, hook }: Assembly, share: number): DrawnSection {
+export function sectionOf({ head, profile, hook }: Rig, share: number): DrawnSection {
   const x = Math.min(profile.length * (1 - 1e-6), Math.max(profile.length * 1e-6, profile.length * share));
   return {
     at: x,

@@ -4,8 +4,8 @@ import type { Drawing } from './drawing.ts';
 import { drawingOf } from './drawing.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
-import { GUARDS } from '../fitting/guards/index.ts';
-import { KEEPERS } from '../fitting/keepers/index.ts';
+import { guardInitial, GUARDS } from '../fitting/guards/index.ts';
+import { keeperInitial, KEEPERS } from '../fitting/keepers/index.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { anyDesign } from '../test-kit/wild.test-kit.ts';
 import type { Dimension } from './dimensions.ts';
@@ -15,7 +15,7 @@ import { ARRANGEMENTS, dimensionText, plateSheet } from './sheet.ts';
 
 const draw = (design: Parameters<typeof evaluate>[0]): Drawing | undefined => {
   const result = evaluate(design);
-  return result.ok ? drawingOf(result.assembly) : undefined;
+  return result.ok ? drawingOf(result.rig) : undefined;
 };
 const drawn = (family: string): Drawing => {
   const drawing = draw(sampleDesign(family));
@@ -112,8 +112,8 @@ it('whatever head, keeper and guard: no figure over another, none off the sheet'
 });
 
 it.each([
-  ...KEEPERS.map(({ kind, initial }) => [`keeper ${kind}`, { keeper: initial }] as const),
-  ...GUARDS.map(({ kind, initial }) => [`guard ${kind}`, { guard: initial }] as const),
+  ...KEEPERS.map(({ key }) => [`keeper ${key}`, { keeper: keeperInitial(key) }] as const),
+  ...GUARDS.map(({ key }) => [`guard ${key}`, { guard: guardInitial(key) }] as const),
 ])('%s is on the plate in every view it can be seen in', (_, fitting) => {
   const bare = draw(sampleDesign('football', { keeper: { kind: 'none' }, guard: { kind: 'none' } }));
   const with_ = draw(sampleDesign('football', { keeper: { kind: 'none' }, guard: { kind: 'none' }, ...fitting })); // prettier-ignore

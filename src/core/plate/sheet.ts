@@ -1,4 +1,5 @@
-import type { Drawing, DrawnEdge, DrawnWire } from './drawing.ts';
+import type { DrawnEdge } from '../head/features/shape.ts';
+import type { Drawing, DrawnWire } from './drawing.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import { formatQuantity } from '../quantity/format.ts';
 import type { UnitSystem } from '../quantity/units.ts';
@@ -198,7 +199,6 @@ function viewsOf(drawing: Drawing): Record<PlateViewName, Entity[]> {
     line('wire', [[0, drawing.shankLevel], [0, drawing.tip[1]]], false, drawing.wire),
     line('outline', drawing.front, true),
     ...(guard ? wires(guard.strands, 'front') : []),
-    ...edges(drawing.edges.front),
     line('centre', [[0, -drawing.drop - 3], [0, Math.max(drawing.rise, drawing.tip[1]) + 3]], false),
     eye.crosswise
       ? { kind: 'line', layer: 'wire', points: ellipse([0, eye.at[1]], eye.radius, eye.radius * Math.abs(eye.along[1])), closed: true, width: eye.wire }

@@ -1,9 +1,9 @@
+import { metalPart, totalMass } from '../build/rig.ts';
 import { describe, expect, it } from 'vitest';
-import { metalPart, totalMass } from '../build/assemble.ts';
 import type { Design } from '../document/design.ts';
 import { chartIndex } from '../hook/chart.ts';
 import { bentWire, pathLength } from '../hook/polyline.ts';
-import { STYLES } from '../hook/style.ts';
+import { STYLES } from '../hook/styles/index.ts';
 import { buildLadder, rungName, starterLadder } from './ladder.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
@@ -23,7 +23,7 @@ describe('weight ladder', () => {
       expect(rungs).toHaveLength(9);
       for (const rung of rungs) {
         if (!rung.ok) throw new Error(rung.problems[0]?.message);
-        expect(Math.abs(weightOf(rung.assembly, of) / rung.grams - 1)).toBeLessThan(1e-3);
+        expect(Math.abs(weightOf(rung.rig, of) / rung.grams - 1)).toBeLessThan(1e-3);
       }
     }
   });
@@ -74,7 +74,7 @@ describe('solving', () => {
     const solved = solveTarget(design);
     if (!solved.ok) throw new Error(solved.problem.message);
     expect(solved.design.head.dimensions['breadth']).toBe(design.head.dimensions['breadth']);
-    expect(totalMass(solved.assembly)).toBeCloseTo(20, 5);
+    expect(totalMass(solved.rig)).toBeCloseTo(20, 5);
     const stuck = solveTarget({
       ...design,
       head: { ...design.head, locks: ['breadth', 'length', 'height'] },
@@ -88,10 +88,10 @@ describe('solving', () => {
       head: { ...base().head, target: { grams: 12, of: 'submerged' } },
     });
     if (!solved.ok) throw new Error(solved.problem.message);
-    const volume = solved.assembly.parts.reduce((sum, part) => sum + part.volume, 0);
+    const volume = solved.rig.parts.reduce((sum, part) => sum + part.volume, 0);
     // 999.1 kg/m³ at 15 °C (Kell 1975, value from memory).
-    expect(totalMass(solved.assembly) - volume * 0.9991e-3).toBeCloseTo(12, 3);
-    expect(metalPart(solved.assembly).mass).toBeGreaterThan(12);
+    expect(totalMass(solved.rig) - volume * 0.9991e-3).toBeCloseTo(12, 3);
+    expect(metalPart(solved.rig).mass).toBeGreaterThan(12);
   });
 });
 
@@ -108,22 +108,21 @@ describe('hook styles and hinges', () => {
   it.each(STYLES.map((style) => [style.key, style] as const))(
     '%s: its gap and shank are the chart’s by its factors, and the wire never jumps',
     (key, style) => {
-      const { assembly, readings } = built({ style: key });
-      expect(assembly.measures.gap).toBeCloseTo(14.5 * style.gap, 9);
+      const { rig, readings } = built({ style: key });
+      expect(rig.measures.gap).toBeCloseTo(14.5 * style.gap, 9);
       // A point that is turned in comes nearer to the shank by the rise of its leg.
       const turnedIn = Math.sin((style.lean * Math.PI) / 180) * style.pointLeg * 14.5 * style.gap;
       expect(readings['hook.gap']?.value).toBeCloseTo(14.5 * style.gap + turnedIn, 9);
-      expect(assembly.measures.shank).toBeCloseTo(35 * style.shank, 9);
+      expect(rig.measures.shank).toBeCloseTo(35 * style.shank, 9);
       expect(readings['hook.pointDirection']?.value).toBe(style.lean);
-      assembly.hook.centre.slice(1).forEach((point, i) => {
-        const before = assembly.hook.centre[i] ?? point;
+      rig.hook.centre.slice(1).forEach((point, i) => {
+        const before = rig.hook.centre[i] ?? point;
         expect(Math.hypot(point[0] - before[0], point[2] - before[2])).toBeLessThan(0.8);
       });
       // Clear gap between shank and the start of the point leg.
-      const { bendStart, tip, wire } = assembly.hook;
-      const legStart =
-        tip[2] - Math.sin((style.lean * Math.PI) / 180) * style.pointLeg * assembly.measures.gap;
-      expect(legStart - bendStart[2] - wire).toBeCloseTo(assembly.measures.gap, 6);
+      const { bendStart, tip, wire } = rig.hook;
+      const legStart = tip[2] - Math.sin((style.lean * Math.PI) / 180) * style.pointLeg * rig.measures.gap;
+      expect(legStart - bendStart[2] - wire).toBeCloseTo(rig.measures.gap, 6);
     },
   );
 
@@ -134,7 +133,7 @@ describe('hook styles and hinges', () => {
 
   it('a hinge: loop, link and hook behind each other; on the line the hook pulls at the hinge', () => {
     const free = built({ joint: { kind: 'split ring', size: 4 } });
-    const { hinge } = free.assembly.hook;
+    const { hinge } = free.rig.hook;
     if (!hinge?.link) throw new Error('there is no hinge');
     expect(hinge.loop.centre[0]).toBeLessThan(0);
     expect(hinge.link.centre[0]).toBeLessThan(hinge.loop.centre[0]);
@@ -153,7 +152,7 @@ describe('hook styles and hinges', () => {
   it('an eye of its own size is that wide, and a recess lets it into the head', () => {
     const plain = built({});
     const large = built({}, { eye: { angle: 60, plane: 'in line', setback: 0.42, size: 4 } });
-    expect(2 * large.assembly.hook.eye.radius - large.assembly.hook.wire).toBeCloseTo(4, 9);
+    expect(2 * large.rig.hook.eye.radius - large.rig.hook.wire).toBeCloseTo(4, 9);
     const sunk = built({}, { eye: { ...sampleDesign('ball').eye, recess: 1 } });
     expect(sunk.readings['eye.z']?.value).toBeLessThan((plain.readings['eye.z']?.value ?? NaN) - 0.5);
     expect(sunk.readings['head.castVolume']?.value).toBeLessThan(

@@ -1,14 +1,14 @@
-import type { Assembly } from '../build/assemble.ts';
-import { metalPart } from '../build/assemble.ts';
+import type { Rig } from '../build/rig.ts';
+import { metalPart } from '../build/rig.ts';
+import { extent } from '../head/extent.ts';
+import type { Problem } from '../document/problem.ts';
 import type { Design, LadderSpec } from '../document/design.ts';
-import { extent } from '../judge/evaluate.ts';
 import { chartIndex, HOOK_CHART } from '../hook/chart.ts';
-import type { Metal } from '../material/metals.ts';
-import { METALS } from '../material/metals.ts';
+import type { Metal } from '../material/metals/metal.ts';
+import { METALS } from '../material/metals/index.ts';
 import { fractionText, nearestOunceFraction } from '../quantity/ounces.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 import { solveTarget } from '../build/solve.ts';
-import type { Problem } from '../document/design.ts';
 import { checkDesign } from '../build/check.ts';
 
 /** Weights a series usually runs through, ounces (common practice, no source). */
@@ -22,7 +22,7 @@ export const starterLadder = (): LadderSpec => ({
 
 /** One weight of a series, as built. */
 export type Rung =
-  | { readonly ok: true; readonly grams: number; readonly hook: string; readonly ruled: boolean; readonly design: Design; readonly assembly: Assembly } // prettier-ignore
+  | { readonly ok: true; readonly grams: number; readonly hook: string; readonly ruled: boolean; readonly design: Design; readonly rig: Rig } // prettier-ignore
   | { readonly ok: false; readonly grams: number; readonly hook: string; readonly ruled: boolean; readonly design: Design; readonly problems: readonly Problem[] }; // prettier-ignore
 
 /** A name for a rung: the design's, less a weight at its end, and the new weight. */
@@ -40,7 +40,7 @@ export function rungName(name: string, grams: number): string {
  */
 export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly Metal[] = METALS): Rung[] {
   const base = solveTarget(design, metals);
-  const own = base.ok ? base.assembly : undefined;
+  const own = base.ok ? base.rig : undefined;
   const from = own ? metalPart(own).mass : (design.head.target?.grams ?? 10);
   const index = chartIndex(design.hook.size);
   return ladder.rungs.map(({ grams, hook: chosen, name }) => {
@@ -58,7 +58,7 @@ export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly
     if (!solved.ok) return { ok: false, ...head, problems: [solved.problem] };
     const problems = checkDesign(solved.design, metals);
     if (problems.length > 0) return { ok: false, ...head, problems };
-    return { ok: true, ...head, design: solved.design, assembly: solved.assembly };
+    return { ok: true, ...head, design: solved.design, rig: solved.rig };
 
     function ruled(): string {
       if (ladder.rule === 'keep' || index < 0) return design.hook.size;
@@ -70,8 +70,8 @@ export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly
       }
       if (!own) return design.hook.size;
       // Sizes go with the cube root of the weight, so the head's height is known well enough before it is solved.
-      const height = extent(own).height * Math.cbrt(grams / from);
-      const ratio = own.measures.gap / extent(own).height;
+      const height = extent(own.head).height * Math.cbrt(grams / from);
+      const ratio = own.measures.gap / extent(own.head).height;
       const share = own.measures.gap / (HOOK_CHART[index]?.gap ?? own.measures.gap);
       let best = design.hook.size;
       let off = Infinity;

@@ -1,22 +1,17 @@
-import { marked } from '../quantity/phrase.ts';
-import { extent } from '../judge/evaluate.ts';
-import { SINTERED_WALL, wireWall } from '../behaviour/making.ts';
-import type { Surroundings } from '../judge/evaluate.ts';
-import { assemble, metalPart, totalMass } from '../build/assemble.ts';
-import type { Assembly } from '../build/assemble.ts';
-import { checkDesign } from '../build/check.ts';
+import type { ReadingId } from '../behaviour/index.ts';
+import { evaluate } from '../judge/evaluate.ts';
+import type { Rig } from '../build/rig.ts';
+import { metalPart } from '../build/rig.ts';
+import type { Surroundings } from '../behaviour/behaviour.ts';
+import { assemble } from '../build/assemble.ts';
 import type { Design } from '../document/design.ts';
-import type { Metal } from '../material/metals.ts';
-import { METALS } from '../material/metals.ts';
-import { waterDensity } from '../material/water.ts';
-import { solveTarget } from '../build/solve.ts';
-import { fall } from '../behaviour/fall.ts';
-import { submerged } from '../behaviour/submerged.ts';
+import type { Metal } from '../material/metals/metal.ts';
+import { METALS } from '../material/metals/index.ts';
 
 /** One way to make a design in another metal. */
 export interface MetalCase {
   readonly ok: true;
-  readonly assembly: Assembly;
+  readonly rig: Rig;
   readonly length: number;
   readonly breadth: number;
   readonly height: number;
@@ -84,30 +79,25 @@ export function metalTable(
 }
 
 function outcome(design: Design, surroundings: Surroundings): MetalOutcome {
-  const solved = solveTarget(design, surroundings.metals);
-  if (!solved.ok) return { ok: false, reason: solved.problem.message };
-  const [problem] = design.head.target ? checkDesign(solved.design, surroundings.metals) : [];
-  if (problem) return { ok: false, reason: problem.message };
-  const { assembly, scale } = solved;
-  const { breadth, height } = extent(assembly);
-  const wall = wireWall(assembly);
-  const sintered = assembly.metal.making === 'sintered';
-  const cautions = [
-    sintered && assembly.collar ? `no cast ${design.keeper.kind} in a sintered metal` : '',
-    sintered && wall < SINTERED_WALL ? `wall of ${marked(wall, 'size')} is too thin` : '',
-  ];
+  const result = evaluate(design, surroundings);
+  if (!result.ok) return { ok: false, reason: result.problems[0]?.message ?? '' };
+  const { rig, readings, flags } = result;
+  const value = (id: ReadingId) => readings[id]?.value ?? NaN;
   return {
     ok: true,
-    assembly,
-    length: assembly.profile.length,
-    breadth,
-    height,
-    scale,
-    metal: metalPart(assembly).mass,
-    total: totalMass(assembly),
-    submerged: submerged(assembly, waterDensity(surroundings.water)).weight,
-    fall: fall(assembly, surroundings.water).speed,
-    cost: (metalPart(assembly).mass / 1000) * assembly.metal.price,
-    caution: cautions.filter(Boolean).join('; '),
+    rig,
+    length: value('head.length'),
+    breadth: value('head.breadth'),
+    height: value('head.height'),
+    scale: value('head.scale'),
+    metal: value('mass.metal'),
+    total: value('mass.total'),
+    submerged: value('mass.submerged'),
+    fall: value('fall.speed'),
+    cost: value('cost.metal'),
+    caution: flags
+      .filter(({ level, code }) => level === 'stop' && code.startsWith('making.'))
+      .flatMap(({ brief }) => brief ?? [])
+      .join('; '),
   };
 }

@@ -28,7 +28,7 @@ export function wildQuarter(): void {
       if (Object.keys(design.head.features ?? {}).length > 0) featured++;
       return (
         Object.values(result.readings).every(({ value }) => Number.isFinite(value)) &&
-        isSound(drawingOf(result.assembly, 12))
+        isSound(drawingOf(result.rig, 12))
       );
     }),
     { numRuns: 2500 },

@@ -1,12 +1,15 @@
+import { STYLES } from '../hook/styles/index.ts';
+import type { FeatureSpec } from '../head/features/index.ts';
+import { TARGETS } from '../head/schema.ts';
+import { JOINTS } from '../hook/joints/index.ts';
 import fc from 'fast-check';
-import type { Design, FeatureSpec } from '../document/design.ts';
-import { GRADES, HOOK_STYLES, JOINTS, TARGETS } from '../document/design.ts';
-import { GUARDS } from '../fitting/guards/index.ts';
-import { KEEPERS } from '../fitting/keepers/index.ts';
+import type { Design } from '../document/design.ts';
+import { guardInitial, GUARDS } from '../fitting/guards/index.ts';
+import { keeperInitial, KEEPERS } from '../fitting/keepers/index.ts';
 import type { Family } from '../head/family.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
-import { HOOK_CHART } from '../hook/chart.ts';
-import { METALS } from '../material/metals.ts';
+import { GRADES, HOOK_CHART } from '../hook/chart.ts';
+import { METALS } from '../material/metals/index.ts';
 import { starterDesign } from '../document/starter.ts';
 
 /**
@@ -97,15 +100,15 @@ export const anyDesign: fc.Arbitrary<Design> = fc.constantFrom(...DRAWN_FAMILIES
       paint: sometimes(50, fc.record({ thickness: between(0.01, 2), density: between(0.5, 4) })),
       size: fc.oneof({ weight: 2, arbitrary: fc.constant(starterDesign(family, '').hook.size) }, { weight: 1, arbitrary: fc.constantFrom(...HOOK_CHART.map((row) => row.size)) }),
       grade: fc.constantFrom(...GRADES),
-      style: fc.constantFrom(...HOOK_STYLES),
-      joint: sometimes(20, fc.record({ kind: fc.constantFrom(...JOINTS), size: between(1, 15) })),
+      style: fc.constantFrom(...STYLES.map(({ key }) => key)),
+      joint: sometimes(20, fc.record({ kind: fc.constantFrom(...JOINTS.map(({ key }) => key)), size: between(1, 15) })),
       angle: between(0, 90),
       plane: fc.constantFrom('in line' as const, 'crosswise' as const),
       setback: fc.oneof(between(0.1, 0.7), between(-1, 1)),
       eyeSize: sometimes(40, fc.oneof(between(2, 5), between(0.5, 10))),
       recess: sometimes(30, fc.oneof(between(0, 1.5), between(0, 4))),
-      keeper: fc.constantFrom(...KEEPERS.map(({ initial }) => initial)),
-      guard: fc.constantFrom(...GUARDS.map(({ initial }) => initial)),
+      keeper: fc.constantFrom(...KEEPERS.map(({ key }) => keeperInitial(key))),
+      guard: fc.constantFrom(...GUARDS.map(({ key }) => guardInitial(key))),
       // A hinged head bears neither keeper nor guard: told, but not worth most of the tries.
       isBare: fc.nat(99).map((part) => part < 85),
     })

@@ -1,4 +1,4 @@
-import type { Collection, Documents, History, Intake, Kept, MetalEdit, NamedVersion, Page, ProblemDetails, RackIndex, Stores } from '../../contract/api.ts'; // prettier-ignore
+import type { Collection, Documents, History, Intake, Kept, MetalEdit, NamedVersion, Page, ProblemDetails, RackIndex, RulesInForce, Stores } from '../../contract/api.ts'; // prettier-ignore
 import type { Design, Drawing } from '../../core/index.ts';
 import { API, etagOf, PAGE_LIMIT } from '../../contract/api.ts';
 
@@ -87,6 +87,8 @@ export const restore = <C extends Collection>(collection: C, id: string): Promis
   call(`/${collection}/${encodeURIComponent(id)}/restore`, { method: 'POST' });
 
 export const readStores = (): Promise<Stores> => call('/stores');
+
+export const readRules = (): Promise<RulesInForce> => call('/rules');
 
 export const editMetal = (key: string, edit: MetalEdit, version: number): Promise<Stores['metals'][number]> =>
   call(`/stores/metals/${encodeURIComponent(key)}`, { method: 'PUT', body: JSON.stringify(edit), version });

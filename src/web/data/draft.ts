@@ -1,7 +1,7 @@
+import type { Problem } from '../../core/index.ts';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Collection, Documents, Kept } from '../../contract/api.ts';
-import type { Problem } from '../../core/index.ts';
 import { read, replace, ServerAway, ServerProblem } from './api.ts';
 import { oneKey, refreshLists } from './queries.ts';
 

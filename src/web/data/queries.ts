@@ -17,6 +17,7 @@ import {
   listAll,
   read,
   readRack,
+  readRules,
   readStores,
   remove,
   restore,
@@ -76,6 +77,11 @@ function present(results: readonly UseQueryResult<Kept<Design>>[]) {
 
 export function useStores() {
   return useQuery({ queryKey: ['stores'], queryFn: readStores, staleTime: 60_000 });
+}
+
+/** The rules of the match in force; nothing is judged by rules before they are here. */
+export function useRules() {
+  return useQuery({ queryKey: ['rules'], queryFn: readRules, staleTime: 60_000 });
 }
 
 /** Lists that hold a document of a collection: its own, and the Rack for designs. */

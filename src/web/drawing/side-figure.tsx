@@ -1,4 +1,4 @@
-import type { DrawnEdge, Drawing, Vec2 } from '../../core/index.ts';
+import type { Drawing, DrawnEdge, Vec2 } from '../../core/index.ts';
 import { hangingHook } from '../../core/index.ts';
 import { pathOf } from './path.ts';
 
@@ -124,7 +124,7 @@ function GuardLines({
   readonly place: Props['place'];
   readonly k: number;
 }) {
-  if (guard.kind !== 'fibre') {
+  if (guard.drawnAs === 'strands') {
     return guard.strands.map(({ side, wire }, i) => (
       <path
         key={i}

@@ -1,23 +1,22 @@
 import { expose } from 'comlink';
 import wasm from 'manifold-3d/manifold.wasm?url';
-import type { Brief, Design, Drawing, DrawnSection, Fit, Flag, LadderSpec, MetalOutcome, MetalRow, Plastic, Problem, Readings, RigMethod, Standing, Surroundings, Vec3, Verdict } from '../../core/index.ts'; // prettier-ignore
-import type { GuardBody } from '../../core/fitting/guards/guard.ts';
+import type { Brief, Design, Drawing, DrawnSection, Fit, Flag, LadderSpec, MetalOutcome, MetalRow, MethodKey, Plastic, Problem, Readings, Rule, Standing, Surroundings, Vec3, Verdict } from '../../core/index.ts'; // prettier-ignore
 import type { Mesh } from '../../core/head/mesh.ts';
 import type { Placement, SolidReport } from '../../core/exchange/import-solid.ts';
 import {
+  behave,
+  buildLadder,
   drawingOf,
   evaluate,
-  buildLadder,
   judgeFit,
   loadSolids,
   metalTable,
   PLAIN_WATER,
   readStl,
   sectionOf,
-  surfaceMesh,
-  RULES,
   standing,
-  waterDensity,
+  surfaceMesh,
+  withBait,
 } from '../../core/index.ts';
 
 /** A design judged, as plain data for the screen. */
@@ -31,9 +30,9 @@ export type Judged =
     }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** A way to make the design in another metal, with its outline in place of the assembly. */
+/** A way to make the design in another metal, with its outline in place of the rig. */
 export type MetalFigure =
-  | (Omit<Extract<MetalOutcome, { ok: true }>, 'assembly'> & { readonly drawing: Drawing })
+  | (Omit<Extract<MetalOutcome, { ok: true }>, 'rig'> & { readonly drawing: Drawing })
   | Extract<MetalOutcome, { ok: false }>;
 
 export interface MetalLine {
@@ -49,15 +48,15 @@ const ready = loadSolids(wasm);
 function judge(design: Design, surroundings: Surroundings): Judged {
   const result = evaluate(design, surroundings);
   if (!result.ok) return result;
-  const { assembly, ...rest } = result;
-  return { ...rest, drawing: drawingOf(assembly) };
+  const { rig: built, ...rest } = result;
+  return { ...rest, drawing: drawingOf(built) };
 }
 
 function metals(solved: Design, surroundings: Surroundings, compared?: readonly string[]): MetalLine[] {
   const figure = (outcome: MetalOutcome): MetalFigure => {
     if (!outcome.ok) return outcome;
-    const { assembly, ...rest } = outcome;
-    return { ...rest, drawing: drawingOf(assembly, 24) };
+    const { rig: built, ...rest } = outcome;
+    return { ...rest, drawing: drawingOf(built, 24) };
   };
   return metalTable(solved, surroundings, compared).map(({ metal, density, sameWeight, sameSize }) => ({
     metal,
@@ -70,29 +69,28 @@ function metals(solved: Design, surroundings: Surroundings, compared?: readonly 
 function rig(
   design: Design,
   plastic: Plastic,
-  method: RigMethod,
+  method: MethodKey,
   surroundings: Surroundings,
 ): { fit: Fit | undefined; judged: Judged } {
-  const result = evaluate(design, surroundings);
-  const judged = judge(design, surroundings);
-  if (!result.ok) return { fit: undefined, judged };
-  const rho = waterDensity(surroundings.water);
-  return { fit: judgeFit(result.design, result.assembly, plastic, method, rho, surroundings.metals), judged };
+  const result = evaluate(design, surroundings, { plastic, method });
+  if (!result.ok) return { fit: undefined, judged: result };
+  const { rig: built, ...rest } = result;
+  return { fit: judgeFit(result, surroundings.metals), judged: { ...rest, drawing: drawingOf(built) } };
 }
 
 /** How each of several plastics fits a design, in their order; empty when the design cannot be built. */
 function verdicts(
   design: Design,
   plastics: readonly Plastic[],
-  method: RigMethod,
+  method: MethodKey,
   surroundings: Surroundings,
 ): Verdict[] {
   const result = evaluate(design, surroundings);
   if (!result.ok) return [];
-  const rho = waterDensity(surroundings.water);
-  return plastics.map(
-    (plastic) => judgeFit(result.design, result.assembly, plastic, method, rho, surroundings.metals).verdict,
-  );
+  return plastics.map((plastic) => {
+    const rigged = withBait(result.rig, { plastic, method });
+    return judgeFit({ ...result, rig: rigged, ...behave(rigged, surroundings) }, surroundings.metals).verdict;
+  });
 }
 
 export interface Ranked {
@@ -102,15 +100,18 @@ export interface Ranked {
   readonly problems: readonly Problem[];
 }
 
-function rankOne(id: string, design: Design, brief: Brief, surroundings: Surroundings): Ranked {
-  const result = evaluate(design, surroundings);
-  if (!result.ok) return { id, readings: {}, standing: undefined, problems: result.problems };
-  return {
-    id,
-    readings: result.readings,
-    standing: standing(brief, result.design, result.readings, RULES),
-    problems: [],
-  };
+/** How each of some designs stands to a brief, in their order. */
+function rank(
+  asked: readonly { readonly id: string; readonly design: Design }[],
+  brief: Brief,
+  rules: readonly Rule[],
+  surroundings: Surroundings,
+): Ranked[] {
+  return asked.map(({ id, design }) => {
+    const result = evaluate(design, surroundings);
+    if (!result.ok) return { id, readings: {}, standing: undefined, problems: result.problems };
+    return { id, readings: result.readings, standing: standing(brief, result, rules), problems: [] };
+  });
 }
 
 /** What a turnable picture needs: the closed mesh of the metal and the wires about it, in mm. */
@@ -133,7 +134,7 @@ export interface SolidModel {
 function model(design: Design, surroundings: Surroundings): SolidModel | undefined {
   const result = evaluate(design, surroundings);
   if (!result.ok) return undefined;
-  const { hook, keeper, guard, head } = result.assembly;
+  const { hook, keeper, guard, head } = result.rig;
   const mesh = surfaceMesh({ ...head }, { rings: 72, corners: 64 }, true);
   const { eye, hinge } = hook;
   // The ring's axis: square to the leg, and to the plane it lies in.
@@ -145,7 +146,7 @@ function model(design: Design, surroundings: Surroundings): SolidModel | undefin
       { path: hook.centre, diameter: hook.wire, of: 'hook' },
       ...(hinge ? [{ path: hook.legAndShank, diameter: hook.wire, of: 'hook' as const }] : []),
       ...(keeper?.wires ?? []).map((wire) => ({ ...wire, of: 'keeper' as const })),
-      ...(guard ? fibresOf(guard) : []).map((wire) => ({ ...wire, of: 'guard' as const })),
+      ...(guard?.shown() ?? []).map((wire) => ({ ...wire, of: 'guard' as const })),
     ],
     rings: [
       { centre: eye.centre, radius: eye.radius, wire: 2 * eye.wireRadius, axis },
@@ -160,30 +161,9 @@ function model(design: Design, surroundings: Surroundings): SolidModel | undefin
   };
 }
 
-/** Every fibre of a brush spread over its fan, or the strands of another guard. */
-function fibresOf(guard: GuardBody) {
-  const [left, , right] = guard.strands;
-  if (guard.kind !== 'fibre' || !left || !right) return guard.strands;
-  const count = 18;
-  return Array.from({ length: count }, (_, i) => {
-    const share = i / (count - 1);
-    // Two rows, so that the brush has a body.
-    const lift = (i % 2 === 0 ? 0.5 : -0.5) * guard.bundleRadius;
-    const mix = (k: number): Vec3 => {
-      const [a, b] = [left.path[k] as Vec3, right.path[k] as Vec3];
-      return [
-        a[0] + (b[0] - a[0]) * share - guard.along[2] * lift,
-        a[1] + (b[1] - a[1]) * share,
-        a[2] + (b[2] - a[2]) * share + guard.along[0] * -lift,
-      ];
-    };
-    return { path: [mix(0), mix(1)], diameter: left.diameter };
-  });
-}
-
 function section(design: Design, share: number, surroundings: Surroundings): DrawnSection | undefined {
   const result = evaluate(design, surroundings);
-  return result.ok ? sectionOf(result.assembly, share) : undefined;
+  return result.ok ? sectionOf(result.rig, share) : undefined;
 }
 
 /** Every metal of the store, the same weight and the same size, as figures without outlines. */
@@ -257,7 +237,7 @@ const service = {
   allMetals: awaited(allMetals),
   rig: awaited(rig),
   verdicts: awaited(verdicts),
-  rankOne: awaited(rankOne),
+  rank: awaited(rank),
   model: awaited(model),
   section: awaited(section),
   ladder: awaited(ladder),

@@ -1,4 +1,6 @@
-import type { GuardSpec } from '../../document/design.ts';
+import type { Fields, Values } from '../../kind/field.ts';
+import { angle, initialValues, share } from '../../kind/field.ts';
+import type { FieldedKind, Spec } from '../../kind/registry.ts';
 import type { Vec3 } from '../../numeric/vec.ts';
 import { radians } from '../../numeric/vec.ts';
 import type { WirePiece } from '../keepers/keeper.ts';
@@ -8,7 +10,6 @@ const DEEPEST = 5;
 
 /** A guard in place: it leans back from the crown of the head to the hook point. Lengths in mm. */
 export interface GuardBody {
-  readonly kind: GuardSpec['kind'];
   readonly base: Vec3;
   /** unit vector from the base to the ends */
   readonly along: Vec3;
@@ -24,6 +25,7 @@ export interface GuardBody {
   readonly bore: readonly Vec3[];
   /** solid volume, free and set in, mm³ */
   readonly volume: number;
+  readonly material: string;
   /** g/cm³ */
   readonly density: number;
   readonly centroid: Vec3;
@@ -31,6 +33,12 @@ export interface GuardBody {
   readonly spread: number;
   /** strands one by one, from where they leave the head; a bundle of fibres gives its two edges and its middle */
   readonly strands: readonly WirePiece[];
+  /** what drag sees of it: a brush is one thick stick, wires count one by one */
+  readonly sticks: readonly WirePiece[];
+  /** every strand, for a picture of the solid */
+  readonly shown: () => readonly WirePiece[];
+  /** how the plate draws it: the outline of a bundle, or its strands */
+  readonly drawnAs: 'bundle' | 'strands';
   /** how far behind the hook point it crosses the point's height; negative when it stops short of it */
   readonly pastPoint: number;
   /** how far its ends stand above (+) or below (−) the point */
@@ -47,12 +55,35 @@ export interface GuardGround {
 }
 
 /** A kind of guard: one file each. */
-export interface GuardKind<K extends GuardSpec['kind'] = GuardSpec['kind']> {
-  readonly kind: K;
-  readonly name: string;
-  readonly initial: Extract<GuardSpec, { kind: K }>;
-  readonly build: (spec: Extract<GuardSpec, { kind: K }>, ground: GuardGround) => GuardBody | undefined;
+export interface GuardKind<K extends string = string, F extends Fields = Fields> extends FieldedKind {
+  readonly key: K;
+  readonly fields: F;
+  /** the guard with everyday sizes */
+  readonly initial: Spec<K, F>;
+  /** true where the point stays bare */
+  readonly isBare?: boolean;
+  /** undefined where there is nothing over the point */
+  build(spec: Spec<K, F>, ground: GuardGround): GuardBody | undefined;
+  /** how its ends are cut, for those that are trimmed at all */
+  trim?(spec: Spec<K, F>): 'trimmed' | 'as bought';
 }
+
+type GuardSetup<K extends string, F extends Fields> = Omit<GuardKind<K, F>, 'initial'>;
+
+export const guardKind = <const K extends string, const F extends Fields>(kind: GuardSetup<K, F>): GuardKind<K, F> => ({ ...kind, initial: { kind: kind.key, ...initialValues(kind.fields) } }); // prettier-ignore
+
+/** Where a guard of any kind stands. */
+export const PLACE = {
+  lean: angle('Lean', [15, 38, 90], { note: 'Above the shank, leaning back to the point.' }),
+  setback: share('Base behind the nose', [0, 0.6, 1], { note: 'Share of the head’s length.' }),
+} as const;
+
+/** What every guard that stands in the head says of its place. */
+export type Placed = Values<typeof PLACE>;
+
+/** What strands alone look like: drag, picture and plate see them one by one. */
+export const asStrands = (strands: readonly WirePiece[]) =>
+  ({ strands, sticks: strands, shown: () => strands, drawnAs: 'strands' }) as const;
 
 /** Where a guard stands and how it leans, whatever it is made of. */
 export function guardFrame(

@@ -1,17 +1,29 @@
-import type { GuardSpec } from '../../document/design.ts';
+import { kindOf } from '../../kind/registry.ts';
 import { fibre } from './fibre.ts';
-import type { GuardBody, GuardGround, GuardKind } from './guard.ts';
+import type { GuardBody, GuardGround, GuardKind, Placed } from './guard.ts';
 import { none } from './none.ts';
 import { twinWire } from './twin-wire.ts';
 import { wireLoop } from './wire-loop.ts';
 import { y } from './y.ts';
 
-/** Every kind of guard; a new one is one file and one line here. */
-export const GUARDS = [none, fibre, y, twinWire, wireLoop] as unknown as readonly GuardKind[];
+const ALL = [none, fibre, y, twinWire, wireLoop] as const;
 
-export const guardKind = (kind: GuardSpec['kind']): GuardKind =>
-  GUARDS.find((candidate) => candidate.kind === kind) ?? (none as unknown as GuardKind);
+/** Every kind of guard, in the order of menus; a new one is one file and one line here. */
+export const GUARDS: readonly GuardKind[] = ALL;
+
+/** What guards the point, as a document says it. */
+export type GuardSpec = (typeof ALL)[number]['initial'];
+export type GuardKey = GuardSpec['kind'];
+
+/** The kind of a key. Throws for one that is not of `GUARDS`. */
+export const guardOf = (key: string): GuardKind => kindOf(GUARDS, key, 'Guard');
+
+/** A guard of a kind with everyday sizes. Throws for a key that is not of `GUARDS`. */
+export const guardInitial = (key: string): GuardSpec => kindOf(ALL, key, 'Guard').initial;
+
+/** Whether a document’s guard stands over the point at all, and so has a place in the head. */
+export const isGuarded = (spec: GuardSpec): spec is Extract<GuardSpec, Placed> => !guardOf(spec.kind).isBare;
 
 /** A guard in place; undefined where there is none. */
 export const guardBody = (spec: GuardSpec, ground: GuardGround): GuardBody | undefined =>
-  guardKind(spec.kind).build(spec, ground);
+  guardOf(spec.kind).build(spec, ground);

@@ -1,9 +1,10 @@
-import type { GuardKind } from './guard.ts';
+import { guardKind } from './guard.ts';
 
 /** No guard: the point is bare. */
-export const none: GuardKind<'none'> = {
-  kind: 'none',
+export const none = guardKind({
+  key: 'none',
   name: 'none',
-  initial: { kind: 'none' },
+  isBare: true,
+  fields: {},
   build: () => undefined,
-};
+});

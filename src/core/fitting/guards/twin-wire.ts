@@ -1,13 +1,18 @@
-import { STEEL_DENSITY } from '../../material/metals.ts';
+import { angle, size } from '../../kind/field.ts';
+import { STEEL_DENSITY } from '../../material/densities.ts';
 import { radians } from '../../numeric/vec.ts';
-import type { GuardKind } from './guard.ts';
-import { guardFrame, strandBulk } from './guard.ts';
+import { asStrands, guardFrame, guardKind, PLACE, strandBulk } from './guard.ts';
 
 /** Two wires side by side that pass the point left and right. */
-export const twinWire: GuardKind<'twin wire'> = {
-  kind: 'twin wire',
+export const twinWire = guardKind({
+  key: 'twin wire',
   name: 'twin wire',
-  initial: { kind: 'twin wire', wire: 0.35, length: 24, spread: 12, lean: 38, setback: 0.6 },
+  fields: {
+    wire: size('Guard wire', [0.15, 0.35, 1.2], { step: 0.01 }),
+    length: size('Guard length', [4, 24, 80], { step: 0.5, note: 'Free length of each.' }),
+    spread: angle('Between the wires', [0, 12, 60]),
+    ...PLACE,
+  },
   build: (spec, ground) => {
     const frame = guardFrame(spec, ground);
     const { at, depth } = frame;
@@ -18,17 +23,17 @@ export const twinWire: GuardKind<'twin wire'> = {
       diameter: spec.wire,
     }));
     return {
-      kind: 'twin wire',
       ...frame,
       free: end,
       bundleRadius: spec.wire,
       end: at(end),
       bore: frame.bore(spec.wire),
       ...strandBulk(strands, 2, depth, at),
+      material: 'steel',
       density: STEEL_DENSITY,
       spread: spec.spread,
-      strands,
+      ...asStrands(strands),
       overPoint: frame.overPoint(end),
     };
   },
-};
+});

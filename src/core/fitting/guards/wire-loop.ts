@@ -1,14 +1,19 @@
-import { STEEL_DENSITY } from '../../material/metals.ts';
+import { size } from '../../kind/field.ts';
+import { STEEL_DENSITY } from '../../material/densities.ts';
 import type { Vec3 } from '../../numeric/vec.ts';
 import { degrees } from '../../numeric/vec.ts';
-import type { GuardKind } from './guard.ts';
-import { guardFrame, strandBulk } from './guard.ts';
+import { asStrands, guardFrame, guardKind, PLACE, strandBulk } from './guard.ts';
 
 /** One wire from the crown, out, round a half circle and back: the loop lies over the point. */
-export const wireLoop: GuardKind<'wire loop'> = {
-  kind: 'wire loop',
+export const wireLoop = guardKind({
+  key: 'wire loop',
   name: 'wire loop',
-  initial: { kind: 'wire loop', wire: 0.4, length: 24, width: 4, lean: 38, setback: 0.6 },
+  fields: {
+    wire: size('Guard wire', [0.15, 0.4, 1.2], { step: 0.01 }),
+    length: size('Guard length', [4, 24, 80], { step: 0.5, note: 'From base to the far end of the loop.' }),
+    width: size('Loop width', [0.5, 4, 15]),
+    ...PLACE,
+  },
   build: (spec, ground) => {
     const frame = guardFrame(spec, ground);
     const { at, depth } = frame;
@@ -23,17 +28,17 @@ export const wireLoop: GuardKind<'wire loop'> = {
     path.push(at(turn, radius), at(0, spec.wire / 2));
     const strands = [{ path, diameter: spec.wire }];
     return {
-      kind: 'wire loop',
       ...frame,
       free: spec.length,
       bundleRadius: spec.wire,
       end: at(spec.length),
       bore: frame.bore(spec.wire),
       ...strandBulk(strands, 2, depth, at),
+      material: 'steel',
       density: STEEL_DENSITY,
       spread: degrees(2 * Math.atan2(radius, turn)),
-      strands,
+      ...asStrands(strands),
       overPoint: frame.overPoint(spec.length),
     };
   },
-};
+});

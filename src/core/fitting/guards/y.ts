@@ -1,13 +1,19 @@
-import { FIBRE_DENSITY } from '../../material/metals.ts';
+import { angle, share, size } from '../../kind/field.ts';
+import { FIBRE_DENSITY } from '../../material/densities.ts';
 import { radians } from '../../numeric/vec.ts';
-import type { GuardKind } from './guard.ts';
-import { guardFrame, strandBulk } from './guard.ts';
+import { asStrands, guardFrame, guardKind, PLACE, strandBulk } from './guard.ts';
 
 /** A moulded Y: one stem that forks to pass the point on both sides. */
-export const y: GuardKind<'y'> = {
-  kind: 'y',
+export const y = guardKind({
+  key: 'y',
   name: 'Y',
-  initial: { kind: 'y', wire: 1.1, length: 24, fork: 0.45, spread: 30, lean: 38, setback: 0.6 },
+  fields: {
+    wire: size('Stem and arms', [0.3, 1.1, 3], { step: 0.05, note: 'Their thickness.' }),
+    length: size('Stem and arm', [4, 24, 80], { step: 0.5, note: 'Together.' }),
+    fork: share('Forks at', [0.1, 0.45, 0.9], { note: 'Share of the length.' }),
+    spread: angle('Between the arms', [5, 30, 90]),
+    ...PLACE,
+  },
   build: (spec, ground) => {
     const frame = guardFrame(spec, ground);
     const { at, depth } = frame;
@@ -23,17 +29,17 @@ export const y: GuardKind<'y'> = {
       })),
     ];
     return {
-      kind: 'y',
       ...frame,
       free: end,
       bundleRadius: spec.wire / 2,
       end: at(end),
       bore: frame.bore(spec.wire / 2),
       ...strandBulk(strands, 1, depth, at),
+      material: 'nylon',
       density: FIBRE_DENSITY.nylon,
       spread: spec.spread,
-      strands,
+      ...asStrands(strands),
       overPoint: frame.overPoint(end),
     };
   },
-};
+});

@@ -1,20 +1,22 @@
-import type { BarrelSpec } from '../../document/design.ts';
+import { share, size } from '../../kind/field.ts';
 import type { Profile } from '../../head/profile.ts';
 import type { Revolve } from '../../head/revolve.ts';
 import { entryOf } from './entry.ts';
-import type { KeeperKind } from './keeper.ts';
-import { ringArea, rubbing } from './keeper.ts';
+import { checkCast, keeperKind, ringArea, rubbing } from './keeper.ts';
+
+/** How far the barrel is drawn in at the head, as a share of its fullest. */
+const NECK = 0.82;
 
 /**
  * A barrel cast with the head: fullest a third of the way back, drawn in towards the head and tapered to its rear end, so that tough plastic
  * closes behind the bulge. Straight-sided between its three radii.
  */
 export function barrelRevolve(
-  { length, diameter, taper }: BarrelSpec,
+  { length, diameter, taper }: Readonly<Record<'length' | 'diameter' | 'taper', number>>,
   profile: Profile,
 ): Revolve | undefined {
   const full = diameter / 2;
-  const neck = full * 0.82;
+  const neck = full * NECK;
   const tail = full * (1 - taper);
   const to = entryOf(profile, neck);
   if (to === undefined) return undefined;
@@ -33,11 +35,19 @@ export function barrelRevolve(
 }
 
 /** A cast barrel that tough, stretchy plastic is pushed over. */
-export const barrel: KeeperKind<'barrel'> = {
-  kind: 'barrel',
+export const barrel = keeperKind({
+  key: 'barrel',
   name: 'cast barrel',
-  initial: { kind: 'barrel', length: 9, diameter: 4, taper: 0.35 },
-  build: (spec, { profile }) => {
+  castName: 'barrel',
+  castLength: ({ length }) => length,
+  fields: {
+    length: size('Barrel length', [1, 9, 40], { note: 'Behind the rear face.' }),
+    diameter: size('Barrel diameter', [0.8, 4, 20], { step: 0.05, note: 'At its fullest.' }),
+    taper: share('Taper to the rear', [0, 0.35, 0.8], {
+      note: 'Share of the diameter lost at the rear end.',
+    }),
+  },
+  build(spec, { profile }) {
     const cast = barrelRevolve(spec, profile);
     if (!cast) return undefined;
     return {
@@ -46,7 +56,10 @@ export const barrel: KeeperKind<'barrel'> = {
       anchor: undefined,
       insertion: spec.length,
       diameter: spec.diameter,
-      holdArea: ringArea(spec.diameter, spec.diameter * 0.82) + rubbing(spec.diameter, spec.length),
+      holdArea: ringArea(spec.diameter, spec.diameter * NECK) + rubbing(spec.diameter, spec.length),
     };
   },
-};
+  check(spec, ground) {
+    return checkCast('Barrel', spec, spec.diameter * Math.min(NECK, 1 - spec.taper), ground);
+  },
+});

@@ -1,7 +1,12 @@
-import type { KeeperSpec } from '../../document/design.ts';
-import type { Revolve } from '../../head/revolve.ts';
+import type { Complaint, Detail } from '../../head/features/shape.ts';
 import type { Profile } from '../../head/profile.ts';
+import type { Revolve } from '../../head/revolve.ts';
+import { LEAST_WALL } from '../../hook/bite.ts';
+import type { Fields } from '../../kind/field.ts';
+import { initialValues } from '../../kind/field.ts';
+import type { FieldedKind, Spec } from '../../kind/registry.ts';
 import type { Vec3 } from '../../numeric/vec.ts';
+import { marked } from '../../quantity/phrase.ts';
 
 /** A piece of wire. */
 export interface WirePiece {
@@ -33,14 +38,107 @@ export interface KeeperGround {
   readonly wire: number;
 }
 
-/** A kind of keeper: one file each. */
-export interface KeeperKind<K extends KeeperSpec['kind'] = KeeperSpec['kind']> {
-  readonly kind: K;
-  readonly name: string;
-  /** the keeper with everyday sizes */
-  readonly initial: Extract<KeeperSpec, { kind: K }>;
-  readonly build: (spec: Extract<KeeperSpec, { kind: K }>, ground: KeeperGround) => KeeperBody | undefined;
+/** What a keeper is checked against. Lengths in mm. */
+export interface KeeperCheck extends KeeperGround {
+  /** x at which the shank ends and the bend begins; of a free hook far behind everything */
+  readonly shankEnd: number;
 }
+
+/** A kind of keeper: one file each. */
+export interface KeeperKind<K extends string = string, F extends Fields = Fields> extends FieldedKind {
+  readonly key: K;
+  readonly fields: F;
+  /** the keeper with everyday sizes */
+  readonly initial: Spec<K, F>;
+  /** what is cast in one with the head is called; absent for what is set in or made of wire */
+  readonly castName?: string;
+  /** how far along the shank behind the head metal is cast, mm; 0 where absent */
+  castLength?(spec: Spec<K, F>): number;
+  /** whether a head with a free hook can carry it: the plastic sits on the hook then */
+  readonly swings?: boolean;
+  /** undefined when the head is nowhere wide enough for what is cast */
+  build(spec: Spec<K, F>, ground: KeeperGround): KeeperBody | undefined;
+  /** What is wrong with it on this head, each with its remedy. */
+  check(spec: Spec<K, F>, ground: KeeperCheck): Complaint[];
+  /** its smallest detail, mm, as the head of a sentence */
+  detail?(spec: Spec<K, F>): Detail | undefined;
+}
+
+type KeeperSetup<K extends string, F extends Fields> = Omit<KeeperKind<K, F>, 'initial'>;
+
+export const keeperKind = <const K extends string, const F extends Fields>(kind: KeeperSetup<K, F>): KeeperKind<K, F> => ({ ...kind, initial: { kind: kind.key, ...initialValues(kind.fields) } }); // prettier-ignore
+
+const mm = (value: number) => marked(value, 'size');
+
+/** What is wrong with a body of revolution cast behind the head. `least` is its smallest diameter, mm. */
+export function checkCast(
+  what: string,
+  { length, diameter }: { readonly length: number; readonly diameter: number },
+  least: number,
+  { profile, wire, shankEnd }: KeeperCheck,
+): Complaint[] {
+  const problems: Complaint[] = [];
+  const wanted = wire + 2 * LEAST_WALL;
+  if (least < wanted) {
+    problems.push({
+      field: 'diameter',
+      message: `${what} diameter: ${mm(diameter)} leaves no metal around a wire of ${mm(wire)}. Make it at least ${mm(wanted * (diameter / least))}, or take a finer wire.`,
+    });
+  }
+  const narrowest = [0, 0.2, 0.35, 0.5, 0.65].map((share) => {
+    const { b, t, d } = profile.section(profile.length * share);
+    return Math.min(b, t, d);
+  });
+  const offered = 2 * Math.max(...narrowest);
+  if (diameter >= offered * 0.95) {
+    problems.push({
+      field: 'diameter',
+      message: `${what} diameter: ${mm(diameter)} is as wide as the head, which offers ${mm(offered)}. Make it thinner or the head larger.`,
+    });
+  }
+  if (shankEnd > -length - 0.5 && shankEnd <= -1) {
+    problems.push({
+      field: 'length',
+      message: `${what} length: ${mm(length)} runs into the hook’s bend. Shorten it or take a longer hook.`,
+    });
+  }
+  return problems;
+}
+
+/** What is wrong with wire wound about the shank. */
+export function checkWound(
+  { length, diameter, wire, turns }: Readonly<Record<'length' | 'diameter' | 'wire' | 'turns', number>>,
+  hookWire: number,
+): Complaint[] {
+  if (diameter - 2 * wire < hookWire) {
+    return [
+      {
+        field: 'diameter',
+        message: `Keeper diameter: ${mm(diameter)} does not go around the hook’s wire of ${mm(hookWire)}. Make it at least ${mm(hookWire + 2 * wire)}.`,
+      },
+    ];
+  }
+  if (turns * wire > length) {
+    return [
+      {
+        field: 'turns',
+        message: `Turns: ${turns} turns of ${mm(wire)} wire do not fit in ${mm(length)}. Take fewer, or lengthen it.`,
+      },
+    ];
+  }
+  return [];
+}
+
+/** What is wrong with a keeper that reaches so far behind the head, mm. */
+export const checkReach = (insertion: number, shankEnd: number): Complaint[] =>
+  -insertion < shankEnd
+    ? [
+        {
+          field: 'length',
+          message: `Keeper: it reaches ${mm(insertion)} behind the head and runs into the hook’s bend. Shorten it, or take a longer hook.`,
+        },
+      ]
+    : [];
 
 /** Share of the side surface that counts as held by friction alone (working value, common practice, no source). */
 const FRICTION = 0.05;

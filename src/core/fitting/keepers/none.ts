@@ -1,9 +1,13 @@
-import type { KeeperKind } from './keeper.ts';
+import { keeperKind } from './keeper.ts';
 
 /** No keeper: the plastic is held by the hook alone. */
-export const none: KeeperKind<'none'> = {
-  kind: 'none',
+export const none = keeperKind({
+  key: 'none',
   name: 'none',
-  initial: { kind: 'none' },
+  swings: true,
+  fields: {},
   build: () => ({ cast: undefined, wires: [], anchor: undefined, insertion: 0, diameter: 0, holdArea: 0 }),
-};
+  check() {
+    return [];
+  },
+});

@@ -1,12 +1,20 @@
-import type { KeeperKind } from './keeper.ts';
-import { anchorWire, helix, ringArea, rubbing } from './keeper.ts';
+import { figure, size } from '../../kind/field.ts';
+import { anchorWire, checkReach, checkWound, helix, keeperKind, ringArea, rubbing } from './keeper.ts';
 
 /** A screw of wire behind the head, standing off from it, that the nose of the plastic is turned on to. */
-export const screw: KeeperKind<'screw'> = {
-  kind: 'screw',
+export const screw = keeperKind({
+  key: 'screw',
   name: 'screw',
-  initial: { kind: 'screw', length: 9, diameter: 4, wire: 0.6, turns: 5, standoff: 3 },
-  build: (spec) => {
+  fields: {
+    length: size('Screw length', [3, 9, 40]),
+    diameter: size('Screw diameter', [1, 4, 12], { step: 0.05, note: 'Outside.' }),
+    wire: size('Screw wire', [0.2, 0.6, 1.5], { step: 0.02 }),
+    turns: figure('Turns', [1, 5, 20]),
+    standoff: size('Stand-off', [0, 3, 20], {
+      note: 'Gap between head and screw: a thick nose sits clear of the head.',
+    }),
+  },
+  build(spec) {
     const radius = (spec.diameter - spec.wire) / 2;
     const end = -spec.standoff - spec.length;
     const anchor = anchorWire(-radius, spec.standoff, spec.wire);
@@ -26,4 +34,8 @@ export const screw: KeeperKind<'screw'> = {
         rubbing(spec.diameter, spec.length),
     };
   },
-};
+  check(spec, { wire, shankEnd }) {
+    const wound = checkWound(spec, wire);
+    return wound.length > 0 ? wound : checkReach(spec.standoff + spec.length, shankEnd);
+  },
+});

@@ -1,12 +1,17 @@
-import type { KeeperKind } from './keeper.ts';
-import { anchorWire, helix, ringArea, rubbing } from './keeper.ts';
+import { figure, size } from '../../kind/field.ts';
+import { anchorWire, checkReach, checkWound, helix, keeperKind, ringArea, rubbing } from './keeper.ts';
 
 /** A spring around the shank, close behind the head: the plastic is pushed over it and closes between its turns. */
-export const spring: KeeperKind<'spring'> = {
-  kind: 'spring',
+export const spring = keeperKind({
+  key: 'spring',
   name: 'spring',
-  initial: { kind: 'spring', length: 7, diameter: 3.4, wire: 0.45, turns: 7 },
-  build: (spec) => {
+  fields: {
+    length: size('Spring length', [2, 7, 40]),
+    diameter: size('Spring diameter', [1, 3.4, 12], { step: 0.05, note: 'Outside.' }),
+    wire: size('Spring wire', [0.2, 0.45, 1.5], { step: 0.02 }),
+    turns: figure('Turns', [1, 7, 30]),
+  },
+  build(spec) {
     const radius = (spec.diameter - spec.wire) / 2;
     const anchor = anchorWire(-radius, 0, spec.wire);
     return {
@@ -25,4 +30,8 @@ export const spring: KeeperKind<'spring'> = {
         rubbing(spec.diameter, spec.length),
     };
   },
-};
+  check(spec, { wire, shankEnd }) {
+    const wound = checkWound(spec, wire);
+    return wound.length > 0 ? wound : checkReach(spec.length, shankEnd);
+  },
+});

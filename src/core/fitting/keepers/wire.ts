@@ -1,14 +1,16 @@
-import type { WireKeeperSpec } from '../../document/design.ts';
+import { angle, size } from '../../kind/field.ts';
 import type { Vec3 } from '../../numeric/vec.ts';
 import { radians } from '../../numeric/vec.ts';
-import type { KeeperKind } from './keeper.ts';
-import { ANCHOR, rubbing } from './keeper.ts';
+import { ANCHOR, keeperKind, rubbing } from './keeper.ts';
 
 /** Length and rise of the bit that turns back at the end, mm (generic, from memory). */
 const HOOKED = { back: 1.2, out: 0.9 };
 
 /** Centre line of a wire keeper: anchored in the head beside the shank, out of the rear face, flaring off, with a hooked end. */
-export function wireKeeperPath(spec: WireKeeperSpec, hookWire: number): Vec3[] {
+export function wireKeeperPath(
+  spec: Readonly<Record<'length' | 'wire' | 'flare', number>>,
+  hookWire: number,
+): Vec3[] {
   const z = -(hookWire + spec.wire) / 2 - 0.15;
   const slope = radians(spec.flare);
   const end: Vec3 = [-spec.length * Math.cos(slope), 0, z - spec.length * Math.sin(slope)];
@@ -23,11 +25,15 @@ export function wireKeeperPath(spec: WireKeeperSpec, hookWire: number): Vec3[] {
 }
 
 /** A wire holder. */
-export const wire: KeeperKind<'wire'> = {
-  kind: 'wire',
+export const wire = keeperKind({
+  key: 'wire',
   name: 'wire holder',
-  initial: { kind: 'wire', length: 8, wire: 0.6, flare: 14 },
-  build: (spec, ground) => {
+  fields: {
+    length: size('Keeper length', [2, 8, 40], { note: 'Behind the rear face.' }),
+    wire: size('Keeper wire', [0.2, 0.6, 2], { step: 0.02 }),
+    flare: angle('Flare', [0, 14, 45], { note: 'Away from the shank.' }),
+  },
+  build(spec, ground) {
     const path = wireKeeperPath(spec, ground.wire);
     const reach = Math.max(...path.map(([, , z]) => -z));
     const across = spec.length * Math.sin(radians(spec.flare)) + HOOKED.out;
@@ -41,4 +47,7 @@ export const wire: KeeperKind<'wire'> = {
       holdArea: spec.wire * across + rubbing(spec.wire, spec.length),
     };
   },
-};
+  check() {
+    return [];
+  },
+});

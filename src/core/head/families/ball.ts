@@ -8,6 +8,7 @@ export const ball: Family = {
   name: 'Round ball',
   group: 'bottom',
   purpose: 'Broken and chunk rock, steep banks, vertical and mid-water fishing, skipping.',
+  isSphere: true,
   badAt: 'Long pauses: with no flat to stand on it falls on its side.',
   dimensions: [size('breadth', 'Breadth', [2, 9, 40], 'Diameter of the ball.')],
   profile: (dimensions) => {

@@ -12,6 +12,7 @@ export const football: Family = {
   group: 'bottom',
   purpose: 'Gravel, clay, ledges, points and rock rubble; stays upright through long pauses.',
   badAt: 'Grass, which it rakes, and brush.',
+  isBroad: true,
   dimensions: [
     size('breadth', 'Breadth', [3, 15, 50], 'Across the shank, end to end.'),
     size('length', 'Length', [2, 9, 40], 'Along the shank, rear face to nose.'),

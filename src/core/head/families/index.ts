@@ -1,4 +1,5 @@
 import type { Family } from '../family.ts';
+import type { HeadSpec, Station } from '../schema.ts';
 import { ball } from './ball.ts';
 import { bellyweight } from './bellyweight.ts';
 import { caster } from './caster.ts';
@@ -33,9 +34,13 @@ export const FAMILIES: readonly Family[] = [
 ]; // prettier-ignore
 
 /** Families a designer can begin with: all but a solid brought in from outside, which begins with its file. */
-export const DRAWN_FAMILIES: readonly Family[] = FAMILIES.filter(({ key }) => key !== 'imported');
+export const DRAWN_FAMILIES: readonly Family[] = FAMILIES.filter(({ fromFile }) => !fromFile);
 
 /** The family of a key, or undefined. */
 export function familyOf(key: string): Family | undefined {
   return FAMILIES.find((family) => family.key === key);
 }
+
+/** The stations of a head drawn by them: its own, or those its family begins with. */
+export const stationsOf = (head: Pick<HeadSpec, 'family' | 'stations'>): readonly Station[] =>
+  head.stations ?? familyOf(head.family)?.start?.stations ?? [];

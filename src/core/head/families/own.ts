@@ -1,8 +1,8 @@
-import type { Station } from '../../document/design.ts';
 import { monotoneCurve } from '../../numeric/monotone.ts';
 import type { Family, Given } from '../family.ts';
 import { BELLY, proportion, threeSizes } from '../family.ts';
 import { EMPTY_SECTION } from '../profile.ts';
+import type { Station } from '../schema.ts';
 
 /** Stations a profile of one's own begins with: a plain bullet. Shares of length, half-breadth, rise and drop. */
 export const OWN_STATIONS: readonly Station[] = [
@@ -34,6 +34,39 @@ export const own: Family = {
   group: 'own',
   purpose: 'A head of your own: pull its stations on the drawing, or type them.',
   badAt: 'Nothing is known of it but what is computed.',
+  hasStations: true,
+  start: { stations: OWN_STATIONS },
+  check: ({ stations }) => {
+    if (!stations) return [];
+    const ats = stations.map(({ at }) => at);
+    if (ats[0] !== 0 || ats.at(-1) !== 1) {
+      return [
+        {
+          field: 'stations',
+          message:
+            'Stations: the first must stand at 0% and the last at 100% of the length. Move them to the ends.',
+        },
+      ];
+    }
+    if (ats.some((at, i) => i > 0 && at - (ats[i - 1] ?? 0) < 0.005)) {
+      return [
+        {
+          field: 'stations',
+          message:
+            'Stations: each must stand in front of the one before it. Move them apart, or take one out.',
+        },
+      ];
+    }
+    if (!stations.some(({ breadth, rise, drop }) => breadth > 0.2 && rise > 0.05 && drop > 0.05)) {
+      return [
+        {
+          field: 'stations',
+          message: 'Stations: none has any size. Give at least one of them breadth, rise and drop.',
+        },
+      ];
+    }
+    return [];
+  },
   dimensions: [
     ...threeSizes([3, 15, 100], [2, 9, 60], [2, 9, 60]),
     proportion(

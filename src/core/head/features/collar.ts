@@ -7,7 +7,10 @@ export function collarShape(collar: Revolve): Shape {
   const { from, to, breaks, radius } = collar;
   const hair = (to - from) * 1e-7;
   return {
-    feature: 'collar',
+    of: 'collar',
+    path: '/head',
+    isCollar: true,
+    keepsExtent: true,
     sign: 1,
     from,
     to,

@@ -1,11 +1,14 @@
-import type { Vec3 } from '../../numeric/vec.ts';
+import type { Vec2, Vec3 } from '../../numeric/vec.ts';
+import type { Profile } from '../profile.ts';
 import type { Shape } from './shape.ts';
 
-/** A round pocket about the eye's ring, for an eye that is set into the head. `radius` mm. */
-export function recess([x0, , z0]: Vec3, radius: number): Shape {
+/** A round pocket about the eye's ring, for an eye that is set into the head of this profile. `radius` mm. */
+export function recess([x0, , z0]: Vec3, radius: number, profile: Profile): Shape {
   const half = (x: number) => Math.sqrt(Math.max(0, radius ** 2 - (x - x0) ** 2));
   return {
-    feature: 'recess',
+    of: 'recess',
+    path: '/eye/recess',
+    keepsExtent: true,
     sign: -1,
     from: x0 - radius,
     to: x0 + radius,
@@ -28,5 +31,12 @@ export function recess([x0, , z0]: Vec3, radius: number): Shape {
     },
     undercut:
       'The pocket around the eye needs a small core in the mould, or a round-nosed cutter after pouring.',
+    drawn: () => {
+      const circle = Array.from({ length: 49 }, (_, i): Vec2 => {
+        const turn = (2 * Math.PI * i) / 48;
+        return [x0 + radius * Math.cos(turn), z0 + radius * Math.sin(turn)];
+      });
+      return { side: [{ path: circle.filter(([x, z]) => profile.section(x).t > z), hidden: true }] };
+    },
   };
 }

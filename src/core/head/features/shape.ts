@@ -1,10 +1,11 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
-import type { FeatureSpec } from '../../document/design.ts';
+import type { Vec2 } from '../../numeric/vec.ts';
+import type { FieldedKind } from '../../kind/registry.ts';
+import type { Fields, Values } from '../../kind/field.ts';
+import { halve } from '../../numeric/halve.ts';
 import { findRoot } from '../../numeric/root.ts';
 import type { Profile, Section } from '../profile.ts';
 import { dropAt, riseAt } from '../profile.ts';
-
-export type FeatureKey = keyof FeatureSpec | 'collar' | 'recess';
 
 /** The span of a region over one place of the plan, z from lower to upper, mm. */
 export type Span = readonly [lower: number, upper: number];
@@ -15,7 +16,16 @@ export type Span = readonly [lower: number, upper: number];
  * and right of the shank.
  */
 export interface Shape {
-  readonly feature: FeatureKey;
+  /** key of the feature, or of the fitting, that it comes from */
+  readonly of: string;
+  /** where its document says it, a JSON pointer */
+  readonly path: string;
+  /** true for what is cast in one with the head to hold the plastic: drag sees it as a stick, not as body */
+  readonly isCollar?: boolean;
+  /** true where it is meant to stay open, so that no wall is wanted there */
+  readonly staysOpen?: boolean;
+  /** true where it never changes how long, broad or high the head is */
+  readonly keepsExtent?: boolean;
   /** joined, or cut out */
   readonly sign: 1 | -1;
   /** reach along the shank, mm */
@@ -31,6 +41,28 @@ export interface Shape {
   readonly solid: (kernel: ManifoldToplevel, corners: number) => Manifold;
   /** what to do when a mould cannot part with it, in words */
   readonly undercut?: string;
+  /** its smallest detail, mm, with its name at the head of a sentence and where it is typed */
+  readonly detail?: Detail;
+  /** the edges it leaves inside the outlines of the views from the side and from above, mm */
+  readonly drawn?: () => { readonly side?: readonly DrawnEdge[]; readonly top?: readonly DrawnEdge[] };
+}
+
+/** A small thing that a mould must fill or a press must show. */
+export interface Detail {
+  /** at the head of a sentence */
+  readonly name: string;
+  /** whether the name stands for several */
+  readonly isMany: boolean;
+  /** mm */
+  readonly size: number;
+  /** JSON pointer of what it is typed as */
+  readonly path: string;
+}
+
+/** An edge inside an outline, mm; hidden ones are dashed. */
+export interface DrawnEdge {
+  readonly path: readonly Vec2[];
+  readonly hidden: boolean;
 }
 
 /** What a feature is given to shape itself by. */
@@ -43,6 +75,38 @@ export interface FeatureGround {
   /** diameter of the hook's wire, mm */
   readonly wire: number;
 }
+
+/** Something that keeps a feature from being made. */
+export interface Complaint {
+  /** the field it is about; the whole where empty */
+  readonly field: string;
+  readonly message: string;
+}
+
+/** What a feature is checked against. */
+export interface FeatureCheck extends FeatureGround {
+  /** metal that must be left beside the shank's line, mm: half the wire and the least wall */
+  readonly clear: number;
+  /** every feature of the head by key, each with its fields */
+  readonly others: Readonly<Record<string, object | undefined>>;
+  readonly isGuarded: boolean;
+}
+
+/** A kind of feature: a cut or join that any drawn head can be given. One file each. */
+export interface FeatureKind<K extends string = string, F extends Fields = Fields> extends FieldedKind {
+  readonly key: K;
+  readonly does: string;
+  readonly fields: F;
+  shape(spec: Values<F>, ground: FeatureGround): Shape;
+  /** What is wrong with it in this head, each with its remedy. */
+  check(spec: Values<F>, ground: FeatureCheck): Complaint[];
+}
+
+export const featureKind = <const K extends string, const F extends Fields>(kind: FeatureKind<K, F>): FeatureKind<K, F> => kind; // prettier-ignore
+
+/** Places along a head at which an edge is drawn, mm. */
+export const drawnAlong = (length: number): number[] =>
+  Array.from({ length: 41 }, (_, i) => (length * (i + 0.002)) / 40.1);
 
 /** A margin well outside any head, mm: cuts that are open to one side reach this far. */
 export const FAR = 500;
@@ -108,15 +172,11 @@ export function endsOf(width: (x: number) => number, length: number): number[] {
   const ends: number[] = [];
   const steps = 24;
   for (let i = 1; i <= steps; i++) {
-    let [low, high] = [(length * (i - 1)) / steps, (length * i) / steps];
+    const [low, high] = [(length * (i - 1)) / steps, (length * i) / steps];
     const there = width(low) > 0;
     if (there === width(high) > 0) continue;
-    for (let halving = 0; halving < 30; halving++) {
-      const mid = (low + high) / 2;
-      if (width(mid) > 0 === there) low = mid;
-      else high = mid;
-    }
-    ends.push((low + high) / 2);
+    const [last, next] = halve(low, high, 30, (x) => width(x) > 0 === there);
+    ends.push((last + next) / 2);
   }
   return ends;
 }

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Design, ReadingId, Readings, Surroundings } from '../../../core/index.ts';
-import { describeChange, READINGS } from '../../../core/index.ts';
+import { describeChange, READING_IDS, READINGS } from '../../../core/index.ts';
 import { readStep, readVersion } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { judgeWorker } from '../../workers/judge.ts';
@@ -29,7 +29,7 @@ interface Props {
 /** What differs from the earlier state, in words and readings. */
 export function Against({ before, now, onStop }: Props) {
   const { say, format } = useUnits();
-  const ids = (Object.keys(READINGS) as ReadingId[]).filter((id) => {
+  const ids = READING_IDS.filter((id) => {
     const [a, b] = [before.readings[id]?.value, now.readings[id]?.value];
     if (a === undefined || b === undefined) return a !== b;
     return Math.abs(a - b) > 2e-3 * Math.max(Math.abs(a), Math.abs(b), 1e-6);

@@ -1,10 +1,10 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Design, Metal, Surroundings } from '../../../core/index.ts';
-import { METALS, RULES, standing } from '../../../core/index.ts';
+import type { Brief, Design, Metal, Surroundings, Rule } from '../../../core/index.ts';
+import { METALS, standing } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
-import { useList, useOne, useStores } from '../../data/queries.ts';
+import { useList, useOne, useRules, useStores } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
@@ -46,6 +46,7 @@ export function Bench() {
   const design = useOne('designs', id);
   const stores = useStores();
   const briefs = useList('briefs');
+  const rules = useRules();
   if (design.isPending || stores.isPending) return <Loading what="the design" />;
   if (design.isError) return <Failed error={design.error} retry={() => void design.refetch()} />;
   return (
@@ -54,6 +55,7 @@ export function Bench() {
       kept={design.data}
       metals={stores.data?.metals ?? METALS}
       briefs={briefs.data ?? []}
+      rules={rules.data?.document.rules ?? NO_RULES}
     />
   );
 }
@@ -62,9 +64,12 @@ interface BenchProps {
   readonly kept: Kept<Design>;
   readonly metals: readonly Metal[];
   readonly briefs: readonly Kept<Brief>[];
+  readonly rules: readonly Rule[];
 }
 
-function BenchOf({ kept, metals, briefs }: BenchProps) {
+const NO_RULES: readonly Rule[] = [];
+
+function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
   const draft = useDraft('designs', kept);
   const { document, edit } = draft;
   const { say } = useUnits();
@@ -123,8 +128,8 @@ function BenchOf({ kept, metals, briefs }: BenchProps) {
   );
   const readings = last?.readings;
   const stand = useMemo(
-    () => (brief && judged?.ok ? standing(brief, judged.design, judged.readings, RULES) : undefined),
-    [brief, judged],
+    () => (brief && judged?.ok ? standing(brief, judged, rules) : undefined),
+    [brief, judged, rules],
   );
   return (
     <div className="bench">

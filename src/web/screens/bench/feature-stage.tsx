@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import type { FeatureSpec } from '../../../core/index.ts';
-import { completeDimensions, familyOf, FEATURE_FIELDS, FEATURES } from '../../../core/index.ts';
+import { completeDimensions, familyOf, FEATURES, initialValues } from '../../../core/index.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { SpecFields } from './spec-fields.tsx';
@@ -27,7 +27,7 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
   return (
     <section className="stage" aria-labelledby="stage-features">
       <h3 id="stage-features">Cut and joined</h3>
-      {FEATURES.map(({ key, name, does, initial }) => {
+      {FEATURES.map(({ key, name, does, fields }) => {
         const given = head.features?.[key];
         const isInborn = key in inborn;
         return (
@@ -37,31 +37,20 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
                 type="checkbox"
                 checked={given !== undefined || isInborn}
                 disabled={isInborn && given === undefined}
-                onChange={() => setFeatures({ [key]: given === undefined ? initial : undefined })}
+                onChange={() =>
+                  setFeatures({ [key]: given === undefined ? initialValues(fields) : undefined })
+                }
               />
               <b>{name}</b>{' '}
               <small>{isInborn && given === undefined ? 'belongs to the shape, see its sizes' : does}</small>
             </label>
             {given && (
               <SpecFields
-                fields={FEATURE_FIELDS[key]}
+                fields={fields}
                 values={given}
                 path={`/head/features/${key}`}
                 problemAt={problemAt}
                 onSet={(change) => setFeatures({ [key]: { ...given, ...change } })}
-              />
-            )}
-            {key === 'slot' && head.features?.slot && (
-              <Segments
-                label="Slot opens"
-                value={head.features.slot.open}
-                options={[
-                  ['below', 'below'],
-                  ['above', 'above'],
-                ]}
-                onChange={(open) =>
-                  head.features?.slot && setFeatures({ slot: { ...head.features.slot, open } })
-                }
               />
             )}
           </div>

@@ -8,7 +8,6 @@ import {
   GRAMS_PER_OUNCE,
   inUnits,
   nearestOunceFraction,
-  OWN_STATIONS,
   solveTarget,
   weightOf,
 } from '../../../core/index.ts';
@@ -118,7 +117,7 @@ export function HeadStage({
           onChange={(next) => {
             // What it weighs so now is what is held from here on.
             const solved = solveTarget(design, metals);
-            const now = solved.ok ? weightOf(solved.assembly, next) : next === 'total' ? total : grams;
+            const now = solved.ok ? weightOf(solved.rig, next) : next === 'total' ? total : grams;
             if (now > 0) setHead({ target: { grams: now, of: next } });
           }}
         />
@@ -154,7 +153,7 @@ export function HeadStage({
           </div>
         );
       })}
-      {head.family === 'own' && (
+      {family?.hasStations && (
         <StationList design={design} edit={edit} problem={problemAt('/head/stations')} />
       )}
       {problemAt('/head/dimensions', '/head/locks') &&
@@ -204,7 +203,7 @@ function withFamily(now: Design, key: string): Design {
       family: key,
       dimensions: completeDimensions(next, shared),
       locks: [],
-      ...(key === 'own' ? { stations: stations ?? [...OWN_STATIONS] } : {}),
+      ...(next.hasStations ? { stations: stations ?? [...(next.start?.stations ?? [])] } : {}),
     },
   };
 }

@@ -1,6 +1,15 @@
 import { memo } from 'react';
-import type { Design, HookStyle } from '../../../core/index.ts';
-import { chartIndex, GRADES, HOOK_CHART, hookMeasures, JOINTS, STYLES } from '../../../core/index.ts';
+import type { Design } from '../../../core/index.ts';
+import {
+  chartIndex,
+  GRADES,
+  HOOK_CHART,
+  hookMeasures,
+  jointOf,
+  JOINTS,
+  PLAIN_STYLE,
+  STYLES,
+} from '../../../core/index.ts';
 import { useList } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
@@ -28,7 +37,7 @@ export const HookStage = memo(
       if (next) setHook({ size: next.size, measured: undefined });
     };
     const measures = hookMeasures(hook);
-    const style = STYLES.find(({ key }) => key === (hook.style ?? 'round bend'));
+    const style = STYLES.find(({ key }) => key === (hook.style ?? PLAIN_STYLE));
     const chosen = own.find(
       ({ document: { name, gap, shank, wire } }) =>
         hook.measured?.name === name &&
@@ -67,10 +76,10 @@ export const HookStage = memo(
         </div>
         <Choice
           label="Style"
-          value={hook.style ?? 'round bend'}
+          value={hook.style ?? PLAIN_STYLE}
           options={STYLES.map(({ key }) => [key, key] as const)}
           problem={problemAt('/hook/style')}
-          onChange={(key: HookStyle) => setHook({ style: key })}
+          onChange={(key) => setHook({ style: key })}
         />
         <Choice
           label="Wire"
@@ -109,16 +118,16 @@ export const HookStage = memo(
         <Choice
           label="Hinge"
           value={hook.joint?.kind ?? 'fixed'}
-          options={[['fixed', 'none: fixed hook'], ...JOINTS.map((kind) => [kind, kind] as const)]}
+          options={[['fixed', 'none: fixed hook'], ...JOINTS.map(({ key, name }) => [key, name] as const)]}
           problem={problemAt('/hook/joint')}
           onChange={(kind) => {
-            const joint = JOINTS.find((candidate) => candidate === kind);
-            setHook({ joint: joint && { kind: joint, size: hook.joint?.size ?? 4 } });
+            const joint = JOINTS.find(({ key }) => key === kind);
+            setHook({ joint: joint && { kind: joint.key, size: hook.joint?.size ?? 4 } });
           }}
         />
         {hook.joint && (
           <QuantityField
-            label={hook.joint.kind === 'open loop' ? 'Loop inside' : 'Ring inside'}
+            label={jointOf(hook.joint.kind).sizeLabel}
             kind="size"
             value={hook.joint.size}
             min={1}

@@ -56,7 +56,7 @@ export function FanFromFront({
   readonly place: (point: Vec2) => Vec2;
 }) {
   if (!guard) return null;
-  if (guard.kind !== 'fibre') {
+  if (guard.drawnAs === 'strands') {
     return guard.strands.map((strand, i) => (
       <path key={i} className="fig-strand" d={pathOf(strand.front, place, false)} />
     ));

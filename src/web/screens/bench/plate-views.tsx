@@ -77,7 +77,6 @@ export function PlateViews({ drawing, layout, metal: key, whole }: Props) {
         />
         {whole && drawing.guard && <FanFromFront drawing={drawing} place={front} />}
         <path className={metal} d={pathOf(drawing.front, front)} />
-        <Edges edges={drawing.edges.front} place={front} />
         {eye.crosswise ? (
           <ellipse
             className="fig-wire"

@@ -194,7 +194,7 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
         </g>
         <ScaleBar k={k} scale={layout.scale} height={size.height} />
 
-        {design.head.family === 'own' && (
+        {familyOf(design.head.family)?.hasStations && (
           <StationGrips
             design={design}
             drawing={drawing}

@@ -1,55 +1,13 @@
+import { READING_GROUPS, READING_IDS, READINGS } from '../../../core/index.ts';
 import { useState } from 'react';
 import type { Flag, QuantityKind, ReadingId, Readings } from '../../../core/index.ts';
-import { READINGS } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 
-const GROUPS: readonly (readonly [title: string, ids: readonly ReadingId[]])[] = [
-  [
-    'Weight',
-    [
-      'mass.metal',
-      'mass.total',
-      'mass.submerged',
-      'mass.hook',
-      'mass.joint',
-      'mass.keeper',
-      'mass.guard',
-      'mass.paint',
-      'cost.metal',
-    ],
-  ],
-  ['In the water', ['fall.speed', 'fall.timeToDepth', 'fall.attitude', 'hang.attitude']],
-  [
-    'Hook',
-    [
-      'hook.biteAboveEye',
-      'hook.gap',
-      'hook.throat',
-      'hook.pointDirection',
-      'hook.shankOutside',
-      'hook.wire',
-      'hook.wireInside',
-      'hook.wall',
-      'eye.x',
-      'eye.z',
-    ],
-  ],
-  ['Keeper', ['keeper.insertion', 'keeper.diameter', 'keeper.hold']],
-  ['Guard', ['guard.overPoint', 'guard.pastPoint']],
-  [
-    'Head',
-    [
-      'head.length',
-      'head.breadth',
-      'head.height',
-      'head.castVolume',
-      'head.sphericity',
-      'mass.centreX',
-      'mass.centreZ',
-      'mass.rollInertia',
-    ],
-  ],
-];
+/** Every reading under its group, in the order the registry keeps. */
+const GROUPS = READING_GROUPS.map((title) => ({
+  title,
+  ids: READING_IDS.filter((id) => READINGS[id].group === title),
+}));
 
 /** Quantity kinds whose unit lives in the reading itself, since it has no imperial twin here. */
 const plainUnit = (unit: string) => (unit === '1' ? '' : unit);
@@ -88,7 +46,7 @@ export function ReadingsPanel({
           ))}
         </ul>
       )}
-      {GROUPS.map(([title, ids]) => {
+      {GROUPS.map(({ title, ids }) => {
         const present = ids.filter((id) => readings[id] !== undefined);
         if (present.length === 0) return null;
         return (

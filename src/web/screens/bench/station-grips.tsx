@@ -1,5 +1,5 @@
+import { stationsOf } from '../../../core/index.ts';
 import type { Design, Drawing, Vec2 } from '../../../core/index.ts';
-import { OWN_STATIONS } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Handle } from './handle.tsx';
 import type { PlateLayout } from './plate-layout.ts';
@@ -23,7 +23,7 @@ interface Props {
 /** Grips on the stations of an own profile: rise, drop and place along the shank in the side view, breadth in the view from above. */
 export function StationGrips({ design, drawing, layout: { side, top, k }, onStart, onLive, onEnd }: Props) {
   const { format } = useUnits();
-  const stations = design.head.stations ?? OWN_STATIONS;
+  const stations = stationsOf(design.head);
   const belly = design.head.dimensions['belly'] ?? 0.5;
   const [rise, drop, half] = [
     drawing.bodyHeight * (1 - belly),

@@ -1,12 +1,12 @@
+import { stationsOf } from '../../../core/index.ts';
 import type { Design, Station } from '../../../core/index.ts';
-import { OWN_STATIONS } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { Edit } from './stage-kit.ts';
 
 /** Stations with one changed; with symmetry on, rise and drop go together. */
 export function withStation(head: Design['head'], index: number, change: Partial<Station>): Station[] {
-  const stations = head.stations ?? [...OWN_STATIONS];
+  const stations = [...stationsOf(head)];
   const both = head.symmetric
     ? {
         ...change,
@@ -38,7 +38,7 @@ export function StationList({
   readonly problem: string | undefined;
 }) {
   const { say } = useUnits();
-  const stations = design.head.stations ?? OWN_STATIONS;
+  const stations = stationsOf(design.head);
   const put = (next: Station[]) => edit((now) => ({ ...now, head: { ...now.head, stations: next } }));
   const widest = stations.slice(1).reduce((best, station, i) => (station.at - (stations[i]?.at ?? 0) > best.gap ? { gap: station.at - (stations[i]?.at ?? 0), i } : best), { gap: 0, i: 0 }); // prettier-ignore
   const add = () => {

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Brief, Design, Metal, Surroundings } from '../../../core/index.ts';
-import { familyOf, PLAIN_WATER, SALINITY, solveTarget } from '../../../core/index.ts';
+import { familyOf, metalPart, PLAIN_WATER, SALINITY, solveTarget } from '../../../core/index.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { Judged, MetalLine } from '../../workers/judge.worker.ts';
@@ -137,7 +137,7 @@ export function useBench(
       const head = builtHead(now);
       if (now.head.target) return { ...now, head: { ...head, target: undefined } };
       const solved = solveTarget(now, metals);
-      const grams = solved.ok ? solved.assembly.parts[0]?.mass : undefined;
+      const grams = solved.ok ? metalPart(solved.rig).mass : undefined;
       return grams ? { ...now, head: { ...head, target: { grams, of: 'metal' } } } : now;
     });
   }, [edit, builtHead, metals]);

@@ -8,8 +8,8 @@ import {
   MOODS,
   PLASTIC_KINDS,
   RETRIEVES,
-  SCHOOLS,
   schoolOf,
+  SCHOOLS,
   WATERS,
 } from '../../../core/index.ts';
 import { Choice } from '../../parts/choice.tsx';
@@ -145,7 +145,7 @@ export function BriefForm({ brief, problems, edit }: Props) {
       <Choice
         label="Bait"
         value={bait.kind}
-        options={plain(PLASTIC_KINDS)}
+        options={PLASTIC_KINDS.map(({ key, name }) => [key, name] as const)}
         onChange={(kind) => edit((now) => ({ ...now, bait: { ...now.bait, kind } }))}
       />
       <QuantityField

@@ -1,10 +1,10 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { Kept } from '../../../contract/api.ts';
+import type { Kept, RulesInForce } from '../../../contract/api.ts';
 import type { Brief, Design, Metal } from '../../../core/index.ts';
 import { METALS } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
-import { useCreate, useList, useRemove, useStores } from '../../data/queries.ts';
+import { useCreate, useList, useRemove, useRules, useStores } from '../../data/queries.ts';
 import { useKeys } from '../../parts/keys.ts';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
@@ -33,14 +33,16 @@ export function Briefs() {
   const briefs = useList('briefs');
   const designs = useList('designs');
   const stores = useStores();
+  const rules = useRules();
   const create = useCreate('briefs');
   const navigate = useNavigate();
   const [find, setFind] = useState('');
   const makeNew = () => create.mutate(STARTER, { onSuccess: (kept) => void navigate(`/briefs/${kept.id}`) });
   useKeys({ n: makeNew });
-  if (briefs.isPending || designs.isPending) return <Loading what="the briefs" />;
+  if (briefs.isPending || designs.isPending || rules.isPending) return <Loading what="the briefs" />;
   if (briefs.isError) return <Failed error={briefs.error} retry={() => void briefs.refetch()} />;
   if (designs.isError) return <Failed error={designs.error} retry={() => void designs.refetch()} />;
+  if (rules.isError) return <Failed error={rules.error} retry={() => void rules.refetch()} />;
   const chosen = id === undefined ? undefined : briefs.data.find((brief) => brief.id === id);
   const shown = briefs.data.filter(({ document }) =>
     `${document.name} ${document.notes ?? ''}`.toLowerCase().includes(find.toLowerCase()),
@@ -79,6 +81,7 @@ export function Briefs() {
           kept={chosen}
           designs={designs.data}
           metals={stores.data?.metals ?? METALS}
+          rules={rules.data}
         />
       ) : id !== undefined ? (
         <Empty title="This brief is not here">
@@ -104,15 +107,22 @@ function BriefOf({
   kept,
   designs,
   metals,
+  rules,
 }: {
   readonly kept: Kept<Brief>;
   readonly designs: readonly Kept<Design>[];
   readonly metals: readonly Metal[];
+  readonly rules: RulesInForce;
 }) {
   const draft = useDraft('briefs', kept);
   const remove = useRemove('briefs');
   const navigate = useNavigate();
-  const { ranked, done, total, error, stop } = useRanking(draft.document, designs, metals);
+  const { ranked, done, total, error, stop } = useRanking(
+    draft.document,
+    designs,
+    metals,
+    rules.document.rules,
+  );
   const byId = useMemo(() => new Map(designs.map((row) => [row.id, row])), [designs]);
   const k = useMemo(() => commonScale(designs), [designs]);
   return (
@@ -150,6 +160,11 @@ function BriefOf({
           )}
         </div>
         {error && <p className="problems">■ {error}</p>}
+        {rules.problems.length > 0 && (
+          <p className="problems" role="status">
+            ■ The shop’s own rules cannot be used, so the reference rules judge: {rules.problems[0]?.message}
+          </p>
+        )}
         {designs.length === 0 && <p>There are no heads on the Rack to rank. Make one there first.</p>}
         <ol className="ranks">
           {ranked.map((entry, i) => {

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Design, Metal, Surroundings } from '../../../core/index.ts';
+import type { Brief, Design, Metal, Rule, Surroundings } from '../../../core/index.ts';
 import { compareStandings, SALINITY } from '../../../core/index.ts';
 import { judgeWorker } from '../../workers/judge.ts';
 import type { Ranked } from '../../workers/judge.worker.ts';
@@ -12,11 +12,19 @@ interface Ranking {
   readonly error: string;
 }
 
+/** Designs asked for in one message: the rules travel with it. */
+const AT_ONCE = 8;
+
 /** Readings and standing of one design, kept while brief, design and metals are the same. */
 const judgedBefore = new WeakMap<Design, { key: string; ranked: Ranked }>();
 
 /** Ranks all designs for a brief in the worker, best so far first; a change of brief or `stop` ends the run under way. */
-export function useRanking(brief: Brief, designs: readonly Kept<Design>[], metals: readonly Metal[]) {
+export function useRanking(
+  brief: Brief,
+  designs: readonly Kept<Design>[],
+  metals: readonly Metal[],
+  rules: readonly Rule[],
+) {
   const [ranking, setRanking] = useState<Ranking>({ ranked: [], done: 0, total: designs.length, error: '' });
   const cancel = useRef<() => void>(() => undefined);
   const stop = () => {
@@ -34,19 +42,25 @@ export function useRanking(brief: Brief, designs: readonly Kept<Design>[], metal
       depth: brief.water.depth,
       metals,
     };
-    const key = JSON.stringify([brief, metals.map(({ density }) => density)]);
+    const key = JSON.stringify([brief, metals.map(({ density }) => density), rules]);
     const work = async () => {
       const ranked: Ranked[] = [];
       let told = 0;
-      for (const { id, document } of designs) {
-        const known = judgedBefore.get(document);
-        const answer =
-          known?.key === key
-            ? known.ranked
-            : await judgeWorker('later').rankOne(id, document, brief, surroundings);
+      for (let at = 0; at < designs.length; at += AT_ONCE) {
+        const some = designs.slice(at, at + AT_ONCE);
+        const asked = some.filter(({ document }) => judgedBefore.get(document)?.key !== key);
+        const answers = await judgeWorker('later').rank(
+          asked.map(({ id, document }) => ({ id, design: document })),
+          brief,
+          rules,
+          surroundings,
+        );
         if (!wanted) return;
-        judgedBefore.set(document, { key, ranked: answer });
-        ranked.push(answer);
+        asked.forEach(({ document }, i) => {
+          const answer = answers[i];
+          if (answer) judgedBefore.set(document, { key, ranked: answer });
+        });
+        ranked.push(...some.flatMap(({ document }) => judgedBefore.get(document)?.ranked ?? []));
         // Showing every single answer would cost more than computing it.
         if (performance.now() - told > 120 || ranked.length === designs.length) {
           told = performance.now();
@@ -58,7 +72,7 @@ export function useRanking(brief: Brief, designs: readonly Kept<Design>[], metal
       setRanking((now) => ({ ...now, error: String((error as Error).message) })),
     );
     return end;
-  }, [brief, designs, metals]);
+  }, [brief, designs, metals, rules]);
   const sorted = useMemo(
     () =>
       [...ranking.ranked].sort((a, b) =>

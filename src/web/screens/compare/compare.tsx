@@ -5,7 +5,15 @@ import { horizontalListSortingStrategy, SortableContext, useSortable } from '@dn
 import { CSS } from '@dnd-kit/utilities';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design, ReadingId, Vec2 } from '../../../core/index.ts';
-import { familyOf, guardKind, keeperKind, METALS, READINGS } from '../../../core/index.ts';
+import {
+  familyOf,
+  guardOf,
+  keeperOf,
+  METALS,
+  PLAIN_STYLE,
+  READING_IDS,
+  READINGS,
+} from '../../../core/index.ts';
 import { useFew } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
@@ -59,10 +67,8 @@ interface Line {
   readonly most: number;
 }
 
-const IDS: readonly ReadingId[] = [
-  'mass.metal', 'mass.total', 'mass.submerged', 'fall.speed', 'fall.timeToDepth', 'fall.attitude', 'hang.attitude', 'head.length', 'head.breadth',
-  'head.height', 'head.castVolume', 'hook.gap', 'hook.wire', 'hook.biteAboveEye', 'hook.shankOutside', 'hook.throat', 'mass.centreX', 'mass.rollInertia',
-]; // prettier-ignore
+/** Readings worth a line side by side. */
+const IDS: readonly ReadingId[] = READING_IDS.filter((id) => READINGS[id].compared);
 
 /** Readings closer than this share count as alike. */
 const ALIKE = 0.01;
@@ -96,10 +102,10 @@ function CompareOf({ rows }: { readonly rows: readonly Row[] }) {
     return [
       words('metal', 'Metal', ({ head }) => METALS.find(({ key }) => key === head.metal)?.name ?? head.metal),
       words('family', 'Shape', ({ head }) => familyOf(head.family)?.name ?? head.family),
-      words('hook', 'Hook', ({ hook }) => `${hook.size} ${hook.style ?? 'round bend'}, ${hook.grade}`),
+      words('hook', 'Hook', ({ hook }) => `${hook.size} ${hook.style ?? PLAIN_STYLE}, ${hook.grade}`),
       words('eye', 'Eye', ({ eye }) => `${format(eye.angle, 'angle')} ${eye.plane}`),
-      words('keeper', 'Keeper', ({ keeper }) => keeperKind(keeper.kind).name),
-      words('guard', 'Guard', ({ guard }) => guardKind(guard.kind).name),
+      words('keeper', 'Keeper', ({ keeper }) => keeperOf(keeper.kind).name),
+      words('guard', 'Guard', ({ guard }) => guardOf(guard.kind).name),
       ...figures,
     ].sort((a, b) => b.spread - a.spread);
   }, [rows, format]);

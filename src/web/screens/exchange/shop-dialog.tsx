@@ -1,7 +1,7 @@
+import type { Problem } from '../../../core/index.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Intake } from '../../../contract/api.ts';
-import type { Problem } from '../../../core/index.ts';
 import { ServerProblem, takeShop } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';

@@ -31,10 +31,10 @@ export function FilterBar({ cards, filters, onSet }: Props) {
         .sort((a, b) => (hookRank(a) ?? 0) - (hookRank(b) ?? 0))
         .map((size) => [size, size] as const),
       keeper: values(({ keeper }) => keeper)
-        .map((kind) => [kind, KEEPERS.find((one) => one.kind === kind)?.name ?? kind] as const)
+        .map((kind) => [kind, KEEPERS.find((one) => one.key === kind)?.name ?? kind] as const)
         .sort((a, b) => a[1].localeCompare(b[1])),
       guard: values(({ guard }) => guard)
-        .map((kind) => [kind, GUARDS.find((one) => one.kind === kind)?.name ?? kind] as const)
+        .map((kind) => [kind, GUARDS.find((one) => one.key === kind)?.name ?? kind] as const)
         .sort((a, b) => a[1].localeCompare(b[1])),
     };
   }, [cards]);

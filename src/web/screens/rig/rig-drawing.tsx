@@ -18,8 +18,8 @@ export function RigDrawing({
   readonly metal: string;
 }) {
   const { format } = useUnits();
-  const { geometry } = fit;
-  const { body } = geometry;
+  const { laid } = fit;
+  const { body } = laid;
   const tail = body.at(-1)?.at[0] ?? 0;
   const tops = body.map(({ at, halfHeight }) => at[1] + halfHeight);
   const bottoms = body.map(({ at, halfHeight }) => at[1] - halfHeight);
@@ -48,9 +48,7 @@ export function RigDrawing({
     ...body.map(({ at, halfBreadth }): Vec2 => [at[0], halfBreadth]),
     ...body.map(({ at, halfBreadth }): Vec2 => [at[0], -halfBreadth]).reverse(),
   ];
-  const exit = Number.isNaN(geometry.exit)
-    ? undefined
-    : place([geometry.seatAt - geometry.exit, drawing.tip[1] / 2]);
+  const exit = Number.isNaN(laid.exit) ? undefined : place([laid.seatAt - laid.exit, drawing.tip[1] / 2]);
   const height = yTop + Math.max(...body.map(({ halfBreadth }) => halfBreadth), drawing.breadth / 2) * k + 34;
   return (
     <svg
@@ -67,25 +65,25 @@ export function RigDrawing({
           <line className="dim-ext" x1={exit[0]} y1={exit[1]} x2={exit[0]} y2={SHEET.margin + 22} />
           <line
             className="dim-ext"
-            x1={place([geometry.seatAt, 0])[0]}
-            y1={place([geometry.seatAt, 0])[1]}
-            x2={place([geometry.seatAt, 0])[0]}
+            x1={place([laid.seatAt, 0])[0]}
+            y1={place([laid.seatAt, 0])[1]}
+            x2={place([laid.seatAt, 0])[0]}
             y2={SHEET.margin + 22}
           />
           <line
             className="dim-line"
             x1={exit[0]}
             y1={SHEET.margin + 26}
-            x2={place([geometry.seatAt, 0])[0]}
+            x2={place([laid.seatAt, 0])[0]}
             y2={SHEET.margin + 26}
           />
           <text
             className="dim-text"
-            x={(exit[0] + place([geometry.seatAt, 0])[0]) / 2}
+            x={(exit[0] + place([laid.seatAt, 0])[0]) / 2}
             y={SHEET.margin + 14}
             textAnchor="middle"
           >
-            out at {format(geometry.exit, 'size')} · {format(geometry.exitShare, 'share')}
+            out at {format(laid.exit, 'size')} · {format(laid.exitShare, 'share')}
           </text>
         </g>
       )}

@@ -1,8 +1,17 @@
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { Design, Fit, FitCheck, Metal, Plastic, RigMethod, Surroundings } from '../../../core/index.ts';
-import { METALS, PLAIN_WATER, RIG_METHODS, SALINITY, WATERS } from '../../../core/index.ts';
+import type {
+  Design,
+  Fit,
+  FitCheck,
+  Metal,
+  MethodKey,
+  Plastic,
+  ReadingId,
+  Surroundings,
+} from '../../../core/index.ts';
+import { METALS, METHODS, PLAIN_WATER, SALINITY, WATERS } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useList, useOne, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
@@ -45,7 +54,7 @@ export function RigScreen() {
 interface Job {
   readonly design: Design;
   readonly plastic: Plastic;
-  readonly method: RigMethod;
+  readonly method: MethodKey;
   readonly surroundings: Surroundings;
 }
 const runRig = ({ design, plastic, method, surroundings }: Job) =>
@@ -57,10 +66,6 @@ interface ListJob extends Omit<Job, 'plastic'> {
 const runVerdicts = ({ design, plastics, method, surroundings }: ListJob) =>
   judgeWorker('later').verdicts(design, plastics, method, surroundings);
 
-const METHOD_WORDS: Readonly<Record<RigMethod, string>> = {
-  threaded: 'threaded, point bare',
-  buried: 'weedless, point buried',
-};
 const SIGN: Readonly<Record<Fit['verdict'], string>> = {
   good: '✓ fits',
   tight: '▲ tight',
@@ -82,7 +87,7 @@ function RigOf({ kept, plastics, metals }: Props) {
   const found = plastics.filter(({ document: { name, kind } }) =>
     `${name} ${kind}`.toLowerCase().includes(find.toLowerCase()),
   );
-  const method = RIG_METHODS.find((candidate) => candidate === search.get('method')) ?? 'threaded';
+  const method = METHODS.find(({ key }) => key === search.get('method'))?.key ?? 'threaded';
   const water = WATERS.find((candidate) => candidate === search.get('water')) ?? 'fresh';
   const plastic = chosen?.document;
   const job = useMemo<Job | undefined>(
@@ -108,7 +113,8 @@ function RigOf({ kept, plastics, metals }: Props) {
   );
   const { output: verdicts } = useJudged(listJob, runVerdicts);
   const verdictOf = (id: string) => verdicts?.[plastics.findIndex((kept) => kept.id === id)];
-  const goTo = (fix: string): string | undefined => /Go to (#\d+|\d+\/0)/.exec(fix)?.[1];
+  const value = (id: ReadingId) => (output?.judged.ok ? (output.judged.readings[id]?.value ?? NaN) : NaN);
+  const submerged = value('rig.submerged');
   return (
     <div className="rig">
       <div className="rig-head">
@@ -146,7 +152,7 @@ function RigOf({ kept, plastics, metals }: Props) {
         <Segments
           label="Rigged"
           value={method}
-          options={RIG_METHODS.map((value) => [value, METHOD_WORDS[value]] as const)}
+          options={METHODS.map(({ key, name }) => [key, name] as const)}
           onChange={(value) => set('method', value)}
         />
         <Segments
@@ -183,7 +189,7 @@ function RigOf({ kept, plastics, metals }: Props) {
               <CheckRow
                 key={check.id}
                 check={check}
-                apply={goTo(check.fix)}
+
                 onApply={(size) =>
                   edit((now) => ({ ...now, hook: { ...now.hook, size, measured: undefined } }))
                 }
@@ -193,15 +199,11 @@ function RigOf({ kept, plastics, metals }: Props) {
           <dl className="rig-facts">
             <div>
               <dt>Head and plastic</dt>
-              <dd>{format(output.fit.geometry.mass, 'mass')}</dd>
+              <dd>{format(value('rig.mass'), 'mass')}</dd>
             </div>
             <div>
               <dt>In {water} water</dt>
-              <dd>
-                {output.fit.geometry.submerged > 0
-                  ? format(output.fit.geometry.submerged, 'force')
-                  : 'it floats'}
-              </dd>
+              <dd>{submerged > 0 ? format(submerged, 'force') : 'it floats'}</dd>
             </div>
           </dl>
           <p className="rig-source">
@@ -215,15 +217,13 @@ function RigOf({ kept, plastics, metals }: Props) {
 
 function CheckRow({
   check,
-  apply,
   onApply,
 }: {
   readonly check: FitCheck;
-  readonly apply: string | undefined;
   readonly onApply: (size: string) => void;
 }) {
   const { format, say } = useUnits();
-  const { name, value, quantity, good, verdict, says, fix } = check;
+  const { name, value, quantity, good, verdict, says, fix, remedies } = check;
   const limit = Number.isFinite(good[1])
     ? `${format(good[0], quantity)} to ${format(good[1], quantity)}`
     : `${format(good[0], quantity)} or more`;
@@ -241,10 +241,17 @@ function CheckRow({
       {fix && (
         <p className="check-fix">
           → {say(fix)}{' '}
-          {apply && (
-            <button type="button" className="btn-link-brass" onClick={() => onApply(apply)}>
-              Do it: {apply}
-            </button>
+          {remedies.map((remedy) =>
+            remedy.kind === 'hook' ? (
+              <button
+                key={remedy.size}
+                type="button"
+                className="btn-link-brass"
+                onClick={() => onApply(remedy.size)}
+              >
+                Do it: {remedy.size}
+              </button>
+            ) : null,
           )}
         </p>
       )}

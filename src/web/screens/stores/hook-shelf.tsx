@@ -1,8 +1,8 @@
+import { STYLES } from '../../../core/index.ts';
 import { useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Kept } from '../../../contract/api.ts';
-import type { HookDocument, HookStyle } from '../../../core/index.ts';
-import { HOOK_STYLES } from '../../../core/index.ts';
+import type { HookDocument, StyleKey } from '../../../core/index.ts';
 import type { HookRow } from '../../../core/exchange/hooks-csv.ts';
 import { takeShop } from '../../data/api.ts';
 import { useDraft } from '../../data/draft.ts';
@@ -154,10 +154,10 @@ function HookLine({ kept }: { readonly kept: Kept<HookDocument> }) {
         <select
           aria-label={`Style of ${document.name}`}
           value={document.style}
-          onChange={(event) => set({ style: event.currentTarget.value as HookStyle })}
+          onChange={(event) => set({ style: event.currentTarget.value as StyleKey })}
         >
-          {HOOK_STYLES.map((style) => (
-            <option key={style}>{style}</option>
+          {STYLES.map(({ key }) => (
+            <option key={key}>{key}</option>
           ))}
         </select>
       </td>

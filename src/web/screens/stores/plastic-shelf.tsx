@@ -1,5 +1,5 @@
-import type { Kept } from '../../../contract/api.ts';
 import type { Plastic } from '../../../core/index.ts';
+import type { Kept } from '../../../contract/api.ts';
 import { PLASTIC_KINDS, plasticVolume, TOUGHNESS } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useRemove } from '../../data/queries.ts';
@@ -94,7 +94,7 @@ function PlasticRow({ kept }: { readonly kept: Kept<Plastic> }) {
         <Choice
           label={`Kind of ${plastic.name}`}
           value={plastic.kind}
-          options={plain(PLASTIC_KINDS)}
+          options={PLASTIC_KINDS.map(({ key, name }) => [key, name] as const)}
           onChange={(kind) => set({ kind })}
         />
       </td>

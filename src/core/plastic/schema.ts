@@ -1,9 +1,11 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
+import { keySchema } from '../kind/registry.ts';
+import type { PlasticKey } from './kinds/index.ts';
+import { PLASTIC_KINDS } from './kinds/index.ts';
 
 const closed = { additionalProperties: false };
 
-export const PLASTIC_KINDS = ['paddle-tail', 'stick', 'claw'] as const;
 export const TOUGHNESS = ['soft', 'standard', 'stretchy'] as const;
 
 /** A soft plastic as a document: what a shop measures with a ruler and a scale. Lengths in mm. */
@@ -12,10 +14,7 @@ export const PlasticSchema = Type.Object(
     format: Type.Literal('fern-anvil/plastic'),
     version: Type.Literal(1),
     name: Type.String({ minLength: 1, maxLength: 120 }),
-    kind: Type.Union(
-      PLASTIC_KINDS.map((kind) => Type.Literal(kind)),
-      { description: 'Body shape' },
-    ),
+    kind: Type.Unsafe<PlasticKey>(keySchema(PLASTIC_KINDS, 'Body shape')),
     length: Type.Number({ minimum: 20, maximum: 400, description: 'Nose to tail, mm' }),
     breadth: Type.Number({ minimum: 2, maximum: 80, description: 'Widest part of the body, mm' }),
     height: Type.Number({ minimum: 2, maximum: 80, description: 'Highest part of the body, mm' }),
@@ -36,4 +35,4 @@ export const PlasticSchema = Type.Object(
 );
 
 export type Plastic = Static<typeof PlasticSchema>;
-export type PlasticKind = Plastic['kind'];
+export type Toughness = Plastic['toughness'];

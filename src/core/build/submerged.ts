@@ -1,4 +1,4 @@
-import type { Assembly } from '../build/assemble.ts';
+import type { Rig } from './rig.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 
 /** Submerged weight and the point it acts at. */
@@ -10,7 +10,7 @@ export interface Submerged {
 }
 
 /** Submerged weight of an assembly: each part's mass less the water it pushes aside (Archimedes). density kg/m³. */
-export function submerged({ parts }: Pick<Assembly, 'parts'>, density: number): Submerged {
+export function submerged({ parts }: Pick<Rig, 'parts'>, density: number): Submerged {
   let weight = 0;
   let [x, y, z] = [0, 0, 0];
   for (const part of parts) {

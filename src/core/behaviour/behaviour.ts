@@ -1,0 +1,81 @@
+import type { Rig } from '../build/rig.ts';
+import type { Metal } from '../material/metals/metal.ts';
+import type { Water } from '../material/water.ts';
+import type { QuantityKind } from '../quantity/units.ts';
+
+/** What a reading rests on; see docs/readings.md. */
+export type ReadingKind = 'measured' | 'geometry' | 'model' | 'index' | 'practice';
+
+/** Where a reading stands on the screens, in their order. */
+export const READING_GROUPS = ['Weight', 'In the water', 'Hook', 'Keeper', 'Guard', 'Head', 'Rig'] as const;
+export type ReadingGroup = (typeof READING_GROUPS)[number];
+
+/** What a reading is, whatever its value. It stands once, in the file of the behaviour that gives it. */
+export interface ReadingSpec {
+  readonly name: string;
+  readonly quantity: QuantityKind;
+  /** the unit it is stored in */
+  readonly unit: string;
+  readonly kind: ReadingKind;
+  readonly group: ReadingGroup;
+  /** formula, in the words of the trade or of the field */
+  readonly formula: string;
+  /** inputs, assumptions and source */
+  readonly note: string;
+  /** decimals a plain number bears; other quantities are shown as their unit is */
+  readonly decimals?: number;
+  /** true where it is worth a line side by side */
+  readonly compared?: boolean;
+}
+
+/** What surrounds a design while it is judged. */
+export interface Surroundings {
+  readonly water: Water;
+  /** depth fallen to, m */
+  readonly depth: number;
+  /** the metals store; the reference list where absent */
+  readonly metals?: readonly Metal[];
+}
+
+/** Something a maker or buyer should know at once. */
+export interface Flag {
+  readonly level: 'stop' | 'care' | 'note';
+  /** stable name of what is flagged, for code that must know */
+  readonly code: string;
+  readonly path: string;
+  readonly text: string;
+  /** the same in a few words, for a narrow place */
+  readonly brief?: string;
+}
+
+/** A value alone, or with its plausible span. */
+export type Value = number | { readonly value: number; readonly range: readonly [number, number] };
+
+/** Values by reading; one that does not apply is absent. */
+export type ValuesOf<R> = { readonly [K in keyof R]?: Value | undefined };
+
+/**
+ * One thing a head does, or is, in one file: its readings and how they are found. `needs` says what it costs: what is there at once is
+ * computed with every change, the rest a moment later.
+ */
+export interface Behaviour<
+  R extends Readonly<Record<string, ReadingSpec>> = Readonly<Record<string, ReadingSpec>>,
+> {
+  /** the file's name without its ending */
+  readonly key: string;
+  readonly readings: R;
+  readonly needs: 'at once' | 'a moment later';
+  read(rig: Rig, around: Surroundings): ValuesOf<R>;
+  /** What is to be said of it; `value` gives any reading found so far, NaN where there is none. */
+  flags?(rig: Rig, value: (id: string) => number): Flag[];
+}
+
+export const behaviour = <const R extends Readonly<Record<string, ReadingSpec>>>(
+  description: Behaviour<R>,
+): Behaviour<R> => description;
+
+/** A value with a span of so large a share of it either way. */
+export const within = (value: number, share: number): Value => ({
+  value,
+  range: [value * (1 - share), value * (1 + share)],
+});

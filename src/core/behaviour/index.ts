@@ -1,0 +1,53 @@
+import type { Behaviour, ReadingKind, ReadingSpec } from './behaviour.ts';
+import { cost } from './cost.ts';
+import { eye } from './eye.ts';
+import { falling } from './fall.ts';
+import { fit } from './fit.ts';
+import { guard } from './guard.ts';
+import { hang } from './hang.ts';
+import { hold } from './hold.ts';
+import { hook } from './hook.ts';
+import { making } from './making.ts';
+import { shape } from './shape.ts';
+import { weight } from './weight.ts';
+
+const ALL = [shape, weight, hook, making, eye, hold, guard, falling, cost, hang, fit] as const;
+
+/** Every behaviour, in the order its readings stand in tables and files; a new one is one file and one line here. */
+export const BEHAVIOURS: readonly Behaviour[] = ALL;
+
+type Keys<T> = T extends Behaviour<infer R> ? keyof R & string : never;
+export type ReadingId = Keys<(typeof ALL)[number]>;
+
+/** What a reading is, and the behaviour that gives it. */
+export interface KnownReading extends ReadingSpec {
+  readonly behaviour: string;
+}
+
+const specs = BEHAVIOURS.flatMap(({ key, readings }) =>
+  Object.entries(readings).map(([id, spec]) => [id as ReadingId, { ...spec, behaviour: key }] as const),
+);
+
+/** Every reading by its stable id, in the order of tables and files. */
+export const READINGS = Object.fromEntries(specs) as Readonly<Record<ReadingId, KnownReading>>;
+
+/** The ids, in the same order. */
+export const READING_IDS: readonly ReadingId[] = specs.map(([id]) => id);
+
+/** A reading as it leaves the core: a value in a fixed unit with what it rests on. */
+export interface Reading {
+  readonly value: number;
+  readonly unit: string;
+  readonly kind: ReadingKind;
+  /** plausible span, same unit */
+  readonly range?: readonly [number, number];
+  readonly note: string;
+}
+
+export type Readings = Partial<Record<ReadingId, Reading>>;
+
+/** Wraps a value with the unit, kind and note of its id. */
+export function reading(id: ReadingId, value: number, range?: readonly [number, number]): Reading {
+  const { unit, kind, note } = READINGS[id];
+  return { value, unit, kind, ...(range ? { range } : {}), note };
+}

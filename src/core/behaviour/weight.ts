@@ -1,0 +1,149 @@
+import { headMass, metalPart } from '../build/rig.ts';
+import { waterDensity } from '../material/water.ts';
+import { behaviour } from './behaviour.ts';
+import { surfaceOf } from './shape.ts';
+import { submerged } from '../build/submerged.ts';
+
+/** What head, hook and fittings weigh, in the hand and in the water, and where the weight sits. */
+export const weight = behaviour({
+  key: 'weight',
+  needs: 'at once',
+  readings: {
+    'mass.metal': {
+      name: 'Metal',
+      quantity: 'mass',
+      unit: 'g',
+      kind: 'geometry',
+      group: 'Weight',
+      formula: 'm = ρ V',
+      note: 'Cast volume × density of the metal.',
+      compared: true,
+    },
+    'mass.total': {
+      name: 'As weighed',
+      quantity: 'mass',
+      unit: 'g',
+      kind: 'geometry',
+      group: 'Weight',
+      formula: 'Σ m_i',
+      note: 'Metal, hook, keeper and guard together: what a scale shows. No paint.',
+      compared: true,
+    },
+    'mass.hook': {
+      name: 'Hook',
+      quantity: 'mass',
+      unit: 'g',
+      kind: 'geometry',
+      group: 'Weight',
+      formula: 'ρ (π d²/4 · L + 2π² R r²)',
+      note: 'Wire length × section × 7.85 g/cm³, eye ring as a torus, tapered point.',
+    },
+    'mass.keeper': {
+      name: 'Keeper',
+      quantity: 'mass',
+      unit: 'g',
+      kind: 'geometry',
+      group: 'Weight',
+      formula: 'ρ π d²/4 · L',
+      note: 'Wire keeper; a cast collar counts as metal.',
+    },
+    'mass.guard': {
+      name: 'Guard',
+      quantity: 'mass',
+      unit: 'g',
+      kind: 'geometry',
+      group: 'Weight',
+      formula: 'ρ n π d²/4 · L',
+      note: 'Fibres, free and glued, × 1.14 g/cm³ (nylon).',
+    },
+    'mass.joint': {
+      name: 'Joint',
+      quantity: 'mass',
+      unit: 'g',
+      kind: 'geometry',
+      group: 'Weight',
+      formula: 'ρ Σ V_i',
+      note: 'Of a hinged head: wire through the head with its eye and loop, and the ring or clip.',
+    },
+    'mass.paint': {
+      name: 'Paint',
+      quantity: 'mass',
+      unit: 'g',
+      kind: 'geometry',
+      group: 'Weight',
+      formula: 'ρ t S',
+      note: 'Surface of loft and collar × thickness × density of the cured paint. Features are left out of the surface.',
+    },
+    'mass.submerged': {
+      name: 'Submerged weight',
+      quantity: 'force',
+      unit: 'gf',
+      kind: 'geometry',
+      group: 'Weight',
+      formula: 'W = Σ (m_i − ρ_w V_i)',
+      note: 'Sum of mass less displaced water of every part, in gram-force, in the chosen water. Below zero it floats.',
+      compared: true,
+    },
+    'mass.centreX': {
+      name: 'Centre, from rear face',
+      quantity: 'size',
+      unit: 'mm',
+      kind: 'geometry',
+      group: 'Head',
+      formula: 'Σ m_i x_i / Σ m_i',
+      note: 'Centre of mass along the shank; positive towards the nose.',
+      compared: true,
+    },
+    'mass.centreZ': {
+      name: 'Centre, above shank',
+      quantity: 'size',
+      unit: 'mm',
+      kind: 'geometry',
+      group: 'Head',
+      formula: 'Σ m_i z_i / Σ m_i',
+      note: 'Centre of mass above (+) or below (−) the shank line.',
+    },
+    'mass.rollInertia': {
+      name: 'Roll inertia',
+      quantity: 'number',
+      unit: 'g·mm²',
+      kind: 'geometry',
+      group: 'Head',
+      formula: 'ρ ∫ (y² + z²) dV',
+      note: 'Of the metal about the shank’s direction through its own centre, from the closed mesh.',
+      compared: true,
+    },
+  },
+  read(rig, { water }) {
+    const massOf = (wanted: string) => rig.parts.find(({ name }) => name === wanted)?.mass;
+    const total = headMass(rig);
+    const own = rig.parts.filter(({ name }) => name !== 'plastic');
+    const centre = (axis: 0 | 2) =>
+      own.reduce((sum, part) => sum + part.mass * part.centroid[axis], 0) / total;
+    return {
+      'mass.metal': metalPart(rig).mass,
+      'mass.total': total,
+      'mass.hook': massOf('hook'),
+      'mass.keeper': massOf('keeper'),
+      'mass.guard': massOf('guard'),
+      'mass.joint': massOf('joint'),
+      'mass.paint': massOf('paint'),
+      'mass.submerged': submerged(rig, waterDensity(water)).weight,
+      'mass.centreX': centre(0),
+      'mass.centreZ': centre(2),
+      'mass.rollInertia': (surfaceOf(rig).roll * rig.density) / 1000,
+    };
+  },
+  flags(_rig, value) {
+    if (!(value('mass.submerged') <= 0)) return [];
+    return [
+      {
+        level: 'stop',
+        code: 'floats',
+        path: '/head',
+        text: 'It floats in this water: there is no fall and no bottom contact.',
+        brief: 'it floats',
+      },
+    ];
+  },
+});

@@ -1,0 +1,207 @@
+import type { HeadBody } from '../head/body.ts';
+import { bareHead } from '../head/body.ts';
+import { loft } from '../head/loft.ts';
+import type { Mesh } from '../head/mesh.ts';
+import { surfaceMesh } from '../head/solid.ts';
+import type { HookPath } from '../hook/path.ts';
+import type { Ring } from '../hook/ring.ts';
+import type { Vec3 } from '../numeric/vec.ts';
+import { cross, norm, scale, sub } from '../numeric/vec.ts';
+import type { LaidPlastic } from '../rigging/method.ts';
+import type { Part, Rig, RigidBody, Stick } from './rig.ts';
+
+/** Coarse mesh for shadows and contact: projected areas are within half a per cent at this size. */
+export const SHADOW = { rings: 24, corners: 32 };
+
+type Placed = Pick<Rig, 'head' | 'profile' | 'collar' | 'hook' | 'keeper' | 'guard' | 'bait'>;
+
+/** The rigid bodies of what was placed: one, or head and free hook. A keeper on a free hook's shank, and the plastic, swing with the hook. */
+export function rigidBodies(placed: Placed, parts: readonly Part[]): Rig['bodies'] {
+  const { head, hook, bait } = placed;
+  const faces = () => surfaceMesh(bareHead(head), SHADOW);
+  const swings = ({ name }: Part) => name === 'hook' || name === 'plastic' || name === 'keeper';
+  if (!hook.hinge) {
+    return [
+      {
+        name: 'head',
+        parts,
+        faces,
+        sticks: lazily(() => [...hookSticks(placed), ...headSticks(placed), ...baitSticks(bait?.laid)]),
+        hull: lazily(() => hullOf([headPoints(head), hookPoints(hook), baitPoints(bait?.laid)])),
+      },
+    ];
+  }
+  const still: RigidBody = {
+    name: 'head',
+    parts: parts.filter((part) => !swings(part)),
+    faces,
+    sticks: lazily(() => headSticks(placed)),
+    hull: lazily(() => hullOf([headPoints(head), wirePoints(hook.legAndShank, hook.wire / 2)])),
+  };
+  const free: RigidBody = {
+    name: 'hook',
+    parts: parts.filter(swings),
+    faces: undefined,
+    sticks: lazily(() => [...hookSticks(placed), ...baitSticks(bait?.laid)]),
+    hull: lazily(() => hullOf([hookPoints(hook), baitPoints(bait?.laid)])),
+  };
+  return [still, free];
+}
+
+/** Made when first asked for, then kept. */
+function lazily<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => (made ??= { value: make() }).value;
+}
+
+const hullOf = (groups: readonly (readonly number[])[]): Float64Array => Float64Array.from(groups.flat());
+
+/** Corners of the metal's surface with its collar. */
+function headPoints(head: HeadBody): number[] {
+  const mesh: Mesh =
+    head.collar && head.shapes.every(({ isCollar }) => isCollar) && !head.mesh
+      ? loft(head.profile, head.collar, SHADOW)
+      : surfaceMesh(head, SHADOW);
+  return Array.from(mesh.positions);
+}
+
+const AROUND = 6;
+
+/** Points about a wire's surface. */
+function wirePoints(path: readonly Vec3[], radius: number): number[] {
+  const points: number[] = [];
+  path.forEach((at, i) => {
+    const [a, b] = [path[Math.max(0, i - 1)] ?? at, path[Math.min(path.length - 1, i + 1)] ?? at];
+    const along = scale(sub(b, a), 1 / (norm(sub(b, a)) || 1));
+    const reference: Vec3 = Math.abs(along[1]) < 0.9 ? [0, 1, 0] : [1, 0, 0];
+    const first = cross(along, reference);
+    const u = scale(first, 1 / norm(first));
+    const v = cross(along, u);
+    for (let k = 0; k < AROUND; k++) {
+      const turn = (2 * Math.PI * k) / AROUND;
+      const [c, s] = [radius * Math.cos(turn), radius * Math.sin(turn)];
+      points.push(at[0] + c * u[0] + s * v[0], at[1] + c * u[1] + s * v[1], at[2] + c * u[2] + s * v[2]);
+    }
+  });
+  return points;
+}
+
+/** The hook's curve and the ring it is tied or hung by; its eye of a fixed hook, its own ring of a free one. */
+function hookPoints({ centre, wire, eye, hinge }: HookPath): number[] {
+  // The point itself touches as a point, not as a wire's thickness.
+  const shaft = centre.slice(0, -1);
+  const tip = centre.at(-1) ?? [0, 0, 0];
+  const ring: Ring = hinge ? hinge.hookEye : { ...eye, turns: 1 };
+  return [...wirePoints(shaft, wire / 2), ...tip, ...ringPoints(ring, hinge ? undefined : eye)];
+}
+
+/** Points about a ring, in the plane of the hook or across it. */
+function ringPoints({ centre, radius, wireRadius }: Ring, eye: HookPath['eye'] | undefined): number[] {
+  const points: number[] = [];
+  const reach = radius + wireRadius;
+  const [ax, az] = eye ? [eye.along[0], eye.along[2]] : [1, 0];
+  for (let k = 0; k < 12; k++) {
+    const turn = (2 * Math.PI * k) / 12;
+    const [c, s] = [reach * Math.cos(turn), reach * Math.sin(turn)];
+    const isAcross = eye?.plane === 'crosswise';
+    for (const thick of [-wireRadius, wireRadius]) {
+      // One direction runs along the leg; the other is square to it, in the hook's plane or across it.
+      const aside = isAcross ? thick : s;
+      const over = isAcross ? s : thick;
+      points.push(centre[0] + ax * c - az * aside, centre[1] + over, centre[2] + az * c + ax * aside);
+    }
+  }
+  return points;
+}
+
+/** Sections of a laid plastic, as far as the body that carries: moving tails give way. */
+function baitPoints(laid: LaidPlastic | undefined): number[] {
+  if (!laid) return [];
+  const points: number[] = [];
+  const carries = laid.tailRoom + laid.exit;
+  const reach = Number.isFinite(carries) && carries > 0 ? carries : laid.length;
+  laid.body.forEach(({ at, halfHeight, halfBreadth }) => {
+    if (laid.seatAt - at[0] > reach) return;
+    for (let k = 0; k < 12; k++) {
+      const turn = (2 * Math.PI * k) / 12;
+      points.push(at[0], halfBreadth * Math.cos(turn), at[1] + halfHeight * Math.sin(turn));
+    }
+  });
+  return points;
+}
+
+/** Whether a place lies in metal, as far as drag minds: within the head's height, or in its collar. */
+const inMetal =
+  ({ profile, collar }: Placed) =>
+  ([x, , z]: Vec3): boolean => {
+    if (x > 0 && x < profile.length) {
+      const { t, d } = profile.section(x);
+      return z < t && z > -d;
+    }
+    return collar !== undefined && x <= 0 && x > collar.from && Math.abs(z) < collar.radius(x);
+  };
+
+/** A wire in straight pieces, those inside the metal left out. */
+function sticksAlong(placed: Placed, path: readonly Vec3[], diameter: number): Stick[] {
+  const isHidden = inMetal(placed);
+  const sticks: Stick[] = [];
+  for (let i = 1; i < path.length; i++) {
+    const [a, b] = [path[i - 1] as Vec3, path[i] as Vec3];
+    const length = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
+    const middle: Vec3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
+    if (length === 0 || isHidden(middle)) continue;
+    sticks.push({ middle, along: scale(sub(b, a), 1 / length), length, diameter });
+  }
+  return sticks;
+}
+
+/** The hook and, of a free one, the keeper on its shank. */
+function hookSticks(placed: Placed): Stick[] {
+  const { hook, keeper } = placed;
+  const shaft = sticksAlong(placed, hook.centre, hook.wire);
+  if (!hook.hinge) return shaft;
+  return [
+    ...shaft,
+    ...(keeper?.wires ?? []).flatMap(({ path, diameter }) => sticksAlong(placed, path, diameter)),
+  ];
+}
+
+/** What stands out of the head: eye, harness, keeper, collar and guard. */
+function headSticks(placed: Placed): Stick[] {
+  const { hook, keeper, collar, guard } = placed;
+  const { centre, radius, wireRadius, along } = hook.eye;
+  // The ring counts as two bars of its width, along the leg.
+  const sticks: Stick[] = [{ middle: centre, along, length: 2 * radius, diameter: 4 * wireRadius }];
+  if (hook.hinge) sticks.push(...sticksAlong(placed, hook.legAndShank, hook.wire));
+  else
+    for (const { path, diameter } of keeper?.wires ?? []) sticks.push(...sticksAlong(placed, path, diameter));
+  if (collar) {
+    const length = -collar.from;
+    sticks.push({
+      middle: [-length / 2, 0, 0],
+      along: [1, 0, 0],
+      length,
+      diameter: 2 * collar.radius(-1e-6),
+    });
+  }
+  if (guard && guard.free > 0)
+    for (const { path, diameter } of guard.sticks) sticks.push(...sticksAlong(placed, path, diameter));
+  return sticks;
+}
+
+/** A laid plastic as sticks along its axis, each as thick as its section is on the mean. */
+function baitSticks(laid: LaidPlastic | undefined): Stick[] {
+  if (!laid) return [];
+  return laid.body.slice(1).flatMap((to, i): Stick[] => {
+    const from = laid.body[i];
+    if (!from) return [];
+    const [a, b]: [Vec3, Vec3] = [
+      [from.at[0], 0, from.at[1]],
+      [to.at[0], 0, to.at[1]],
+    ];
+    const length = norm(sub(b, a));
+    const diameter = (from.halfBreadth + from.halfHeight + to.halfBreadth + to.halfHeight) / 2;
+    if (length === 0 || diameter === 0) return [];
+    return [{ middle: scale([a[0] + b[0], 0, a[2] + b[2]], 0.5), along: scale(sub(b, a), 1 / length), length, diameter }]; // prettier-ignore
+  });
+}

@@ -1,0 +1,97 @@
+import type { Static } from '@sinclair/typebox';
+import { Type } from '@sinclair/typebox';
+import { keySchema } from '../kind/registry.ts';
+import { GRADES } from './chart.ts';
+import type { JointKey } from './joints/index.ts';
+import { JOINTS } from './joints/index.ts';
+import type { StyleKey } from './styles/index.ts';
+import { STYLES } from './styles/index.ts';
+
+const closed = { additionalProperties: false };
+
+/** A measured hook's sizes, mm: what a shop takes with a caliper. */
+export const MEASURED = {
+  gap: Type.Number({ minimum: 1, maximum: 60, description: 'Clear gap between shank and point, mm' }),
+  shank: Type.Number({
+    minimum: 3,
+    maximum: 150,
+    description: 'Straight shank, from the eye bend to the start of the round bend, mm',
+  }),
+  wire: Type.Number({ minimum: 0.2, maximum: 4, description: 'Wire diameter, mm' }),
+};
+
+export const StyleSchema = Type.Unsafe<StyleKey>(
+  keySchema(STYLES, 'Shape of the hook; a round bend where absent'),
+);
+
+/** The hook, as part of a design's document. */
+export const HookSpecSchema = Type.Object(
+  {
+    size: Type.String({
+      minLength: 1,
+      maxLength: 12,
+      description: 'Hook size as spoken: #8 … #1, 1/0 … 8/0',
+    }),
+    grade: Type.Union(
+      GRADES.map((grade) => Type.Literal(grade)),
+      { description: 'Wire grade' },
+    ),
+    style: Type.Optional(StyleSchema),
+    joint: Type.Optional(
+      Type.Object(
+        {
+          kind: Type.Unsafe<JointKey>(keySchema(JOINTS, 'What joins the free hook to the head')),
+          size: Type.Number({ minimum: 1, maximum: 15, description: 'Inner diameter of loop or ring, mm' }),
+        },
+        { ...closed, description: 'A hinged head: the hook swings from a loop behind it' },
+      ),
+    ),
+    measured: Type.Optional(
+      Type.Object(
+        {
+          ...MEASURED,
+          name: Type.Optional(Type.String({ maxLength: 120, description: 'What the shop calls it' })),
+        },
+        { ...closed, description: 'Own measured hook, in place of the chart' },
+      ),
+    ),
+  },
+  { ...closed, description: 'The hook' },
+);
+
+export const EYE_PLANES = ['in line', 'crosswise'] as const;
+
+/** The eye, as part of a design's document. */
+export const EyeSchema = Type.Object(
+  {
+    angle: Type.Number({
+      minimum: 0,
+      maximum: 90,
+      description: 'Between the shank’s forward line and the eye’s leg, degrees',
+    }),
+    plane: Type.Union(
+      EYE_PLANES.map((plane) => Type.Literal(plane)),
+      { description: 'Plane of the eye: in line with the hook, or across it' },
+    ),
+    setback: Type.Number({
+      minimum: -3,
+      maximum: 1,
+      description:
+        'Where the eye’s leg leaves the shank, as a share of the head’s length behind the nose; negative in front of it',
+    }),
+    size: Type.Optional(
+      Type.Number({
+        minimum: 0.5,
+        maximum: 10,
+        description: 'Inner diameter of the eye, mm; from the wire where absent',
+      }),
+    ),
+    recess: Type.Optional(
+      Type.Number({ minimum: 0, maximum: 8, description: 'How deep the eye is set into the head, mm' }),
+    ),
+  },
+  { ...closed, description: 'The eye (line tie)' },
+);
+
+export type HookSpec = Static<typeof HookSpecSchema>;
+export type EyeSpec = Static<typeof EyeSchema>;

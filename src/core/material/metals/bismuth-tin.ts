@@ -1,0 +1,12 @@
+import type { Metal } from './metal.ts';
+
+export const bismuthTin: Metal = {
+  key: 'bismuth-tin',
+  name: 'Bismuth-tin 58/42',
+  density: 8.65,
+  densityRange: [8.56, 8.75],
+  making: 'poured',
+  source: 'Usual data for the 58Bi-42Sn eutectic (from memory)',
+  caution: 'Melts near 139 °C and still burns. Pour with the same care as lead.',
+  price: 26,
+};

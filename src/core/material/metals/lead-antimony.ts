@@ -1,0 +1,14 @@
+import type { Metal } from './metal.ts';
+import { LEAD_CAUTION } from './metal.ts';
+
+export const leadAntimony: Metal = {
+  key: 'lead-antimony',
+  name: 'Hard lead (4% antimony)',
+  density: 11.05,
+  densityRange: [10.9, 11.2],
+  making: 'poured',
+  source: 'Usual data for 2-6% antimonial lead (from memory)',
+  isLead: true,
+  caution: LEAD_CAUTION,
+  price: 4,
+};

@@ -1,0 +1,12 @@
+import type { Metal } from './metal.ts';
+
+export const zinc: Metal = {
+  key: 'zinc',
+  name: 'Zinc die-cast alloy',
+  density: 6.6,
+  densityRange: [6.6, 6.8],
+  making: 'poured',
+  source: 'Usual data for zinc-aluminium die-casting alloys (from memory)',
+  caution: 'Overheated zinc gives off harmful fume. Follow the maker’s instructions.',
+  price: 4,
+};
