@@ -59,7 +59,11 @@ for (const family of DRAWN_FAMILIES) {
     'the library’s build',
   );
   if (isPlain(make())) {
-    line(`${family.name}: mesh and mass properties`, median(() => massProperties(loft(make().profile, undefined, DRAWING)), 15) / library, 'the same'); // prettier-ignore
+    line(
+      `${family.name}: mesh and mass properties`,
+      median(() => massProperties(loft(make().profile, undefined, DRAWING)), 15) / library,
+      'the same',
+    );
   }
 }
 console.log('\nWhole evaluations');
@@ -76,10 +80,17 @@ for (const family of DRAWN_FAMILIES) {
   );
 }
 const brief: Brief = {
-  format: 'fern-anvil/brief', version: 1, name: 'Bench', water: { kind: 'fresh', temperature: 12, depth: 6, current: 0, clarity: 'clear' },
-  bottom: { kind: 'broken rock', slope: 20 }, cover: 'none', retrieve: 'drag', line: { material: 'braid', test: 6.8 },
-  bait: { kind: 'paddle-tail', length: 102 }, mood: 'willing',
-}; // prettier-ignore
+  format: 'fern-anvil/brief',
+  version: 1,
+  name: 'Bench',
+  water: { kind: 'fresh', temperature: 12, depth: 6, current: 0, clarity: 'clear' },
+  bottom: { kind: 'broken rock', slope: 20 },
+  cover: 'none',
+  retrieve: 'drag',
+  line: { material: 'braid', test: 6.8 },
+  bait: { kind: 'paddle-tail', length: 102 },
+  mood: 'willing',
+};
 const first = DRAWN_FAMILIES[0] && evaluate(starterDesign(DRAWN_FAMILIES[0], 'Bench'));
 if (first?.ok) {
   const { design, readings } = first;

@@ -168,11 +168,19 @@ describe('the Bench in full', () => {
         if (other) await press('in [mm]');
         const found = await page.evaluate(() => {
           const boxes = (of: string) =>
-            [...document.querySelectorAll(of)].map((element) => [element.textContent || of, element.getBoundingClientRect()] as const);
+            [...document.querySelectorAll(of)].map(
+              (element) => [element.textContent || of, element.getBoundingClientRect()] as const,
+            );
           const figures = boxes('.plate .dim-text');
           const over = figures.flatMap(([text, a], i) =>
             [...figures.slice(i + 1), ...boxes('.plate .fig-metal')]
-              .filter(([, b]) => a.left < b.right && b.left < a.right && a.top + 2 < b.bottom - 2 && b.top + 2 < a.bottom - 2)
+              .filter(
+                ([, b]) =>
+                  a.left < b.right &&
+                  b.left < a.right &&
+                  a.top + 2 < b.bottom - 2 &&
+                  b.top + 2 < a.bottom - 2,
+              )
               .map(([other]) => `${text} over ${other}`),
           );
           return { over, count: figures.length };
@@ -181,7 +189,7 @@ describe('the Bench in full', () => {
         expect(found.count).toBeGreaterThan(7);
       }
     }
-  }); // prettier-ignore
+  });
 
   it('a feature is put on, changed and refused with its reason', async () => {
     await go('/designs/broads-drop-1-2');
@@ -416,10 +424,20 @@ describe('the Rack at work', () => {
 
 describe('files', () => {
   it('a bad STL is refused with its reason and nothing is made', async () => {
-    const cube = 'solid open\n' + ['0 0 0 1 0 0 0 1 0', '0 0 0 0 1 0 0 0 1'].map((facet) => {
-      const [a, b, c] = [0, 3, 6].map((i) => facet.split(' ').slice(i, i + 3).join(' '));
-      return `facet normal 0 0 0\nouter loop\nvertex ${a}\nvertex ${b}\nvertex ${c}\nendloop\nendfacet\n`;
-    }).join('') + 'endsolid\n'; // prettier-ignore
+    const cube =
+      'solid open\n' +
+      ['0 0 0 1 0 0 0 1 0', '0 0 0 0 1 0 0 0 1']
+        .map((facet) => {
+          const [a, b, c] = [0, 3, 6].map((i) =>
+            facet
+              .split(' ')
+              .slice(i, i + 3)
+              .join(' '),
+          );
+          return `facet normal 0 0 0\nouter loop\nvertex ${a}\nvertex ${b}\nvertex ${c}\nendloop\nendfacet\n`;
+        })
+        .join('') +
+      'endsolid\n';
     await go('/');
     await page.waitForSelector('.rack-card');
     await give('Solid file', temporary('open.stl', cube));

@@ -99,10 +99,11 @@ describe('a Rack of five thousand', () => {
       .filter(({ archived, grams }) => !archived && grams !== null)
       .reduce((a, b) => ((b.grams ?? 0) > (a.grams ?? 0) ? b : a));
     await page.waitForFunction(
-      (grams: string) => [...document.querySelectorAll('.rack-label b')].some((label) => label.textContent?.startsWith(grams)),
+      (grams: string) =>
+        [...document.querySelectorAll('.rack-label b')].some((label) => label.textContent?.startsWith(grams)),
       {},
       heaviest.name.replace(/ \d+$/, ''),
-    ); // prettier-ignore
+    );
     await allDrawn();
     expect(await page.$$eval('.rack-card', (all) => all.length)).toBeLessThan(120);
   });

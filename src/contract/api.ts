@@ -120,6 +120,8 @@ export interface RackCard {
   readonly name: string;
   readonly archived: boolean;
   readonly family: string;
+  /** the family’s name, so that the Rack need not know the families */
+  readonly shape: string;
   readonly metal: string;
   readonly hook: string;
   readonly style: string;
@@ -140,8 +142,12 @@ export interface RackCard {
   readonly problem?: string;
 }
 
+/** Names of what designs on the Rack are made of and with, by key. */
+export type RackNames = Readonly<Record<'metal' | 'keeper' | 'guard', Readonly<Record<string, string>>>>;
+
 /** The Rack: every design's card, and the outlines of those it begins with. */
 export interface RackIndex {
+  readonly names: RackNames;
   readonly cards: readonly RackCard[];
   readonly outlines: Readonly<Record<string, Drawing>>;
 }

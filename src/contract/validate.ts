@@ -113,7 +113,7 @@ export function checkShop(data: unknown): Checked<Shop> {
       const at = `/${collection}/${i}`;
       const { id, document } = (row ?? {}) as { id?: unknown; document?: unknown };
       if (typeof id !== 'string' || !/^[\w.-]{1,80}$/.test(id))
-        problems.push({ path: `${at}/id`, message: `Id: must be 1 to 80 letters, digits, dots or dashes.` }); // prettier-ignore
+        problems.push({ path: `${at}/id`, message: `Id: must be 1 to 80 letters, digits, dots or dashes.` });
       else if (seen.has(id))
         problems.push({ path: `${at}/id`, message: `Id: “${id}” stands twice. Give each its own.` });
       else seen.add(id);
@@ -128,7 +128,14 @@ export function checkShop(data: unknown): Checked<Shop> {
   const list = (collection: Collection) => (shop[collection] ?? []) as never[];
   return {
     ok: true,
-    value: { format: 'fern-anvil/shop', version: 1, designs: list('designs'), plastics: list('plastics'), briefs: list('briefs'), hooks: list('hooks') }, // prettier-ignore
+    value: {
+      format: 'fern-anvil/shop',
+      version: 1,
+      designs: list('designs'),
+      plastics: list('plastics'),
+      briefs: list('briefs'),
+      hooks: list('hooks'),
+    },
   };
 }
 
@@ -235,7 +242,14 @@ function sentence(error: ErrorObject): Problem {
 }
 
 const withArticle = (type: string): string =>
-  ({ number: 'a number', integer: 'a whole number', string: 'text', object: 'an object', array: 'a list', boolean: 'true or false' })[type] ?? type; // prettier-ignore
+  ({
+    number: 'a number',
+    integer: 'a whole number',
+    string: 'text',
+    object: 'an object',
+    array: 'a list',
+    boolean: 'true or false',
+  })[type] ?? type;
 
 /** A value as it may stand in a sentence, never longer than a line. */
 function shown(data: unknown): string {

@@ -1,7 +1,17 @@
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { History, Intake, Kept, NamedVersion, Page, ProblemDetails, RackIndex, Shop, Stores } from '../contract/api.ts'; // prettier-ignore
+import type {
+  History,
+  Intake,
+  Kept,
+  NamedVersion,
+  Page,
+  ProblemDetails,
+  RackIndex,
+  Shop,
+  Stores,
+} from '../contract/api.ts';
 import type { Design } from '../core/index.ts';
 import { massProperties } from '../core/head/mesh.ts';
 import { readStl } from '../core/index.ts';

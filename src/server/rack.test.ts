@@ -80,7 +80,12 @@ describe('the Rack’s index follows', () => {
     const before = (await cardOf(id))?.grams ?? NaN;
     const metal = (await app.ask<Stores>('GET', '/stores')).metals.find(({ key }) => key === 'bismuth-tin');
     if (!metal) throw new Error('the stores hold no bismuth-tin');
-    await app.send('PUT', '/stores/metals/bismuth-tin', { density: metal.density * 1.1 }, version(metal.version)); // prettier-ignore
+    await app.send(
+      'PUT',
+      '/stores/metals/bismuth-tin',
+      { density: metal.density * 1.1 },
+      version(metal.version),
+    );
     expect((await cardOf(id))?.grams).toBeCloseTo(before * 1.1, 6);
   });
 
@@ -118,17 +123,21 @@ describe('what it says', () => {
   it('packed and plain it is the same', async () => {
     const raw = (encoding: string) =>
       new Promise<{ packed: string | undefined; vary: string; body: Buffer }>((resolve, reject) => {
-        const asked = request(`${app.base}/api/rack`, { headers: { 'Accept-Encoding': encoding } }, (answer) => {
-          const parts: Buffer[] = [];
-          answer.on('data', (part: Buffer) => parts.push(part));
-          answer.on('end', () =>
-            resolve({
-              packed: answer.headers['content-encoding'],
-              vary: String(answer.headers['vary']),
-              body: Buffer.concat(parts),
-            }),
-          );
-        }); // prettier-ignore
+        const asked = request(
+          `${app.base}/api/rack`,
+          { headers: { 'Accept-Encoding': encoding } },
+          (answer) => {
+            const parts: Buffer[] = [];
+            answer.on('data', (part: Buffer) => parts.push(part));
+            answer.on('end', () =>
+              resolve({
+                packed: answer.headers['content-encoding'],
+                vary: String(answer.headers['vary']),
+                body: Buffer.concat(parts),
+              }),
+            );
+          },
+        );
         asked.on('error', reject);
         asked.end();
       });

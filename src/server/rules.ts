@@ -38,7 +38,10 @@ export class RuleStore {
         .returning();
       if (made) return { version: made.version, document, problems: [] };
     } else {
-      const at = expected === undefined ? eq(ruleSets.key, KEY) : and(eq(ruleSets.key, KEY), eq(ruleSets.version, expected)); // prettier-ignore
+      const at =
+        expected === undefined
+          ? eq(ruleSets.key, KEY)
+          : and(eq(ruleSets.key, KEY), eq(ruleSets.version, expected));
       const [row] = await this.db
         .update(ruleSets)
         .set({ document, version: sql`${ruleSets.version} + 1` })

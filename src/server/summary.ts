@@ -1,9 +1,28 @@
+import { createHash } from 'node:crypto';
 import type { BrokenSummary, DesignSummary, RackCard } from '../contract/api.ts';
 import type { Design, Drawing, Metal, ReadingId } from '../core/index.ts';
-import { drawingOf, evaluate, hangingReach, PLAIN_WATER } from '../core/index.ts';
+import {
+  drawingOf,
+  evaluate,
+  familyOf,
+  hangingReach,
+  PLAIN_STYLE,
+  PLAIN_WATER,
+  READING_IDS,
+  READINGS,
+} from '../core/index.ts';
 
-/** Goes up when readings, outlines or cards are made differently, so that those kept by an older version are made anew. */
-export const SUMMARY_REVISION = 5;
+/** Counts changes of outlines, cards and models that the registry of readings does not show. */
+const MADE = 6;
+
+/** Changes when readings, outlines or cards are made differently, so that those kept by an older version are made anew. */
+export const SUMMARY_REVISION = revisionOf();
+
+/** A number that changes with every reading’s definition. */
+function revisionOf(): number {
+  const text = JSON.stringify([MADE, READING_IDS.map((id) => [id, READINGS[id]])]);
+  return createHash('sha256').update(text).digest().readUInt32BE() >>> 1;
+}
 
 /** Stations of a Rack outline: enough for a head the size of a thumb. */
 const RACK_STATIONS = 16;
@@ -37,9 +56,10 @@ export function cardOf(design: Design, summary: DesignSummary | BrokenSummary): 
   const told = {
     name,
     family: head.family,
+    shape: familyOf(head.family)?.name ?? head.family,
     metal: head.metal,
     hook: hook.size,
-    style: hook.style ?? 'round bend',
+    style: hook.style ?? PLAIN_STYLE,
     hinged: hook.joint !== undefined,
     angle: eye.angle,
     plane: eye.plane,

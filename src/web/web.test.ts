@@ -11,7 +11,6 @@ import {
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import { hangingBox } from './drawing/hanging-head.tsx';
 import { pathOf } from './drawing/path.ts';
-import { differences } from './parts/stale-dialog.tsx';
 import type { Run } from './screens/bench/figure.ts';
 import { figureAt, figureSize } from './screens/bench/figure.ts';
 import { plateLayout } from './screens/bench/plate-layout.ts';
@@ -58,24 +57,6 @@ describe('the worker gets the newest job only', () => {
     await vi.waitFor(() => expect(failed.length).toBe(1));
     ask(2);
     await vi.waitFor(() => expect(given).toEqual([2]));
-  });
-});
-
-describe('differences of two versions', () => {
-  it('name the leaves that differ and nothing else', () => {
-    const mine = { name: 'a', head: { dimensions: { breadth: 1, length: 2 } }, locks: ['x'] };
-    const theirs = {
-      name: 'a',
-      head: { dimensions: { breadth: 3, length: 2 } },
-      locks: ['x', 'y'],
-      notes: 'n',
-    };
-    expect(differences(mine, theirs)).toEqual([
-      { path: 'head, dimensions, breadth', mine: 1, theirs: 3 },
-      { path: 'locks', mine: ['x'], theirs: ['x', 'y'] },
-      { path: 'notes', mine: undefined, theirs: 'n' },
-    ]);
-    expect(differences(mine, structuredClone(mine))).toEqual([]);
   });
 });
 
@@ -137,33 +118,41 @@ describe('the plate', () => {
   describe.each([['imperial'], ['both']] as const)('in %s units', (units) => {
     const text = (value: number) => dimensionText(value, units);
 
-    it.each(DRAWN_FAMILIES.flatMap(({ key }) => ARRANGEMENTS.map((arrangement) => [key, arrangement] as const)))(
-      '%s, %s angle: no figure over another, over a view, or off the sheet',
-      (family, arrangement) => {
-        const { drawing: shape } = drawing(family);
-        for (const [width, height] of [[748, 534], [520, 420], [1500, 1000]] as const) {
-          for (const view of ['whole', 'head'] as const) {
-            const layout = plateLayout(shape, width, height, view, arrangement, text);
-            const figures = layout.dimensions.map((dimension): [string, Box] => [
-              `${dimension.name}, ${view} on ${width} × ${height}`,
-              figureBox(dimension, text(dimension.value)),
-            ]);
-            const metal = {
-              'the view from the side': boxOf([...shape.side, ...(view === 'whole' ? shape.hook : [])].map(layout.side)),
-              'the view from above': boxOf(shape.top.map(layout.top)),
-              'the view from the nose': boxOf([...shape.front, [0, shape.eye.top] as const].map(layout.front)),
-            };
-            figures.forEach(([name, box], i) => {
-              const others = [...figures.slice(i + 1), ...Object.entries(metal)];
-              const over = others.filter(([, other]) => overlap(box, other)).map(([other]) => other);
-              expect([name, ...over]).toEqual([name]);
-              expect([name, box.left >= 0 && box.top >= 0 && box.right <= width && box.bottom <= height]).toEqual([name, true]);
-            });
-          }
+    it.each(
+      DRAWN_FAMILIES.flatMap(({ key }) => ARRANGEMENTS.map((arrangement) => [key, arrangement] as const)),
+    )('%s, %s angle: no figure over another, over a view, or off the sheet', (family, arrangement) => {
+      const { drawing: shape } = drawing(family);
+      for (const [width, height] of [
+        [748, 534],
+        [520, 420],
+        [1500, 1000],
+      ] as const) {
+        for (const view of ['whole', 'head'] as const) {
+          const layout = plateLayout(shape, width, height, view, arrangement, text);
+          const figures = layout.dimensions.map((dimension): [string, Box] => [
+            `${dimension.name}, ${view} on ${width} × ${height}`,
+            figureBox(dimension, text(dimension.value)),
+          ]);
+          const metal = {
+            'the view from the side': boxOf(
+              [...shape.side, ...(view === 'whole' ? shape.hook : [])].map(layout.side),
+            ),
+            'the view from above': boxOf(shape.top.map(layout.top)),
+            'the view from the nose': boxOf([...shape.front, [0, shape.eye.top] as const].map(layout.front)),
+          };
+          figures.forEach(([name, box], i) => {
+            const others = [...figures.slice(i + 1), ...Object.entries(metal)];
+            const over = others.filter(([, other]) => overlap(box, other)).map(([other]) => other);
+            expect([name, ...over]).toEqual([name]);
+            expect([
+              name,
+              box.left >= 0 && box.top >= 0 && box.right <= width && box.bottom <= height,
+            ]).toEqual([name, true]);
+          });
         }
-      },
-    );
-  }); // prettier-ignore
+      }
+    });
+  });
 
   it('takes a smaller scale where there is less room', () => {
     const { drawing: shape } = drawing('football');
@@ -186,7 +175,11 @@ describe('a hanging head', () => {
   });
 
   it('paths are closed unless told otherwise', () => {
-    const points = [[0, 0], [1, 0], [1, 1]] as const; // prettier-ignore
+    const points = [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+    ] as const;
     expect(pathOf(points, ([x, y]) => [x * 2, y * 2])).toBe('M0.00 0.00L2.00 0.00L2.00 2.00Z');
     expect(pathOf(points, (point) => point, false)).not.toContain('Z');
   });

@@ -111,7 +111,11 @@ describe('every metal at once', () => {
       keeper: { kind: 'none' },
       head: { target: { grams: 14, of: 'metal' } },
     });
-    const rows = metalTable(design, PLAIN_WATER, METALS.map(({ key }) => key)); // prettier-ignore
+    const rows = metalTable(
+      design,
+      PLAIN_WATER,
+      METALS.map(({ key }) => key),
+    );
     expect(rows).toHaveLength(METALS.length);
     const lead = rows.find(({ metal }) => metal.key === 'lead');
     for (const { metal, density, sameSize, sameWeight } of rows) {

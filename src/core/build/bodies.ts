@@ -202,6 +202,13 @@ function baitSticks(laid: LaidPlastic | undefined): Stick[] {
     const length = norm(sub(b, a));
     const diameter = (from.halfBreadth + from.halfHeight + to.halfBreadth + to.halfHeight) / 2;
     if (length === 0 || diameter === 0) return [];
-    return [{ middle: scale([a[0] + b[0], 0, a[2] + b[2]], 0.5), along: scale(sub(b, a), 1 / length), length, diameter }]; // prettier-ignore
+    return [
+      {
+        middle: scale([a[0] + b[0], 0, a[2] + b[2]], 0.5),
+        along: scale(sub(b, a), 1 / length),
+        length,
+        diameter,
+      },
+    ];
   });
 }

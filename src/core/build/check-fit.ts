@@ -44,16 +44,31 @@ function checkHook({ design, profile, measures, knee }: Look): Problem[] {
   const middle = profile.section(profile.length / 2);
   const room = 2 * Math.min(middle.b, middle.t, middle.d) - 2 * LEAST_WALL;
   if (measures.wire > room) {
-    problems.push(problem('/hook/size', `Hook size: its wire of ${mm(measures.wire)} does not fit a head with ${mm(Math.max(0, room))} of room around the shank. Choose a smaller hook or a finer wire, or a larger head.`)); // prettier-ignore
+    problems.push(
+      problem(
+        '/hook/size',
+        `Hook size: its wire of ${mm(measures.wire)} does not fit a head with ${mm(Math.max(0, room))} of room around the shank. Choose a smaller hook or a finer wire, or a larger head.`,
+      ),
+    );
   }
   if (design.hook.joint) return problems;
   const cast = castLength(design);
   if (knee - measures.shank > -1) {
-    problems.push(problem('/hook/size', `Hook size: the shank of ${mm(measures.shank)} ends inside the head, ${mm(knee)} of which lie behind the eye. Choose a longer hook, a shorter head, or set the eye further back.`)); // prettier-ignore
+    problems.push(
+      problem(
+        '/hook/size',
+        `Hook size: the shank of ${mm(measures.shank)} ends inside the head, ${mm(knee)} of which lie behind the eye. Choose a longer hook, a shorter head, or set the eye further back.`,
+      ),
+    );
   } else {
     const neck = neckLength(design.hook, measures);
     if (neck > 0 && knee - measures.shank > -cast - neck - 1) {
-      problems.push(problem('/hook/style', `Hook style: the stepped shank needs ${mm(neck)} behind the head, and only ${mm(measures.shank - knee - cast)} is left. Choose a longer hook, a shorter keeper, or a straight shank.`)); // prettier-ignore
+      problems.push(
+        problem(
+          '/hook/style',
+          `Hook style: the stepped shank needs ${mm(neck)} behind the head, and only ${mm(measures.shank - knee - cast)} is left. Choose a longer hook, a shorter keeper, or a straight shank.`,
+        ),
+      );
     }
   }
   return problems;
@@ -82,12 +97,19 @@ function checkFeatures({ design, family, dimensions, profile, measures }: Look):
     const isOwn = design.head.features !== undefined && kind.key in design.head.features;
     return kind
       .check(given, ground)
-      .map(({ field, message }) => problem(isOwn ? `/head/features/${kind.key}/${field}` : '/head/dimensions', message)); // prettier-ignore
+      .map(({ field, message }) =>
+        problem(isOwn ? `/head/features/${kind.key}/${field}` : '/head/dimensions', message),
+      );
   });
   if (design.eye.recess) {
     const across = eyeRadius(design.eye, measures.wire) + measures.wire / 2;
     if (across > half * 0.85) {
-      problems.push(problem('/eye/recess', `Eye recess: a pocket for an eye ${mm(2 * across)} across would cut the head in two. Leave it out, make the eye smaller, or the head broader.`)); // prettier-ignore
+      problems.push(
+        problem(
+          '/eye/recess',
+          `Eye recess: a pocket for an eye ${mm(2 * across)} across would cut the head in two. Leave it out, make the eye smaller, or the head broader.`,
+        ),
+      );
     }
   }
   return problems;
@@ -97,7 +119,12 @@ function checkKeeper({ design, profile, measures, knee }: Look): Problem[] {
   const { keeper, hook } = design;
   const kind = keeperOf(keeper.kind);
   if (hook.joint && !kind.swings) {
-    return [problem('/keeper', 'Keeper: on a hinged head the plastic sits on the free hook, and a keeper on the head is in the way of its swing. Take none, or barbs on the shank.')]; // prettier-ignore
+    return [
+      problem(
+        '/keeper',
+        'Keeper: on a hinged head the plastic sits on the free hook, and a keeper on the head is in the way of its swing. Take none, or barbs on the shank.',
+      ),
+    ];
   }
   const shankEnd = hook.joint ? -Infinity : knee - measures.shank;
   return kind
@@ -109,15 +136,30 @@ function checkGuard({ design, profile, measures, knee }: Look): Problem[] {
   const { guard, hook, eye } = design;
   if (!isGuarded(guard)) return [];
   if (hook.joint) {
-    return [problem('/guard', 'Guard: on a hinged head the point swings away from a guard set in the head. Leave it out, or take a fixed hook.')]; // prettier-ignore
+    return [
+      problem(
+        '/guard',
+        'Guard: on a hinged head the point swings away from a guard set in the head. Leave it out, or take a fixed hook.',
+      ),
+    ];
   }
   const x = profile.length * (1 - guard.setback);
   if (profile.section(x).t < measures.wire) {
-    return [problem('/guard/setback', 'Guard place: there is no metal to set the guard in so near the end of the head. Move it towards the middle.')]; // prettier-ignore
+    return [
+      problem(
+        '/guard/setback',
+        'Guard place: there is no metal to set the guard in so near the end of the head. Move it towards the middle.',
+      ),
+    ];
   }
   const { tip } = hookPath(measures, hook, eye, { knee, legInside: 0, straight: castLength(design) });
   if (tip[2] <= profile.section(x).t) {
-    return [problem('/guard', 'Guard: the head stands higher than the hook’s point, so there is nothing for it to guard. Take a larger hook, or a lower head.')]; // prettier-ignore
+    return [
+      problem(
+        '/guard',
+        'Guard: the head stands higher than the hook’s point, so there is nothing for it to guard. Take a larger hook, or a lower head.',
+      ),
+    ];
   }
   return [];
 }

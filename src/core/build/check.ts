@@ -28,33 +28,54 @@ export function checkNames(design: Design, metals: readonly Metal[] = METALS): P
 
   const family = familyOf(design.head.family);
   if (!family) {
-    say('/head/family', `Family: “${design.head.family.slice(0, 40)}” is not known. Use one of ${FAMILIES.map(({ key }) => key).join(', ')}.`); // prettier-ignore
+    say(
+      '/head/family',
+      `Family: “${design.head.family.slice(0, 40)}” is not known. Use one of ${FAMILIES.map(({ key }) => key).join(', ')}.`,
+    );
   }
   if (!metals.some(({ key }) => key === design.head.metal)) {
-    say('/head/metal', `Metal: “${design.head.metal.slice(0, 40)}” is not in the stores. Use one of ${metals.map(({ key }) => key).join(', ')}.`); // prettier-ignore
+    say(
+      '/head/metal',
+      `Metal: “${design.head.metal.slice(0, 40)}” is not in the stores. Use one of ${metals.map(({ key }) => key).join(', ')}.`,
+    );
   }
   if (!hookMeasures(design.hook)) {
-    say('/hook/size', `Hook size: “${design.hook.size.slice(0, 12)}” is not in the chart. Use one of ${HOOK_CHART.map(({ size }) => size).join(', ')}, or give measured sizes.`); // prettier-ignore
+    say(
+      '/hook/size',
+      `Hook size: “${design.hook.size.slice(0, 12)}” is not in the chart. Use one of ${HOOK_CHART.map(({ size }) => size).join(', ')}, or give measured sizes.`,
+    );
   }
   if (!family) return problems;
 
   for (const key of Object.keys(design.head.dimensions)) {
     if (!family.dimensions.some((spec) => spec.key === key)) {
-      say(`/head/dimensions/${key}`, `Dimensions: a ${family.name.toLowerCase()} has no “${key.slice(0, 40)}”. It has ${family.dimensions.map((spec) => spec.key).join(', ')}.`); // prettier-ignore
+      say(
+        `/head/dimensions/${key}`,
+        `Dimensions: a ${family.name.toLowerCase()} has no “${key.slice(0, 40)}”. It has ${family.dimensions.map((spec) => spec.key).join(', ')}.`,
+      );
     }
   }
   const complete = completeDimensions(family, design.head.dimensions);
   for (const { key, name, kind, min, max } of family.dimensions) {
     const value = complete[key] ?? NaN;
     if (!(value >= min * (1 - 1e-9) && value <= max * (1 + 1e-9))) {
-      say(`/head/dimensions/${key}`, `${name}: ${inWords(value, kind)} is outside ${inWords(min, kind)} to ${inWords(max, kind)}. Type a value between them.`); // prettier-ignore
+      say(
+        `/head/dimensions/${key}`,
+        `${name}: ${inWords(value, kind)} is outside ${inWords(min, kind)} to ${inWords(max, kind)}. Type a value between them.`,
+      );
     }
   }
   for (const { field, message } of family.check?.(design.head) ?? [])
     problems.push({ path: `/head/${field}`, message });
   for (const key of design.head.locks ?? []) {
     if (!family.dimensions.some((spec) => spec.key === key && spec.scales)) {
-      say('/head/locks', `Locks: “${key}” is not a size of a ${family.name.toLowerCase()}. Lock one of ${family.dimensions.filter((spec) => spec.scales).map((spec) => spec.key).join(', ')}.`); // prettier-ignore
+      say(
+        '/head/locks',
+        `Locks: “${key}” is not a size of a ${family.name.toLowerCase()}. Lock one of ${family.dimensions
+          .filter((spec) => spec.scales)
+          .map((spec) => spec.key)
+          .join(', ')}.`,
+      );
     }
   }
   return problems;

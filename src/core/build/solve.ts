@@ -95,7 +95,12 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
   if (!root.ok) {
     const heavy = root.atLow > 0;
     const reached = (1 + (heavy ? root.atLow : root.atHigh)) * target.grams;
-    const edge = free.map(({ key, name }) => `${name.toLowerCase()} ${marked((complete[key] ?? 0) * (heavy ? low : high), 'size')}`).join(', '); // prettier-ignore
+    const edge = free
+      .map(
+        ({ key, name }) =>
+          `${name.toLowerCase()} ${marked((complete[key] ?? 0) * (heavy ? low : high), 'size')}`,
+      )
+      .join(', ');
     return fail(
       heavy
         ? `The ${target.of} weight cannot come down to ${marked(target.grams, 'mass')}: even at ${edge} it is ${marked(reached, 'mass')}. Ask for more weight, a lighter metal or a smaller hook, or unlock a size.`

@@ -36,7 +36,11 @@ describe('history in words', () => {
     [design, { ...design, keeper: { kind: 'none' } }, 'Keeper: cast collar → none'],
     [design, soled, 'Sole added'],
     [soled, design, 'Sole taken away'],
-    [soled, withHead({ features: { sole: { cut: 0.4, tilt: 0 } } }), 'Sole takes off: ⟦0.3|share⟧ → ⟦0.4|share⟧'],
+    [
+      soled,
+      withHead({ features: { sole: { cut: 0.4, tilt: 0 } } }),
+      'Sole takes off: ⟦0.3|share⟧ → ⟦0.4|share⟧',
+    ],
     [soled, withHead({ features: { slot: { open: 'below', width: 2 } } }), 'Sole taken away; Slot added'],
     [design, { ...design, name: 'Other' }, 'Name: Other'],
     [design, withHead({ target: { grams: 7, of: 'metal' } }), 'Weight held'],
@@ -45,15 +49,23 @@ describe('history in words', () => {
     [design, { ...design, eye: { angle: 30, plane: 'in line', setback: 0.1 } }, /and 1 more$/],
     [own, stationed(3, { rise: 0.9 }), 'Rise of station 4: ⟦0.7|share⟧ → ⟦0.9|share⟧'],
     [own, stationed(1, { at: 0.3 }), 'Place of station 2: ⟦0.25|share⟧ → ⟦0.3|share⟧'],
-    [own, stationed(3, { rise: 0.9, drop: 0.9 }, true), 'Rise of station 4: ⟦0.7|share⟧ → ⟦0.9|share⟧; Symmetry: on'],
-    [stationed(3, { rise: 0.8, drop: 0.8 }, true), stationed(3, { rise: 0.9, drop: 0.9 }, true), 'Rise of station 4: ⟦0.8|share⟧ → ⟦0.9|share⟧'],
+    [
+      own,
+      stationed(3, { rise: 0.9, drop: 0.9 }, true),
+      'Rise of station 4: ⟦0.7|share⟧ → ⟦0.9|share⟧; Symmetry: on',
+    ],
+    [
+      stationed(3, { rise: 0.8, drop: 0.8 }, true),
+      stationed(3, { rise: 0.9, drop: 0.9 }, true),
+      'Rise of station 4: ⟦0.8|share⟧ → ⟦0.9|share⟧',
+    ],
     [own, withHead({ family: 'own', stations: OWN_STATIONS.slice(1) }), 'Stations: ⟦5|count⟧ → ⟦4|count⟧'],
     [design, design, ''],
   ])('tells what was done: %#', (before, after, words) => {
     const said = describeChange(before, after);
     if (words instanceof RegExp) expect(said).toMatch(words);
     else expect(said).toBe(words);
-  }); // prettier-ignore
+  });
 
   it('says something whenever anything differs, and nothing when nothing does', () => {
     fc.assert(
@@ -86,18 +98,21 @@ describe('history in words', () => {
     ...KEEPERS.map(({ key, initial, fields }) => ['keeper', key, initial, fields] as const),
     ...GUARDS.map(({ key, initial, fields }) => ['guard', key, initial, fields] as const),
   ];
-  it.each(fittings)('%s %s: every number is told as its form calls it, in its unit', (part, _, spec, fields) => {
-    const before = { ...design, [part]: spec } as Design;
-    for (const [key, field] of Object.entries(fields)) {
-      if (field.type !== 'number') continue;
-      const was = Number(Object.entries(spec).find(([name]) => name === key)?.[1] ?? 0);
-      const after = { ...design, [part]: { ...spec, [key]: was + 1 } } as Design;
-      const said = describeChange(before, after);
-      expect(said.startsWith(`${field.label}: `) || said.startsWith(`Guard `), said).toBe(true);
-      const isTold = field.optional || field.quantity === 'number';
-      if (!isTold) expect(said).toContain(`|${field.quantity}⟧ → ⟦`);
-    }
-  }); // prettier-ignore
+  it.each(fittings)(
+    '%s %s: every number is told as its form calls it, in its unit',
+    (part, _, spec, fields) => {
+      const before = { ...design, [part]: spec } as Design;
+      for (const [key, field] of Object.entries(fields)) {
+        if (field.type !== 'number') continue;
+        const was = Number(Object.entries(spec).find(([name]) => name === key)?.[1] ?? 0);
+        const after = { ...design, [part]: { ...spec, [key]: was + 1 } } as Design;
+        const said = describeChange(before, after);
+        expect(said.startsWith(`${field.label}: `) || said.startsWith(`Guard `), said).toBe(true);
+        const isTold = field.optional || field.quantity === 'number';
+        if (!isTold) expect(said).toContain(`|${field.quantity}⟧ → ⟦`);
+      }
+    },
+  );
 });
 
 interface Bounded {
@@ -115,11 +130,17 @@ describe('fields of the forms', () => {
     };
   };
   const alike = (fields: Fields, properties: Properties, where: string) => {
-    expect(Object.keys(properties).filter((key) => key !== 'kind'), where).toEqual(Object.keys(fields)); // prettier-ignore
+    expect(
+      Object.keys(properties).filter((key) => key !== 'kind'),
+      where,
+    ).toEqual(Object.keys(fields));
     for (const [key, field] of Object.entries(fields)) {
       if (field.type !== 'number') continue;
       // A form that offered what the document refuses would lose what was typed.
-      expect([properties[key]?.minimum, properties[key]?.maximum], `${where} ${key}`).toEqual([field.min, field.max]); // prettier-ignore
+      expect([properties[key]?.minimum, properties[key]?.maximum], `${where} ${key}`).toEqual([
+        field.min,
+        field.max,
+      ]);
       expect(properties[key]?.type, `${where} ${key}`).toBe(field.whole ? 'integer' : 'number');
       expect(field.initial).toBeGreaterThanOrEqual(field.min);
       expect(field.initial).toBeLessThanOrEqual(field.max);

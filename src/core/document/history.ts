@@ -1,3 +1,4 @@
+import { differences } from './differences.ts';
 import { FEATURES } from '../head/features/index.ts';
 import type { Fields } from '../kind/field.ts';
 import { guardOf, GUARDS } from '../fitting/guards/index.ts';
@@ -57,26 +58,29 @@ interface Change {
   readonly after: unknown;
 }
 
-const isPlain = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-
-/** Leaves in which two documents differ; lists count whole, but stations one by one, and each feature by itself, the first one too. */
-function changes(before: unknown, after: unknown, own: readonly unknown[], path = ''): Change[] {
-  if (JSON.stringify(before) === JSON.stringify(after)) return [];
-  if (path === 'head.stations' && Array.isArray(after)) {
-    // What was never touched are the shape's own.
-    const was: readonly unknown[] = Array.isArray(before) ? before : own;
-    if (was.length === after.length)
-      return after.flatMap((station, i) => changes(was[i], station, own, `${path}.${i}`));
-    return [{ path, before: was.length, after: after.length }];
-  }
-  if (path === 'head.features' && (!before || !after)) return changes(before ?? {}, after ?? {}, own, path);
-  if (!isPlain(before) || !isPlain(after) || path === 'ladder' || path === 'head.solid')
-    return [{ path, before, after }];
-  return [...new Set([...Object.keys(before), ...Object.keys(after)])].flatMap((key) =>
-    changes(before[key], after[key], own, path ? `${path}.${key}` : key),
+/** Leaves in which two designs differ: stations one by one, and each feature by itself, the first one too. */
+function changes(before: Design, after: Design): Change[] {
+  // What was never touched are the shape's own.
+  const own = familyOf(after.head.family)?.start?.stations;
+  const full = ({ head, ...rest }: Design) => ({
+    ...rest,
+    head: { ...head, features: head.features ?? {}, stations: after.head.stations && (head.stations ?? own) },
+  });
+  const [was, is] = [full(before), full(after)];
+  const isAlike = was.head.stations?.length === is.head.stations?.length;
+  const found = differences(was, is, {
+    isWhole: (path) => WHOLE.has(path.join('.')),
+    isOpen: (path) => isAlike && path.join('.') === 'head.stations',
+  });
+  return found.map(({ path, ...values }) =>
+    path.join('.') === 'head.stations'
+      ? { path: 'head.stations', before: was.head.stations?.length, after: is.head.stations?.length }
+      : { path: path.join('.'), ...values },
   );
 }
+
+/** Parts of a design that are told whole. */
+const WHOLE: ReadonlySet<string> = new Set(['ladder', 'head.solid']);
 
 /** What a field is called and counted in: as its form calls it. */
 function nameOf(path: string, design: Design): readonly [name: string, kind?: QuantityKind] {
@@ -145,7 +149,7 @@ const TOLD = 2;
  * changed with them. An empty string when nothing differs.
  */
 export function describeChange(before: Design, after: Design): string {
-  const all = changes(before, after, familyOf(after.head.family)?.start?.stations ?? []);
+  const all = changes(before, after);
   const isSize = ({ path }: Change) => path.startsWith('head.dimensions.');
   const others = all.filter((change) => !isSize(change));
   // A changed shape, weight or metal carries sizes with it; a size pulled under a held weight shows as several sizes, the first leads.

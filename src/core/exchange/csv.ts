@@ -12,9 +12,18 @@ export function writeReadingsCsv(
 ): string {
   const ids = READING_IDS.filter((id) => rows.some(({ readings }) => readings[id]));
   const columns = [
-    'name', 'family', 'metal', 'hook size', 'hook style', 'wire', 'eye angle (°)', 'eye plane', 'keeper', 'guard',
+    'name',
+    'family',
+    'metal',
+    'hook size',
+    'hook style',
+    'wire',
+    'eye angle (°)',
+    'eye plane',
+    'keeper',
+    'guard',
     ...ids.map((id) => `${id} (${READINGS[id].unit})`),
-  ]; // prettier-ignore
+  ];
   const data = rows.map(({ design, readings }) => [
     harmless(design.name),
     design.head.family,

@@ -57,7 +57,11 @@ describe('STL against a general library', () => {
     expect(at.count).toBe(mesh.triangles.length);
     let [volume, farthest, off] = [0, 0, 0];
     for (let i = 0; i < at.count; i += 3) {
-      const [a, b, c] = [0, 1, 2].map((k) => [at.getX(i + k), at.getY(i + k), at.getZ(i + k)] as const) as [V, V, V]; // prettier-ignore
+      const [a, b, c] = [0, 1, 2].map((k) => [at.getX(i + k), at.getY(i + k), at.getZ(i + k)] as const) as [
+        V,
+        V,
+        V,
+      ];
       const [n, length] = areaOf(a, b, c);
       volume += (a[0] * n[0] + a[1] * n[1] + a[2] * n[2]) / 6;
       const said = [normal.getX(i), normal.getY(i), normal.getZ(i)] as const;
@@ -117,7 +121,9 @@ describe('3MF, against the core specification 1.3', () => {
     expect(Object.keys(parts).sort()).toEqual(['3D/3dmodel.model', '[Content_Types].xml', '_rels/.rels']);
     for (const part of Object.values(parts)) expect(XMLValidator.validate(strFromU8(part))).toBe(true);
     const text = strFromU8(parts['3D/3dmodel.model'] ?? new Uint8Array());
-    expect(text).toMatch(/<model unit="millimeter"[^>]* xmlns="http:\/\/schemas\.microsoft\.com\/3dmanufacturing\/core\/2015\/02"/); // prettier-ignore
+    expect(text).toMatch(
+      /<model unit="millimeter"[^>]* xmlns="http:\/\/schemas\.microsoft\.com\/3dmanufacturing\/core\/2015\/02"/,
+    );
     // Extensions of every part are declared, and the model is what the root relationship names.
     const types = strFromU8(parts['[Content_Types].xml'] ?? new Uint8Array());
     for (const extension of ['rels', 'model']) expect(types).toContain(`Extension="${extension}"`);
@@ -127,7 +133,9 @@ describe('3MF, against the core specification 1.3', () => {
     expect(corners).toBe(mesh.positions.length / 3);
     expect(named).toHaveLength(mesh.triangles.length / 3);
     // No corner twice (section 4.1.4), none that is not there.
-    const wrong = named.filter(([, ...three]) => new Set(three).size < 3 || three.some((index) => Number(index) >= corners)); // prettier-ignore
+    const wrong = named.filter(
+      ([, ...three]) => new Set(three).size < 3 || three.some((index) => Number(index) >= corners),
+    );
     expect(wrong).toEqual([]);
   });
 
@@ -144,16 +152,30 @@ describe('3MF, against the core specification 1.3', () => {
   });
 
   it('items and objects made of objects stand where their transforms put them', () => {
-    const twice = '<c:object id="9"><c:components><c:component objectid="7" transform="2 0 0 0 2 0 0 0 2 0 0 0"/><c:component objectid="7" transform="1 0 0 0 1 0 0 0 1 10 0 0"/></c:components></c:object>'; // prettier-ignore
+    const twice =
+      '<c:object id="9"><c:components><c:component objectid="7" transform="2 0 0 0 2 0 0 0 2 0 0 0"/><c:component objectid="7" transform="1 0 0 0 1 0 0 0 1 10 0 0"/></c:components></c:object>';
     // A quarter turn about z takes x to y: rows are where the axes go.
-    const mesh = readThreeMf(pack(model('', twice, '<c:item objectid="9" transform="0 1 0 -1 0 0 0 0 1 0 0 5"/>'))); // prettier-ignore
+    const mesh = readThreeMf(
+      pack(model('', twice, '<c:item objectid="9" transform="0 1 0 -1 0 0 0 0 1 0 0 5"/>')),
+    );
     expect(massProperties(mesh).volume).toBeCloseTo((8 + 1) / 6, 12);
     const corners = Array.from({ length: 8 }, (_, i) => [...mesh.positions.slice(3 * i, 3 * i + 3)]);
-    expect(corners).toEqual([[0, 0, 5], [0, 2, 5], [-2, 0, 5], [0, 0, 7], [0, 10, 5], [0, 11, 5], [-1, 10, 5], [0, 10, 6]]); // prettier-ignore
+    expect(corners).toEqual([
+      [0, 0, 5],
+      [0, 2, 5],
+      [-2, 0, 5],
+      [0, 0, 7],
+      [0, 10, 5],
+      [0, 11, 5],
+      [-1, 10, 5],
+      [0, 10, 6],
+    ]);
   });
 
   it('a mirrored object is not inside out', () => {
-    expect(volume(pack(model('', '', '<c:item objectid="7" transform="-1 0 0 0 1 0 0 0 1 0 0 0"/>')))).toBeCloseTo(1 / 6, 12); // prettier-ignore
+    expect(
+      volume(pack(model('', '', '<c:item objectid="7" transform="-1 0 0 0 1 0 0 0 1 0 0 0"/>'))),
+    ).toBeCloseTo(1 / 6, 12);
   });
 
   it.each([
@@ -165,41 +187,62 @@ describe('3MF, against the core specification 1.3', () => {
     [/twelve numbers/, pack(model('', '', '<c:item objectid="7" transform="1 0 0"/>'))],
     [/object 8 in another part/, pack(model('', '', '<c:item objectid="8"/>'))],
     [/object 7 in another part/, pack(model('', '', '<c:item objectid="7" c:path="/3D/other.model"/>'))],
-    [/names a corner that is not there/, pack(model('', '', '<c:item objectid="7"/>').replace('v3="1"', 'v3="4"'))], // prettier-ignore
-    [/made of itself/, pack(model('', '<c:object id="9"><c:components><c:component objectid="9"/></c:components></c:object>', '<c:item objectid="9"/>'))], // prettier-ignore
+    [
+      /names a corner that is not there/,
+      pack(model('', '', '<c:item objectid="7"/>').replace('v3="1"', 'v3="4"')),
+    ],
+    [
+      /made of itself/,
+      pack(
+        model(
+          '',
+          '<c:object id="9"><c:components><c:component objectid="9"/></c:components></c:object>',
+          '<c:item objectid="9"/>',
+        ),
+      ),
+    ],
   ])('%s is said of a package that cannot be taken', (reason, bytes) => {
     expect(() => readThreeMf(bytes)).toThrow(reason);
   });
 });
 
 describe('drawings of every head', () => {
-  it.each(FAMILIES)('%s: DXF is sound, its layers and line types are declared, and nothing lies off the sheet', (family) => {
-    const { rig } = full(family);
-    for (const arrangement of ['first', 'third'] as const) {
-      const sheet = plateSheet(drawingOf(rig, 96), NASTY, { arrangement, units: 'both' });
-      const dxf = new DxfParser().parseSync(writeDxf(sheet));
-      expect(dxf?.entities).toHaveLength(sheet.entities.length);
-      const { layers } = dxf?.tables['layer'] as unknown as { layers: Record<string, unknown> };
-      const lineTypes = Object.keys((dxf?.tables['lineType'] as unknown as { lineTypes: Record<string, unknown> }).lineTypes); // prettier-ignore
-      for (const { layer } of dxf?.entities ?? []) expect(Object.keys(layers)).toContain(layer);
-      expect(lineTypes).toEqual(expect.arrayContaining(['HIDDEN', 'CENTRE']));
-      for (const entity of dxf?.entities ?? []) {
-        const { vertices = [] } = entity as unknown as { vertices?: { x: number; y: number }[] };
-        for (const { x, y } of vertices) {
-          expect(x > -1 && x < sheet.width + 1 && y > -1 && y < sheet.height + 1).toBe(true);
+  it.each(FAMILIES)(
+    '%s: DXF is sound, its layers and line types are declared, and nothing lies off the sheet',
+    (family) => {
+      const { rig } = full(family);
+      for (const arrangement of ['first', 'third'] as const) {
+        const sheet = plateSheet(drawingOf(rig, 96), NASTY, { arrangement, units: 'both' });
+        const dxf = new DxfParser().parseSync(writeDxf(sheet));
+        expect(dxf?.entities).toHaveLength(sheet.entities.length);
+        const { layers } = dxf?.tables['layer'] as unknown as { layers: Record<string, unknown> };
+        const lineTypes = Object.keys(
+          (dxf?.tables['lineType'] as unknown as { lineTypes: Record<string, unknown> }).lineTypes,
+        );
+        for (const { layer } of dxf?.entities ?? []) expect(Object.keys(layers)).toContain(layer);
+        expect(lineTypes).toEqual(expect.arrayContaining(['HIDDEN', 'CENTRE']));
+        for (const entity of dxf?.entities ?? []) {
+          const { vertices = [] } = entity as unknown as { vertices?: { x: number; y: number }[] };
+          for (const { x, y } of vertices) {
+            expect(x > -1 && x < sheet.width + 1 && y > -1 && y < sheet.height + 1).toBe(true);
+          }
         }
       }
-    }
-  }); // prettier-ignore
+    },
+  );
 
   it.each(FAMILIES)('%s: SVG is sound XML at true scale with every figure within its sheet', (family) => {
-    const sheet = plateSheet(drawingOf(full(family).rig, 96), NASTY, { arrangement: 'third', units: 'metric' }); // prettier-ignore
+    const sheet = plateSheet(drawingOf(full(family).rig, 96), NASTY, {
+      arrangement: 'third',
+      units: 'metric',
+    });
     const svg = writeSvg(sheet, NASTY);
     expect(XMLValidator.validate(svg)).toBe(true);
     // XML 1.0 section 2.2: no control characters but tab and line ends.
     // eslint-disable-next-line no-control-regex
     expect(svg).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/);
-    const [, width, height, w, h] = /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg) ?? []; // prettier-ignore
+    const [, width, height, w, h] =
+      /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg) ?? [];
     expect([width, height]).toEqual([w, h]);
     const texts = [...svg.matchAll(/<text [^>]* x="([-\d.]+)" y="([-\d.]+)"/g)];
     expect(texts.length).toBeGreaterThan(6);
@@ -227,12 +270,18 @@ async function textsOf(bytes: Uint8Array) {
     .flatMap(([, object]) => (object instanceof PDFRawStream ? [object] : []))
     .map((stream) => Buffer.from(decodePDFRawStream(stream).decode()).toString('latin1'))
     .join('\n');
-  const texts = [...code.matchAll(/ ([\d.]+) Tf[^<]*?\n1 0 0 1 ([-\d.]+) ([-\d.]+) Tm\s+<([0-9A-F]*)> Tj/g)].map(
-    ([, size, x, y, hex = '']): PageText => {
-      const text = new TextDecoder('windows-1252').decode(Buffer.from(hex, 'hex'));
-      return { text, x: Number(x), y: Number(y), size: Number(size), width: font.widthOfTextAtSize(text, Number(size)) };
-    },
-  ); // prettier-ignore
+  const texts = [
+    ...code.matchAll(/ ([\d.]+) Tf[^<]*?\n1 0 0 1 ([-\d.]+) ([-\d.]+) Tm\s+<([0-9A-F]*)> Tj/g),
+  ].map(([, size, x, y, hex = '']): PageText => {
+    const text = new TextDecoder('windows-1252').decode(Buffer.from(hex, 'hex'));
+    return {
+      text,
+      x: Number(x),
+      y: Number(y),
+      size: Number(size),
+      width: font.widthOfTextAtSize(text, Number(size)),
+    };
+  });
   return { width: page.getWidth(), height: page.getHeight(), texts };
 }
 
@@ -261,12 +310,21 @@ describe('the spec sheet of every head', () => {
       const said = texts.map(({ text }) => text);
       for (const id of Object.keys(readings) as ReadingId[]) expect(said).toContain(READINGS[id].name);
       const whole = said.join(' ');
-      for (const needed of ['Molten metal and water explode', 'they change.', 'practice is a rule of the trade.'])
+      for (const needed of [
+        'Molten metal and water explode',
+        'they change.',
+        'practice is a rule of the trade.',
+      ])
         expect(whole).toContain(needed);
-      const over = texts.flatMap((one, i) => texts.slice(i + 1).filter((other) => isOver(one, other)).map((other) => [one.text, other.text])); // prettier-ignore
+      const over = texts.flatMap((one, i) =>
+        texts
+          .slice(i + 1)
+          .filter((other) => isOver(one, other))
+          .map((other) => [one.text, other.text]),
+      );
       expect(over, units).toEqual([]);
     }
-  }); // prettier-ignore
+  });
 });
 
 describe('tables for a spreadsheet', () => {

@@ -31,7 +31,9 @@ export function readHooksCsv(text: string): HookRow[] {
   );
   const missing = COLUMNS.filter((column) => column !== 'style' && !titles.includes(column));
   if (missing.length > 0) {
-    throw new Error(`Heading: ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing. The first line must name the columns ${COLUMNS.join(', ')}.`); // prettier-ignore
+    throw new Error(
+      `Heading: ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing. The first line must name the columns ${COLUMNS.join(', ')}.`,
+    );
   }
   if (rows.length > MOST_ROWS)
     throw new Error(`The table has ${rows.length} rows; at most ${MOST_ROWS} are read at once. Split it.`);
@@ -48,7 +50,10 @@ export function readHooksCsv(text: string): HookRow[] {
     const named = cell('style') === '' ? PLAIN_STYLE : cell('style').toLowerCase();
     const style = STYLES.find(({ key }) => key === named)?.key;
     if (!style)
-      problem('style', `Style: “${named.slice(0, 30)}” is not known. Use ${STYLES.map(({ key }) => key).join(', ')}.`); // prettier-ignore
+      problem(
+        'style',
+        `Style: “${named.slice(0, 30)}” is not known. Use ${STYLES.map(({ key }) => key).join(', ')}.`,
+      );
     const length = (column: 'gap' | 'shank' | 'wire', min: number, max: number): number => {
       const read = parseQuantity(cell(column), 'size', 'metric');
       if (!read.ok) problem(column, `${column}: ${read.message}`);

@@ -60,21 +60,28 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
   if (openEdges(mesh) > 0) {
     const filled = fillFlatHoles(mesh);
     if (filled.left > 0) {
-      return report(`It is open: ${filled.left} edges have no neighbour, and the holes they run around are not flat, so they cannot be closed without guessing. Close it where it was modelled.`); // prettier-ignore
+      return report(
+        `It is open: ${filled.left} edges have no neighbour, and the holes they run around are not flat, so they cannot be closed without guessing. Close it where it was modelled.`,
+      );
     }
     repairs.push(`${filled.holes} flat ${filled.holes === 1 ? 'hole was' : 'holes were'} closed.`);
     mesh = filled.mesh;
   }
   const shells = pieces(mesh).map((shell) => (massProperties(shell).volume < 0 ? flipped(shell) : shell));
   const inside = pieces(mesh).filter((shell) => massProperties(shell).volume < 0).length;
-  if (inside > 0) repairs.push(`${inside} inside-out ${inside === 1 ? 'shell was' : 'shells were'} turned; a hollow inside would be filled by that.`); // prettier-ignore
+  if (inside > 0)
+    repairs.push(
+      `${inside} inside-out ${inside === 1 ? 'shell was' : 'shells were'} turned; a hollow inside would be filled by that.`,
+    );
   const solids: Manifold[] = [];
   try {
     for (const shell of shells) {
       const crossed = crossings(shell);
       if (crossed.count > 0) {
         const [x, y, z] = crossed.at.map((value) => Number(value.toFixed(2)));
-        return report(`It crosses itself in ${crossed.count} places, the first near (${x}, ${y}, ${z}) in the file’s units. Which side is metal there cannot be told; mend it where it was modelled.`); // prettier-ignore
+        return report(
+          `It crosses itself in ${crossed.count} places, the first near (${x}, ${y}, ${z}) in the file’s units. Which side is metal there cannot be told; mend it where it was modelled.`,
+        );
       }
       const solid = toManifold(kernel, shell);
       solids.push(solid);
@@ -101,7 +108,9 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
       }
       const change = Math.abs(whole.volume() / before - 1);
       if (whole.numTri() > MOST_TRIANGLES || change > 2e-3) {
-        return report(`It has ${shells.reduce((sum, shell) => sum + shell.triangles.length / 3, 0)} facets and could not be thinned to ${MOST_TRIANGLES} without changing its volume. Export it coarser.`); // prettier-ignore
+        return report(
+          `It has ${shells.reduce((sum, shell) => sum + shell.triangles.length / 3, 0)} facets and could not be thinned to ${MOST_TRIANGLES} without changing its volume. Export it coarser.`,
+        );
       }
       repairs.push(
         `Thinned to ${whole.numTri()} facets; its volume changed by ${(change * 100).toFixed(3)}%.`,

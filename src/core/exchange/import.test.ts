@@ -13,8 +13,30 @@ import { AXES, examineSolid, importedDesign, placeSolid, PLAIN_PLACEMENT } from 
 
 /** A box from the origin. */
 function box(x: number, y: number, z: number): Mesh {
-  const corners = [[0, 0, 0], [x, 0, 0], [x, y, 0], [0, y, 0], [0, 0, z], [x, 0, z], [x, y, z], [0, y, z]]; // prettier-ignore
-  const faces = [[0, 2, 1], [0, 3, 2], [4, 5, 6], [4, 6, 7], [0, 1, 5], [0, 5, 4], [1, 2, 6], [1, 6, 5], [2, 3, 7], [2, 7, 6], [3, 0, 4], [3, 4, 7]]; // prettier-ignore
+  const corners = [
+    [0, 0, 0],
+    [x, 0, 0],
+    [x, y, 0],
+    [0, y, 0],
+    [0, 0, z],
+    [x, 0, z],
+    [x, y, z],
+    [0, y, z],
+  ];
+  const faces = [
+    [0, 2, 1],
+    [0, 3, 2],
+    [4, 5, 6],
+    [4, 6, 7],
+    [0, 1, 5],
+    [0, 5, 4],
+    [1, 2, 6],
+    [1, 6, 5],
+    [2, 3, 7],
+    [2, 7, 6],
+    [3, 0, 4],
+    [3, 4, 7],
+  ];
   return { positions: Float64Array.from(corners.flat()), triangles: Uint32Array.from(faces.flat()) };
 }
 const merged = (...meshes: Mesh[]): Mesh => {
@@ -203,11 +225,18 @@ describe('setting it on the shank', () => {
   });
 
   it('columns through a mesh are its spans, hollows included', () => {
-    const hollow = merged(box(10, 10, 10), (() => {
-      const inner = moved(box(4, 4, 4), [3, 3, 3]);
-      for (let i = 0; i < inner.triangles.length; i += 3) [inner.triangles[i + 1], inner.triangles[i + 2]] = [inner.triangles[i + 2] ?? 0, inner.triangles[i + 1] ?? 0];
-      return inner;
-    })()); // prettier-ignore
+    const hollow = merged(
+      box(10, 10, 10),
+      (() => {
+        const inner = moved(box(4, 4, 4), [3, 3, 3]);
+        for (let i = 0; i < inner.triangles.length; i += 3)
+          [inner.triangles[i + 1], inner.triangles[i + 2]] = [
+            inner.triangles[i + 2] ?? 0,
+            inner.triangles[i + 1] ?? 0,
+          ];
+        return inner;
+      })(),
+    );
     const columns = meshColumns(hollow);
     expect(columns(1, 1).map((z) => Math.round(z))).toEqual([0, 10]);
     expect(columns(5, 5).map((z) => Math.round(z))).toEqual([0, 3, 7, 10]);

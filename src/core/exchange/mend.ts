@@ -133,7 +133,10 @@ export function turnAlike(
 ): { mesh: Mesh; turned: number; reason: '' } | { mesh: undefined; turned: 0; reason: string } {
   const { group, turn, groups, crowded, twisted } = walk(mesh);
   const refuse = (reason: string) => ({ mesh: undefined, turned: 0 as const, reason });
-  if (crowded > 0) return refuse(`More than two facets meet at ${crowded} of its edges, so it has no clear inside. Mend it where it was modelled.`); // prettier-ignore
+  if (crowded > 0)
+    return refuse(
+      `More than two facets meet at ${crowded} of its edges, so it has no clear inside. Mend it where it was modelled.`,
+    );
   if (twisted)
     return refuse(
       'Its surface has only one side, like a twisted band, so it encloses nothing. Mend it where it was modelled.',
@@ -238,7 +241,14 @@ export function fillFlatHoles({ positions, triangles }: Mesh): { mesh: Mesh; hol
     const size = Math.max(
       ...points.map((p) => Math.hypot(p[0] - middle[0], p[1] - middle[1], p[2] - middle[2])),
     );
-    const off = Math.max(...points.map((p) => Math.abs(((p[0] - middle[0]) * total[0] + (p[1] - middle[1]) * total[1] + (p[2] - middle[2]) * total[2]) / length))); // prettier-ignore
+    const off = Math.max(
+      ...points.map((p) =>
+        Math.abs(
+          ((p[0] - middle[0]) * total[0] + (p[1] - middle[1]) * total[1] + (p[2] - middle[2]) * total[2]) /
+            length,
+        ),
+      ),
+    );
     // Every filling facet must face the same way, or the rim is not seen whole from its middle.
     const clear = normals.every((n) => n[0] * total[0] + n[1] * total[1] + n[2] * total[2] > 0);
     if (!(off <= FLAT * size) || !clear) continue;
@@ -253,6 +263,9 @@ export function fillFlatHoles({ positions, triangles }: Mesh): { mesh: Mesh; hol
 
 type Point = readonly [number, number, number];
 const facing = (a: Point, b: Point, c: Point): [number, number, number] => {
-  const [u, v] = [[b[0] - a[0], b[1] - a[1], b[2] - a[2]], [c[0] - a[0], c[1] - a[1], c[2] - a[2]]] as [Point, Point]; // prettier-ignore
+  const [u, v] = [
+    [b[0] - a[0], b[1] - a[1], b[2] - a[2]],
+    [c[0] - a[0], c[1] - a[1], c[2] - a[2]],
+  ] as [Point, Point];
   return [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]];
 };

@@ -220,7 +220,10 @@ function drawSheet(
       });
     } else {
       // The library's paths count y downward from where they stand.
-      const d = entity.points.map(([u, v], i) => `${i === 0 ? 'M' : 'L'}${(x0 + u) * PT} ${-(y0 + v) * PT}`).join(' ') + (entity.closed ? ' Z' : ''); // prettier-ignore
+      const d =
+        entity.points
+          .map(([u, v], i) => `${i === 0 ? 'M' : 'L'}${(x0 + u) * PT} ${-(y0 + v) * PT}`)
+          .join(' ') + (entity.closed ? ' Z' : '');
       if (entity.width) {
         page.drawSvgPath(d, {
           x: 0,
@@ -230,7 +233,13 @@ function drawSheet(
           borderLineCap: LineCapStyle.Round,
         });
       }
-      page.drawSvgPath(d, { x: 0, y: 0, borderWidth: pen.width * PT, borderColor: pen.colour, ...(pen.dash ? { borderDashArray: pen.dash.map((mm) => mm * PT) } : {}) }); // prettier-ignore
+      page.drawSvgPath(d, {
+        x: 0,
+        y: 0,
+        borderWidth: pen.width * PT,
+        borderColor: pen.colour,
+        ...(pen.dash ? { borderDashArray: pen.dash.map((mm) => mm * PT) } : {}),
+      });
     }
   }
 }

@@ -32,7 +32,9 @@ export function writeSvg({ width, height, entities }: Sheet, title: string): str
     }
     const d = entity.points.map(([u, v], i) => `${i === 0 ? 'M' : 'L'}${n(u)} ${n(y(v))}`).join('');
     const thick = entity.width ? ` data-wire="${n(entity.width)}"` : '';
-    const pipe = entity.width ? `<path class="pipe" fill="none" stroke="#c9cfca" stroke-linecap="round" stroke-linejoin="round" stroke-width="${n(entity.width)}" d="${d}${entity.closed ? 'Z' : ''}"/>` : ''; // prettier-ignore
+    const pipe = entity.width
+      ? `<path class="pipe" fill="none" stroke="#c9cfca" stroke-linecap="round" stroke-linejoin="round" stroke-width="${n(entity.width)}" d="${d}${entity.closed ? 'Z' : ''}"/>`
+      : '';
     return `${pipe}<path ${stroke}${thick} d="${d}${entity.closed ? 'Z' : ''}"/>`;
   };
   return [

@@ -101,7 +101,9 @@ function unpacked(bytes: Uint8Array): Record<string, Uint8Array> {
     throw new Error('This file is no 3MF, or it is cut short: it does not unpack. Save it again.', { cause });
   }
   if (large)
-    throw new Error(`This 3MF is too large: ${large} is over ${MOST_BYTES / 1e6} MB unpacked. Export it coarser.`); // prettier-ignore
+    throw new Error(
+      `This 3MF is too large: ${large} is over ${MOST_BYTES / 1e6} MB unpacked. Export it coarser.`,
+    );
   return files;
 }
 
@@ -184,7 +186,9 @@ export function readThreeMf(bytes: Uint8Array): Mesh {
     for (const { v1, v2, v3 } of facets?.triangle ?? []) {
       const three = [v1, v2, v3].map(Number);
       if (!three.every((index) => Number.isInteger(index) && index >= 0 && index < corners.length))
-        throw new Error(`A triangle of this 3MF (${v1} ${v2} ${v3}) names a corner that is not there. Save it again.`); // prettier-ignore
+        throw new Error(
+          `A triangle of this 3MF (${v1} ${v2} ${v3}) names a corner that is not there. Save it again.`,
+        );
       if (isMirrored) three.reverse();
       triangles.push(...three.map((index) => first + index));
     }
@@ -192,7 +196,9 @@ export function readThreeMf(bytes: Uint8Array): Mesh {
   const add = ({ objectid, transform, path }: Placed, outer: Matrix, depth: number): void => {
     const object = objects.get(objectid);
     if (path !== undefined || !object)
-      throw new Error(`This 3MF keeps object ${objectid} in another part of the package. Save it as one plain 3MF, or as STL.`); // prettier-ignore
+      throw new Error(
+        `This 3MF keeps object ${objectid} in another part of the package. Save it as one plain 3MF, or as STL.`,
+      );
     if (depth > MOST_DEPTH)
       throw new Error(`Object ${objectid} of this 3MF is made of itself. Save it again.`);
     const move = then(matrixOf(transform), outer);

@@ -103,7 +103,12 @@ describe('features in closed form, on a sphere of radius 5', () => {
   it('a cylinder from stations: π/4·d²·L', () => {
     const dimensions = { length: 20, breadth: 8, height: 8, top: 2, bottom: 2, straight: 1, belly: 0.5 };
     const full = { breadth: 1, rise: 1, drop: 1 };
-    const profile = own.profile(dimensions, { stations: [{ at: 0, ...full }, { at: 1, ...full }] }); // prettier-ignore
+    const profile = own.profile(dimensions, {
+      stations: [
+        { at: 0, ...full },
+        { at: 1, ...full },
+      ],
+    });
     expect(bodyBulk(profile).volume).toBeCloseTo((Math.PI / 4) * 64 * 20, 6);
     // Inertia of a cylinder: m·r²/2 about its axis, m·(3r² + L²)/12 across (same tables).
     const { inertia, volume } = massProperties(loft(profile, undefined, FINE));
@@ -172,10 +177,18 @@ describe('outlines and sections', () => {
 
   it('a section through the middle has the area of its circle less what is cut', () => {
     const area = (outlines: readonly (readonly (readonly [number, number])[])[]) =>
-      outlines.reduce((sum, points) => sum + Math.abs(points.reduce((twice, [u, v], i) => {
-        const [u1, v1] = points[(i + 1) % points.length] ?? [0, 0];
-        return twice + u * v1 - u1 * v;
-      }, 0)) / 2, 0); // prettier-ignore
+      outlines.reduce(
+        (sum, points) =>
+          sum +
+          Math.abs(
+            points.reduce((twice, [u, v], i) => {
+              const [u1, v1] = points[(i + 1) % points.length] ?? [0, 0];
+              return twice + u * v1 - u1 * v;
+            }, 0),
+          ) /
+            2,
+        0,
+      );
     expect(area(bodySection(ball({}), 5)) / (Math.PI * 25)).toBeCloseTo(1, 2);
     const slotted = bodySection(ball({ slot: { open: 'below', width: 2 } }), 5);
     // A strip 2 wide from half a wire above the shank down to the circle: about 2·(4.93 + 0.5).

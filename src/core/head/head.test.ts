@@ -131,7 +131,6 @@ describe('closed forms', () => {
       [0, 1, 0],
       [0.6, 0, 0.8],
     ] as const) {
-      // prettier-ignore
       expect(projectedArea(sphere, way) / (Math.PI * 25)).toBeCloseTo(1, 2);
     }
     const oval = loft(
@@ -159,7 +158,15 @@ describe('closed forms', () => {
   });
 
   it('a straight tube is a cylinder, with the area of its round section', () => {
-    const mesh = tube([[0, 0, 0], [3, 0, 0], [8, 0, 0]], 0.5, 24); // prettier-ignore
+    const mesh = tube(
+      [
+        [0, 0, 0],
+        [3, 0, 0],
+        [8, 0, 0],
+      ],
+      0.5,
+      24,
+    );
     expect(openEdges(mesh)).toBe(0);
     expect(massProperties(mesh).volume).toBeCloseTo(Math.PI * 0.25 * 8, 9);
     expect(libraryVolume(mesh)).toBeCloseTo(Math.PI * 0.25 * 8, 4);

@@ -203,7 +203,14 @@ export function meshColumns({ positions: p, triangles }: Mesh): (x: number, y: n
     const crossings: number[] = [];
     for (const i of cells[cell(x, x0, sx) * CELLS + cell(y, y0, sy)] ?? []) {
       const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [number, number, number];
-      const [ax, ay, bx, by, cx, cy] = [p[a], p[a + 1], p[b], p[b + 1], p[c], p[c + 1]] as [number, number, number, number, number, number]; // prettier-ignore
+      const [ax, ay, bx, by, cx, cy] = [p[a], p[a + 1], p[b], p[b + 1], p[c], p[c + 1]] as [
+        number,
+        number,
+        number,
+        number,
+        number,
+        number,
+      ];
       const whole = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
       if (whole === 0) continue;
       const u = ((bx - x) * (cy - y) - (cx - x) * (by - y)) / whole;

@@ -116,7 +116,10 @@ function sharedTurns({ b, t, d, nt, nb }: Section, turns: Float64Array, share: n
   const corners = turns.length / 2;
   const quarter = corners / 4;
   const shared = turns.slice();
-  for (const [h, n, up] of [[t, nt, 1], [d, nb, -1]] as const) {
+  for (const [h, n, up] of [
+    [t, nt, 1],
+    [d, nb, -1],
+  ] as const) {
     const own = (j: number) =>
       j === quarter
         ? Math.PI / 2
@@ -133,7 +136,7 @@ function sharedTurns({ b, t, d, nt, nb }: Section, turns: Float64Array, share: n
     }
   }
   return shared;
-} // prettier-ignore
+}
 
 /**
  * Writes the corners of a ring from vertex `first` on, anticlockwise seen from the nose; false where the section has no size.

@@ -46,11 +46,17 @@ export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
   const { half } = profileExtent(profile);
   const wide = widestOf(head);
   const inside = (x: number) => x > 0 && x < profile.length;
-  const xs = [...stationsAlong(profile, count), ...shapes.flatMap(({ breaks }) => breaks.flatMap((x) => [x - 1e-4, x + 1e-4]).filter(inside))].sort((a, b) => a - b); // prettier-ignore
-  const ys =
-    [...Array.from({ length: ACROSS + 1 }, (_, j) => (wide * j) / ACROSS), half * 0.999, ...shapes.flatMap(({ edges }) => edges(profile.length / 2).flatMap((y) => [y - 1e-4, y + 1e-4]))] // prettier-ignore
-      .filter((y) => y >= 0 && y <= wide)
-      .sort((a, b) => a - b);
+  const xs = [
+    ...stationsAlong(profile, count),
+    ...shapes.flatMap(({ breaks }) => breaks.flatMap((x) => [x - 1e-4, x + 1e-4]).filter(inside)),
+  ].sort((a, b) => a - b);
+  const ys = [
+    ...Array.from({ length: ACROSS + 1 }, (_, j) => (wide * j) / ACROSS),
+    half * 0.999,
+    ...shapes.flatMap(({ edges }) => edges(profile.length / 2).flatMap((y) => [y - 1e-4, y + 1e-4])),
+  ]
+    .filter((y) => y >= 0 && y <= wide)
+    .sort((a, b) => a - b);
   const spansAt = (x: number, y: number) => head.spans(Math.min(Math.max(x, 1e-6), profile.length - 1e-6), y);
   const reach = xs.map((x) => reachAt({ spans: spansAt }, x, wide));
   // The furthest place itself is one of those looked at, so that the view from the nose is as wide as the one from above.
@@ -93,13 +99,28 @@ export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
 /** The cut through a body at x, as closed outlines in (y, z): what a section shows. `lines` columns to each side. */
 export function bodySection(head: HeadBody, x: number, lines = 60): Vec2[][] {
   const { b } = head.profile.section(x);
-  const wide = Math.max(b, ...head.shapes.filter(({ sign, from, to }) => sign > 0 && x >= from && x <= to).flatMap(({ edges }) => edges(x))); // prettier-ignore
+  const wide = Math.max(
+    b,
+    ...head.shapes
+      .filter(({ sign, from, to }) => sign > 0 && x >= from && x <= to)
+      .flatMap(({ edges }) => edges(x)),
+  );
   if (!(wide > 0)) return [];
-  const ys =
-    [...Array.from({ length: lines + 1 }, (_, j) => wide * Math.sin((Math.PI / 2) * (j / lines))), ...head.shapes.flatMap(({ edges, from, to }) => (x >= from && x <= to ? edges(x).flatMap((y) => [y - 1e-4, y + 1e-4]) : []))] // prettier-ignore
-      .filter((y) => y >= 0 && y <= wide)
-      .sort((m, n) => m - n);
-  const across = [...ys.slice(1).map((y) => -y).reverse(), ...ys]; // prettier-ignore
+  const ys = [
+    ...Array.from({ length: lines + 1 }, (_, j) => wide * Math.sin((Math.PI / 2) * (j / lines))),
+    ...head.shapes.flatMap(({ edges, from, to }) =>
+      x >= from && x <= to ? edges(x).flatMap((y) => [y - 1e-4, y + 1e-4]) : [],
+    ),
+  ]
+    .filter((y) => y >= 0 && y <= wide)
+    .sort((m, n) => m - n);
+  const across = [
+    ...ys
+      .slice(1)
+      .map((y) => -y)
+      .reverse(),
+    ...ys,
+  ];
   // Runs of columns with the same number of spans are one outline each.
   const out: Vec2[][] = [];
   let open: { upper: Vec2[]; lower: Vec2[] }[] = [];

@@ -14,8 +14,16 @@ import { judgeFit } from './fit.ts';
 import { layOnHead } from '../rigging/lay.ts';
 
 const paddle: Plastic = {
-  format: 'fern-anvil/plastic', version: 1, name: 'Paddle', kind: 'paddle-tail', length: 102, breadth: 11, height: 14, density: 1.06, toughness: 'standard',
-}; // prettier-ignore
+  format: 'fern-anvil/plastic',
+  version: 1,
+  name: 'Paddle',
+  kind: 'paddle-tail',
+  length: 102,
+  breadth: 11,
+  height: 14,
+  density: 1.06,
+  toughness: 'standard',
+};
 const claw: Plastic = {
   ...paddle,
   name: 'Claw',
@@ -57,7 +65,12 @@ const check = (fit: ReturnType<typeof fitOf>, id: string) => {
 
 describe('plastics', () => {
   it('curves run through their stations and never beyond them', () => {
-    const knots = [[0, 1], [1, 3], [2, 3], [4, 0]] as const; // prettier-ignore
+    const knots = [
+      [0, 1],
+      [1, 3],
+      [2, 3],
+      [4, 0],
+    ] as const;
     const curve = monotoneCurve(knots);
     for (const [x, y] of knots) expect(curve(x)).toBeCloseTo(y, 12);
     for (let x = 1; x <= 2; x += 0.05) expect(curve(x)).toBeCloseTo(3, 9);

@@ -24,7 +24,10 @@ export type Spec<K extends string, F extends Fields> = { kind: K } & Values<F>;
  */
 export function kindOf<T extends Kind>(kinds: readonly T[], key: string, what: string): T {
   const found = kinds.find((kind) => kind.key === key);
-  if (!found) throw new Error(`${what}: “${key.slice(0, 40)}” is not one of ${kinds.map((kind) => kind.key).join(', ')}.`); // prettier-ignore
+  if (!found)
+    throw new Error(
+      `${what}: “${key.slice(0, 40)}” is not one of ${kinds.map((kind) => kind.key).join(', ')}.`,
+    );
   return found;
 }
 
@@ -33,7 +36,6 @@ export const kindSchema = (
   kinds: readonly (FieldedKind & { readonly does?: string })[],
   description: string,
 ): TSchema =>
-  // prettier-ignore
   Type.Union(
     kinds.map(({ key, does, fields }) =>
       Type.Object(

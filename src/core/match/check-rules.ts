@@ -27,9 +27,15 @@ export function checkRuleFacts(rules: readonly Rule[]): Problem[] {
     if (rule.school) {
       const { topic, side } = rule.school;
       if (!Object.hasOwn(SCHOOLS, topic))
-        say('school/topic', `School: “${topic}” is not a topic. Use one of ${Object.keys(SCHOOLS).join(', ')}.`); // prettier-ignore
+        say(
+          'school/topic',
+          `School: “${topic}” is not a topic. Use one of ${Object.keys(SCHOOLS).join(', ')}.`,
+        );
       else if (!Object.hasOwn(SCHOOLS[topic as SchoolTopic].sides, side))
-        say('school/side', `School: “${side}” is not a side of ${topic}. Use one of ${Object.keys(SCHOOLS[topic as SchoolTopic].sides).join(', ')}.`); // prettier-ignore
+        say(
+          'school/side',
+          `School: “${side}” is not a side of ${topic}. Use one of ${Object.keys(SCHOOLS[topic as SchoolTopic].sides).join(', ')}.`,
+        );
     }
   });
   return problems;
@@ -42,7 +48,6 @@ function wrongCondition(
   condition: Condition,
   isAboutBrief: boolean,
 ): { field: string; message: string } | undefined {
-  // prettier-ignore
   const fact = factOf(condition.fact);
   if (!fact) return { field: 'fact', message: `Fact: ${unknown(condition.fact)}` };
   if (isAboutBrief && fact.about !== 'brief')
@@ -52,7 +57,10 @@ function wrongCondition(
       return { field: 'in', message: `${fact.words}: is one of some words. List those meant under “in”.` };
     const odd = condition.in.find((word) => !fact.choices.includes(word));
     if (odd === undefined) return undefined;
-    return { field: 'in', message: `${fact.words}: “${odd.slice(0, 40)}” is not known. Use one of ${fact.choices.join(', ')}.` }; // prettier-ignore
+    return {
+      field: 'in',
+      message: `${fact.words}: “${odd.slice(0, 40)}” is not known. Use one of ${fact.choices.join(', ')}.`,
+    };
   }
   if ('in' in condition)
     return { field: 'in', message: `${fact.words}: is a number. Give “min”, “max” or both.` };

@@ -50,8 +50,28 @@ type Entry = readonly [spec: FactSpec, read: Reader];
 
 const keysOf = (kinds: readonly { readonly key: string }[]) => kinds.map(({ key }) => key);
 
-const inBrief = (name: string, words: string, kind: QuantityKind | readonly string[], read: (brief: Brief) => Fact): Entry => [typeof kind === 'string' ? { name, words, about: 'brief', quantity: kind } : { name, words, about: 'brief', choices: kind }, read]; // prettier-ignore
-const inDesign = (name: string, words: string, kind: QuantityKind | readonly string[], read: (design: Design) => Fact): Entry => [typeof kind === 'string' ? { name, words, about: 'design', quantity: kind } : { name, words, about: 'design', choices: kind }, (_brief, { design }) => read(design)]; // prettier-ignore
+const inBrief = (
+  name: string,
+  words: string,
+  kind: QuantityKind | readonly string[],
+  read: (brief: Brief) => Fact,
+): Entry => [
+  typeof kind === 'string'
+    ? { name, words, about: 'brief', quantity: kind }
+    : { name, words, about: 'brief', choices: kind },
+  read,
+];
+const inDesign = (
+  name: string,
+  words: string,
+  kind: QuantityKind | readonly string[],
+  read: (design: Design) => Fact,
+): Entry => [
+  typeof kind === 'string'
+    ? { name, words, about: 'design', quantity: kind }
+    : { name, words, about: 'design', choices: kind },
+  (_brief, { design }) => read(design),
+];
 
 /** Whatever the words for it, a metal of the shop's own stores is one too: rules name those of the reference list. */
 const ENTRIES: readonly Entry[] = [
@@ -71,8 +91,18 @@ const ENTRIES: readonly Entry[] = [
   inBrief('mood', 'How the fish take', MOODS, ({ mood }) => mood),
   inDesign('family', 'Shape', keysOf(FAMILIES), ({ head }) => head.family),
   inDesign('metal', 'Metal', keysOf(METALS), ({ head }) => head.metal),
-  inDesign('hook.rank', 'Hook size as a number: 3/0 is 3, #2 is −1', 'count', ({ hook }) => hookRank(hook.size) ?? 0), // prettier-ignore
-  inDesign('hook.size', 'Hook size', HOOK_CHART.map(({ size }) => size), ({ hook }) => hook.size), // prettier-ignore
+  inDesign(
+    'hook.rank',
+    'Hook size as a number: 3/0 is 3, #2 is −1',
+    'count',
+    ({ hook }) => hookRank(hook.size) ?? 0,
+  ),
+  inDesign(
+    'hook.size',
+    'Hook size',
+    HOOK_CHART.map(({ size }) => size),
+    ({ hook }) => hook.size,
+  ),
   inDesign('hook.grade', 'Wire grade', GRADES, ({ hook }) => hook.grade),
   inDesign('hook.style', 'Hook style', keysOf(STYLES), ({ hook }) => hook.style ?? PLAIN_STYLE),
   inDesign('joint', 'Hinge', ['none', ...keysOf(JOINTS)], ({ hook }) => hook.joint?.kind ?? 'none'),
@@ -80,7 +110,12 @@ const ENTRIES: readonly Entry[] = [
   inDesign('eye.setback', 'Eye behind the nose', 'share', ({ eye }) => eye.setback),
   inDesign('keeper', 'Keeper', keysOf(KEEPERS), ({ keeper }) => keeper.kind),
   inDesign('guard', 'Guard', keysOf(GUARDS), ({ guard }) => guard.kind),
-  inDesign('guard.trim', 'Ends of the guard', ['none', 'trimmed', 'as bought'], ({ guard }) => guardOf(guard.kind).trim?.(guard) ?? 'none'), // prettier-ignore
+  inDesign(
+    'guard.trim',
+    'Ends of the guard',
+    ['none', 'trimmed', 'as bought'],
+    ({ guard }) => guardOf(guard.kind).trim?.(guard) ?? 'none',
+  ),
   ...READING_IDS.map((id): Entry => {
     const { name, quantity } = READINGS[id];
     return [

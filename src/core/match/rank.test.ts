@@ -29,14 +29,17 @@ const anyBrief: fc.Arbitrary<Brief> = fc.record({
   cover: fc.constantFrom(...COVERS),
   retrieve: fc.constantFrom(...RETRIEVES),
   line: fc.record({ material: fc.constantFrom(...LINES), test: fc.oneof(between(0.5, 6), between(0.5, 60)) }),
-  bait: fc.record({ kind: fc.constantFrom(...PLASTIC_KINDS.map(({ key }) => key)), length: fc.oneof(between(20, 130), between(20, 400)) }),
+  bait: fc.record({
+    kind: fc.constantFrom(...PLASTIC_KINDS.map(({ key }) => key)),
+    length: fc.oneof(between(20, 130), between(20, 400)),
+  }),
   mood: fc.constantFrom(...MOODS),
   schools: fc.record({
     'eye plane': fc.constantFrom('crosswise' as const, 'in line' as const),
     'guard trim': fc.constantFrom('trimmed' as const, 'as bought' as const),
     'weedless keeper': fc.constantFrom('by cover' as const, 'plain' as const),
   }),
-}); // prettier-ignore
+});
 
 interface Built {
   readonly design: Design;
@@ -184,7 +187,15 @@ describe('reasons', () => {
     for (const brief of fc.sample(anyBrief, { numRuns: 250, seed: 3 })) {
       if (!silent.size) break;
       for (const head of heads) {
-        const { for: pro, against, never } = of(brief, head, RULES.filter(({ id }) => silent.has(id))); // prettier-ignore
+        const {
+          for: pro,
+          against,
+          never,
+        } = of(
+          brief,
+          head,
+          RULES.filter(({ id }) => silent.has(id)),
+        );
         for (const { rule } of [...pro, ...against, ...never]) silent.delete(rule.id);
       }
     }

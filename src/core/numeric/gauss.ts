@@ -47,7 +47,7 @@ export const KRONROD = symmetric([
   [0.4058451513773972, 0.19035057806478542, 0.3818300505051189],
   [0.20778495500789848, 0.20443294007529889, 0],
   [0, 0.20948214108472782, 0.4179591836734694],
-]); // prettier-ignore
+]);
 
 /** A rule given by its half from the end to the middle. */
 function symmetric(half: readonly (readonly [node: number, kronrod: number, gauss: number])[]) {

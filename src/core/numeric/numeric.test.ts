@@ -111,7 +111,11 @@ describe('vectors', () => {
   });
 
   it('the frame is right-handed: forward × left = up', () => {
-    const [x, y, z]: Vec3[] = [[1, 0, 0], [0, 1, 0], [0, 0, 1]]; // prettier-ignore
+    const [x, y, z]: Vec3[] = [
+      [1, 0, 0],
+      [0, 1, 0],
+      [0, 0, 1],
+    ];
     expect(cross(x as Vec3, y as Vec3)).toEqual(z);
   });
 

@@ -53,10 +53,26 @@ export function dimensionsOf(drawing: Drawing, whole: boolean): Dimension[] {
     },
   ];
   if (breadth > bodyBreadth * 1.02) {
-    rows.push({ id: 'body', name: 'Breadth without fins', view: 'front', upright: false, stands: 'below', from: [-bodyBreadth / 2, 0], to: [bodyBreadth / 2, 0] }); // prettier-ignore
+    rows.push({
+      id: 'body',
+      name: 'Breadth without fins',
+      view: 'front',
+      upright: false,
+      stands: 'below',
+      from: [-bodyBreadth / 2, 0],
+      to: [bodyBreadth / 2, 0],
+    });
   }
   if (Math.abs(eye.at[0] - length) > 0.4) {
-    rows.push({ id: 'eye', name: 'Eye behind the nose', view: 'side', upright: false, stands: 'above', from: [eye.at[0], eye.at[1]], to: [length, 0] }); // prettier-ignore
+    rows.push({
+      id: 'eye',
+      name: 'Eye behind the nose',
+      view: 'side',
+      upright: false,
+      stands: 'above',
+      from: [eye.at[0], eye.at[1]],
+      to: [length, 0],
+    });
   }
   const cast = collar && Math.min(...collar.map(([x]) => x));
   const wired =
@@ -75,16 +91,56 @@ export function dimensionsOf(drawing: Drawing, whole: boolean): Dimension[] {
   }
   if (cast !== undefined && collar) {
     const across = Math.max(...collar.filter(([x]) => x < 0).map(([, r]) => r));
-    rows.push({ id: 'collar', name: 'Keeper across', view: 'top', upright: true, stands: 'left', from: [cast, -across], to: [cast, across] }); // prettier-ignore
+    rows.push({
+      id: 'collar',
+      name: 'Keeper across',
+      view: 'top',
+      upright: true,
+      stands: 'left',
+      from: [cast, -across],
+      to: [cast, across],
+    });
   }
   if (whole) {
     const rear = bendRear[0] - wire / 2;
     rows.push(
-      { id: 'shank', name: 'Shank outside the head', view: 'side', upright: false, stands: 'below', from: [rear, bendRear[1]], to: [0, 0] },
-      { id: 'whole', name: 'Whole length', view: 'side', upright: false, stands: 'below', from: [rear, bendRear[1]], to: [Math.max(length, eye.at[0] + eye.radius), 0] },
-      { id: 'gap', name: 'Gap', view: 'side', upright: true, stands: 'left', from: [rear, shankLevel + wire / 2], to: [rear, tip[1] - wire / 2] },
-      { id: 'bite', name: 'Bite above the eye', view: 'side', upright: true, stands: 'right', from: [eye.at[0], eye.top], to: [tip[0], tip[1]] },
-    ); // prettier-ignore
+      {
+        id: 'shank',
+        name: 'Shank outside the head',
+        view: 'side',
+        upright: false,
+        stands: 'below',
+        from: [rear, bendRear[1]],
+        to: [0, 0],
+      },
+      {
+        id: 'whole',
+        name: 'Whole length',
+        view: 'side',
+        upright: false,
+        stands: 'below',
+        from: [rear, bendRear[1]],
+        to: [Math.max(length, eye.at[0] + eye.radius), 0],
+      },
+      {
+        id: 'gap',
+        name: 'Gap',
+        view: 'side',
+        upright: true,
+        stands: 'left',
+        from: [rear, shankLevel + wire / 2],
+        to: [rear, tip[1] - wire / 2],
+      },
+      {
+        id: 'bite',
+        name: 'Bite above the eye',
+        view: 'side',
+        upright: true,
+        stands: 'right',
+        from: [eye.at[0], eye.top],
+        to: [tip[0], tip[1]],
+      },
+    );
   }
   return rows.map((row) => {
     const axis = row.upright ? 1 : 0;

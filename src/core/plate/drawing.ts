@@ -52,14 +52,30 @@ export interface Drawing {
     readonly top: number;
   };
   /** of a hinged head: the wire through it, its rings, and the point the hook swings about */
-  readonly hinge: { readonly at: Vec2; readonly wire: readonly Vec2[]; readonly rings: readonly DrawnRing[]; readonly hang: number } | undefined; // prettier-ignore
+  readonly hinge:
+    | {
+        readonly at: Vec2;
+        readonly wire: readonly Vec2[];
+        readonly rings: readonly DrawnRing[];
+        readonly hang: number;
+      }
+    | undefined;
   readonly knee: Vec2;
   readonly tip: Vec2;
   /** height of the shank under the point */
   readonly shankLevel: number;
   readonly bendRear: Vec2;
   readonly keeper: readonly DrawnWire[];
-  readonly guard: { readonly drawnAs: 'bundle' | 'strands'; readonly base: Vec2; readonly end: Vec2; readonly radius: number; readonly fan: number; readonly strands: readonly DrawnWire[] } | undefined; // prettier-ignore
+  readonly guard:
+    | {
+        readonly drawnAs: 'bundle' | 'strands';
+        readonly base: Vec2;
+        readonly end: Vec2;
+        readonly radius: number;
+        readonly fan: number;
+        readonly strands: readonly DrawnWire[];
+      }
+    | undefined;
   /** centre of mass in the side view */
   readonly centre: Vec2;
   /** wire that metal surrounds, in the side view */
@@ -214,7 +230,12 @@ export function hangingReach(
   attitude: number,
 ): readonly [left: number, right: number, below: number] {
   const turn = hung(drawing, attitude);
-  const points = [...drawing.side, ...hangingHook(drawing, attitude), ...(drawing.collar ?? []), ...(drawing.guard ? [drawing.guard.end] : [])].map(turn); // prettier-ignore
+  const points = [
+    ...drawing.side,
+    ...hangingHook(drawing, attitude),
+    ...(drawing.collar ?? []),
+    ...(drawing.guard ? [drawing.guard.end] : []),
+  ].map(turn);
   const round = (value: number) => Math.round(value * 100) / 100;
   return [
     round(Math.max(0, ...points.map(([u]) => -u))),

@@ -60,7 +60,11 @@ function checkSheet(drawing: Drawing, options: SheetOptions): void {
 }
 
 describe.each(DRAWN_FAMILIES.map(({ key }) => [key] as const))('%s on its sheet', (family) => {
-  it.each(ARRANGEMENTS.flatMap((arrangement) => (['metric', 'imperial', 'both'] as const).map((units) => [arrangement, units] as const)))(
+  it.each(
+    ARRANGEMENTS.flatMap((arrangement) =>
+      (['metric', 'imperial', 'both'] as const).map((units) => [arrangement, units] as const),
+    ),
+  )(
     '%s angle, %s: every dimension has its figure, none over another or off the sheet',
     (arrangement, units) => {
       const drawing = drawn(family);
@@ -72,7 +76,7 @@ describe.each(DRAWN_FAMILIES.map(({ key }) => [key] as const))('%s on its sheet'
           .sort(),
       );
     },
-  ); // prettier-ignore
+  );
 
   it('every line a dimension draws lies clear of the outline of its own view', () => {
     const drawing = drawn(family);
@@ -116,7 +120,9 @@ it.each([
   ...GUARDS.map(({ key }) => [`guard ${key}`, { guard: guardInitial(key) }] as const),
 ])('%s is on the plate in every view it can be seen in', (_, fitting) => {
   const bare = draw(sampleDesign('football', { keeper: { kind: 'none' }, guard: { kind: 'none' } }));
-  const with_ = draw(sampleDesign('football', { keeper: { kind: 'none' }, guard: { kind: 'none' }, ...fitting })); // prettier-ignore
+  const with_ = draw(
+    sampleDesign('football', { keeper: { kind: 'none' }, guard: { kind: 'none' }, ...fitting }),
+  );
   if (!bare || !with_) throw new Error('the sample cannot be built');
   const options = { arrangement: 'third', units: 'metric' } as const;
   const count = (drawing: Drawing) => plateSheet(drawing, '', options).entities.length;
@@ -127,8 +133,15 @@ it.each([
 
 describe('lanes', () => {
   const level = (from: number, to: number): Dimension => ({
-    id: `${from}-${to}`, name: '', view: 'side', upright: false, stands: 'below', from: [from, 0], to: [to, 0], value: to - from,
-  }); // prettier-ignore
+    id: `${from}-${to}`,
+    name: '',
+    view: 'side',
+    upright: false,
+    stands: 'below',
+    from: [from, 0],
+    to: [to, 0],
+    value: to - from,
+  });
 
   it('the shorter runs nearer to the view, and what does not meet shares a lane', () => {
     const placed = placeDimensions([level(0, 100), level(0, 40), level(60, 100)], () => 10);

@@ -14,9 +14,23 @@ export type Layer = 'outline' | 'wire' | 'hidden' | 'centre' | 'dimension' | 'te
 
 /** What stands on a sheet, in mm of the sheet, y up. */
 export type Entity =
-  | { readonly kind: 'line'; readonly layer: Layer; readonly points: readonly Vec2[]; readonly closed: boolean; readonly width?: number }
+  | {
+      readonly kind: 'line';
+      readonly layer: Layer;
+      readonly points: readonly Vec2[];
+      readonly closed: boolean;
+      readonly width?: number;
+    }
   | { readonly kind: 'circle'; readonly layer: Layer; readonly at: Vec2; readonly radius: number }
-  | { readonly kind: 'text'; readonly layer: Layer; readonly at: Vec2; readonly text: string; readonly height: number; readonly anchor: 'start' | 'middle' | 'end'; readonly turned?: boolean }; // prettier-ignore
+  | {
+      readonly kind: 'text';
+      readonly layer: Layer;
+      readonly at: Vec2;
+      readonly text: string;
+      readonly height: number;
+      readonly anchor: 'start' | 'middle' | 'end';
+      readonly turned?: boolean;
+    };
 
 /** A drawing laid out at true scale. */
 export interface Sheet {
@@ -126,20 +140,43 @@ export function plateSheet(
   const height = foot + rowHigh + topHigh + MARGIN;
   const bar = units === 'imperial' ? 25.4 : 10;
   entities.push(
-    { kind: 'line', layer: 'dimension', points: [[MARGIN, MARGIN + 2], [MARGIN, MARGIN], [MARGIN + s(bar), MARGIN], [MARGIN + s(bar), MARGIN + 2]], closed: false },
-    { kind: 'text', layer: 'text', at: [MARGIN + s(bar) + 3, MARGIN], text: `${units === 'imperial' ? '1 in' : '10 mm'} · scale ${scale}:1 · ${third ? 'third' : 'first'}-angle · ${title}`, height: FIGURE, anchor: 'start' },
-  ); // prettier-ignore
+    {
+      kind: 'line',
+      layer: 'dimension',
+      points: [
+        [MARGIN, MARGIN + 2],
+        [MARGIN, MARGIN],
+        [MARGIN + s(bar), MARGIN],
+        [MARGIN + s(bar), MARGIN + 2],
+      ],
+      closed: false,
+    },
+    {
+      kind: 'text',
+      layer: 'text',
+      at: [MARGIN + s(bar) + 3, MARGIN],
+      text: `${units === 'imperial' ? '1 in' : '10 mm'} · scale ${scale}:1 · ${third ? 'third' : 'first'}-angle · ${title}`,
+      height: FIGURE,
+      anchor: 'start',
+    },
+  );
   return { width, height, entities, origins };
 }
 
 const pointsOf = (entity: Entity): Vec2[] => {
   if (entity.kind === 'line') {
     const half = (entity.width ?? 0) / 2;
-    return entity.points.flatMap(([u, v]): Vec2[] => [[u - half, v - half], [u + half, v + half]]); // prettier-ignore
+    return entity.points.flatMap(([u, v]): Vec2[] => [
+      [u - half, v - half],
+      [u + half, v + half],
+    ]);
   }
   if (entity.kind === 'circle') {
     const [[u, v], r] = [entity.at, entity.radius];
-    return [[u - r, v - r], [u + r, v + r]]; // prettier-ignore
+    return [
+      [u - r, v - r],
+      [u + r, v + r],
+    ];
   }
   return [];
 };
@@ -160,8 +197,12 @@ function moved(entity: Entity, place: (point: Vec2) => Vec2, scale: number): Ent
 function viewsOf(drawing: Drawing): Record<PlateViewName, Entity[]> {
   const { eye, hinge, guard, keeper } = drawing;
   const line = (layer: Layer, points: readonly Vec2[], closed: boolean, width?: number): Entity => ({
-    kind: 'line', layer, points, closed, ...(width ? { width } : {}),
-  }); // prettier-ignore
+    kind: 'line',
+    layer,
+    points,
+    closed,
+    ...(width ? { width } : {}),
+  });
   const edges = (list: readonly DrawnEdge[]) =>
     list.map(({ path, hidden }) => line(hidden ? 'hidden' : 'outline', path, false));
   const wires = (list: readonly DrawnWire[], view: PlateViewName) =>
@@ -169,41 +210,140 @@ function viewsOf(drawing: Drawing): Record<PlateViewName, Entity[]> {
   const side: Entity[] = [
     line('outline', drawing.side, true),
     line('wire', drawing.hook, false, drawing.wire),
-    ...(hinge ? [line('wire', hinge.wire, false, drawing.wire), ...hinge.rings.map(({ at, radius }): Entity => ({ kind: 'circle', layer: 'wire', at, radius }))] : []),
+    ...(hinge
+      ? [
+          line('wire', hinge.wire, false, drawing.wire),
+          ...hinge.rings.map(({ at, radius }): Entity => ({ kind: 'circle', layer: 'wire', at, radius })),
+        ]
+      : []),
     ...(drawing.collar ? [line('outline', drawing.collar, true)] : []),
     ...wires(keeper, 'side'),
     ...(guard ? wires(guard.strands, 'side') : []),
     ...edges(drawing.edges.side),
-    line('centre', [[drawing.bendRear[0] - 2, 0], [drawing.length + 3, 0]], false),
+    line(
+      'centre',
+      [
+        [drawing.bendRear[0] - 2, 0],
+        [drawing.length + 3, 0],
+      ],
+      false,
+    ),
     eye.crosswise
-      ? line('wire', [[eye.at[0] - eye.along[0] * eye.radius, eye.at[1] - eye.along[1] * eye.radius], [eye.at[0] + eye.along[0] * eye.radius, eye.at[1] + eye.along[1] * eye.radius]], false, eye.wire)
+      ? line(
+          'wire',
+          [
+            [eye.at[0] - eye.along[0] * eye.radius, eye.at[1] - eye.along[1] * eye.radius],
+            [eye.at[0] + eye.along[0] * eye.radius, eye.at[1] + eye.along[1] * eye.radius],
+          ],
+          false,
+          eye.wire,
+        )
       : { kind: 'circle', layer: 'wire', at: eye.at, radius: eye.radius },
     { kind: 'circle', layer: 'mark', at: drawing.centre, radius: 1 },
-    line('mark', [[drawing.centre[0] - 1.5, drawing.centre[1]], [drawing.centre[0] + 1.5, drawing.centre[1]]], false),
-    line('mark', [[drawing.centre[0], drawing.centre[1] - 1.5], [drawing.centre[0], drawing.centre[1] + 1.5]], false),
-    line('mark', [[drawing.tip[0], drawing.tip[1] - 1.2], [drawing.tip[0], drawing.tip[1] + 1.2]], false),
-  ]; // prettier-ignore
+    line(
+      'mark',
+      [
+        [drawing.centre[0] - 1.5, drawing.centre[1]],
+        [drawing.centre[0] + 1.5, drawing.centre[1]],
+      ],
+      false,
+    ),
+    line(
+      'mark',
+      [
+        [drawing.centre[0], drawing.centre[1] - 1.5],
+        [drawing.centre[0], drawing.centre[1] + 1.5],
+      ],
+      false,
+    ),
+    line(
+      'mark',
+      [
+        [drawing.tip[0], drawing.tip[1] - 1.2],
+        [drawing.tip[0], drawing.tip[1] + 1.2],
+      ],
+      false,
+    ),
+  ];
   const top: Entity[] = [
     line('outline', drawing.top, true),
-    line('wire', [[drawing.bendRear[0], 0], [0, 0]], false, drawing.wire),
+    line(
+      'wire',
+      [
+        [drawing.bendRear[0], 0],
+        [0, 0],
+      ],
+      false,
+      drawing.wire,
+    ),
     ...(drawing.collar ? [line('outline', drawing.collar, true)] : []),
     ...wires(keeper, 'top'),
     ...(guard ? wires(guard.strands, 'top') : []),
     ...edges(drawing.edges.top),
-    line('centre', [[drawing.bendRear[0] - 2, 0], [drawing.length + 3, 0]], false),
+    line(
+      'centre',
+      [
+        [drawing.bendRear[0] - 2, 0],
+        [drawing.length + 3, 0],
+      ],
+      false,
+    ),
     eye.crosswise
-      ? { kind: 'line', layer: 'wire', points: ellipse([eye.at[0], 0], eye.radius * Math.abs(eye.along[0]), eye.radius), closed: true, width: eye.wire }
-      : line('wire', [[eye.at[0] - eye.radius, 0], [eye.at[0] + eye.radius, 0]], false, eye.wire),
-  ]; // prettier-ignore
+      ? {
+          kind: 'line',
+          layer: 'wire',
+          points: ellipse([eye.at[0], 0], eye.radius * Math.abs(eye.along[0]), eye.radius),
+          closed: true,
+          width: eye.wire,
+        }
+      : line(
+          'wire',
+          [
+            [eye.at[0] - eye.radius, 0],
+            [eye.at[0] + eye.radius, 0],
+          ],
+          false,
+          eye.wire,
+        ),
+  ];
   const front: Entity[] = [
-    line('wire', [[0, drawing.shankLevel], [0, drawing.tip[1]]], false, drawing.wire),
+    line(
+      'wire',
+      [
+        [0, drawing.shankLevel],
+        [0, drawing.tip[1]],
+      ],
+      false,
+      drawing.wire,
+    ),
     line('outline', drawing.front, true),
     ...(guard ? wires(guard.strands, 'front') : []),
-    line('centre', [[0, -drawing.drop - 3], [0, Math.max(drawing.rise, drawing.tip[1]) + 3]], false),
+    line(
+      'centre',
+      [
+        [0, -drawing.drop - 3],
+        [0, Math.max(drawing.rise, drawing.tip[1]) + 3],
+      ],
+      false,
+    ),
     eye.crosswise
-      ? { kind: 'line', layer: 'wire', points: ellipse([0, eye.at[1]], eye.radius, eye.radius * Math.abs(eye.along[1])), closed: true, width: eye.wire }
-      : line('wire', [[0, eye.at[1] - eye.radius], [0, eye.at[1] + eye.radius]], false, eye.wire),
-  ]; // prettier-ignore
+      ? {
+          kind: 'line',
+          layer: 'wire',
+          points: ellipse([0, eye.at[1]], eye.radius, eye.radius * Math.abs(eye.along[1])),
+          closed: true,
+          width: eye.wire,
+        }
+      : line(
+          'wire',
+          [
+            [0, eye.at[1] - eye.radius],
+            [0, eye.at[1] + eye.radius],
+          ],
+          false,
+          eye.wire,
+        ),
+  ];
   return { side, top, front };
 }
 
@@ -241,8 +381,14 @@ function dimensionEntities(
   const inside = span > text.length * FIGURE * 0.6 + 2 + 2 * ARROW;
   const middle: Vec2 = [(first[0] + second[0]) / 2, (first[1] + second[1]) / 2];
   const figure = (at: Vec2, anchor: 'start' | 'middle' | 'end', turned = false): Entity => ({
-    kind: 'text', layer: 'dimension', at, text, height: FIGURE, anchor, ...(turned ? { turned } : {}),
-  }); // prettier-ignore
+    kind: 'text',
+    layer: 'dimension',
+    at,
+    text,
+    height: FIGURE,
+    anchor,
+    ...(turned ? { turned } : {}),
+  });
   // A figure too long for its line stands beside an upright one, and beyond the end of a level one.
   const beside = upright
     ? stands === 'left'

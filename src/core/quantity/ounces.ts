@@ -5,9 +5,30 @@ import { GRAMS_PER_OUNCE } from './units.ts';
  * Fifths stand here because 1/5 oz heads are sold; 1/24 because re-cut moulds throw it.
  */
 export const PACKET_FRACTIONS: readonly (readonly [number, number])[] = [
-  [1, 64], [1, 48], [1, 32], [1, 24], [1, 20], [1, 16], [3, 32], [1, 10], [1, 8], [5, 32], [3, 16], [1, 5], [7, 32],
-  [1, 4], [9, 32], [5, 16], [3, 8], [7, 16], [1, 2], [9, 16], [5, 8], [3, 4], [7, 8],
-]; // prettier-ignore
+  [1, 64],
+  [1, 48],
+  [1, 32],
+  [1, 24],
+  [1, 20],
+  [1, 16],
+  [3, 32],
+  [1, 10],
+  [1, 8],
+  [5, 32],
+  [3, 16],
+  [1, 5],
+  [7, 32],
+  [1, 4],
+  [9, 32],
+  [5, 16],
+  [3, 8],
+  [7, 16],
+  [1, 2],
+  [9, 16],
+  [5, 8],
+  [3, 4],
+  [7, 8],
+];
 
 /** A weight in whole and fractional ounces. */
 export interface OunceFraction {

@@ -6,9 +6,20 @@ export type Parsed =
   { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string };
 
 const VULGAR: Readonly<Record<string, string>> = {
-  '¼': '1/4', '½': '1/2', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
-  '⅕': '1/5', '⅖': '2/5', '⅗': '3/5', '⅘': '4/5',
-}; // prettier-ignore
+  '¼': '1/4',
+  '½': '1/2',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '⅕': '1/5',
+  '⅖': '2/5',
+  '⅗': '3/5',
+  '⅘': '4/5',
+};
 
 const EXAMPLES: Readonly<Record<QuantityKind, string>> = {
   mass: '3/8, 3/8 oz or 10.6 g',
@@ -92,7 +103,9 @@ export function parseQuantity(text: string, kind: QuantityKind, system: UnitSyst
   }
   const unit = unitText.trim() === '' ? shownUnit(kind, system) : unitSpelled(kind, unitText);
   if (!unit) {
-    const known = Object.values(UNITS[kind]).map((candidate) => candidate.label).filter(Boolean); // prettier-ignore
+    const known = Object.values(UNITS[kind])
+      .map((candidate) => candidate.label)
+      .filter(Boolean);
     const offer = known.length > 0 ? `Use ${known.join(', ')}` : 'Type the number alone';
     return {
       ok: false,

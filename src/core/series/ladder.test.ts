@@ -127,7 +127,14 @@ describe('hook styles and hinges', () => {
   );
 
   it('a bent wire is straights and arcs: a right angle of radius r saves 2r − π·r/2', () => {
-    const path = bentWire([{ x: 0, z: 0, radius: 0 }, { x: 10, z: 0, radius: 3 }, { x: 10, z: 10, radius: 0 }], 0.05); // prettier-ignore
+    const path = bentWire(
+      [
+        { x: 0, z: 0, radius: 0 },
+        { x: 10, z: 0, radius: 3 },
+        { x: 10, z: 10, radius: 0 },
+      ],
+      0.05,
+    );
     expect(pathLength(path)).toBeCloseTo(20 - 6 + (Math.PI * 3) / 2, 2);
   });
 

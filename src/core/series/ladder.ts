@@ -22,8 +22,22 @@ export const starterLadder = (): LadderSpec => ({
 
 /** One weight of a series, as built. */
 export type Rung =
-  | { readonly ok: true; readonly grams: number; readonly hook: string; readonly ruled: boolean; readonly design: Design; readonly rig: Rig } // prettier-ignore
-  | { readonly ok: false; readonly grams: number; readonly hook: string; readonly ruled: boolean; readonly design: Design; readonly problems: readonly Problem[] }; // prettier-ignore
+  | {
+      readonly ok: true;
+      readonly grams: number;
+      readonly hook: string;
+      readonly ruled: boolean;
+      readonly design: Design;
+      readonly rig: Rig;
+    }
+  | {
+      readonly ok: false;
+      readonly grams: number;
+      readonly hook: string;
+      readonly ruled: boolean;
+      readonly design: Design;
+      readonly problems: readonly Problem[];
+    };
 
 /** A name for a rung: the design's, less a weight at its end, and the new weight. */
 export function rungName(name: string, grams: number): string {

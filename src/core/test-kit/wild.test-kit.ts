@@ -80,28 +80,43 @@ const stations = fc
   );
 
 /** Any design of the schema's shape: valid or not, sane or not. */
-export const anyDesign: fc.Arbitrary<Design> = fc.constantFrom(...DRAWN_FAMILIES).chain(
-  (family) =>
+export const anyDesign: fc.Arbitrary<Design> = fc.constantFrom(...DRAWN_FAMILIES).chain((family) =>
   fc
     .record({
       dimensions: fc.record(
         Object.fromEntries(
           family.dimensions.map(({ key, min, max, initial }) => [
             key,
-            fc.oneof({ weight: 60, arbitrary: between(min + (initial - min) * 0.6, Math.min(max, initial * 1.5)) }, { weight: 6, arbitrary: between(min, max) }, { weight: 1, arbitrary: between(0, max * 1.1) }),
+            fc.oneof(
+              { weight: 60, arbitrary: between(min + (initial - min) * 0.6, Math.min(max, initial * 1.5)) },
+              { weight: 6, arbitrary: between(min, max) },
+              { weight: 1, arbitrary: between(0, max * 1.1) },
+            ),
           ]),
         ),
       ),
       metal: fc.constantFrom(...METALS.map(({ key }) => key)),
-      target: sometimes(60, fc.record({ grams: fc.oneof(between(2, 30), between(0.05, 120)), of: fc.constantFrom(...TARGETS) })),
-      locks: fc.oneof({ weight: 4, arbitrary: fc.constant<string[]>([]) }, fc.subarray(family.dimensions.filter(({ scales }) => scales).map(({ key }) => key))),
+      target: sometimes(
+        60,
+        fc.record({ grams: fc.oneof(between(2, 30), between(0.05, 120)), of: fc.constantFrom(...TARGETS) }),
+      ),
+      locks: fc.oneof(
+        { weight: 4, arbitrary: fc.constant<string[]>([]) },
+        fc.subarray(family.dimensions.filter(({ scales }) => scales).map(({ key }) => key)),
+      ),
       features: sometimes(40, featuresOf(20)),
       stations: family.key === 'own' ? sometimes(75, stations) : fc.constant(undefined),
       paint: sometimes(50, fc.record({ thickness: between(0.01, 2), density: between(0.5, 4) })),
-      size: fc.oneof({ weight: 2, arbitrary: fc.constant(starterDesign(family, '').hook.size) }, { weight: 1, arbitrary: fc.constantFrom(...HOOK_CHART.map((row) => row.size)) }),
+      size: fc.oneof(
+        { weight: 2, arbitrary: fc.constant(starterDesign(family, '').hook.size) },
+        { weight: 1, arbitrary: fc.constantFrom(...HOOK_CHART.map((row) => row.size)) },
+      ),
       grade: fc.constantFrom(...GRADES),
       style: fc.constantFrom(...STYLES.map(({ key }) => key)),
-      joint: sometimes(20, fc.record({ kind: fc.constantFrom(...JOINTS.map(({ key }) => key)), size: between(1, 15) })),
+      joint: sometimes(
+        20,
+        fc.record({ kind: fc.constantFrom(...JOINTS.map(({ key }) => key)), size: between(1, 15) }),
+      ),
       angle: between(0, 90),
       plane: fc.constantFrom('in line' as const, 'crosswise' as const),
       setback: fc.oneof(between(0.1, 0.7), between(-1, 1)),
@@ -112,12 +127,43 @@ export const anyDesign: fc.Arbitrary<Design> = fc.constantFrom(...DRAWN_FAMILIES
       // A hinged head bears neither keeper nor guard: told, but not worth most of the tries.
       isBare: fc.nat(99).map((part) => part < 85),
     })
-    .map(({ dimensions, metal, target, locks, features, stations: own, paint, size, grade, style, joint, angle, plane, setback, eyeSize, recess, keeper, guard, isBare }): Design => ({
-      ...starterDesign(family, 'Wild'),
-      head: { family: family.key, dimensions, metal, target, locks: [...locks], features, stations: own, paint },
-      hook: { size, grade, style, joint },
-      eye: { angle, plane, setback, size: eyeSize, recess },
-      keeper: joint && isBare ? { kind: 'none' } : keeper,
-      guard: joint && isBare ? { kind: 'none' } : guard,
-    })), // prettier-ignore
+    .map(
+      ({
+        dimensions,
+        metal,
+        target,
+        locks,
+        features,
+        stations: own,
+        paint,
+        size,
+        grade,
+        style,
+        joint,
+        angle,
+        plane,
+        setback,
+        eyeSize,
+        recess,
+        keeper,
+        guard,
+        isBare,
+      }): Design => ({
+        ...starterDesign(family, 'Wild'),
+        head: {
+          family: family.key,
+          dimensions,
+          metal,
+          target,
+          locks: [...locks],
+          features,
+          stations: own,
+          paint,
+        },
+        hook: { size, grade, style, joint },
+        eye: { angle, plane, setback, size: eyeSize, recess },
+        keeper: joint && isBare ? { kind: 'none' } : keeper,
+        guard: joint && isBare ? { kind: 'none' } : guard,
+      }),
+    ),
 );

@@ -1,9 +1,10 @@
+import { GUARDS, KEEPERS, METALS } from '../../core/index.ts';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import type Router from '@koa/router';
 import { and, asc, inArray, isNull } from 'drizzle-orm';
 import type { Design, Drawing } from '../../core/index.ts';
-import type { DesignSummary, RackCard, RackIndex } from '../../contract/api.ts';
+import type { DesignSummary, RackCard, RackIndex, RackNames } from '../../contract/api.ts';
 import { etagOf, OUTLINES_AT_ONCE } from '../../contract/api.ts';
 import { checkDesignDocument, checkGo, checkNaming, checkOutlinesQuery } from '../../contract/validate.ts';
 import type { Database } from '../database.ts';
@@ -99,6 +100,11 @@ export function designRoutes(
   });
 }
 
+const named = (kinds: readonly { readonly key: string; readonly name: string }[]) =>
+  Object.fromEntries(kinds.map(({ key, name }) => [key, name]));
+/** What the Rack calls metals and fittings. */
+const NAMES: RackNames = { metal: named(METALS), keeper: named(KEEPERS), guard: named(GUARDS) };
+
 /** Heads whose outlines come along with the cards: the first screen, in the order the Rack begins in. */
 const FIRST = 90;
 
@@ -134,7 +140,14 @@ function rackReader(
       .filter(({ archived, grams }) => !archived && grams !== null)
       .sort((a, b) => (a.grams ?? 0) - (b.grams ?? 0))
       .slice(0, FIRST);
-    const index: RackIndex = { cards, outlines: await outlinesOf(db, lightest.map(({ id }) => id)) }; // prettier-ignore
+    const index: RackIndex = {
+      names: NAMES,
+      cards,
+      outlines: await outlinesOf(
+        db,
+        lightest.map(({ id }) => id),
+      ),
+    };
     const text = JSON.stringify(index);
     kept = { writes, text, packed: await pack(text, { level: 4 }) };
     return kept;

@@ -1,4 +1,17 @@
-import type { Collection, Documents, History, Intake, Kept, MetalEdit, NamedVersion, Page, ProblemDetails, RackIndex, RulesInForce, Stores } from '../../contract/api.ts'; // prettier-ignore
+import type {
+  Collection,
+  Documents,
+  History,
+  Intake,
+  Kept,
+  MetalEdit,
+  NamedVersion,
+  Page,
+  ProblemDetails,
+  RackIndex,
+  RulesInForce,
+  Stores,
+} from '../../contract/api.ts';
 import type { Design, Drawing } from '../../core/index.ts';
 import { API, etagOf, PAGE_LIMIT } from '../../contract/api.ts';
 

@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { tinykeys } from 'tinykeys';
 
 /** Whether a key press belongs to a field rather than to the screen. */
 export function isTyping(target: EventTarget | null): boolean {
@@ -12,17 +13,18 @@ export function isTyping(target: EventTarget | null): boolean {
 /** Single keys that do something on this screen, while no field is being typed in and no dialog is open. */
 export function useKeys(keys: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
   useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isTyping(event.target))
-        return;
-      if (document.querySelector('[role=dialog].show')) return;
-      const action = keys[event.key];
-      if (action) {
+    const guarded = Object.entries(keys).flatMap(([key, action]) => {
+      const press = (event: KeyboardEvent) => {
+        if (event.defaultPrevented || isTyping(event.target)) return;
+        if (document.querySelector('[role=dialog].show')) return;
         event.preventDefault();
         action(event);
-      }
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
+      };
+      // Signs such as ? need Shift on many keyboards and not on others.
+      return /^[a-z]+$/i.test(key)
+        ? [[key, press] as const]
+        : [[key, press] as const, [`Shift+${key}`, press] as const];
+    });
+    return tinykeys(window, Object.fromEntries(guarded));
   }, [keys]);
 }

@@ -1,5 +1,7 @@
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import { createContext, useCallback, useContext, useMemo, useRef, useState } from 'react';
 import type { ReactNode } from 'react';
+import Toast from 'react-bootstrap/Toast';
+import ToastContainer from 'react-bootstrap/ToastContainer';
 
 export interface Notice {
   readonly tone: 'plain' | 'good' | 'bad';
@@ -32,23 +34,17 @@ export function NoticeProvider({ children }: { readonly children: ReactNode }) {
   return (
     <Context.Provider value={useMemo(() => ({ tell }), [tell])}>
       {children}
-      <div className="notices" role="status" aria-live="polite">
+      <ToastContainer className="notices" role="status" aria-live="polite">
         {shown.map((notice) => (
           <NoticeCard key={notice.id} notice={notice} onDone={() => drop(notice.id)} />
         ))}
-      </div>
+      </ToastContainer>
     </Context.Provider>
   );
 }
 
 function NoticeCard({ notice, onDone }: { readonly notice: Shown; readonly onDone: () => void }) {
   const [failed, setFailed] = useState('');
-  useEffect(() => {
-    const timer = setTimeout(onDone, STAY);
-    return () => clearTimeout(timer);
-    // The clock starts once, when the notice appears.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [notice.id]);
   const act = async () => {
     try {
       await notice.action?.run();
@@ -58,7 +54,7 @@ function NoticeCard({ notice, onDone }: { readonly notice: Shown; readonly onDon
     }
   };
   return (
-    <div className={`notice notice-${notice.tone}`}>
+    <Toast className={`notice notice-${notice.tone}`} onClose={onDone} autohide delay={STAY} role="none">
       <span>{failed || notice.text}</span>
       {notice.action && (
         <button type="button" className="btn btn-sm btn-brass" onClick={() => void act()}>
@@ -68,6 +64,6 @@ function NoticeCard({ notice, onDone }: { readonly notice: Shown; readonly onDon
       <button type="button" className="btn btn-sm btn-quiet" aria-label="Close notice" onClick={onDone}>
         ×
       </button>
-    </div>
+    </Toast>
   );
 }

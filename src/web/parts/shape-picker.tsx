@@ -4,7 +4,7 @@ import { DRAWN_FAMILIES, familyOutlines, FAMILY_GROUPS } from '../../core/index.
 import { Sheet } from './sheet.tsx';
 import { pathOf } from '../drawing/path.ts';
 
-interface Props {
+export interface ShapePickerProps {
   readonly show: boolean;
   readonly title: string;
   readonly chosen?: string;
@@ -22,7 +22,7 @@ const GROUP_TITLES: Readonly<Record<(typeof FAMILY_GROUPS)[number], string>> = {
 };
 
 /** Every shape there is, drawn, with what it is good and bad for. */
-export function ShapePicker({ show, title, chosen, onPick, onHide }: Props) {
+export function ShapePicker({ show, title, chosen, onPick, onHide }: ShapePickerProps) {
   return (
     <Sheet title={title} show={show} size="xl" onHide={onHide}>
       {FAMILY_GROUPS.map((group) => (

@@ -1,24 +1,8 @@
 import Modal from 'react-bootstrap/Modal';
+import { differences } from '../../core/index.ts';
 import type { Collection, Documents, Kept } from '../../contract/api.ts';
 import type { DraftView } from '../data/draft.ts';
 import { useCreate } from '../data/queries.ts';
-
-interface Difference {
-  readonly path: string;
-  readonly mine: unknown;
-  readonly theirs: unknown;
-}
-
-/** Leaves at which two documents differ, by path. */
-export function differences(mine: unknown, theirs: unknown, path = ''): Difference[] {
-  if (JSON.stringify(mine) === JSON.stringify(theirs)) return [];
-  const isRecord = (value: unknown): value is Record<string, unknown> =>
-    typeof value === 'object' && value !== null && !Array.isArray(value);
-  if (!isRecord(mine) || !isRecord(theirs)) return [{ path, mine, theirs }];
-  return [...new Set([...Object.keys(mine), ...Object.keys(theirs)])].flatMap((key) =>
-    differences(mine[key], theirs[key], path ? `${path}, ${key}` : key),
-  );
-}
 
 const shown = (value: unknown): string =>
   value === undefined
@@ -38,7 +22,7 @@ interface Props<T> {
 }
 
 /** Shown when a document was saved elsewhere since it was opened here: both versions, and what differs. */
-function StaleDialog<T>({ mine, theirs, onKeepMine, onTakeTheirs, onKeepBoth }: Props<T>) {
+function StaleDialog<T extends object>({ mine, theirs, onKeepMine, onTakeTheirs, onKeepBoth }: Props<T>) {
   const rows = theirs ? differences(mine, theirs.document) : [];
   return (
     <Modal
@@ -69,11 +53,11 @@ function StaleDialog<T>({ mine, theirs, onKeepMine, onTakeTheirs, onKeepBoth }: 
             </tr>
           </thead>
           <tbody>
-            {rows.map(({ path, mine: own, theirs: other }) => (
-              <tr key={path}>
-                <th scope="row">{path}</th>
-                <td>{shown(own)}</td>
-                <td>{shown(other)}</td>
+            {rows.map(({ path, before, after }) => (
+              <tr key={path.join()}>
+                <th scope="row">{path.join(', ')}</th>
+                <td>{shown(before)}</td>
+                <td>{shown(after)}</td>
               </tr>
             ))}
             {rows.length === 0 && (

@@ -1,6 +1,25 @@
 import { expose } from 'comlink';
 import wasm from 'manifold-3d/manifold.wasm?url';
-import type { Brief, Design, Drawing, DrawnSection, Fit, Flag, LadderSpec, MetalOutcome, MetalRow, MethodKey, Plastic, Problem, Readings, Rule, Standing, Surroundings, Vec3, Verdict } from '../../core/index.ts'; // prettier-ignore
+import type {
+  Brief,
+  Design,
+  Drawing,
+  DrawnSection,
+  Fit,
+  Flag,
+  LadderSpec,
+  MetalOutcome,
+  MetalRow,
+  MethodKey,
+  Plastic,
+  Problem,
+  Readings,
+  Rule,
+  Standing,
+  Surroundings,
+  Vec3,
+  Verdict,
+} from '../../core/index.ts';
 import type { Mesh } from '../../core/head/mesh.ts';
 import type { Placement, SolidReport } from '../../core/exchange/import-solid.ts';
 import {

@@ -70,7 +70,9 @@ export interface GuardKind<K extends string = string, F extends Fields = Fields>
 
 type GuardSetup<K extends string, F extends Fields> = Omit<GuardKind<K, F>, 'initial'>;
 
-export const guardKind = <const K extends string, const F extends Fields>(kind: GuardSetup<K, F>): GuardKind<K, F> => ({ ...kind, initial: { kind: kind.key, ...initialValues(kind.fields) } }); // prettier-ignore
+export const guardKind = <const K extends string, const F extends Fields>(
+  kind: GuardSetup<K, F>,
+): GuardKind<K, F> => ({ ...kind, initial: { kind: kind.key, ...initialValues(kind.fields) } });
 
 /** Where a guard of any kind stands. */
 export const PLACE = {

@@ -66,7 +66,9 @@ export interface KeeperKind<K extends string = string, F extends Fields = Fields
 
 type KeeperSetup<K extends string, F extends Fields> = Omit<KeeperKind<K, F>, 'initial'>;
 
-export const keeperKind = <const K extends string, const F extends Fields>(kind: KeeperSetup<K, F>): KeeperKind<K, F> => ({ ...kind, initial: { kind: kind.key, ...initialValues(kind.fields) } }); // prettier-ignore
+export const keeperKind = <const K extends string, const F extends Fields>(
+  kind: KeeperSetup<K, F>,
+): KeeperKind<K, F> => ({ ...kind, initial: { kind: kind.key, ...initialValues(kind.fields) } });
 
 const mm = (value: number) => marked(value, 'size');
 

@@ -66,9 +66,17 @@ describe('families whose volume has a closed form', () => {
     // Half ellipse above and below: centres at 4·h/3π from the shank, weighed by their areas (same tables).
     const [t, d] = [0.15 * 6, 0.85 * 6];
     const z = ((4 / (3 * Math.PI)) * (t * t - d * d)) / (t + d);
-    const straight = bodyBulk(own.profile({ ...sizes, belly: 0.85, top: 2, bottom: 2, straight: 1 }, {
-      stations: [{ at: 0, breadth: 1, rise: 1, drop: 1 }, { at: 1, breadth: 1, rise: 1, drop: 1 }],
-    })); // prettier-ignore
+    const straight = bodyBulk(
+      own.profile(
+        { ...sizes, belly: 0.85, top: 2, bottom: 2, straight: 1 },
+        {
+          stations: [
+            { at: 0, breadth: 1, rise: 1, drop: 1 },
+            { at: 1, breadth: 1, rise: 1, drop: 1 },
+          ],
+        },
+      ),
+    );
     expect(straight.centroid[2]).toBeCloseTo(z, 9);
   });
 
@@ -91,7 +99,10 @@ describe('families whose volume has a closed form', () => {
   });
 
   it('own profile, straight, closing to a point: pyramid for a square-cornered section, cone for a round one', () => {
-    const stations = [{ at: 0, breadth: 1, rise: 1, drop: 1 }, { at: 1, breadth: 0, rise: 0, drop: 0 }]; // prettier-ignore
+    const stations = [
+      { at: 0, breadth: 1, rise: 1, drop: 1 },
+      { at: 1, breadth: 0, rise: 0, drop: 0 },
+    ];
     const volume = (exponent: number) =>
       bodyBulk(
         own.profile({ ...sizes, top: exponent, bottom: exponent, straight: 1, belly: 0.5 }, { stations }),

@@ -25,13 +25,29 @@ import { wedge } from './wedge.ts';
 
 /** Every head family, in the order of menus; a new one is one file and one line here. */
 export const FAMILIES: readonly Family[] = [
-  ball, football, stubby, mushroom, standup,
-  pointed, wedge, hooded, oval,
-  caster, torpedo, roller, dart, swimmer,
-  glider, drop,
-  tube, core, hidden, bellyweight,
-  own, imported,
-]; // prettier-ignore
+  ball,
+  football,
+  stubby,
+  mushroom,
+  standup,
+  pointed,
+  wedge,
+  hooded,
+  oval,
+  caster,
+  torpedo,
+  roller,
+  dart,
+  swimmer,
+  glider,
+  drop,
+  tube,
+  core,
+  hidden,
+  bellyweight,
+  own,
+  imported,
+];
 
 /** Families a designer can begin with: all but a solid brought in from outside, which begins with its file. */
 export const DRAWN_FAMILIES: readonly Family[] = FAMILIES.filter(({ fromFile }) => !fromFile);

@@ -46,7 +46,11 @@ export const fins = featureKind({
       edges: (x) => {
         if (x < x0 || x > x1) return [0];
         const section = profile.section(x);
-        const faces = meetings(section, () => thickness / 2, () => -thickness / 2); // prettier-ignore
+        const faces = meetings(
+          section,
+          () => thickness / 2,
+          () => -thickness / 2,
+        );
         return [...faces.filter((y) => y < edge(x)), edge(x)];
       },
       span: (x, y) => {

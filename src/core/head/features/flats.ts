@@ -37,7 +37,13 @@ export const flats = featureKind({
         const wide = FAR / 4;
         return alongShank(
           kernel,
-          [[0, ridge], [wide, at(wide)], [wide, FAR], [-wide, FAR], [-wide, at(wide)]], // prettier-ignore
+          [
+            [0, ridge],
+            [wide, at(wide)],
+            [wide, FAR],
+            [-wide, FAR],
+            [-wide, at(wide)],
+          ],
           -profile.length - 1,
           2 * profile.length + 1,
         );

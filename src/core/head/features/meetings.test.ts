@@ -86,8 +86,22 @@ describe('where a cut comes out of a section', () => {
 
   it('a surface that ends is looked at no farther out than it goes', () => {
     // The line z = 6 − y would leave the circle at no place, z = 4.5 at 2.18: within 2 there is nothing to find.
-    expect(meetings(circle, () => 4.5, () => 4.5, 2)).toEqual([]); // prettier-ignore
-    expect(meetings(circle, () => 4.5, () => 4.5, 3)).toEqual([expect.closeTo(Math.sqrt(25 - 20.25), 6)]); // prettier-ignore
+    expect(
+      meetings(
+        circle,
+        () => 4.5,
+        () => 4.5,
+        2,
+      ),
+    ).toEqual([]);
+    expect(
+      meetings(
+        circle,
+        () => 4.5,
+        () => 4.5,
+        3,
+      ),
+    ).toEqual([expect.closeTo(Math.sqrt(25 - 20.25), 6)]);
   });
 
   it('each lies on the edge and on the surface, rising', () => {

@@ -102,7 +102,9 @@ export interface FeatureKind<K extends string = string, F extends Fields = Field
   check(spec: Values<F>, ground: FeatureCheck): Complaint[];
 }
 
-export const featureKind = <const K extends string, const F extends Fields>(kind: FeatureKind<K, F>): FeatureKind<K, F> => kind; // prettier-ignore
+export const featureKind = <const K extends string, const F extends Fields>(
+  kind: FeatureKind<K, F>,
+): FeatureKind<K, F> => kind;
 
 /** Places along a head at which an edge is drawn, mm. */
 export const drawnAlong = (length: number): number[] =>
@@ -139,7 +141,17 @@ export function box(
   [x0, y0, z0]: readonly [number, number, number],
   [x1, y1, z1]: readonly [number, number, number],
 ): Manifold {
-  return alongShank(kernel, [[y0, z0], [y1, z0], [y1, z1], [y0, z1]], x0, x1); // prettier-ignore
+  return alongShank(
+    kernel,
+    [
+      [y0, z0],
+      [y1, z0],
+      [y1, z1],
+      [y0, z1],
+    ],
+    x0,
+    x1,
+  );
 }
 
 /** Strips of a half-section in which a meeting is looked for. */

@@ -28,7 +28,12 @@ export const slot = featureKind({
         ...endsOf((x) => (below ? profile.section(x).t : profile.section(x).d) - floor, profile.length),
       ],
       edges: (x) => [
-        ...meetings(profile.section(x), () => (below ? floor : FAR), () => (below ? -FAR : -floor), w), // prettier-ignore
+        ...meetings(
+          profile.section(x),
+          () => (below ? floor : FAR),
+          () => (below ? -FAR : -floor),
+          w,
+        ),
         w,
       ],
       span: (_x, y) => (Math.abs(y) >= w ? undefined : below ? [-FAR, floor] : [-floor, FAR]),
@@ -59,7 +64,10 @@ export const slot = featureKind({
       problems.push({ field, message: `Hook slot: ${message}` });
     const wide = marked(width, 'size');
     if (width < wire)
-      say('width', `${wide} does not take a wire of ${marked(wire, 'size')}. Make it at least ${marked(wire * 1.1, 'size')} wide.`); // prettier-ignore
+      say(
+        'width',
+        `${wide} does not take a wire of ${marked(wire, 'size')}. Make it at least ${marked(wire * 1.1, 'size')} wide.`,
+      );
     if (width / 2 > half * 0.8)
       say('width', `${wide} would cut the head in two. Make it narrower, or the head broader.`);
     if (open === 'above' && isGuarded)

@@ -138,8 +138,12 @@ export function plateLayout(
     const across = (stands: 'left' | 'right', view: PlateViewName) => {
       const taken = standing(stands, view).map(sides);
       const [inner, outer] = [0, 1].map((i) => Math.max(0, ...taken.map((pair) => pair[i] ?? 0)));
-      return { first: Math.max(FIRST, (inner ?? 0) + 8), outer: outer ?? 0, pitch: Math.max(LANE, (inner ?? 0) + (outer ?? 0) + 8) };
-    }; // prettier-ignore
+      return {
+        first: Math.max(FIRST, (inner ?? 0) + 8),
+        outer: outer ?? 0,
+        pitch: Math.max(LANE, (inner ?? 0) + (outer ?? 0) + 8),
+      };
+    };
     const upRoom = (stands: 'left' | 'right', view: PlateViewName) => {
       const { outer, first, pitch } = across(stands, view);
       const most = Math.max(0, ...standing(stands, view).map(({ lane }) => lane + 1));

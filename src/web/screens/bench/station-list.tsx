@@ -40,7 +40,15 @@ export function StationList({
   const { say } = useUnits();
   const stations = stationsOf(design.head);
   const put = (next: Station[]) => edit((now) => ({ ...now, head: { ...now.head, stations: next } }));
-  const widest = stations.slice(1).reduce((best, station, i) => (station.at - (stations[i]?.at ?? 0) > best.gap ? { gap: station.at - (stations[i]?.at ?? 0), i } : best), { gap: 0, i: 0 }); // prettier-ignore
+  const widest = stations
+    .slice(1)
+    .reduce(
+      (best, station, i) =>
+        station.at - (stations[i]?.at ?? 0) > best.gap
+          ? { gap: station.at - (stations[i]?.at ?? 0), i }
+          : best,
+      { gap: 0, i: 0 },
+    );
   const add = () => {
     const [a, b] = [stations[widest.i], stations[widest.i + 1]];
     if (!a || !b) return;

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import type { RackCard } from '../../../contract/api.ts';
-import { familyOf, GRAMS_PER_OUNCE, GUARDS, hookRank, KEEPERS, METALS } from '../../../core/index.ts';
+import type { RackCard, RackNames } from '../../../contract/api.ts';
+import { GRAMS_PER_OUNCE, hookRank } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import type { FilterKey, Filters } from './filters.ts';
@@ -8,6 +8,7 @@ import { EYES } from './filters.ts';
 
 interface Props {
   readonly cards: readonly RackCard[];
+  readonly names: RackNames;
   readonly filters: Filters;
   readonly onSet: (key: FilterKey, value: string) => void;
 }
@@ -16,28 +17,25 @@ interface Props {
 const WEIGHTS = [1 / 32, 1 / 16, 1 / 8, 3 / 16, 1 / 4, 3 / 8, 1 / 2, 3 / 4, 1, 1.5, 2];
 
 /** Filters, offering only what there is on the Rack. */
-export function FilterBar({ cards, filters, onSet }: Props) {
+export function FilterBar({ cards, names, filters, onSet }: Props) {
   const { format } = useUnits();
   const there = useMemo(() => {
     const values = (of: (card: RackCard) => string) => [...new Set(cards.map(of))];
+    const byName = (a: readonly [string, string], b: readonly [string, string]) => a[1].localeCompare(b[1]);
+    const named = (part: keyof RackNames) =>
+      values((card) => card[part])
+        .map((key) => [key, names[part][key] ?? key] as const)
+        .sort(byName);
     return {
-      family: values(({ family }) => family)
-        .map((key) => [key, familyOf(key)?.name ?? key] as const)
-        .sort((a, b) => a[1].localeCompare(b[1])),
-      metal: METALS.filter(({ key }) => cards.some(({ metal }) => metal === key)).map(
-        ({ key, name }) => [key, name] as const,
-      ),
+      family: [...new Map(cards.map(({ family, shape }) => [family, shape]))].sort(byName),
+      metal: named('metal'),
       hook: values(({ hook }) => hook)
         .sort((a, b) => (hookRank(a) ?? 0) - (hookRank(b) ?? 0))
         .map((size) => [size, size] as const),
-      keeper: values(({ keeper }) => keeper)
-        .map((kind) => [kind, KEEPERS.find((one) => one.key === kind)?.name ?? kind] as const)
-        .sort((a, b) => a[1].localeCompare(b[1])),
-      guard: values(({ guard }) => guard)
-        .map((kind) => [kind, GUARDS.find((one) => one.key === kind)?.name ?? kind] as const)
-        .sort((a, b) => a[1].localeCompare(b[1])),
+      keeper: named('keeper'),
+      guard: named('guard'),
     };
-  }, [cards]);
+  }, [cards, names]);
   const weights = WEIGHTS.map((ounces) => {
     const grams = ounces * GRAMS_PER_OUNCE;
     return [String(Math.round(grams * 1000) / 1000), format(grams, 'mass')] as const;

@@ -1,5 +1,5 @@
 import type { RackCard } from '../../../contract/api.ts';
-import { familyOf, hookRank } from '../../../core/index.ts';
+import { hookRank } from '../../../core/index.ts';
 
 /** What a Rack can be filtered by, each as its address names it. */
 export const FILTERS = ['family', 'metal', 'from', 'to', 'hook', 'eye', 'keeper', 'guard', 'away'] as const;
@@ -11,7 +11,7 @@ export const SORTS = {
   name: { text: 'name', of: (card: RackCard) => card.name.toLowerCase() },
   hook: { text: 'hook size', of: (card: RackCard) => hookRank(card.hook) ?? 0 },
   fall: { text: 'fall', of: (card: RackCard) => card.fall ?? Infinity },
-  shape: { text: 'shape', of: (card: RackCard) => familyOf(card.family)?.name ?? card.family },
+  shape: { text: 'shape', of: (card: RackCard) => card.shape },
 } as const;
 export type SortKey = keyof typeof SORTS;
 
@@ -37,11 +37,11 @@ const haystacks = new WeakMap<RackCard, string>();
 function haystack(card: RackCard): string {
   let text = haystacks.get(card);
   if (text === undefined) {
-    const { name, notes, family, metal, hook, style, plane, keeper, guard, angle, hinged } = card;
+    const { name, notes, family, shape, metal, hook, style, plane, keeper, guard, angle, hinged } = card;
     text = [
       name,
       notes,
-      familyOf(family)?.name,
+      shape,
       family,
       metal,
       hook,

@@ -2,16 +2,16 @@ import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'r
 import type { KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import type { RackCard } from '../../../contract/api.ts';
+import type { RackCard, RackNames } from '../../../contract/api.ts';
 import { METALS } from '../../../core/index.ts';
 import { useOutline } from '../../data/outlines.ts';
 import { useArchive, useDuplicate, useRemove } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
+import { Card, DROP, useCardActs } from './rack-card.tsx';
 import { boxOfReach, HangingHead } from '../../drawing/hanging-head.tsx';
 
-/** Line above the eye, height of the label, and gaps of the grid, px. */
-const DROP = 18;
+/** Height of the label, and gaps of the grid, px. */
 const LABEL = 66;
 const GAP = 18;
 /** Least width of a card: its label has to fit. */
@@ -59,8 +59,15 @@ function pack(cards: readonly RackCard[], wide: number, k: number): Row[] {
   return rows;
 }
 
+interface Props {
+  readonly cards: readonly RackCard[];
+  readonly names: RackNames;
+  /** px per mm */
+  readonly k: number;
+}
+
 /** Heads on their bars, row under row; only the rows on screen, and a few about them, are there. */
-export function Hung({ cards, k }: { readonly cards: readonly RackCard[]; readonly k: number }) {
+export function Hung({ cards, names, k }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const [wide, setWide] = useState(1200);
   const [at, setAt] = useState(0);
@@ -150,6 +157,7 @@ export function Hung({ cards, k }: { readonly cards: readonly RackCard[]; readon
               >
                 <Card
                   card={card}
+                  metal={names.metal[card.metal] ?? card.metal}
                   index={index}
                   k={k}
                   width={width}
@@ -167,145 +175,3 @@ export function Hung({ cards, k }: { readonly cards: readonly RackCard[]; readon
     </div>
   );
 }
-
-type Act = 't' | 'd' | 'a' | 'Delete';
-
-/** What can be done to a head on the Rack, by key or button: one hand for all cards, since thousands of them may come by. */
-function useCardActs(): (act: Act, card: RackCard) => void {
-  const { toggle } = useTray();
-  const { mutate: duplicate } = useDuplicate();
-  const { mutate: remove } = useRemove('designs');
-  const { mutate: putAway } = useArchive();
-  return useCallback(
-    (act, { id, name, archived }) => {
-      if (act === 't') toggle(id);
-      if (act === 'd') duplicate(id);
-      if (act === 'a') putAway({ id, name, away: !archived });
-      if (act === 'Delete') remove({ id, name });
-    },
-    [toggle, duplicate, remove, putAway],
-  );
-}
-
-interface CardProps {
-  readonly card: RackCard;
-  readonly index: number;
-  readonly k: number;
-  readonly width: number;
-  readonly height: number;
-  readonly isStop: boolean;
-  readonly inTray: boolean;
-  readonly onFocus: (index: number) => void;
-  readonly onAct: (act: Act, card: RackCard) => void;
-}
-
-const ACTS: readonly string[] = ['t', 'd', 'a', 'Delete'];
-
-const Card = memo(function Card({
-  card,
-  index,
-  k,
-  width,
-  height,
-  isStop,
-  inTray,
-  onFocus,
-  onAct,
-}: CardProps) {
-  const { id, name, archived } = card;
-  const { format, say } = useUnits();
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || !ACTS.includes(event.key)) return;
-    onAct(event.key as Act, card);
-    event.preventDefault();
-    event.stopPropagation();
-  };
-  return (
-    <>
-      <Link
-        to={`/designs/${id}`}
-        className="rack-link"
-        data-in-tray={inTray}
-        data-index={index}
-        tabIndex={isStop ? 0 : -1}
-        onFocus={() => onFocus(index)}
-        onKeyDown={onKeyDown}
-      >
-        {card.grams === null ? (
-          <span className="rack-broken" style={{ height }}>
-            ■ {say(card.problem ?? 'This design cannot be built.')}
-          </span>
-        ) : (
-          <Outline card={card} k={k} width={width} height={height} />
-        )}
-        <span className="rack-label">
-          <b>{name}</b>
-          <span>
-            {card.grams === null ? 'cannot be built' : format(card.grams, 'mass')} · {card.hook} ·{' '}
-            {format(card.angle, 'angle')}
-          </span>
-          <small>
-            {METALS.find(({ key }) => key === card.metal)?.name ?? card.metal}
-            {card.hinged ? ' · hinged' : ''}
-          </small>
-        </span>
-      </Link>
-      <button
-        type="button"
-        className="rack-tray"
-        tabIndex={-1}
-        aria-pressed={inTray}
-        onClick={() => onAct('t', card)}
-        aria-label={inTray ? `Take ${name} out of the tray` : `Put ${name} into the tray`}
-      >
-        {inTray ? '✓ tray' : '+ tray'}
-      </button>
-      <button
-        type="button"
-        className="rack-away"
-        tabIndex={-1}
-        aria-label={archived ? `Hang ${name} on the Rack again` : `Put ${name} away`}
-        onClick={() => onAct('a', card)}
-      >
-        {archived ? 'hang again' : 'put away'}
-      </button>
-      <button
-        type="button"
-        className="rack-delete"
-        tabIndex={-1}
-        aria-label={`Delete ${name}`}
-        onClick={() => onAct('Delete', card)}
-      >
-        ×
-      </button>
-    </>
-  );
-});
-
-/** The outline, once it is there; until then the line it hangs from. */
-const Outline = memo(function Outline({
-  card,
-  k,
-  width,
-  height,
-}: Pick<CardProps, 'card' | 'k' | 'width' | 'height'>) {
-  const { data } = useOutline(card.id, card.version);
-  if (!data) {
-    return (
-      <svg width={width} height={height} className="hanging" aria-hidden="true">
-        <line className="hang-line" x1={width / 2} y1={0} x2={width / 2} y2={DROP} />
-      </svg>
-    );
-  }
-  return (
-    <HangingHead
-      drawing={data}
-      attitude={card.hang}
-      k={k}
-      metal={card.metal}
-      drop={DROP}
-      width={width}
-      height={height}
-    />
-  );
-});

@@ -1,12 +1,11 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { RackCard } from '../../../contract/api.ts';
-import { familyOf, starterDesign } from '../../../core/index.ts';
+import type { RackCard, RackNames } from '../../../contract/api.ts';
 import { useCreate, useRack } from '../../data/queries.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { useKeys } from '../../parts/keys.ts';
-import { ShapePicker } from '../../parts/shape-picker.tsx';
+import { ShapePicker } from '../../parts/shape-picker-later.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { PX_PER_MM } from '../bench/plate-layout.ts';
 import { FileMenu } from '../exchange/file-menu.tsx';
@@ -24,10 +23,10 @@ export function Rack() {
   const rack = useRack();
   if (rack.isPending) return <Loading what="the Rack" />;
   if (rack.isError) return <Failed error={rack.error} retry={() => void rack.refetch()} />;
-  return <RackOf cards={rack.data.cards} />;
+  return <RackOf cards={rack.data.cards} names={rack.data.names} />;
 }
 
-function RackOf({ cards }: { readonly cards: readonly RackCard[] }) {
+function RackOf({ cards, names }: { readonly cards: readonly RackCard[]; readonly names: RackNames }) {
   const { search, set, clear } = useAddress();
   // Typed text lives here and follows into the address; an address arrived at anew brings its own.
   const [q, setQ] = useState(search.get('q') ?? '');
@@ -52,13 +51,10 @@ function RackOf({ cards }: { readonly cards: readonly RackCard[] }) {
     [cards, filters.away],
   );
 
-  const makeNew = (key: string) => {
-    const family = familyOf(key);
+  const makeNew = async (key: string) => {
     setPicking(false);
-    if (!family) return;
-    create.mutate(starterDesign(family, `New ${family.name.toLowerCase()}`), {
-      onSuccess: (kept) => void navigate(`/designs/${kept.id}`),
-    });
+    const { newHead } = await import('../../parts/new-head.ts');
+    create.mutate(newHead(key), { onSuccess: (kept) => void navigate(`/designs/${kept.id}`) });
   };
   useKeys({ '/': () => searchBox.current?.focus(), n: () => setPicking(true) });
 
@@ -113,7 +109,7 @@ function RackOf({ cards }: { readonly cards: readonly RackCard[] }) {
           </button>
         </div>
       </div>
-      <FilterBar cards={cards} filters={filters} onSet={(key, value) => set(key, value)} />
+      <FilterBar cards={cards} names={names} filters={filters} onSet={(key, value) => set(key, value)} />
       {cards.length === 0 ? (
         <Empty title="The Rack is empty">
           <p>
@@ -143,12 +139,12 @@ function RackOf({ cards }: { readonly cards: readonly RackCard[] }) {
           </button>
         </Empty>
       ) : (
-        <Hung cards={shown} k={Number(zoom) * PX_PER_MM} />
+        <Hung cards={shown} names={names} k={Number(zoom) * PX_PER_MM} />
       )}
       <ShapePicker
         show={isPicking}
         title="New head: pick a shape"
-        onPick={makeNew}
+        onPick={(key) => void makeNew(key)}
         onHide={() => setPicking(false)}
       />
     </div>
