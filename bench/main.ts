@@ -1,5 +1,5 @@
 // Speed, as ratios within one run: machines differ, a ratio says what it means anywhere. Run with npm run bench.
-import { ensureBuilt } from '../scripts/build.mjs';
+import { ensureBuilt, ensureNode } from '../scripts/build.mjs';
 import {
   completeDimensions,
   DRAWN_FAMILIES,
@@ -101,7 +101,8 @@ if (first?.ok) {
 }
 
 console.log('\nInterface, a breadth dragged for 120 pointer moves in headless Chromium');
-ensureBuilt();
+await ensureBuilt();
+await ensureNode();
 const data = dataFolder();
 const server = await startServer(data.path, { demo: true });
 const { browser, close } = await openBrowser();

@@ -29,10 +29,7 @@ export async function startServer(
   const child = spawn(
     process.execPath,
     [
-      '--no-warnings',
-      '--import',
-      'tsx',
-      'src/server/main.ts',
+      'dist/node/server.js',
       '--data',
       data,
       '--port',

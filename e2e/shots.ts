@@ -2,7 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { ensureBuilt } from '../scripts/build.mjs';
+import { ensureBuilt, ensureNode } from '../scripts/build.mjs';
 import { named, openBrowser, openPage, sees } from './browser.ts';
 import { dataFolder, root, startServer } from './server.ts';
 
@@ -69,7 +69,8 @@ const SHOTS: readonly Shot[] = [
 const only = process.argv.slice(2);
 const out = process.env['SHOTS_TO'] ?? join(root, 'docs/screenshots');
 mkdirSync(out, { recursive: true });
-ensureBuilt();
+await ensureBuilt();
+await ensureNode();
 const data = dataFolder();
 const server = await startServer(data.path, { demo: true });
 const { browser, close } = await openBrowser();

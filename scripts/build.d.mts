@@ -1,2 +1,4 @@
 /** Builds the interface unless the last build was made from these very sources. */
-export function ensureBuilt(): void;
+export function ensureBuilt(): Promise<void>;
+/** Builds server and terminal, likewise. */
+export function ensureNode(): Promise<void>;

@@ -1,9 +1,24 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root, run } from './ensure.mjs';
 
-const SOURCES = ['src/core', 'src/contract', 'src/web', 'vite.config.ts', 'package-lock.json'];
+/** What is built, from which sources, and what says that it was. */
+const PARTS = {
+  web: {
+    says: 'Building the interface …',
+    sources: ['src/core', 'src/contract', 'src/web', 'vite.config.ts'],
+    make: () =>
+      run(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error']),
+    there: 'dist/web/index.html',
+  },
+  node: {
+    says: 'Building server and terminal …',
+    sources: ['src/core', 'src/contract', 'src/server', 'src/cli'],
+    make: buildNode,
+    there: 'dist/node/server.js',
+  },
+};
 
 function files(path) {
   if (!statSync(path).isDirectory()) return [path];
@@ -12,21 +27,51 @@ function files(path) {
     .flatMap((name) => files(join(path, name)));
 }
 
-/** Builds the interface unless the last build was made from these very sources. */
-export function ensureBuilt() {
+/** Server and terminal as plain modules with the packages they use: nothing is transpiled and few files are read at a start. */
+async function buildNode() {
+  const { build } = await import('esbuild');
+  const out = join(root, 'dist/node');
+  rmSync(out, { recursive: true, force: true });
+  await build({
+    entryPoints: {
+      server: join(root, 'src/server/main.ts'),
+      anvil: join(root, 'src/cli/main.ts'),
+    },
+    outdir: out,
+    bundle: true,
+    splitting: true,
+    // Those that find files beside themselves, or start threads, stay packages.
+    external: ['@electric-sql/pglite', 'manifold-3d', 'pino'],
+    // Packages of the older kind call require.
+    banner: {
+      js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);",
+    },
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'warning',
+  });
+  mkdirSync(out, { recursive: true });
+  cpSync(join(root, 'src/server/migrations'), join(out, 'migrations'), { recursive: true });
+}
+
+/** Builds a part unless it was last made from these very sources. Quiet on standard output. */
+async function ensure(name) {
+  const { says, sources, make, there } = PARTS[name];
   const hash = createHash('sha256');
-  for (const file of SOURCES.flatMap((source) => files(join(root, source)))) {
+  for (const file of [...sources, 'package-lock.json', 'scripts/build.mjs'].flatMap((source) => files(join(root, source)))) {
     if (!file.endsWith('.test.ts')) hash.update(file.slice(root.length)).update(readFileSync(file));
   }
   const digest = hash.digest('hex');
-  const marker = join(root, 'dist/sources');
-  if (
-    existsSync(marker) &&
-    readFileSync(marker, 'utf8') === digest &&
-    existsSync(join(root, 'dist/web/index.html'))
-  )
-    return;
-  console.error('Building the interface …');
-  run(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn']);
+  const marker = join(root, `dist/${name}.sources`);
+  if (existsSync(marker) && readFileSync(marker, 'utf8') === digest && existsSync(join(root, there))) return;
+  console.error(says);
+  await make();
   writeFileSync(marker, digest);
 }
+
+/** The interface, made when its sources have changed. */
+export const ensureBuilt = () => ensure('web');
+
+/** Server and terminal, likewise. */
+export const ensureNode = () => ensure('node');

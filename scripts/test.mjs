@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { ensureInstalled, root, run } from './ensure.mjs';
 
 ensureInstalled();
-const { ensureBuilt } = await import('./build.mjs');
+const { ensureBuilt, ensureNode } = await import('./build.mjs');
 const bin = (path) => join(root, 'node_modules', path);
 const node = (title, path, ...args) => {
   console.log(`\n— ${title}`);
@@ -19,7 +19,8 @@ node('types', 'typescript/bin/tsc', '--noEmit');
 console.log('\n— generated documents');
 run(process.execPath, ['scripts/run.mjs', 'scripts/make-docs.ts', '--check']);
 node('unit tests', 'vitest/vitest.mjs', 'run', '--project', 'unit');
-ensureBuilt();
+await ensureBuilt();
+await ensureNode();
 node('browser tests', 'vitest/vitest.mjs', 'run', '--project', 'e2e');
 
 /** The browser tests need Debian's Chromium: installs it where this user may, and says what to do where not. */

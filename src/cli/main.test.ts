@@ -18,7 +18,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 /** The terminal as a person runs it. */
 function anvil(args: readonly string[], input?: string) {
-  const done = spawnSync(process.execPath, ['scripts/run.mjs', 'src/cli/main.ts', ...args], {
+  const done = spawnSync(process.execPath, ['scripts/anvil.mjs', ...args], {
     cwd: root,
     encoding: 'utf8',
     ...(input === undefined ? {} : { input }),

@@ -84,7 +84,7 @@ describe('messages name the field and the remedy', () => {
     [
       '/keeper/kind',
       { ...design, keeper: { length: 3 } },
-      'Keeper: kind is missing; use one of none, collar, wire, barrel, barbs, screw, spring.',
+      'Keeper: kind is missing; use one of collar, barrel, wire, barbs, screw, spring, none.',
     ],
     [
       '/keeper/barbs',

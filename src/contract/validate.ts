@@ -38,9 +38,11 @@ export type Checked<T> =
 const ajv = new Ajv({ allErrors: true, verbose: true, strict: true, allowUnionTypes: true });
 const coercing = new Ajv({ allErrors: true, verbose: true, strict: true, coerceTypes: true });
 
+/** A check that is compiled when it is first asked for: a start needs few of them. */
 function checker<T>(schema: TSchema, engine: Ajv = ajv): (data: unknown) => Checked<T> {
-  const validate: ValidateFunction = engine.compile(schema);
+  let validate: ValidateFunction | undefined;
   return (data) => {
+    validate ??= engine.compile(schema);
     if (validate(data)) return { ok: true, value: data as T };
     return { ok: false, problems: problemsFrom(validate.errors ?? []) };
   };

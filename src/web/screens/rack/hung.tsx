@@ -1,15 +1,10 @@
-import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
-import { Link } from 'react-router';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import type { RackCard, RackNames } from '../../../contract/api.ts';
-import { METALS } from '../../../core/index.ts';
-import { useOutline } from '../../data/outlines.ts';
-import { useArchive, useDuplicate, useRemove } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
-import { useUnits } from '../../data/units.ts';
 import { Card, DROP, useCardActs } from './rack-card.tsx';
-import { boxOfReach, HangingHead } from '../../drawing/hanging-head.tsx';
+import { boxOfReach } from '../../drawing/hanging-head.tsx';
 
 /** Height of the label, and gaps of the grid, px. */
 const LABEL = 66;

@@ -1,0 +1,180 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import type { Arrangement, Brief, Design, Problem, Readings, Surroundings } from '../core/index.ts';
+import {
+  ARRANGEMENTS,
+  evaluate,
+  factText,
+  inUnits,
+  loadSolids,
+  PLAIN_WATER,
+  reasonText,
+  REFERENCE_RULES,
+  SALINITY,
+  standing,
+} from '../core/index.ts';
+import { writeReadingsCsv } from '../core/exchange/csv.ts';
+import type { ExportType } from '../core/exchange/export-design.ts';
+import { EXPORT_TYPES, exportDesign } from '../core/exchange/export-design.ts';
+import type { Checked } from '../contract/validate.ts';
+import { checkBriefDocument, checkDesignDocument } from '../contract/validate.ts';
+
+/** Input that cannot be taken: told on standard error, code 2. */
+export class BadInput extends Error {}
+
+interface WaterOptions {
+  readonly brief?: string | undefined;
+  readonly water?: string | undefined;
+  readonly temp?: string | undefined;
+  readonly depth?: string | undefined;
+}
+
+export async function runEvaluate(file: string, options: WaterOptions): Promise<void> {
+  await loadSolids();
+  const data = readJson(file);
+  const brief =
+    options.brief === undefined
+      ? undefined
+      : accepted(checkBriefDocument(readJson(options.brief)), options.brief);
+  const surroundings = surroundingsOf(options, brief);
+  const many = Array.isArray(data);
+  const designs = (many ? (data as unknown[]) : [data]).map((item, i) =>
+    accepted(checkDesignDocument(item), many ? `${file}, design ${i + 1}` : file),
+  );
+  const results = designs.map((design, i) => {
+    const result = evaluate(design, surroundings);
+    if (!result.ok) throw badDocument(many ? `${file}, design ${i + 1}` : file, result.problems);
+    return {
+      name: design.name,
+      dimensions: result.design.head.dimensions,
+      surroundings: { ...surroundings.water, depth: surroundings.depth },
+      readings: result.readings,
+      flags: result.flags.map((flag) => ({ ...flag, text: inUnits(flag.text, 'metric') })),
+      ...(brief ? { match: matchOf(brief, result.design, result.readings) } : {}),
+    };
+  });
+  console.log(JSON.stringify(many ? results : results[0], null, 2));
+}
+
+function matchOf(brief: Brief, design: Design, readings: Readings) {
+  const stand = standing(brief, { design, readings }, REFERENCE_RULES.rules);
+  const words = (reasons: typeof stand.for) =>
+    reasons.map((reason) => ({
+      rule: reason.rule.id,
+      weight: reason.rule.weight,
+      says: reasonText(reason, 'metric'),
+      source: reason.rule.source,
+    }));
+  return {
+    brief: brief.name,
+    depth: factText('water.depth', brief.water.depth, 'metric'),
+    balance: stand.balance,
+    for: words(stand.for),
+    against: words(stand.against),
+    never: words(stand.never),
+  };
+}
+
+interface ExportValues {
+  readonly format: string;
+  readonly out?: string | undefined;
+  readonly shrink?: string | undefined;
+  readonly angle?: string | undefined;
+  readonly units?: string | undefined;
+}
+
+export async function runExport(file: string, { format, out, shrink, angle, units }: ExportValues): Promise<void> {
+  await loadSolids();
+  if (!(format in EXPORT_TYPES))
+    throw new BadInput(
+      `--format: “${format}” is not written. Use one of ${Object.keys(EXPORT_TYPES).join(', ')}.`,
+    );
+  if (out === undefined) throw new BadInput('--out: name the file to write.');
+  if (angle !== undefined && !ARRANGEMENTS.includes(angle as Arrangement))
+    throw new BadInput(`--angle: “${angle}” is not known. Use third or first.`);
+  if (units !== undefined && !['metric', 'imperial', 'both'].includes(units))
+    throw new BadInput(`--units: “${units}” is not known. Use metric, imperial or both.`);
+  const data = readJson(file);
+  if (Array.isArray(data) && format !== 'csv')
+    throw new BadInput(
+      `${file}: holds several designs; this format is written for one. Give a file with one design, or write csv.`,
+    );
+  const many = Array.isArray(data) ? (data as unknown[]) : [data];
+  const designs = many.map((item, i) =>
+    accepted(checkDesignDocument(item), Array.isArray(data) ? `${file}, design ${i + 1}` : file),
+  );
+  let written: string | Uint8Array;
+  if (format === 'csv') {
+    written = writeReadingsCsv(
+      designs.map((design) => {
+        const result = evaluate(design, PLAIN_WATER);
+        if (!result.ok) throw badDocument(file, result.problems);
+        return { design: result.design, readings: result.readings };
+      }),
+    );
+  } else {
+    const made = await exportDesign(designs[0] as Design, format as ExportType, PLAIN_WATER, {
+      shrink: numberOption('--shrink', shrink, [0, 10]) ?? 0,
+      arrangement: (angle as Arrangement | undefined) ?? 'third',
+      units: (units as 'metric' | 'imperial' | 'both' | undefined) ?? 'metric',
+    });
+    if (!made.ok) throw badDocument(file, made.problems);
+    written = made.data;
+  }
+  try {
+    writeFileSync(out, written);
+  } catch (error) {
+    throw new BadInput(`--out: ${out} cannot be written (${(error as Error).message}).`, { cause: error });
+  }
+}
+
+/** Water from the options, then the brief, then plain fresh water. */
+function surroundingsOf(options: WaterOptions, brief: Brief | undefined): Surroundings {
+  const kind = options.water ?? brief?.water.kind ?? 'fresh';
+  if (!(kind in SALINITY)) throw new BadInput(`--water: “${kind}” is not known. Use fresh, brackish or sea.`);
+  return {
+    water: {
+      salinity: SALINITY[kind as keyof typeof SALINITY],
+      temperature:
+        numberOption('--temp', options.temp, [-1, 40]) ??
+        brief?.water.temperature ??
+        PLAIN_WATER.water.temperature,
+    },
+    depth: numberOption('--depth', options.depth, [0.1, 500]) ?? brief?.water.depth ?? PLAIN_WATER.depth,
+  };
+}
+
+function numberOption(
+  name: string,
+  text: string | undefined,
+  [min, max]: readonly [number, number],
+): number | undefined {
+  if (text === undefined) return undefined;
+  const value = text.trim() === '' ? NaN : Number(text);
+  if (!(value >= min && value <= max))
+    throw new BadInput(`${name}: “${text}” is not a number from ${min} to ${max}.`);
+  return value;
+}
+
+function readJson(file: string): unknown {
+  let text: string;
+  try {
+    text = readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch (error) {
+    throw new BadInput(`${file}: cannot be read (${(error as Error).message}).`, { cause: error });
+  }
+  try {
+    return JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    throw new BadInput(`${file}: is not JSON (${(error as Error).message}).`, { cause: error });
+  }
+}
+
+function accepted<T>(checked: Checked<T>, file: string): T {
+  if (!checked.ok) throw badDocument(file, checked.problems);
+  return checked.value;
+}
+
+const badDocument = (file: string, problems: readonly Problem[]): BadInput =>
+  new BadInput(
+    problems.map(({ path, message }) => `${file}: ${path || '/'}: ${inUnits(message, 'metric')}`).join('\n'),
+  );
