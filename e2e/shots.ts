@@ -76,6 +76,9 @@ const server = await startServer(data.path, { demo: true });
 const { browser, close } = await openBrowser();
 try {
   const page = await openPage(browser, server.url);
+  // Another width than the documents’ own, for looking at: SHOTS_WIDTH=390 SHOTS_TO=somewhere.
+  const wide = Number(process.env['SHOTS_WIDTH'] ?? 1280);
+  if (wide !== 1280) await page.setViewport({ width: wide, height: wide < 600 ? 844 : 1180 });
   await page.evaluate(() =>
     localStorage.setItem(
       'fern-anvil.tray',

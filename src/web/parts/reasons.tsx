@@ -1,6 +1,7 @@
 import type { Reason, Standing } from '../../core/index.ts';
 import { reasonText } from '../../core/index.ts';
 import { useUnits } from '../data/units.ts';
+import './reasons.css';
 
 const TONES = [
   ['never', '✕ never'],

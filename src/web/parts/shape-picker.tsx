@@ -3,6 +3,7 @@ import type { Family, Vec2 } from '../../core/index.ts';
 import { DRAWN_FAMILIES, familyOutlines, FAMILY_GROUPS } from '../../core/index.ts';
 import { Sheet } from './sheet.tsx';
 import { pathOf } from '../drawing/path.ts';
+import './shape-picker.css';
 
 export interface ShapePickerProps {
   readonly show: boolean;

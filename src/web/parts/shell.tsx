@@ -7,6 +7,7 @@ import { MetalPatterns } from '../drawing/side-figure.tsx';
 import { HelpSheet } from './help.tsx';
 import { useKeys } from './keys.ts';
 import { Tray } from './tray.tsx';
+import './shell.css';
 
 /** What stands around every screen: the bar with its places, the screen, and the tray at its foot. */
 export function Shell() {

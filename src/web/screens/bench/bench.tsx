@@ -26,6 +26,7 @@ import { ReadingsPanel } from './readings-panel.tsx';
 import { Stages } from './stages.tsx';
 import { useBench } from './use-bench.ts';
 import { useHistory } from './use-history.ts';
+import './bench.css';
 
 /** The turnable solid and its library come only when it is asked for. */
 const Solid = lazy(async () => ({ default: (await import('./solid.tsx')).Solid }));

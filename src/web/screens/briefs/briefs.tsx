@@ -12,6 +12,7 @@ import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { BriefForm } from './brief-form.tsx';
 import { commonScale, Rank } from './rank.tsx';
 import { useRanking } from './use-ranking.ts';
+import './briefs.css';
 
 /** A brief to begin from: mild fresh water over a clean bottom. */
 const STARTER: Brief = {

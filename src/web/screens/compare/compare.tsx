@@ -23,6 +23,8 @@ import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { orderAnnouncements, useTrayOrder } from '../../parts/tray.tsx';
 import { readingText } from '../bench/readings-panel.tsx';
 import { PX_PER_MM } from '../bench/plate-layout.ts';
+import './compare.css';
+import '../../styles/tables.css';
 
 type Row = Kept<Design>;
 

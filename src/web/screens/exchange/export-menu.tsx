@@ -6,6 +6,7 @@ import { useSettings } from '../../data/settings.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
+import './exchange.css';
 
 const FILES: readonly (readonly [format: ExportFormat, name: string, what: string])[] = [
   ['pdf', 'Spec sheet', 'PDF: drawing, readings, cautions'],

@@ -2,6 +2,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { useNotices } from '../../parts/notices.tsx';
 import { download } from './export-menu.tsx';
+import './exchange.css';
 
 const ShopDialog = lazy(async () => ({ default: (await import('./shop-dialog.tsx')).ShopDialog }));
 const SolidDialog = lazy(async () => ({ default: (await import('./solid-dialog.tsx')).SolidDialog }));

@@ -19,6 +19,7 @@ import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { RungFigure } from '../../workers/judge.worker.ts';
+import './ladder.css';
 
 const RULES: Readonly<Record<(typeof HOOK_RULES)[number], string>> = {
   keep: 'kept on every rung',

@@ -14,6 +14,7 @@ import { FILTERS, pick, SORTS } from './filters.ts';
 import { FilterBar } from './filter-bar.tsx';
 import { Hung } from './hung.tsx';
 import { SavedViews } from './saved-views.tsx';
+import './rack.css';
 
 /** Scales of the whole Rack, sheet over life. */
 const ZOOMS = ['1', '1.5', '2', '3'] as const;

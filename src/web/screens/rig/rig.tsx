@@ -21,6 +21,7 @@ import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import { RigDrawing } from './rig-drawing.tsx';
+import './rig.css';
 
 /** The Rig: a plastic on the hook, to scale, with every point of the fit judged. */
 export function RigScreen() {

@@ -10,6 +10,8 @@ import { QuantityField } from '../../parts/quantity-field.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
 import { HookShelf } from './hook-shelf.tsx';
 import { PlasticShelf } from './plastic-shelf.tsx';
+import './stores.css';
+import '../../styles/tables.css';
 
 const SHELVES = {
   metals: 'Metals',
