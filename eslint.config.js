@@ -14,26 +14,116 @@ const layers = {
 /** What the core must never touch: a screen, a server, a file. */
 const outsideWorld = ['react*', 'koa*', '@koa/*', 'drizzle-orm*', '@electric-sql/*', 'node:*', 'fs', 'path'];
 
-const layerRules = Object.entries(layers).map(([layer, above]) => ({
-  files: [`src/${layer}/**/*.{ts,tsx}`],
-  ignores: ['**/*.test.ts'],
-  rules: {
-    'no-restricted-imports': [
-      'error',
+/**
+ * The rooms inside the core only look down too: each names the rooms it may use. Its root holds nothing but the door, and the kit of the
+ * tests looks everywhere.
+ */
+const rooms = {
+  numeric: [],
+  quantity: [],
+  kind: ['quantity'],
+  material: ['kind', 'numeric'],
+  hook: ['kind', 'numeric', 'quantity'],
+  head: ['hook', 'kind', 'numeric', 'quantity'],
+  fitting: ['head', 'hook', 'kind', 'material', 'numeric', 'quantity'],
+  plastic: ['kind', 'numeric', 'quantity'],
+  rigging: ['head', 'hook', 'kind', 'numeric', 'plastic', 'quantity'],
+  document: ['fitting', 'head', 'hook', 'kind', 'material', 'plastic', 'quantity', 'rigging'],
+  build: [
+    'document',
+    'fitting',
+    'head',
+    'hook',
+    'kind',
+    'material',
+    'numeric',
+    'plastic',
+    'quantity',
+    'rigging',
+  ],
+  behaviour: [
+    'build',
+    'fitting',
+    'head',
+    'hook',
+    'kind',
+    'material',
+    'numeric',
+    'plastic',
+    'quantity',
+    'rigging',
+  ],
+  judge: [
+    'behaviour',
+    'build',
+    'document',
+    'head',
+    'hook',
+    'kind',
+    'material',
+    'numeric',
+    'plastic',
+    'quantity',
+    'rigging',
+  ],
+  match: ['behaviour', 'document', 'fitting', 'head', 'hook', 'kind', 'material', 'plastic', 'quantity'],
+  series: ['behaviour', 'build', 'document', 'head', 'hook', 'judge', 'kind', 'material', 'quantity'],
+  plate: ['build', 'head', 'hook', 'kind', 'numeric', 'quantity'],
+  exchange: [
+    'behaviour',
+    'build',
+    'document',
+    'fitting',
+    'head',
+    'hook',
+    'judge',
+    'kind',
+    'material',
+    'numeric',
+    'plate',
+    'quantity',
+  ],
+};
+
+const layerPatterns = (layer, above) => [
+  {
+    group: above.flatMap((name) => [`**/${name}/**`, `../${name}`]),
+    message: `${layer} may not import from ${above.join(', ')}.`,
+  },
+  ...(layer === 'core' || layer === 'contract'
+    ? [{ group: outsideWorld, message: `${layer} knows no screen, server or file.` }]
+    : []),
+];
+
+const restricted = (files, patterns, ignores = []) => ({
+  files,
+  ignores: ['**/*.test.ts', ...ignores],
+  rules: { 'no-restricted-imports': ['error', { patterns }] },
+});
+
+const layerRules = Object.entries(layers).map(([layer, above]) =>
+  restricted([`src/${layer}/**/*.{ts,tsx}`], layerPatterns(layer, above)),
+);
+
+const roomRules = Object.entries(rooms).map(([room, may]) => {
+  const barred = Object.keys(rooms).filter((other) => other !== room && !may.includes(other));
+  return restricted(
+    [`src/core/${room}/**/*.ts`],
+    [
+      ...layerPatterns('core', layers.core),
       {
-        patterns: [
-          {
-            group: above.flatMap((name) => [`**/${name}/**`, `../${name}`]),
-            message: `${layer} may not import from ${above.join(', ')}.`,
-          },
-          ...(layer === 'core' || layer === 'contract'
-            ? [{ group: outsideWorld, message: `${layer} knows no screen, server or file.` }]
-            : []),
+        group: [
+          ...barred.flatMap((other) => [`../${other}/**`, `../../${other}/**`]),
+          '**/test-kit/**',
+          '../index.ts',
+          '../../index.ts',
         ],
+        message: `In the core, ${room} looks down to ${may.join(', ') || 'nothing'} only.`,
       },
     ],
-  },
-}));
+    ['**/*.test-kit.ts'],
+  );
+});
 
 export default tseslint.config(
   { ignores: ['dist', 'node_modules', '.cache', '.data', 'src/server/migrations'] },
@@ -59,4 +149,5 @@ export default tseslint.config(
     languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly' } },
   },
   ...layerRules,
+  ...roomRules,
 );

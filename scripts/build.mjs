@@ -1,5 +1,14 @@
 import { createHash } from 'node:crypto';
-import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { root, run } from './ensure.mjs';
 
@@ -59,7 +68,9 @@ async function buildNode() {
 async function ensure(name) {
   const { says, sources, make, there } = PARTS[name];
   const hash = createHash('sha256');
-  for (const file of [...sources, 'package-lock.json', 'scripts/build.mjs'].flatMap((source) => files(join(root, source)))) {
+  for (const file of [...sources, 'package-lock.json', 'scripts/build.mjs'].flatMap((source) =>
+    files(join(root, source)),
+  )) {
     if (!file.endsWith('.test.ts')) hash.update(file.slice(root.length)).update(readFileSync(file));
   }
   const digest = hash.digest('hex');

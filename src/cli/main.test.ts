@@ -6,7 +6,8 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { massProperties, openEdges } from '../core/head/mesh.ts';
-import { evaluate, readStl } from '../core/index.ts';
+import { evaluate } from '../core/index.ts';
+import { readStl } from '../core/exchange/stl.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));

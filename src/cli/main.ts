@@ -11,7 +11,6 @@ const HELP = `Fern Anvil in the terminal
 
 Formats: docs/formats.md. Readings: docs/readings.md. Bad input ends with code 2 and a sentence that names the field.`;
 
-
 async function main(): Promise<void> {
   const { positionals, values } = parseArgs({
     allowPositionals: true,

@@ -3,6 +3,7 @@ import type { Arrangement, Brief, Design, Problem, Readings, Surroundings } from
 import {
   ARRANGEMENTS,
   evaluate,
+  EXPORTS,
   factText,
   inUnits,
   loadSolids,
@@ -13,8 +14,7 @@ import {
   standing,
 } from '../core/index.ts';
 import { writeReadingsCsv } from '../core/exchange/csv.ts';
-import type { ExportType } from '../core/exchange/export-design.ts';
-import { EXPORT_TYPES, exportDesign } from '../core/exchange/export-design.ts';
+import { exportDesign } from '../core/exchange/export-design.ts';
 import type { Checked } from '../contract/validate.ts';
 import { checkBriefDocument, checkDesignDocument } from '../contract/validate.ts';
 
@@ -82,11 +82,15 @@ interface ExportValues {
   readonly units?: string | undefined;
 }
 
-export async function runExport(file: string, { format, out, shrink, angle, units }: ExportValues): Promise<void> {
+export async function runExport(
+  file: string,
+  { format, out, shrink, angle, units }: ExportValues,
+): Promise<void> {
   await loadSolids();
-  if (!(format in EXPORT_TYPES))
+  const kind = EXPORTS.find(({ key }) => key === format);
+  if (!kind)
     throw new BadInput(
-      `--format: “${format}” is not written. Use one of ${Object.keys(EXPORT_TYPES).join(', ')}.`,
+      `--format: “${format}” is not written. Use one of ${EXPORTS.map(({ key }) => key).join(', ')}.`,
     );
   if (out === undefined) throw new BadInput('--out: name the file to write.');
   if (angle !== undefined && !ARRANGEMENTS.includes(angle as Arrangement))
@@ -112,7 +116,7 @@ export async function runExport(file: string, { format, out, shrink, angle, unit
       }),
     );
   } else {
-    const made = await exportDesign(designs[0] as Design, format as ExportType, PLAIN_WATER, {
+    const made = await exportDesign(designs[0] as Design, kind.key, PLAIN_WATER, {
       shrink: numberOption('--shrink', shrink, [0, 10]) ?? 0,
       arrangement: (angle as Arrangement | undefined) ?? 'third',
       units: (units as 'metric' | 'imperial' | 'both' | undefined) ?? 'metric',

@@ -186,9 +186,6 @@ export const NameSchema = Type.Object(
 );
 export type Naming = Static<typeof NameSchema>;
 
-/** Files a design goes out as. */
-export const EXPORTS = ['json', 'stl', '3mf', 'svg', 'dxf', 'pdf', 'csv'] as const;
-export type ExportFormat = (typeof EXPORTS)[number];
 export const ExportQuerySchema = Type.Object(
   {
     shrink: Type.Optional(

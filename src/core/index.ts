@@ -61,7 +61,7 @@ export * from './build/submerged.ts';
 export * from './behaviour/hang.ts';
 export * from './head/solid.ts';
 export { bodySection } from './head/outline.ts';
-export * from './exchange/stl.ts';
+export * from './exchange/exports/index.ts';
 export * from './document/starter.ts';
 export * from './document/differences.ts';
 export * from './document/history.ts';

@@ -1,3 +1,4 @@
+import { readStl } from '../core/exchange/stl.ts';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -14,7 +15,6 @@ import type {
 } from '../contract/api.ts';
 import type { Design } from '../core/index.ts';
 import { massProperties } from '../core/head/mesh.ts';
-import { readStl } from '../core/index.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import { createApp } from './app.ts';
 import type { RunningApp } from './app.test-kit.ts';

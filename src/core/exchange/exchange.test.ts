@@ -17,8 +17,8 @@ import { parseQuantity } from '../quantity/parse.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';
-import { EXPORT_TYPES, exportDesign, mouldFactor } from './export-design.ts';
-import type { ExportType } from './export-design.ts';
+import { exportDesign, mouldFactor } from './export-design.ts';
+import { EXPORTS } from './exports/index.ts';
 import { readHooksCsv, writeHooksCsv } from './hooks-csv.ts';
 import { readStl } from './stl.ts';
 import { writeSvg } from './svg.ts';
@@ -198,7 +198,7 @@ describe('sheets and tables', () => {
     expect(Number(data[0]?.['mass.total (g)'])).toBe(readings['mass.total']?.value);
   });
 
-  it.each(Object.keys(EXPORT_TYPES) as ExportType[])(
+  it.each(EXPORTS.map(({ key }) => key))(
     'a design that cannot be built is refused as %s with its reason, but for its own document',
     async (type) => {
       const broken = sampleDesign('ball', { head: { dimensions: { breadth: 900 } } });

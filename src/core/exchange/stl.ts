@@ -1,3 +1,5 @@
+import { BufferGeometry, Float32BufferAttribute, Mesh as Object3D, Uint32BufferAttribute } from 'three';
+import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
 import type { Mesh } from '../head/mesh.ts';
 
 const HEADER = 80;
@@ -8,26 +10,14 @@ const FACET = 50;
  * three corners and two spare bytes, little-endian floats). Coordinates go out as they are: mm.
  */
 export function writeStl({ positions, triangles }: Mesh, title: string): Uint8Array {
-  const count = triangles.length / 3;
-  const bytes = new Uint8Array(HEADER + 4 + count * FACET);
-  const view = new DataView(bytes.buffer);
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new Float32BufferAttribute(positions, 3));
+  geometry.setIndex(new Uint32BufferAttribute(triangles, 1));
+  const { buffer, byteLength } = new STLExporter().parse(new Object3D(geometry), { binary: true });
+  const bytes = new Uint8Array(buffer, 0, byteLength);
   // A header that begins with "solid" would be taken for the text form.
   const header = `fern anvil, mm: ${title}`.replace(/[^\x20-\x7e]/g, '?').slice(0, HEADER);
-  for (let i = 0; i < header.length; i++) bytes[i] = header.charCodeAt(i);
-  view.setUint32(HEADER, count, true);
-  for (let i = 0; i < count; i++) {
-    const corners = [0, 1, 2].map((k) => {
-      const at = 3 * (triangles[3 * i + k] as number);
-      return [positions[at] as number, positions[at + 1] as number, positions[at + 2] as number] as const;
-    });
-    const [a, b, c] = corners as [(typeof corners)[0], (typeof corners)[0], (typeof corners)[0]];
-    const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
-    const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
-    const normal = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx] as const;
-    const length = Math.hypot(...normal) || 1;
-    const numbers = [...normal.map((n) => n / length), ...a, ...b, ...c];
-    numbers.forEach((number, k) => view.setFloat32(HEADER + 4 + i * FACET + 4 * k, number, true));
-  }
+  bytes.set(new TextEncoder().encode(header));
   return bytes;
 }
 

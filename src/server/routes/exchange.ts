@@ -1,10 +1,10 @@
 import type Router from '@koa/router';
-import type { Collection, Documents, ExportFormat, Intake, Shop } from '../../contract/api.ts';
-import { COLLECTIONS, EXPORTS } from '../../contract/api.ts';
+import type { Collection, Documents, Intake, Shop } from '../../contract/api.ts';
+import { COLLECTIONS } from '../../contract/api.ts';
 import { checkExportQuery, checkShop } from '../../contract/validate.ts';
-import { evaluate, PLAIN_WATER } from '../../core/index.ts';
+import { evaluate, EXPORTS, PLAIN_WATER } from '../../core/index.ts';
 import { writeReadingsCsv } from '../../core/exchange/csv.ts';
-import { EXPORT_TYPES, exportDesign } from '../../core/exchange/export-design.ts';
+import { exportDesign } from '../../core/exchange/export-design.ts';
 import { writeHooksCsv } from '../../core/exchange/hooks-csv.ts';
 import type { Database } from '../database.ts';
 import type { DocumentStore } from '../documents.ts';
@@ -17,19 +17,20 @@ export type Stores = { readonly [C in Collection]: DocumentStore<C> };
 /** Files out and in: a design in every format, readings as a table, the whole shop both ways. */
 export function exchangeRoutes(router: Router, db: Database, stores: Stores, metals: MetalStore): void {
   router.get('/designs/:id/export/:format', async (ctx) => {
-    const format = String(ctx.params['format']) as ExportFormat;
-    if (!EXPORTS.includes(format)) throw notFound(`The format “${format.slice(0, 20)}”`);
+    const ending = String(ctx.params['format']);
+    const kind = EXPORTS.find(({ key }) => key === ending);
+    if (!kind) throw notFound(`The format “${ending.slice(0, 20)}”`);
     const { shrink = 0, arrangement = 'third', units = 'metric' } = taken(checkExportQuery({ ...ctx.query }));
     const { document } = await stores.designs.read(String(ctx.params['id']));
     const made = await exportDesign(
       document,
-      format,
+      kind.key,
       { ...PLAIN_WATER, metals: metals.metals },
       { shrink, arrangement, units },
     );
     if (!made.ok) throw invalid(made.problems);
-    ctx.attachment(`${fileName(document.name)}.${format}`);
-    ctx.type = EXPORT_TYPES[format];
+    ctx.attachment(`${fileName(document.name)}.${kind.key}`);
+    ctx.type = kind.mediaType;
     ctx.body = typeof made.data === 'string' ? made.data : Buffer.from(made.data);
   });
   router.get('/readings.csv', async (ctx) => {

@@ -31,7 +31,6 @@ import {
   loadSolids,
   metalTable,
   PLAIN_WATER,
-  readStl,
   sectionOf,
   standing,
   surfaceMesh,
@@ -218,8 +217,9 @@ function ladder(design: Design, spec: LadderSpec, surroundings: Surroundings): R
 /** Reads an STL or 3MF and tells what is to be said of it. */
 async function examine(bytes: Uint8Array): Promise<SolidReport> {
   const kernel = await ready;
-  const [{ examineSolid }, { readThreeMf }] = await Promise.all([
+  const [{ examineSolid }, { readStl }, { readThreeMf }] = await Promise.all([
     import('../../core/exchange/import-solid.ts'),
+    import('../../core/exchange/stl.ts'),
     import('../../core/exchange/threemf.ts'),
   ]);
   const isZip = bytes[0] === 0x50 && bytes[1] === 0x4b;

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
-import type { ExportFormat } from '../../../contract/api.ts';
+import type { ExportType } from '../../../core/index.ts';
+import { EXPORTS } from '../../../core/index.ts';
 import { API } from '../../../contract/api.ts';
 import { useSettings } from '../../data/settings.ts';
 import { useUnits } from '../../data/units.ts';
@@ -8,23 +9,13 @@ import { useNotices } from '../../parts/notices.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import './exchange.css';
 
-const FILES: readonly (readonly [format: ExportFormat, name: string, what: string])[] = [
-  ['pdf', 'Spec sheet', 'PDF: drawing, readings, cautions'],
-  ['stl', 'Solid, STL', 'the metal as cast, mm'],
-  ['3mf', 'Solid, 3MF', 'the same with its units'],
-  ['svg', 'Plate, SVG', 'true scale'],
-  ['dxf', 'Plate, DXF', 'true scale, by layers'],
-  ['csv', 'Readings, CSV', 'one row'],
-  ['json', 'Design, JSON', 'to bring in again'],
-];
-
 /** Everything a design goes out as. What is unsaved is saved first, so that the file is what is on screen. */
 export function ExportMenu({ id, flush }: { readonly id: string; readonly flush: () => Promise<boolean> }) {
   const { system } = useUnits();
   const { arrangement, dual } = useSettings();
   const { tell } = useNotices();
   const [shrink, setShrink] = useState(0);
-  const save = async (format: ExportFormat) => {
+  const save = async (format: ExportType) => {
     if (!(await flush())) {
       tell({
         tone: 'bad',
@@ -47,9 +38,9 @@ export function ExportMenu({ id, flush }: { readonly id: string; readonly flush:
         Export
       </Dropdown.Toggle>
       <Dropdown.Menu className="export-menu">
-        {FILES.map(([format, name, what]) => (
-          <Dropdown.Item key={format} as="button" type="button" onClick={() => void save(format)}>
-            <b>{name}</b> <small>{what}</small>
+        {EXPORTS.map(({ key, name, does }) => (
+          <Dropdown.Item key={key} as="button" type="button" onClick={() => void save(key)}>
+            <b>{name}</b> <small>{does}</small>
           </Dropdown.Item>
         ))}
         <Dropdown.Divider />

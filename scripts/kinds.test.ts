@@ -1,0 +1,255 @@
+import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type * as Exchange from '../src/core/exchange/export-design.ts';
+import type * as Core from '../src/core/index.ts';
+
+/**
+ * A throw-away kind of every sort, each one file and one line of its index, put into a copy of the core: what it says of itself must reach
+ * schema, form, drawing, files and documents by that alone.
+ */
+const root = fileURLToPath(new URL('..', import.meta.url));
+const copy = join(root, '.cache/kinds-probe');
+
+interface Probe {
+  /** folder of the kinds, and what the list in its index is called */
+  readonly folder: string;
+  readonly code: string;
+}
+
+const PROBES: Readonly<Record<string, Probe>> = {
+  keeper: {
+    folder: 'fitting/keepers',
+    code: `
+import { size } from '../../kind/field.ts';
+import { keeperKind } from './keeper.ts';
+export const probe = keeperKind({
+  key: 'probe', name: 'probe spike',
+  fields: { reach: size('Spike reach', [1, 5, 12]) },
+  build: ({ reach }) => ({ cast: undefined, wires: [{ path: [[0, 0, -1], [-reach, 0, -1]], diameter: 0.5 }], anchor: undefined, insertion: reach, diameter: 2, holdArea: 3 }),
+  check: ({ reach }) => (reach > 11 ? [{ field: 'reach', message: 'Spike: it is far too long. Shorten it.' }] : []),
+});`,
+  },
+  guard: {
+    folder: 'fitting/guards',
+    code: `
+import { size } from '../../kind/field.ts';
+import { asStrands, guardFrame, guardKind, PLACE, strandBulk } from './guard.ts';
+export const probe = guardKind({
+  key: 'probe', name: 'probe whisker',
+  fields: { whisker: size('Whisker', [0.2, 0.5, 2]), ...PLACE },
+  build: (spec, ground) => {
+    const frame = guardFrame(spec, ground);
+    const strands = [{ path: [frame.at(0), frame.at(9)], diameter: spec.whisker }];
+    return { ...frame, free: 9, bundleRadius: spec.whisker / 2, end: frame.at(9), bore: frame.bore(spec.whisker / 2), ...strandBulk(strands, 1, frame.depth, frame.at), material: 'nylon', density: 1.1, spread: 0, ...asStrands(strands), overPoint: frame.overPoint(9) };
+  },
+});`,
+  },
+  feature: {
+    folder: 'head/features',
+    code: `
+import { share } from '../../kind/field.ts';
+import { box, FAR, featureKind } from './shape.ts';
+export const probe = featureKind({
+  key: 'probe', name: 'Probe notch', does: 'A notch across the nose.',
+  fields: { notch: share('Notch', [0.01, 0.1, 0.4]) },
+  shape: ({ notch }, { profile, drop }) => {
+    const from = profile.length * (1 - notch);
+    return {
+      of: 'probe', path: '/head/features/probe', sign: -1, from, to: FAR, breaks: [from], edges: () => [],
+      span: (x) => (x >= from ? [-FAR, -drop / 2] : undefined),
+      solid: (kernel) => box(kernel, [from, -FAR, -FAR], [FAR, FAR, -drop / 2]),
+      drawn: () => ({ side: [{ path: [[from, -drop], [from, -drop / 2]], hidden: false }] }),
+    };
+  },
+  check: () => [],
+});`,
+  },
+  family: {
+    folder: 'head/families',
+    code: `
+import type { Family } from '../family.ts';
+import { size } from '../family.ts';
+import { EMPTY_SECTION } from '../profile.ts';
+export const probe: Family = {
+  key: 'probe', name: 'Probe drum', group: 'bottom', purpose: 'Nothing at all, it is a probe.', badAt: 'Everything else.',
+  dimensions: [size('breadth', 'Drum across', [4, 12, 40], 'Diameter of the drum.')],
+  profile: ({ breadth = 0 }) => ({ length: breadth, breaks: [0, breadth], section: (x) => (x >= 0 && x <= breadth ? { b: breadth / 2, t: breadth / 2, d: breadth / 2, nt: 2, nb: 2 } : EMPTY_SECTION) }),
+};`,
+  },
+  'hook style': {
+    folder: 'hook/styles',
+    code: `
+import { hookStyle } from './style.ts';
+export const probe = hookStyle({ key: 'probe', does: 'A probe.', gap: 1.5, shank: 1, pointLeg: 0.6, lean: 0, offset: 0 });`,
+  },
+  joint: {
+    folder: 'hook/joints',
+    code: `
+import { jointKind, linkRing } from './joint.ts';
+export const probe = jointKind({ key: 'probe', name: 'probe link', sizeLabel: 'Probe inside', does: 'A probe.', link: (size, behind, wire) => linkRing(size, behind, wire, 3) });`,
+  },
+  plastic: {
+    folder: 'plastic/kinds',
+    code: `
+import { plasticKind } from './kind.ts';
+export const probe = plasticKind({ key: 'probe', name: 'probe cigar', does: 'A probe.', stations: [[0, 1, 1], [1, 1, 1]], tail: 0.9, exit: { good: [0.1, 0.9], tight: [0, 1] } });`,
+  },
+  method: {
+    folder: 'rigging/methods',
+    code: `
+import { methodKind } from '../method.ts';
+export const probe = methodKind({ key: 'probe', name: 'probe hung', does: 'A probe.', point: 'bare', exitName: 'Out at', gapName: 'Free', freeGap: { good: 0.1, tight: 0 }, lay: () => ({ rise: () => 0, exit: 7, freeGap: 9, filling: 1, bend: 0 }) });`,
+  },
+  metal: {
+    folder: 'material/metals',
+    code: `
+import type { Metal } from './metal.ts';
+export const probe: Metal = { key: 'probe', name: 'Probe metal', density: 10, densityRange: [9, 11], making: 'poured', source: 'a probe', caution: 'None.', price: 1 };`,
+  },
+  export: {
+    folder: 'exchange/exports',
+    code: `
+import { exportKind } from './kind.ts';
+export const probe = exportKind({ key: 'probe', name: 'Probe text', mediaType: 'text/x-probe', holds: 'one', write: async ({ design }) => design.name.toUpperCase() });`,
+  },
+  behaviour: {
+    folder: 'behaviour',
+    code: `
+import { behaviour } from './behaviour.ts';
+export const probe = behaviour({
+  key: 'probe', needs: 'at once',
+  readings: { 'probe.depth': { name: 'Probe depth', quantity: 'size', unit: 'mm', kind: 'index', group: 'Head', formula: 'p = 42', note: 'A probe.', compared: true } },
+  read: () => ({ 'probe.depth': 42 }),
+});`,
+  },
+};
+
+let core: typeof Core;
+let exports: typeof Exchange;
+
+beforeAll(async () => {
+  rmSync(copy, { recursive: true, force: true });
+  mkdirSync(copy, { recursive: true });
+  cpSync(join(root, 'src'), join(copy, 'src'), { recursive: true });
+  for (const [sort, { folder, code }] of Object.entries(PROBES)) {
+    const at = join(copy, 'src/core', folder);
+    writeFileSync(join(at, 'probe.ts'), code);
+    const index = join(at, 'index.ts');
+    const before = readFileSync(index, 'utf8');
+    // One import and one word in the list: that is all a new kind touches besides its file.
+    const after = `import { probe } from './probe.ts';\n${before.replace(/((?:const ALL|export const \w+)[^=]*= \[)/, '$1probe, ')}`;
+    expect(after, sort).toContain('[probe, ');
+    writeFileSync(index, after);
+  }
+  core = (await import(pathToFileURL(join(copy, 'src/core/index.ts')).href)) as typeof Core;
+  exports = (await import(
+    pathToFileURL(join(copy, 'src/core/exchange/export-design.ts')).href
+  )) as typeof exports;
+  await core.loadSolids();
+});
+afterAll(() => rmSync(copy, { recursive: true, force: true }));
+
+/** The probe of everything at once, as a person would put it together. */
+function probed(): Core.Design {
+  const family = core.familyOf('probe');
+  if (!family) throw new Error('the probe family is not found');
+  const base = core.starterDesign(family, 'Probe');
+  const given: object = {
+    head: { metal: 'probe', features: { probe: { notch: 0.2 } } },
+    hook: { style: 'probe' },
+    keeper: core.keeperInitial('probe'),
+    guard: core.guardInitial('probe'),
+  };
+  const { head, hook, keeper, guard } = given as Pick<Core.Design, 'head' | 'hook' | 'keeper' | 'guard'>;
+  return { ...base, head: { ...base.head, ...head }, hook: { ...base.hook, ...hook }, keeper, guard };
+}
+
+describe('a kind of each sort from one file', () => {
+  it('is in the published schema with its ranges', () => {
+    const schema = JSON.stringify(core.DesignSchema);
+    for (const words of ['Spike reach', 'Whisker', 'Notch', '"const":"probe"'])
+      expect(schema).toContain(words);
+    expect(JSON.stringify(core.PlasticSchema)).toContain('"const":"probe"');
+    expect(schema).toMatch(/"reach":\{[^}]*"minimum":1[^}]*"maximum":12|"reach":\{[^}]*"maximum":12/);
+  });
+
+  it('is offered by the forms, which read the same fields', () => {
+    expect(core.keeperOf('probe').fields).toHaveProperty('reach.label', 'Spike reach');
+    expect(core.guardOf('probe').fields).toHaveProperty('whisker.max', 2);
+    expect(core.FEATURES.map(({ name }) => name)).toContain('Probe notch');
+    expect(core.STYLES.map(({ key }) => String(key))).toContain('probe');
+    expect(core.JOINTS.map(({ name }) => name)).toContain('probe link');
+    expect(core.PLASTIC_KINDS.map(({ name }) => name)).toContain('probe cigar');
+    expect(core.METHODS.map(({ name }) => name)).toContain('probe hung');
+    expect(core.METALS.map(({ name }) => name)).toContain('Probe metal');
+  });
+
+  it('is judged, drawn, told and written', async () => {
+    const design = probed();
+    const result = core.evaluate(design);
+    if (!result.ok) throw new Error(result.problems[0]?.message);
+    expect(result.readings).toHaveProperty(['probe.depth', 'value'], 42);
+    expect(result.readings['keeper.insertion']?.value).toBe(5);
+    expect(result.rig.measures.gap).toBeCloseTo(13 * 1.5, 9);
+    expect(result.rig.density).toBe(10);
+    const drawing = core.drawingOf(result.rig);
+    expect(drawing.keeper).toHaveLength(1);
+    expect(drawing.guard?.strands).toHaveLength(1);
+    expect(drawing.edges.side.some(({ path }) => path.length === 2)).toBe(true);
+    const reaching = (reach: number): Core.Design => ({
+      ...design,
+      keeper: Object.assign({}, design.keeper, { reach }),
+    });
+    const longer = reaching(9);
+    expect(core.describeChange(design, longer)).toBe('Spike reach: ⟦5|size⟧ → ⟦9|size⟧');
+    const refused = core.checkDesign(reaching(11.5));
+    expect(refused.map(({ path }) => path)).toContain('/keeper/reach');
+    const options = { shrink: 0, arrangement: 'third', units: 'metric' } as const;
+    const made = await exports.exportDesign(design, 'probe' as never, core.PLAIN_WATER, options);
+    expect(made).toEqual({ ok: true, data: 'PROBE' });
+    const csv = await exports.exportDesign(design, 'csv', core.PLAIN_WATER, options);
+    expect(csv.ok && String(csv.data)).toContain('probe.depth (mm)');
+  });
+
+  it('a plastic is put on by a method, and a hook hung on a joint', () => {
+    const plastic = {
+      format: 'fern-anvil/plastic',
+      version: 1,
+      name: 'P',
+      kind: 'probe',
+      length: 80,
+      breadth: 8,
+      height: 8,
+      density: 1,
+      toughness: 'soft',
+    } as unknown as Core.Plastic;
+    const rigged = core.evaluate(probed(), core.PLAIN_WATER, { plastic, method: 'probe' as never });
+    if (!rigged.ok) throw new Error(rigged.problems[0]?.message);
+    expect(rigged.readings['rig.exitAt']?.value).toBe(7);
+    const hinged = {
+      ...probed(),
+      hook: { size: '4/0', grade: 'standard', joint: { kind: 'probe', size: 4 } },
+      keeper: core.keeperInitial('none'),
+      guard: core.guardInitial('none'),
+    } as unknown as Core.Design;
+    const swung = core.evaluate(hinged);
+    if (!swung.ok) throw new Error(swung.problems[0]?.message);
+    expect(swung.rig.hook.hinge?.link?.turns).toBe(3);
+  });
+
+  it('an unknown kind is refused, never taken for another', () => {
+    for (const ask of [
+      core.keeperOf,
+      core.guardOf,
+      core.jointOf,
+      core.methodOf,
+      core.plasticKindOf,
+      core.styleShape,
+    ])
+      expect(() => ask('no such kind')).toThrow(/is not one of/);
+    for (const key of ['toString', '__proto__', 'constructor'])
+      expect(() => core.keeperOf(key)).toThrow(/is not one of/);
+  });
+});

@@ -1,0 +1,12 @@
+import { exportKind } from './kind.ts';
+
+export const csv = exportKind({
+  key: 'csv',
+  name: 'Readings, CSV',
+  does: 'one row',
+  mediaType: 'text/csv',
+  async write({ design, readings }) {
+    const { writeReadingsCsv } = await import('../csv.ts');
+    return writeReadingsCsv([{ design, readings }]);
+  },
+});

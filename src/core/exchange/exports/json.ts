@@ -1,0 +1,13 @@
+import type { Design } from '../../document/design.ts';
+import { exportKind } from './kind.ts';
+
+const asText = (design: Design): string => `${JSON.stringify(design, null, 2)}\n`;
+
+export const json = exportKind({
+  key: 'json',
+  name: 'Design, JSON',
+  does: 'to bring in again',
+  mediaType: 'application/json',
+  asIs: asText,
+  write: ({ design }) => Promise.resolve(asText(design)),
+});

@@ -1,0 +1,13 @@
+import { drawingOf } from '../../plate/drawing.ts';
+import { exportKind, FILE_STATIONS } from './kind.ts';
+
+export const pdf = exportKind({
+  key: 'pdf',
+  name: 'Spec sheet',
+  does: 'PDF: drawing, readings, cautions',
+  mediaType: 'application/pdf',
+  async write({ design, rig, readings, flags, sheet }) {
+    const { writePdf } = await import('../pdf.ts');
+    return writePdf({ design, drawing: drawingOf(rig, FILE_STATIONS), readings, flags, options: sheet });
+  },
+});
