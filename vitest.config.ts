@@ -7,8 +7,9 @@ export default defineConfig({
         test: {
           name: 'unit',
           include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
-          setupFiles: ['src/core/test-kit/solids.test-setup.ts'],
-          testTimeout: 600_000,
+          setupFiles: ['src/core/test-kit/setup.test-setup.ts'],
+          // Against hanging, not a claim of speed; whole random checks take their time.
+          testTimeout: process.env.FERN_ANVIL_WHOLE === '1' ? 300_000 : 60_000,
           // The machines have two cores; left alone, one would idle.
           maxWorkers: 2,
         },

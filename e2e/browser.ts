@@ -54,12 +54,16 @@ export async function openBrowser(graphics: keyof typeof GRAPHICS = 'webgl'): Pr
   };
 }
 
+/** How long a page may take to show what is waited for, ms: a test's own limit, so that a busy machine fails nothing that works. */
+const PATIENCE = 110_000;
+
 /** A page that collects what goes wrong in it. */
 export async function openPage(
   browser: Browser,
   url: string,
 ): Promise<Page & { readonly complaints: string[] }> {
   const page = await browser.newPage();
+  page.setDefaultTimeout(PATIENCE);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
   page.on('console', (message) => {
@@ -70,14 +74,14 @@ export async function openPage(
 }
 
 /** Waits until the page shows a text. */
-export async function sees(page: Page, text: string, timeout = 30_000): Promise<void> {
+export async function sees(page: Page, text: string, timeout = PATIENCE): Promise<void> {
   await page.waitForFunction((wanted: string) => document.body.innerText.includes(wanted), { timeout }, text);
 }
 
 /** Waits until an element with this accessible name (and role) is there. */
 export async function named(page: Page, name: string, role?: string) {
   const handle = await page.waitForSelector(`::-p-aria([name="${name}"]${role ? `[role="${role}"]` : ''})`, {
-    timeout: 30_000,
+    timeout: PATIENCE,
   });
   if (!handle) throw new Error(`Nothing is called “${name}”.`);
   return handle;

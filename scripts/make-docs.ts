@@ -6,12 +6,20 @@ import {
   BriefSchema,
   DesignSchema,
   DRAWN_FAMILIES,
+  EXPORTS,
+  FACTS,
   FEATURES,
   GUARDS,
   HookSchema,
   initialValues,
+  JOINTS,
   KEEPERS,
+  METALS,
+  METHODS,
+  PLASTIC_KINDS,
   PlasticSchema,
+  READING_GROUPS,
+  READING_IDS,
   READINGS,
   REFERENCE_RULES,
   RulesSchema,
@@ -21,21 +29,46 @@ import {
 const root = fileURLToPath(new URL('..', import.meta.url));
 
 function readingsPage(): string {
-  const rows = Object.entries(READINGS).map(
-    ([id, { name, unit, kind, note }]) =>
-      `| \`${id}\` | ${name} | ${unit} | ${kind} | ${note.replace(/\|/g, '\\|')} |`,
-  );
+  const cell = (text: string) => text.replace(/\|/g, '\\|');
+  const sections = READING_GROUPS.flatMap((group) => {
+    const rows = READING_IDS.filter((id) => READINGS[id].group === group).map((id) => {
+      const { name, unit, kind, formula, note, behaviour } = READINGS[id];
+      const file = `src/core/behaviour/${behaviour}.ts`;
+      return `| \`${id}\` | ${name} | ${unit} | ${kind} | ${cell(formula)} | ${cell(note)} | [${behaviour}.ts](../${file}) |`;
+    });
+    if (rows.length === 0) return [];
+    return [
+      `## ${group}
+
+| id | name | unit | kind | formula | how it is made | file |
+| --- | --- | --- | --- | --- | --- | --- |
+${rows.join('\n')}
+`,
+    ];
+  });
   return `# Readings
 
-Made from \`src/core/readings.ts\` by \`npm run docs\`; do not edit by hand.
+Made from \`src/core/behaviour/\` by \`npm run docs\`; do not edit by hand.
 
 Every reading has a stable id, a fixed unit, and a kind that says what it rests on:
 **measured** (typed in or weighed), **geometry** (exact from the shape), **model** (physics with stated assumptions, shown with a
 plausible range), **index** (relative only), **practice** (a rule of the trade). Ids are never reused for something else.
 A reading that does not apply to a design (a guard's, where there is no guard) is absent.
 
-| id | name | unit | kind | how it is made |
-| --- | --- | --- | --- | --- |
+${sections.join('\n')}`;
+}
+
+function factsPage(): string {
+  const rows = FACTS.map((fact) => {
+    const takes = 'choices' in fact ? fact.choices.join(', ') : `a number: ${fact.quantity}`;
+    return `| \`${fact.name}\` | ${fact.words} | ${fact.about} | ${takes} |`;
+  });
+  return `
+
+## Facts a rule can ask for
+
+| fact | what it is | from | takes |
+| --- | --- | --- | --- |
 ${rows.join('\n')}
 `;
 }
@@ -47,12 +80,12 @@ function rulesPage(): string {
   );
   return `# Rules of the match
 
-Made from \`src/core/match/rules.json\` by \`npm run docs\`; do not edit by hand. A value in braces is filled in when the rule holds.
+The reference set, made from \`src/core/match/rules.json\` by \`npm run docs\`; do not edit by hand. A shop may have a set of its own
+(\`PUT /api/rules\`), checked against the facts below when it is loaded. A value in braces is filled in when the rule holds.
 
 | id | speaks | weight | reason | school | source |
 | --- | --- | --- | --- | --- | --- |
-${rows.join('\n')}
-`;
+${rows.join('\n')}${factsPage()}`;
 }
 
 function shapesPage(): string {
@@ -75,7 +108,7 @@ ${dimensions.map((d) => `| \`${d.key}\` | ${d.name} | ${told(d.min, d.kind)} | $
       .filter(([key]) => key !== 'kind')
       .map(([key, value]) => `\`${key}\` ${String(value)}`)
       .join(', ');
-  return `# Shapes, hooks and fittings
+  return `# Shapes, hooks, fittings and other kinds
 
 Made from the code by \`npm run docs\`; do not edit by hand. What each is good and bad for is common practice, no source. Sizes grow with
 the head when a weight is solved for; shares, angles and exponents stay.
@@ -104,6 +137,34 @@ Factors on the generic round-bend chart, from memory.
 | style | what for | gap × | shank × | point leg (of the gap) | point turned | step of the shank (of the gap) |
 | --- | --- | --- | --- | --- | --- | --- |
 ${STYLES.map(({ key, does, gap, shank, pointLeg, lean, offset }) => `| ${key} | ${does} | ${gap} | ${shank} | ${pointLeg} | ${lean}° | ${offset} |`).join('\n')}
+
+## Joints
+
+| \`hook.joint.kind\` | what it does |
+| --- | --- |
+${JOINTS.map(({ key, does }) => `| \`${key}\` | ${does} |`).join('\n')}
+
+## Metals
+
+| \`head.metal\` | name | g/cm³ | met with | made | source |
+| --- | --- | --- | --- | --- | --- |
+${METALS.map(({ key, name, density, densityRange: [low, high], making, source }) => `| \`${key}\` | ${name} | ${density} | ${low} to ${high} | ${making} | ${source} |`).join('\n')}
+
+## Plastics and methods
+
+| \`kind\` of a plastic | what it is |
+| --- | --- |
+${PLASTIC_KINDS.map(({ key, does }) => `| \`${key}\` | ${does} |`).join('\n')}
+
+| method | what it does |
+| --- | --- |
+${METHODS.map(({ key, does }) => `| \`${key}\` | ${does} |`).join('\n')}
+
+## Files out
+
+| ending | name | what is in it |
+| --- | --- | --- |
+${EXPORTS.map(({ key, name, does }) => `| \`${key}\` | ${name} | ${does} |`).join('\n')}
 
 ## Keepers
 

@@ -1,5 +1,6 @@
 // Installs what is missing, then: formatting, lint, types, generated files, unit tests, browser tests.
 import { spawnSync } from 'node:child_process';
+import { randomInt } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureInstalled, root, run } from './ensure.mjs';
@@ -16,11 +17,14 @@ ensureChromium();
 node('formatting', 'prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.');
 node('lint', 'eslint/bin/eslint.js', '.', '--max-warnings', '0');
 node('types', 'typescript/bin/tsc', '--noEmit');
-console.log('\n— generated documents');
-run(process.execPath, ['scripts/run.mjs', 'scripts/make-docs.ts', '--check']);
-node('unit tests', 'vitest/vitest.mjs', 'run', '--project', 'unit');
 await ensureBuilt();
 await ensureNode();
+console.log('\n— generated documents');
+run(process.execPath, ['scripts/run.mjs', 'scripts/make-docs.ts', '--check']);
+// Random checks can be run again as they were: SEED=… npm test.
+process.env.SEED ??= String(randomInt(2 ** 31 - 1));
+console.log(`\nrandom checks by SEED=${process.env.SEED}`);
+node('unit tests', 'vitest/vitest.mjs', 'run', '--project', 'unit');
 node('browser tests', 'vitest/vitest.mjs', 'run', '--project', 'e2e');
 
 /** The browser tests need Debian's Chromium: installs it where this user may, and says what to do where not. */

@@ -1,3 +1,4 @@
+import { runs } from '../test-kit/runs.ts';
 import { keeperInitial } from '../fitting/keepers/index.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
 import { castSolid } from './cast-solid.ts';
@@ -188,7 +189,7 @@ describe('solving for weight', () => {
         const reached = of === 'metal' ? metalPart(solved.rig).mass : totalMass(solved.rig);
         expect(Math.abs(reached / grams - 1)).toBeLessThan(1e-6);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

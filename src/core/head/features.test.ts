@@ -1,3 +1,4 @@
+import { runs } from '../test-kit/runs.ts';
 import { initialValues } from '../kind/field.ts';
 import type { FeatureSpec } from './features/index.ts';
 import fc from 'fast-check';
@@ -135,7 +136,7 @@ describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))(
           const { volume } = columnBulk(body.profile, body.shapes);
           expect(Math.abs(libraryVolume(body) / volume - 1)).toBeLessThan(1e-3);
         }),
-        { numRuns: 8, endOnFailure: true },
+        { numRuns: runs(8), endOnFailure: true },
       );
     });
   },
@@ -157,7 +158,7 @@ it('any features together: columns and the solid library agree to 0.1%, with a c
       expect(Math.abs(libraryVolume(body) / volume - 1)).toBeLessThan(1e-3);
     }),
     // Each run builds a fine solid: a failure is told as it came, not made smaller.
-    { numRuns: 45, endOnFailure: true },
+    { numRuns: runs(45), endOnFailure: true },
   );
 });
 

@@ -1,3 +1,4 @@
+import { runs } from '../test-kit/runs.ts';
 import fc from 'fast-check';
 import Module from 'manifold-3d';
 import { beforeAll, describe, expect, it } from 'vitest';
@@ -189,7 +190,7 @@ describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))(
           expect(Math.abs(mass.centroid[0] - centroid[0])).toBeLessThan(2e-3 * profile.length);
           expect(Math.abs(mass.centroid[2] - centroid[2])).toBeLessThan(2e-3 * profile.length + 1e-3);
         }),
-        { numRuns: 20 },
+        { numRuns: runs(20) },
       );
     });
 
@@ -203,7 +204,7 @@ describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))(
             Math.abs(massProperties(mesh).volume / bodyBulk(profile).volume - 1) < 1e-3
           );
         }),
-        { numRuns: 20 },
+        { numRuns: runs(20) },
       );
     });
 
@@ -237,7 +238,7 @@ describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))(
             expect(Math.abs(drawn / volume - 1)).toBeLessThan(2e-3);
           },
         ),
-        { numRuns: 15 },
+        { numRuns: runs(15) },
       );
     });
 
@@ -255,7 +256,7 @@ describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))(
             near(span(side.map(([, z]) => z)), complete['height'] ?? complete['breadth'])
           );
         }),
-        { numRuns: 15 },
+        { numRuns: runs(15) },
       );
     });
 

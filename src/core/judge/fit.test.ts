@@ -1,3 +1,4 @@
+import { runs } from '../test-kit/runs.ts';
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import type { Design } from '../document/design.ts';
@@ -251,7 +252,7 @@ describe('together', () => {
           ) && fit.laid.volume > 0
         );
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

@@ -1,8 +1,3 @@
-import { it } from 'vitest';
-import { UNHURRIED, wildQuarter } from '../test-kit/wild-quarter.test-kit.ts';
+import { wildHalf } from '../test-kit/wild-part.test-kit.ts';
 
-it(
-  '10,000 random specifications give readings and a drawing without NaN, or a reason: second quarter',
-  wildQuarter,
-  UNHURRIED,
-);
+wildHalf();

@@ -1,3 +1,4 @@
+import { runs } from '../test-kit/runs.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
@@ -70,7 +71,7 @@ beforeAll(() => {
     }),
   ]);
   expect(heads.length).toBeGreaterThan(200);
-}, 400_000);
+}, 120_000);
 const RULES = REFERENCE_RULES.rules;
 
 const of = (brief: Brief, { design, readings, depth }: Built, rules = RULES) =>
@@ -89,7 +90,7 @@ describe('the order', () => {
         if (compareStandings(a, b) <= 0 && compareStandings(b, c) <= 0)
           expect(compareStandings(a, c)).toBeLessThanOrEqual(0);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 
@@ -112,7 +113,7 @@ describe('the order', () => {
           expect(figures(shown, turned)).toEqual(figures(shown));
         },
       ),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 
@@ -122,7 +123,7 @@ describe('the order', () => {
         fc.pre(a.never.length === 0 && b.never.length > 0);
         expect(compareStandings(a, { ...b, balance: b.balance + gift })).toBeLessThan(0);
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 
@@ -137,7 +138,7 @@ describe('the order', () => {
         expect(before('against')).toBeGreaterThan(0);
         expect(before('never')).toBeGreaterThanOrEqual(0);
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 });
@@ -157,7 +158,7 @@ describe('reasons', () => {
           for (const system of ['imperial', 'metric'] as const)
             expect(reasonText(reason, system)).toMatch(/^(?!.*(?:[{}–]|NaN|undefined|Infinity)).*[.!]$/);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -171,7 +172,7 @@ describe('reasons', () => {
           expect(rule.school.side).toBe(schoolOf(brief, rule.school.topic));
         }
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 

@@ -1,3 +1,4 @@
+import { runs } from '../../test-kit/runs.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../../judge/evaluate.ts';
@@ -161,7 +162,7 @@ describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))('%s
           expect(Math.abs(b.centroid[0] - k * a.centroid[0])).toBeLessThan(1e-6 * (large['length'] ?? 60));
         },
       ),
-      { numRuns: 5 },
+      { numRuns: runs(5) },
     );
   });
 
@@ -191,7 +192,7 @@ describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))('%s
         }
         for (const x of [-1e-6, length + 1e-6]) expect(section(x).b).toBe(0);
       }),
-      { numRuns: 20 },
+      { numRuns: runs(20) },
     );
   });
 

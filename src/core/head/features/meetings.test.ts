@@ -1,3 +1,4 @@
+import { runs } from '../../test-kit/runs.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Section } from '../profile.ts';
@@ -57,7 +58,7 @@ describe('a section’s edge', () => {
         area *= (2 * (Math.PI / 2)) / steps;
         expect(area / sectionArea(section)).toBeCloseTo(1, 3);
       }),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     );
   });
 });
@@ -120,7 +121,7 @@ describe('where a cut comes out of a section', () => {
           expect(off).toBeLessThan(steep * Math.max(section.t, section.d, 1));
         }
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 });
