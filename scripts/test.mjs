@@ -17,6 +17,7 @@ ensureChromium();
 node('formatting', 'prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.');
 node('lint', 'eslint/bin/eslint.js', '.', '--max-warnings', '0');
 node('types', 'typescript/bin/tsc', '--noEmit');
+node('unused packages and exports', 'knip/bin/knip.js');
 await ensureBuilt();
 await ensureNode();
 console.log('\n— generated documents');

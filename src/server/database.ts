@@ -1,10 +1,11 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import type { PgliteDatabase } from 'drizzle-orm/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
+import { lockFolder } from './folder-lock.ts';
 import * as schema from './schema.ts';
 
 export type Database = PgliteDatabase<typeof schema>;
@@ -20,16 +21,11 @@ export interface OpenDatabase {
  */
 export async function openDatabase(folder: string): Promise<OpenDatabase> {
   mkdirSync(folder, { recursive: true });
-  const lock = join(folder, 'in-use-by');
-  if (existsSync(lock)) {
-    const holder = Number(readFileSync(lock, 'utf8'));
-    if (holder !== process.pid && isAlive(holder)) {
-      throw new Error(
-        `The data in ${folder} is in use by process ${holder}. Stop that one first, or choose another folder with --data.`,
-      );
-    }
-  }
-  writeFileSync(lock, String(process.pid));
+  const release = await lockFolder(folder, (reason) => {
+    // Another process may be writing here now: going on could only do harm.
+    console.error(`The data in ${folder} is no longer held by this server (${reason.message}). It stops.`);
+    process.exit(1);
+  });
   const client = new PGlite(join(folder, 'postgres'));
   const db = drizzle(client, { schema });
   await migrate(db, { migrationsFolder: fileURLToPath(new URL('./migrations', import.meta.url)) });
@@ -37,19 +33,7 @@ export async function openDatabase(folder: string): Promise<OpenDatabase> {
     db,
     close: async () => {
       await client.close();
-      rmSync(lock, { force: true });
+      await release();
     },
   };
-}
-
-function isAlive(pid: number): boolean {
-  if (!Number.isInteger(pid) || pid <= 0) return false;
-  try {
-    process.kill(pid, 0);
-    // A pid may have been handed to some other program since: only a Node process can be a server of ours.
-    const cmdline = `/proc/${pid}/cmdline`;
-    return existsSync(cmdline) ? readFileSync(cmdline, 'utf8').includes('node') : true;
-  } catch (error) {
-    return (error as NodeJS.ErrnoException).code === 'EPERM';
-  }
 }

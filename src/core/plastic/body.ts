@@ -64,14 +64,3 @@ export function plasticVolume(plastic: Plastic): number {
   }
   return volume;
 }
-
-/** Stations to draw a plastic by: distance from the nose with half-sizes, mm. */
-export function plasticStations(
-  plastic: Plastic,
-  count = 64,
-): (PlasticSection & { readonly fromNose: number })[] {
-  return Array.from({ length: count + 1 }, (_, i) => {
-    const fromNose = (plastic.length * i) / count;
-    return { fromNose, ...plasticSection(plastic, fromNose) };
-  });
-}

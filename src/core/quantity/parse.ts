@@ -114,11 +114,3 @@ export function parseQuantity(text: string, kind: QuantityKind, system: UnitSyst
   }
   return { ok: true, value: unit.toStored(value) };
 }
-
-/** Closed range of allowed stored values, with the name the field carries on screen. */
-export interface FieldRange {
-  readonly name: string;
-  readonly kind: QuantityKind;
-  readonly min: number;
-  readonly max: number;
-}

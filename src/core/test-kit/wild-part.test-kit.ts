@@ -20,27 +20,30 @@ const PARTS = isWhole ? 20 : 2;
 /** Random specifications give readings and a drawing without NaN, or a reason: half of them. */
 export function wildHalf(): void {
   const parts = Array.from({ length: PARTS }, (_, i) => i + 1);
-  it.each(parts)(`${PART} random specifications give readings and a drawing without NaN, or a reason: part %i of ${PARTS}`, () => {
-    let [readable, hinged, featured] = [0, 0, 0];
-    fc.assert(
-      fc.property(anyDesign, (design) => {
-        const result = evaluate(design);
-        if (!result.ok) {
-          return result.problems.length > 0 && result.problems.every(({ message }) => message.length > 20);
-        }
-        readable++;
-        if (design.hook.joint) hinged++;
-        if (Object.keys(design.head.features ?? {}).length > 0) featured++;
-        return (
-          Object.values(result.readings).every(({ value }) => Number.isFinite(value)) &&
-          isSound(drawingOf(result.rig, 12))
-        );
-      }),
-      { numRuns: PART },
-    );
-    // The ranges are such that a fair share can be built; all-refused would prove nothing.
-    expect(readable).toBeGreaterThan(PART / 12);
-    expect(hinged).toBeGreaterThan(0);
-    expect(featured).toBeGreaterThan(0);
-  });
+  it.each(parts)(
+    `${PART} random specifications give readings and a drawing without NaN, or a reason: part %i of ${PARTS}`,
+    () => {
+      let [readable, hinged, featured] = [0, 0, 0];
+      fc.assert(
+        fc.property(anyDesign, (design) => {
+          const result = evaluate(design);
+          if (!result.ok) {
+            return result.problems.length > 0 && result.problems.every(({ message }) => message.length > 20);
+          }
+          readable++;
+          if (design.hook.joint) hinged++;
+          if (Object.keys(design.head.features ?? {}).length > 0) featured++;
+          return (
+            Object.values(result.readings).every(({ value }) => Number.isFinite(value)) &&
+            isSound(drawingOf(result.rig, 12))
+          );
+        }),
+        { numRuns: PART },
+      );
+      // The ranges are such that a fair share can be built; all-refused would prove nothing.
+      expect(readable).toBeGreaterThan(PART / 12);
+      expect(hinged).toBeGreaterThan(0);
+      expect(featured).toBeGreaterThan(0);
+    },
+  );
 }

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 
 interface Props {
   readonly label: string;
@@ -9,26 +9,23 @@ interface Props {
 
 /** One field and a button that keep something under a name. */
 export function NameForm({ label, placeholder, most, onKeep }: Props) {
-  const [name, setName] = useState('');
-  const trimmed = name.trim();
+  const { register, handleSubmit, reset, formState } = useForm({
+    defaultValues: { name: '' },
+    mode: 'onChange',
+  });
+  const keep = handleSubmit(({ name }) => {
+    onKeep(name.trim());
+    reset();
+  });
   return (
-    <form
-      className="views-new"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!trimmed) return;
-        onKeep(trimmed);
-        setName('');
-      }}
-    >
+    <form className="views-new" onSubmit={(event) => void keep(event)}>
       <input
         aria-label={label}
         placeholder={placeholder}
-        value={name}
         maxLength={most}
-        onChange={(event) => setName(event.currentTarget.value)}
+        {...register('name', { required: true, validate: (name) => name.trim() !== '' })}
       />
-      <button type="submit" className="btn btn-sm btn-fern" disabled={trimmed === ''}>
+      <button type="submit" className="btn btn-sm btn-fern" disabled={!formState.isValid}>
         Keep
       </button>
     </form>

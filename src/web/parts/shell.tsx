@@ -7,6 +7,7 @@ import { MetalPatterns } from '../drawing/side-figure.tsx';
 import { HelpSheet } from './help.tsx';
 import { useKeys } from './keys.ts';
 import { Tray } from './tray.tsx';
+import { Panel } from './panel.tsx';
 import './shell.css';
 
 /** What stands around every screen: the bar with its places, the screen, and the tray at its foot. */
@@ -77,7 +78,9 @@ export function Shell() {
       <main id="main" tabIndex={-1}>
         <Outlet />
       </main>
-      <Tray />
+      <Panel what="The tray">
+        <Tray />
+      </Panel>
       <HelpSheet show={helping} onHide={() => setHelping(false)} />
     </div>
   );

@@ -13,7 +13,6 @@ export const GUARDS: readonly GuardKind[] = ALL;
 
 /** What guards the point, as a document says it. */
 export type GuardSpec = (typeof ALL)[number]['initial'];
-export type GuardKey = GuardSpec['kind'];
 
 /** The kind of a key. Throws for one that is not of `GUARDS`. */
 export const guardOf = (key: string): GuardKind => kindOf(GUARDS, key, 'Guard');

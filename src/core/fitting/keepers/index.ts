@@ -15,7 +15,6 @@ export const KEEPERS: readonly KeeperKind[] = ALL;
 
 /** What holds a plastic, as a document says it. */
 export type KeeperSpec = (typeof ALL)[number]['initial'];
-export type KeeperKey = KeeperSpec['kind'];
 
 /** The kind of a key. Throws for one that is not of `KEEPERS`. */
 export const keeperOf = (key: string): KeeperKind => kindOf(KEEPERS, key, 'Keeper');

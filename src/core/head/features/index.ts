@@ -19,7 +19,6 @@ export const FEATURES: readonly FeatureKind<Every['key']>[] = ALL;
 
 /** The features of a head by key. */
 export type FeatureSpec = { [K in Every as K['key']]?: Values<K['fields']> };
-export type FeatureKey = Every['key'];
 
 /** The shapes of a set of features on a body, in working order. */
 export const featureShapes = (spec: FeatureSpec, ground: FeatureGround): Shape[] =>

@@ -13,8 +13,3 @@ import type { Metal } from './metal.ts';
  * design, and every metal's in the stores.
  */
 export const METALS: readonly Metal[] = [lead, leadAntimony, bismuthTin, bismuth, tin, zinc, tungsten];
-
-/** The metal of a key, or undefined. */
-export function metalOf(key: string): Metal | undefined {
-  return METALS.find((metal) => metal.key === key);
-}

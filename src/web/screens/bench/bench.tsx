@@ -26,6 +26,7 @@ import { ReadingsPanel } from './readings-panel.tsx';
 import { Stages } from './stages.tsx';
 import { useBench } from './use-bench.ts';
 import { useHistory } from './use-history.ts';
+import { Panel } from '../../parts/panel.tsx';
 import './bench.css';
 
 /** The turnable solid and its library come only when it is asked for. */
@@ -146,60 +147,64 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
         onPanel={setPanel}
       />
       <aside className="bench-stages" aria-label="Specification">
-        <Stages
-          design={shown}
-          built={judged?.ok ? judged.design.head.dimensions : shown.head.dimensions}
-          grams={readings?.['mass.metal']?.value ?? 1}
-          total={readings?.['mass.total']?.value ?? 1}
-          metals={metals}
-          problems={problems}
-          edit={edit}
-          onDimension={bench.onDimension}
-          onTarget={bench.onTarget}
-          onHold={bench.onHold}
-        />
+        <Panel what="The specification">
+          <Stages
+            design={shown}
+            built={judged?.ok ? judged.design.head.dimensions : shown.head.dimensions}
+            grams={readings?.['mass.metal']?.value ?? 1}
+            total={readings?.['mass.total']?.value ?? 1}
+            metals={metals}
+            problems={problems}
+            edit={edit}
+            onDimension={bench.onDimension}
+            onTarget={bench.onTarget}
+            onHold={bench.onHold}
+          />
+        </Panel>
       </aside>
       <section className="bench-plate" aria-label="Drawing">
-        <PlateTools
-          view={view}
-          isSolid={isSolid}
-          isCut={cutShare !== null}
-          onView={turns.z}
-          onCut={turns.x}
-          onSolid={turns.s}
-        />
-        {last && isSolid ? (
-          <Suspense fallback={<Loading what="the solid" />}>
-            <Solid design={last.design} surroundings={surroundings} />
-          </Suspense>
-        ) : last ? (
-          <Plate
-            design={shown}
-            drawing={last.drawing}
+        <Panel what="The drawing">
+          <PlateTools
             view={view}
-            outdated={judged !== undefined && !judged.ok}
-            section={cutShare === null ? undefined : { share, cut }}
-            before={earlier?.judged.ok ? earlier.judged.drawing : undefined}
-            onLive={(field, key, value) => {
-              if (field === 'section') setShare(value);
-              else bench.onLive(field, key, value);
-            }}
-            onSettle={() => {
-              if (cutShare !== null) setParam('section', String(Math.round(share * 1000) / 1000));
-              bench.onSettle();
-            }}
+            isSolid={isSolid}
+            isCut={cutShare !== null}
+            onView={turns.z}
+            onCut={turns.x}
+            onSolid={turns.s}
           />
-        ) : problems.length > 0 ? (
-          <div className="state">
-            <h2>This cannot be built yet</h2>
-            <p>
-              Change the fields on the left that carry a message; the drawing appears as soon as it can be
-              built.
-            </p>
-          </div>
-        ) : (
-          <Loading what="the drawing" />
-        )}
+          {last && isSolid ? (
+            <Suspense fallback={<Loading what="the solid" />}>
+              <Solid design={last.design} surroundings={surroundings} />
+            </Suspense>
+          ) : last ? (
+            <Plate
+              design={shown}
+              drawing={last.drawing}
+              view={view}
+              outdated={judged !== undefined && !judged.ok}
+              section={cutShare === null ? undefined : { share, cut }}
+              before={earlier?.judged.ok ? earlier.judged.drawing : undefined}
+              onLive={(field, key, value) => {
+                if (field === 'section') setShare(value);
+                else bench.onLive(field, key, value);
+              }}
+              onSettle={() => {
+                if (cutShare !== null) setParam('section', String(Math.round(share * 1000) / 1000));
+                bench.onSettle();
+              }}
+            />
+          ) : problems.length > 0 ? (
+            <div className="state">
+              <h2>This cannot be built yet</h2>
+              <p>
+                Change the fields on the left that carry a message; the drawing appears as soon as it can be
+                built.
+              </p>
+            </div>
+          ) : (
+            <Loading what="the drawing" />
+          )}
+        </Panel>
         {problems.length > 0 && (
           <ul className="problems" role="alert">
             {problems.map(({ path, message }) => (
@@ -224,9 +229,13 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
             onStop={() => setParam('against', '')}
           />
         )}
-        {last && <ReadingsPanel readings={last.readings} flags={judged?.ok ? judged.flags : []} />}
+        <Panel what="The readings">
+          {last && <ReadingsPanel readings={last.readings} flags={judged?.ok ? judged.flags : []} />}
+        </Panel>
       </aside>
-      <MetalStrip lines={lines} own={shown.head.metal} onChoose={bench.onChoose} />
+      <Panel what="The metals">
+        <MetalStrip lines={lines} own={shown.head.metal} onChoose={bench.onChoose} />
+      </Panel>
       <StaleDraft collection="designs" draft={draft} />
       <HistoryPanel
         id={kept.id}

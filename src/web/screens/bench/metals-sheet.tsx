@@ -1,7 +1,10 @@
 import { useMemo } from 'react';
+import type { Columns } from '../../parts/data-table.tsx';
+import { column, DataTable } from '../../parts/data-table.tsx';
+import type { QuantityKind } from '../../../core/index.ts';
 import type { Design, Surroundings } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
-import { Heads, Sheet } from '../../parts/sheet.tsx';
+import { Sheet } from '../../parts/sheet.tsx';
 import { Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { MetalFigure, MetalLine } from '../../workers/judge.worker.ts';
@@ -68,63 +71,77 @@ interface TableProps {
 
 function MetalTable({ title, lines, of, own, onChoose }: TableProps) {
   const { format, say } = useUnits();
+  const figure = (id: FigureId, head: string, kind: QuantityKind) =>
+    column<MetalLine>(
+      id,
+      head,
+      (line) => {
+        const made = of(line);
+        return made.ok ? format(made[id], kind) : '';
+      },
+      {
+        by: (line) => {
+          const made = of(line);
+          return made.ok ? made[id] : Infinity;
+        },
+      },
+    );
+  const columns: Columns<MetalLine> = [
+    column('metal', 'Metal', ({ metal }) => metal.name, { by: ({ metal }) => metal.name, isRowHead: true }),
+    column('density', 'g/cm³', ({ density }) => density.toFixed(2), { by: ({ density }) => density }),
+    figure('length', 'Length', 'size'),
+    figure('breadth', 'Breadth', 'size'),
+    figure('height', 'Height', 'size'),
+    figure('metal', 'Metal weighs', 'mass'),
+    figure('total', 'As weighed', 'mass'),
+    figure('submerged', 'In water', 'force'),
+    figure('fall', 'Falls', 'speed'),
+    figure('cost', 'Cost', 'money'),
+    column('use', '', (line) => (
+      <UseMetal line={line} caution={cautionOf(of(line))} own={own} say={say} onChoose={onChoose} />
+    )),
+  ];
   return (
-    <table className="metal-table">
-      <caption>{title}</caption>
-      <Heads
-        of={[
-          'Metal',
-          'g/cm³',
-          'Length',
-          'Breadth',
-          'Height',
-          'Metal weighs',
-          'As weighed',
-          'In water',
-          'Falls',
-          'Cost',
-          '',
-        ]}
-      />
-      <tbody>
-        {lines.map((line) => {
-          const figure = of(line);
-          return (
-            <tr key={line.metal.key} data-own={line.metal.key === own}>
-              <th scope="row">{line.metal.name}</th>
-              <td>{line.density.toFixed(2)}</td>
-              {figure.ok ? (
-                <>
-                  <td>{format(figure.length, 'size')}</td>
-                  <td>{format(figure.breadth, 'size')}</td>
-                  <td>{format(figure.height, 'size')}</td>
-                  <td>{format(figure.metal, 'mass')}</td>
-                  <td>{format(figure.total, 'mass')}</td>
-                  <td>{format(figure.submerged, 'force')}</td>
-                  <td>{format(figure.fall, 'speed')}</td>
-                  <td>{format(figure.cost, 'money')}</td>
-                  <td>
-                    {line.metal.key === own ? (
-                      '✓ this design'
-                    ) : (
-                      <button
-                        type="button"
-                        className="btn-link-brass"
-                        onClick={() => onChoose(line.metal.key)}
-                      >
-                        Use it
-                      </button>
-                    )}
-                    {figure.caution && <small>▲ {say(figure.caution)}</small>}
-                  </td>
-                </>
-              ) : (
-                <td colSpan={9}>{say(figure.reason)}</td>
-              )}
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <DataTable
+      className="metal-table"
+      caption={title}
+      columns={columns}
+      rows={lines}
+      rowKey={({ metal }) => metal.key}
+      rowProps={({ metal }) => ({ 'data-own': metal.key === own })}
+      instead={(line) => {
+        const made = of(line);
+        return made.ok ? undefined : { from: 'length', words: say(made.reason) };
+      }}
+    />
+  );
+}
+
+type FigureId = 'length' | 'breadth' | 'height' | 'metal' | 'total' | 'submerged' | 'fall' | 'cost';
+
+const cautionOf = (figure: MetalFigure): string => (figure.ok ? figure.caution : '');
+
+function UseMetal({
+  line: { metal },
+  caution,
+  own,
+  say,
+  onChoose,
+}: Pick<TableProps, 'own' | 'onChoose'> & {
+  readonly line: MetalLine;
+  readonly caution: string;
+  readonly say: (text: string) => string;
+}) {
+  return (
+    <>
+      {metal.key === own ? (
+        '✓ this design'
+      ) : (
+        <button type="button" className="btn-link-brass" onClick={() => onChoose(metal.key)}>
+          Use it
+        </button>
+      )}
+      {caution && <small>▲ {say(caution)}</small>}
+    </>
   );
 }

@@ -12,6 +12,7 @@ import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { BriefForm } from './brief-form.tsx';
 import { commonScale, Rank } from './rank.tsx';
 import { useRanking } from './use-ranking.ts';
+import { Panel } from '../../parts/panel.tsx';
 import './briefs.css';
 
 /** A brief to begin from: mild fresh water over a clean bottom. */
@@ -144,7 +145,9 @@ function BriefOf({
             Delete
           </button>
         </div>
-        <BriefForm brief={draft.document} problems={draft.problems} edit={draft.edit} />
+        <Panel what="The situation">
+          <BriefForm brief={draft.document} problems={draft.problems} edit={draft.edit} />
+        </Panel>
       </section>
       <section className="ranking" aria-label="Ranked answer">
         <div className="ranking-head">
@@ -167,12 +170,14 @@ function BriefOf({
           </p>
         )}
         {designs.length === 0 && <p>There are no heads on the Rack to rank. Make one there first.</p>}
-        <ol className="ranks">
-          {ranked.map((entry, i) => {
-            const row = byId.get(entry.id);
-            return row && <Rank key={entry.id} place={i + 1} row={row} entry={entry} k={k} />;
-          })}
-        </ol>
+        <Panel what="The answer">
+          <ol className="ranks">
+            {ranked.map((entry, i) => {
+              const row = byId.get(entry.id);
+              return row && <Rank key={entry.id} place={i + 1} row={row} entry={entry} k={k} />;
+            })}
+          </ol>
+        </Panel>
         <p className="rig-source">
           Reasons are rules of the trade (common practice, no source) unless they say otherwise; the balance
           only orders them. A hard objection is never averaged away.

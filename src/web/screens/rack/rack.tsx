@@ -14,6 +14,7 @@ import { FILTERS, pick, SORTS } from './filters.ts';
 import { FilterBar } from './filter-bar.tsx';
 import { Hung } from './hung.tsx';
 import { SavedViews } from './saved-views.tsx';
+import { Panel } from '../../parts/panel.tsx';
 import './rack.css';
 
 /** Scales of the whole Rack, sheet over life. */
@@ -140,7 +141,9 @@ function RackOf({ cards, names }: { readonly cards: readonly RackCard[]; readonl
           </button>
         </Empty>
       ) : (
-        <Hung cards={shown} names={names} k={Number(zoom) * PX_PER_MM} />
+        <Panel what="The heads">
+          <Hung cards={shown} names={names} k={Number(zoom) * PX_PER_MM} />
+        </Panel>
       )}
       <ShapePicker
         show={isPicking}

@@ -21,6 +21,7 @@ import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import { RigDrawing } from './rig-drawing.tsx';
+import { Panel } from '../../parts/panel.tsx';
 import './rig.css';
 
 /** The Rig: a plastic on the hook, to scale, with every point of the fit judged. */
@@ -169,7 +170,9 @@ function RigOf({ kept, plastics, metals }: Props) {
       <section className="rig-sheet" aria-label="The rig, drawn to scale">
         {error && <p className="problems">■ {error}</p>}
         {output?.judged.ok && output.fit && answered ? (
-          <RigDrawing drawing={output.judged.drawing} fit={output.fit} metal={answered.design.head.metal} />
+          <Panel what="The drawing">
+            <RigDrawing drawing={output.judged.drawing} fit={output.fit} metal={answered.design.head.metal} />
+          </Panel>
         ) : output && !output.judged.ok ? (
           <ul className="problems" role="alert">
             {output.judged.problems.map(({ message }) => (

@@ -9,7 +9,7 @@ import { QuantityField } from '../../parts/quantity-field.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
-import { Table } from './stores.tsx';
+import { Table } from './shelf-table.tsx';
 
 const STARTER: Plastic = {
   format: 'fern-anvil/plastic',

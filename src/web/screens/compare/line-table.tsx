@@ -1,0 +1,150 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { DndContext } from '@dnd-kit/core';
+import { horizontalListSortingStrategy, SortableContext, useSortable } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import type { ReadingId } from '../../../core/index.ts';
+import { READING_IDS, READINGS } from '../../../core/index.ts';
+import { useTray } from '../../data/tray.ts';
+import type { Columns } from '../../parts/data-table.tsx';
+import { column, DataTable } from '../../parts/data-table.tsx';
+import { orderAnnouncements, useTrayOrder } from '../../parts/tray.tsx';
+import type { Row } from './compare.tsx';
+
+/** Dash patterns that tell overlaid outlines apart without colour. */
+export const DASHES = ['', '7 3', '2 3', '9 3 2 3', '4 4', '12 4'];
+/** One line of the comparison. */
+export interface Line {
+  readonly key: string;
+  readonly name: string;
+  readonly texts: readonly string[];
+  /** spread of the values as a share of the largest; words that differ count as 1 */
+  readonly spread: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** Readings worth a line side by side. */
+export const IDS: readonly ReadingId[] = READING_IDS.filter((id) => READINGS[id].compared);
+
+/** Readings closer than this share count as alike. */
+const ALIKE = 0.01;
+
+/** Differences first; what is alike on request. Columns are drawn into another order. */
+export function LineTable({
+  rows,
+  lines,
+}: {
+  readonly rows: readonly Row[];
+  readonly lines: readonly Line[];
+}) {
+  const { ids, setIds } = useTray();
+  const [showAlike, setShowAlike] = useState(false);
+  const order = useTrayOrder();
+  const differing = lines.filter(({ spread }) => spread > ALIKE);
+  const alike = lines.filter(({ spread }) => spread <= ALIKE);
+  const name = (id: string) => rows.find((row) => row.id === id)?.document.name ?? '';
+  const columns: Columns<Line> = [
+    column(
+      'name',
+      'Differences first',
+      ({ name: title, spread, most }) => (
+        <>
+          {title}
+          {spread > ALIKE && most >= 0 && <small> {Math.round(spread * 100)}% apart</small>}
+        </>
+      ),
+      { isRowHead: true },
+    ),
+    ...rows.map((row, i) =>
+      column<Line>(row.id, name(row.id), (line) => <Text line={line} index={i} />, {
+        head: () => (
+          <ColumnHead row={row} index={i} onRemove={() => setIds(ids.filter((id) => id !== row.id))} />
+        ),
+      }),
+    ),
+  ];
+  return (
+    <div className="compare-table" tabIndex={0} role="region" aria-label="Readings side by side">
+      <DndContext {...order} accessibility={{ announcements: orderAnnouncements(name) }}>
+        <SortableContext items={rows.map(({ id }) => id)} strategy={horizontalListSortingStrategy}>
+          <DataTable
+            columns={columns}
+            rows={showAlike ? [...differing, ...alike] : differing}
+            rowKey={({ key }) => key}
+            rowProps={({ spread }) => ({ 'data-differs': spread > ALIKE })}
+          />
+        </SortableContext>
+      </DndContext>
+      {alike.length > 0 && (
+        <p className="alike-bar">
+          <button
+            type="button"
+            className="btn-link-brass"
+            aria-expanded={showAlike}
+            onClick={() => setShowAlike(!showAlike)}
+          >
+            {showAlike ? 'Hide' : 'Show'} {alike.length} that are alike
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Text({
+  line: { texts, spread, least, most },
+  index,
+}: {
+  readonly line: Line;
+  readonly index: number;
+}) {
+  const differs = spread > ALIKE;
+  return (
+    <>
+      {texts[index]}
+      {differs && index === most && <small className="most"> ▲ most</small>}
+      {differs && index === least && <small className="least"> ▽ least</small>}
+    </>
+  );
+}
+
+function ColumnHead({
+  row,
+  index,
+  onRemove,
+}: {
+  readonly row: Row;
+  readonly index: number;
+  readonly onRemove: () => void;
+}) {
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: row.id,
+  });
+  const { document } = row;
+  return (
+    <div
+      className="column-head"
+      ref={setNodeRef}
+      data-dragging={isDragging}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+    >
+      <button
+        type="button"
+        className="grip"
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${document.name}`}
+      >
+        ⠿
+      </button>
+      <svg width="34" height="10" aria-hidden="true">
+        <line x1="0" y1="5" x2="34" y2="5" className={`overlay-${index}`} strokeDasharray={DASHES[index]} />
+      </svg>
+      <Link to={`/designs/${row.id}`}>{document.name}</Link>
+      <button type="button" className="btn-x" aria-label={`Take ${document.name} out`} onClick={onRemove}>
+        ×
+      </button>
+    </div>
+  );
+}
