@@ -485,7 +485,7 @@ describe('help and first load', () => {
     await sees(lost, 'This design is not here');
   });
 
-  it('loads at most 300 kB of gzipped JavaScript before the Rack is drawn', async () => {
+  it('loads at most 250 kB of gzipped JavaScript before the Rack is drawn', async () => {
     // A context of its own: nothing is cached yet.
     const context = await chromium.browser.createBrowserContext();
     const page = await context.newPage();
@@ -503,7 +503,7 @@ describe('help and first load', () => {
     await sees(page, 'Gravel Oval 1/2');
     // What comes over the wire, headers and all: uncompressed it would be more than twice too much.
     expect(bytes).toBeGreaterThan(50_000);
-    expect(bytes).toBeLessThan(300_000);
+    expect(bytes).toBeLessThan(250_000);
   });
 });
 

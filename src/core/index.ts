@@ -4,6 +4,7 @@ export * from './build/cast-solid.ts';
 export * from './build/check.ts';
 export * from './document/design.ts';
 export * from './plate/drawing.ts';
+export * from './plate/hanging.ts';
 export * from './judge/evaluate.ts';
 export * from './judge/fit.ts';
 export * from './fitting/guards/index.ts';

@@ -1,5 +1,3 @@
-import { castSolid } from '../../build/cast-solid.ts';
-import { solids } from '../../head/kernel.ts';
 import { exportKind } from './kind.ts';
 
 export const threeMf = exportKind({
@@ -9,7 +7,11 @@ export const threeMf = exportKind({
   mediaType: 'model/3mf',
   isSolid: true,
   async write({ design, rig, factor }) {
-    const { writeThreeMf } = await import('../threemf.ts');
+    const [{ writeThreeMf }, { castSolid }, { solids }] = await Promise.all([
+      import('../threemf.ts'),
+      import('../../build/cast-solid.ts'),
+      import('../../head/kernel.ts'),
+    ]);
     return writeThreeMf(castSolid(solids(), rig, undefined, factor), design.name);
   },
 });

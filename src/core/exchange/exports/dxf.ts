@@ -1,5 +1,3 @@
-import { drawingOf } from '../../plate/drawing.ts';
-import { plateSheet } from '../../plate/sheet.ts';
 import { exportKind, FILE_STATIONS } from './kind.ts';
 
 export const dxf = exportKind({
@@ -8,7 +6,11 @@ export const dxf = exportKind({
   does: 'true scale, by layers',
   mediaType: 'image/vnd.dxf',
   async write({ design, rig, sheet }) {
-    const { writeDxf } = await import('../dxf.ts');
+    const [{ writeDxf }, { plateSheet }, { drawingOf }] = await Promise.all([
+      import('../dxf.ts'),
+      import('../../plate/sheet.ts'),
+      import('../../plate/drawing.ts'),
+    ]);
     return writeDxf(plateSheet(drawingOf(rig, FILE_STATIONS), design.name, sheet));
   },
 });

@@ -1,4 +1,3 @@
-import { drawingOf } from '../../plate/drawing.ts';
 import { exportKind, FILE_STATIONS } from './kind.ts';
 
 export const pdf = exportKind({
@@ -7,7 +6,10 @@ export const pdf = exportKind({
   does: 'PDF: drawing, readings, cautions',
   mediaType: 'application/pdf',
   async write({ design, rig, readings, flags, sheet }) {
-    const { writePdf } = await import('../pdf.ts');
+    const [{ writePdf }, { drawingOf }] = await Promise.all([
+      import('../pdf.ts'),
+      import('../../plate/drawing.ts'),
+    ]);
     return writePdf({ design, drawing: drawingOf(rig, FILE_STATIONS), readings, flags, options: sheet });
   },
 });

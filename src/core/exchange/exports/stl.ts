@@ -1,5 +1,3 @@
-import { castSolid } from '../../build/cast-solid.ts';
-import { solids } from '../../head/kernel.ts';
 import { exportKind } from './kind.ts';
 
 export const stl = exportKind({
@@ -9,7 +7,11 @@ export const stl = exportKind({
   mediaType: 'model/stl',
   isSolid: true,
   async write({ design, rig, factor }) {
-    const { writeStl } = await import('../stl.ts');
+    const [{ writeStl }, { castSolid }, { solids }] = await Promise.all([
+      import('../stl.ts'),
+      import('../../build/cast-solid.ts'),
+      import('../../head/kernel.ts'),
+    ]);
     return writeStl(castSolid(solids(), rig, undefined, factor), design.name);
   },
 });

@@ -1,5 +1,3 @@
-import { drawingOf } from '../../plate/drawing.ts';
-import { plateSheet } from '../../plate/sheet.ts';
 import { exportKind, FILE_STATIONS } from './kind.ts';
 
 export const svg = exportKind({
@@ -8,7 +6,11 @@ export const svg = exportKind({
   does: 'true scale',
   mediaType: 'image/svg+xml',
   async write({ design, rig, sheet }) {
-    const { writeSvg } = await import('../svg.ts');
+    const [{ writeSvg }, { plateSheet }, { drawingOf }] = await Promise.all([
+      import('../svg.ts'),
+      import('../../plate/sheet.ts'),
+      import('../../plate/drawing.ts'),
+    ]);
     return writeSvg(plateSheet(drawingOf(rig, FILE_STATIONS), design.name, sheet), design.name);
   },
 });

@@ -2,11 +2,11 @@ import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import type { ExportType } from '../../../core/index.ts';
 import { EXPORTS } from '../../../core/index.ts';
-import { API } from '../../../contract/api.ts';
 import { useSettings } from '../../data/settings.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
+import { download } from './download.ts';
 import './exchange.css';
 
 /** Everything a design goes out as. What is unsaved is saved first, so that the file is what is on screen. */
@@ -64,25 +64,4 @@ export function ExportMenu({ id, flush }: { readonly id: string; readonly flush:
       </Dropdown.Menu>
     </Dropdown>
   );
-}
-
-/** Fetches a file and hands it to the browser to keep; says so when the server refuses. */
-export async function download(path: string, fail: (text: string) => void): Promise<void> {
-  try {
-    const response = await fetch(`${API}${path}`);
-    if (!response.ok) {
-      const told = (await response.json().catch(() => undefined)) as { detail?: string } | undefined;
-      fail(told?.detail ?? `The server answered ${response.status}. Try again.`);
-      return;
-    }
-    const name = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'file';
-    const url = URL.createObjectURL(await response.blob());
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = name;
-    link.click();
-    URL.revokeObjectURL(url);
-  } catch {
-    fail('The server does not answer. Start it again, then try once more.');
-  }
 }

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useRef, useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { useNotices } from '../../parts/notices.tsx';
-import { download } from './export-menu.tsx';
+import { download } from './download.ts';
 import './exchange.css';
 
 const ShopDialog = lazy(async () => ({ default: (await import('./shop-dialog.tsx')).ShopDialog }));

@@ -15,7 +15,7 @@ import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Heads, Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
-import { download } from '../exchange/export-menu.tsx';
+import { download } from '../exchange/download.ts';
 
 const NEW_HOOK: HookDocument = {
   format: 'fern-anvil/hook',

@@ -1,0 +1,22 @@
+import { API } from '../../../contract/api.ts';
+
+/** Fetches a file and hands it to the browser to keep; says so when the server refuses. */
+export async function download(path: string, fail: (text: string) => void): Promise<void> {
+  try {
+    const response = await fetch(`${API}${path}`);
+    if (!response.ok) {
+      const told = (await response.json().catch(() => undefined)) as { detail?: string } | undefined;
+      fail(told?.detail ?? `The server answered ${response.status}. Try again.`);
+      return;
+    }
+    const name = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'file';
+    const url = URL.createObjectURL(await response.blob());
+    const link = document.createElement('a');
+    link.href = url;
+    link.download = name;
+    link.click();
+    URL.revokeObjectURL(url);
+  } catch {
+    fail('The server does not answer. Start it again, then try once more.');
+  }
+}
