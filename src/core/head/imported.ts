@@ -1,3 +1,5 @@
+import { halve } from '../numeric/halve.ts';
+import { clamp } from '../numeric/vec.ts';
 import type { SolidSpec } from './schema.ts';
 import type { Mesh } from './mesh.ts';
 import { massProperties } from './mesh.ts';
@@ -128,13 +130,8 @@ function sliceEnvelope({ positions: p, triangles }: Mesh, x: number): Section {
     twice += ups[0] ? -cross : cross;
   }
   if (!(b > 0 && t + d > 0)) return EMPTY_SECTION;
-  const wanted = Math.min(0.99, Math.max(0.5, Math.abs(twice) / 2 / (2 * b * (t + d))));
-  let [low, high] = [1, 12];
-  for (let step = 0; step < 30; step++) {
-    const mid = (low + high) / 2;
-    if (fullness(mid) < wanted) low = mid;
-    else high = mid;
-  }
+  const wanted = clamp(Math.abs(twice) / 2 / (2 * b * (t + d)), 0.5, 0.99);
+  const [low, high] = halve(1, 12, 30, (exponent) => fullness(exponent) < wanted);
   const n = (low + high) / 2;
   return { b, t, d, nt: n, nb: n };
 }

@@ -1,3 +1,4 @@
+import { halve } from '../numeric/halve.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { cross, norm, scale, sub } from '../numeric/vec.ts';
 
@@ -115,14 +116,10 @@ function crossing(
   aIn: boolean,
   holds: (x: number, y: number, z: number) => boolean,
 ): number {
-  let [low, high] = [0, 1];
-  for (let step = 0; step < 16; step++) {
-    const mid = (low + high) / 2;
-    const inside = holds(a[0] + (b[0] - a[0]) * mid, a[1] + (b[1] - a[1]) * mid, a[2] + (b[2] - a[2]) * mid);
-    if (inside === aIn) low = mid;
-    else high = mid;
-  }
-  return (low + high) / 2;
+  const isAt = (share: number) =>
+    holds(a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share, a[2] + (b[2] - a[2]) * share);
+  const [last, next] = halve(0, 1, 16, (share) => isAt(share) === aIn);
+  return (last + next) / 2;
 }
 
 /** Volume of a wire ring (torus), 2π²·R·r² (Pappus). */

@@ -1,3 +1,4 @@
+import { degrees } from '../numeric/vec.ts';
 import type { HeadBody } from '../head/body.ts';
 import type { DrawnEdge } from '../head/features/shape.ts';
 import { headMass } from '../build/rig.ts';
@@ -170,7 +171,7 @@ function freeHang({ hook, parts }: Rig): number {
   const part = parts.find(({ name }) => name === 'hook');
   if (!hook.hinge || !part) return 0;
   const [dx, dz] = [part.centroid[0] - hook.hinge.at[0], part.centroid[2] - hook.hinge.at[2]];
-  return -90 - (Math.atan2(dz, dx) * 180) / Math.PI;
+  return -90 - degrees(Math.atan2(dz, dx));
 }
 
 /** Edges that features leave inside the outlines, each as its own shape draws them. */

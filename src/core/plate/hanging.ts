@@ -1,9 +1,10 @@
+import { radians } from '../numeric/vec.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import type { Drawing } from './drawing.ts';
 
 /** Turns a point of the side view about the eye by its hang (degrees, nose down positive), the eye at the origin, y downward, mm. */
 export function hung(drawing: Drawing, attitude: number): (point: Vec2) => Vec2 {
-  const angle = (attitude * Math.PI) / 180;
+  const angle = radians(attitude);
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
   const [ex, ez] = drawing.eye.at;
   // Nose down turns clockwise on a sheet whose y runs down.
@@ -14,7 +15,7 @@ export function hung(drawing: Drawing, attitude: number): (point: Vec2) => Vec2 
 export function hangingHook(drawing: Drawing, attitude: number): readonly Vec2[] {
   const { hinge, hook } = drawing;
   if (!hinge) return hook;
-  const turn = ((hinge.hang + attitude) * Math.PI) / 180;
+  const turn = radians(hinge.hang + attitude);
   const [c, s] = [Math.cos(turn), Math.sin(turn)];
   const [hx, hz] = hinge.at;
   return hook.map(([x, z]): Vec2 => [hx + (x - hx) * c - (z - hz) * s, hz + (x - hx) * s + (z - hz) * c]);

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Design, Metal, Surroundings, Rule } from '../../../core/index.ts';
+import type { Brief, Design, Metal, Problem, Rule, Surroundings } from '../../../core/index.ts';
 import { METALS, standing } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useList, useOne, useRules, useStores } from '../../data/queries.ts';
@@ -12,17 +12,16 @@ import { useKeys } from '../../parts/keys.ts';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
-import { Against, useAgainst } from './against.tsx';
+import { useAgainst } from './against.tsx';
 import type { BenchPanel } from './bench-head.tsx';
 import { BenchHead } from './bench-head.tsx';
+import { BenchReadings } from './bench-readings.tsx';
 import { HistoryPanel } from './history-panel.tsx';
-import { JudgedIn } from './judged-in.tsx';
 import { MetalStrip } from './metal-strip.tsx';
 import { MetalsSheet } from './metals-sheet.tsx';
 import type { PlateView } from './plate-layout.ts';
 import { PlateTools } from './plate-tools.tsx';
 import { Plate } from './plate.tsx';
-import { ReadingsPanel } from './readings-panel.tsx';
 import { Stages } from './stages.tsx';
 import { useBench } from './use-bench.ts';
 import { useHistory } from './use-history.ts';
@@ -74,7 +73,6 @@ const NO_RULES: readonly Rule[] = [];
 function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
   const draft = useDraft('designs', kept);
   const { document, edit } = draft;
-  const { say } = useUnits();
   const { toggle } = useTray();
   const navigate = useNavigate();
   const { search, set: setParam } = useAddress();
@@ -205,34 +203,18 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
             <Loading what="the drawing" />
           )}
         </Panel>
-        {problems.length > 0 && (
-          <ul className="problems" role="alert">
-            {problems.map(({ path, message }) => (
-              <li key={`${path} ${message}`}>■ {say(message)}</li>
-            ))}
-          </ul>
-        )}
-        {error && <p className="problems">■ The computation stopped: {error}</p>}
+        <Problems problems={problems} error={error} />
       </section>
-      <aside className="bench-readings" aria-label="Readings">
-        <JudgedIn
-          briefs={briefs}
-          chosen={brief ? (search.get('brief') ?? '') : ''}
-          surroundings={surroundings}
-          stand={stand}
-          onChoose={(id) => setParam('brief', id)}
-        />
-        {earlier?.judged.ok && last && (
-          <Against
-            before={{ design: earlier.judged.design, readings: earlier.judged.readings }}
-            now={{ design: last.design, readings: last.readings }}
-            onStop={() => setParam('against', '')}
-          />
-        )}
-        <Panel what="The readings">
-          {last && <ReadingsPanel readings={last.readings} flags={judged?.ok ? judged.flags : []} />}
-        </Panel>
-      </aside>
+      <BenchReadings
+        briefs={briefs}
+        chosen={brief ? (search.get('brief') ?? '') : ''}
+        surroundings={surroundings}
+        stand={stand}
+        earlier={earlier?.judged}
+        last={last}
+        flags={judged?.ok ? judged.flags : []}
+        onParam={setParam}
+      />
       <Panel what="The metals">
         <MetalStrip lines={lines} own={shown.head.metal} onChoose={bench.onChoose} />
       </Panel>
@@ -256,5 +238,22 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
         />
       )}
     </div>
+  );
+}
+
+/** What keeps the design from being built, and what stopped the computation. */
+function Problems({ problems, error }: { readonly problems: readonly Problem[]; readonly error: string }) {
+  const { say } = useUnits();
+  return (
+    <>
+      {problems.length > 0 && (
+        <ul className="problems" role="alert">
+          {problems.map(({ path, message }) => (
+            <li key={`${path} ${message}`}>■ {say(message)}</li>
+          ))}
+        </ul>
+      )}
+      {error && <p className="problems">■ The computation stopped: {error}</p>}
+    </>
   );
 }

@@ -1,23 +1,15 @@
-import { useRef, useState } from 'react';
-import { Anchor, Lock, LockOpen } from 'lucide-react';
+import { useState } from 'react';
+import { Lock, LockOpen } from 'lucide-react';
 import type { Design } from '../../../core/index.ts';
-import {
-  completeDimensions,
-  familyOf,
-  fractionGrams,
-  GRAMS_PER_OUNCE,
-  inUnits,
-  nearestOunceFraction,
-  solveTarget,
-  weightOf,
-} from '../../../core/index.ts';
+import { completeDimensions, familyOf, inUnits } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
-import { Choice, Segments } from '../../parts/choice.tsx';
+import { Choice } from '../../parts/choice.tsx';
 import { ShapePicker } from '../../parts/shape-picker.tsx';
 import { StationList } from './station-list.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { StagesProps } from './stage-kit.ts';
 import { finder } from './stage-kit.ts';
+import { WeightFields } from './weight-fields.tsx';
 
 /** Shape, weight, sizes and metal. */
 export function HeadStage({
@@ -39,8 +31,6 @@ export function HeadStage({
   const family = familyOf(head.family);
   const metal = metals.find(({ key }) => key === head.metal);
   const held = head.target !== undefined;
-  const of = head.target?.of ?? 'metal';
-  const weight = head.target?.grams ?? grams;
   const setHead = (change: Partial<Design['head']>) =>
     edit((now) => ({ ...now, head: { ...now.head, ...change } }));
   const toggleLock = (key: string) => {
@@ -81,47 +71,16 @@ export function HeadStage({
           <b>Good:</b> {family.purpose} <b>Bad:</b> {family.badAt}
         </p>
       )}
-      <div className="weight-row" data-held={held}>
-        <QuantityField
-          label="Weight"
-          kind="mass"
-          value={weight}
-          min={0.1}
-          max={500}
-          step={Math.max(0.02, weight / 60)}
-          problem={problemAt('/head/target')}
-          note="Typing or dragging a weight scales the unlocked sizes until it is met."
-          onLive={(next) => onTarget(next, true)}
-          onCommit={(next) => onTarget(next, false)}
-        />
-        <button
-          type="button"
-          className="btn btn-sm btn-hold"
-          aria-pressed={held}
-          onClick={onHold}
-          title="Hold the weight while sizes change (H)"
-        >
-          {held && <Anchor size={13} aria-hidden />} {held ? 'Held' : 'Hold'}
-        </button>
-      </div>
-      <WeightSlider grams={weight} onTarget={onTarget} />
-      {held && (
-        <Segments
-          label="The weight is that of"
-          value={of}
-          options={[
-            ['metal', 'the metal'],
-            ['total', 'all, as weighed'],
-            ['submerged', 'all, in water'],
-          ]}
-          onChange={(next) => {
-            // What it weighs so now is what is held from here on.
-            const solved = solveTarget(design, metals);
-            const now = solved.ok ? weightOf(solved.rig, next) : next === 'total' ? total : grams;
-            if (now > 0) setHead({ target: { grams: now, of: next } });
-          }}
-        />
-      )}
+      <WeightFields
+        design={design}
+        grams={grams}
+        total={total}
+        metals={metals}
+        problem={problemAt('/head/target')}
+        edit={edit}
+        onTarget={onTarget}
+        onHold={onHold}
+      />
       {family?.dimensions.map((spec) => {
         const locked = head.locks?.includes(spec.key) ?? false;
         return (
@@ -206,48 +165,4 @@ function withFamily(now: Design, key: string): Design {
       ...(next.hasStations ? { stations: stations ?? [...(next.start?.stations ?? [])] } : {}),
     },
   };
-}
-
-/** Span of the weight slider, ounces: from a pip to a heavy deep head. It runs by ratio, as packets do. */
-const SLIDER = { least: 1 / 64, most: 3, steps: 240 };
-
-function WeightSlider({
-  grams,
-  onTarget,
-}: {
-  readonly grams: number;
-  readonly onTarget: StagesProps['onTarget'];
-}) {
-  const { format } = useUnits();
-  const last = useRef<number | undefined>(undefined);
-  const span = Math.log(SLIDER.most / SLIDER.least);
-  const gramsAt = (step: number) => SLIDER.least * GRAMS_PER_OUNCE * Math.exp((span * step) / SLIDER.steps);
-  const step =
-    (SLIDER.steps * Math.log(Math.max(grams / GRAMS_PER_OUNCE, SLIDER.least) / SLIDER.least)) / span;
-  const settle = () => {
-    if (last.current !== undefined) onTarget(last.current, false);
-    last.current = undefined;
-  };
-  return (
-    <input
-      type="range"
-      className="weight-slider"
-      aria-label="Target weight"
-      aria-valuetext={format(grams, 'mass')}
-      min={0}
-      max={SLIDER.steps}
-      step={1}
-      value={Math.round(step)}
-      onChange={(event) => {
-        const wanted = gramsAt(Number(event.currentTarget.value));
-        // The slider catches at packet weights, which is what a designer aims at.
-        const packet = nearestOunceFraction(wanted);
-        last.current = Math.abs(packet.error) < 0.012 ? fractionGrams(packet) : wanted;
-        onTarget(last.current, true);
-      }}
-      onPointerUp={settle}
-      onKeyUp={settle}
-      onBlur={settle}
-    />
-  );
 }

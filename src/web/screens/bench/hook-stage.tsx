@@ -12,24 +12,20 @@ import {
 } from '../../../core/index.ts';
 import { useList } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
-import { Choice, Segments } from '../../parts/choice.tsx';
+import { Choice } from '../../parts/choice.tsx';
 import { HookSizeField } from '../../parts/hook-size-field.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { StagesProps } from './stage-kit.ts';
+import { EyeFields } from './eye-fields.tsx';
 import { alike, finder } from './stage-kit.ts';
-
-/** Bends hooks are sold with, degrees. */
-const BENDS = [90, 60, 45, 30, 0] as const;
 
 export const HookStage = memo(
   function HookStage({ design, problems, edit }: StagesProps) {
     const problemAt = finder(problems);
     const { format } = useUnits();
     const own = useList('hooks').data ?? [];
-    const { hook, eye } = design;
+    const { hook } = design;
     const index = chartIndex(hook.size);
-    const setEye = (change: Partial<Design['eye']>) =>
-      edit((now) => ({ ...now, eye: { ...now.eye, ...change } }));
     const setHook = (change: Partial<Design['hook']>) =>
       edit((now) => ({ ...now, hook: { ...now.hook, ...change } }));
     const step = (by: number) => {
@@ -45,7 +41,6 @@ export const HookStage = memo(
         hook.measured.shank === shank &&
         hook.measured.wire === wire,
     );
-    const bend = BENDS.find((angle) => angle === eye.angle);
     return (
       <section className="stage" aria-labelledby="stage-hook">
         <h3 id="stage-hook">Hook and eye</h3>
@@ -137,65 +132,7 @@ export const HookStage = memo(
             onCommit={(size) => setHook({ joint: hook.joint && { ...hook.joint, size } })}
           />
         )}
-        <Segments
-          label="Eye bend"
-          value={bend === undefined ? 'free' : String(bend)}
-          options={[...BENDS.map((angle) => [String(angle), `${angle}°`] as const), ['free', 'free']]}
-          onChange={(text) => text !== 'free' && setEye({ angle: Number(text) })}
-        />
-        <QuantityField
-          label="Eye angle"
-          kind="angle"
-          value={eye.angle}
-          min={0}
-          max={90}
-          step={1}
-          note="Between the shank’s forward line and the eye’s leg."
-          problem={problemAt('/eye/angle', '/eye')}
-          onCommit={(angle) => setEye({ angle })}
-        />
-        <Segments
-          label="Plane of the eye"
-          value={eye.plane}
-          options={[
-            ['crosswise', 'crosswise'],
-            ['in line', 'in line'],
-          ]}
-          onChange={(plane) => setEye({ plane })}
-        />
-        <QuantityField
-          label="Eye behind the nose"
-          kind="share"
-          value={eye.setback}
-          min={-3}
-          max={1}
-          step={0.01}
-          note="Where the eye’s leg leaves the shank, as a share of the head’s length; below zero in front of it."
-          problem={problemAt('/eye/setback')}
-          onCommit={(setback) => setEye({ setback })}
-        />
-        <QuantityField
-          label="Eye inside"
-          kind="size"
-          value={eye.size ?? (measures ? measures.wire * 1.2 + 0.5 : 1)}
-          min={0.5}
-          max={10}
-          step={0.05}
-          note="Inner diameter of the eye."
-          problem={problemAt('/eye/size')}
-          onCommit={(size) => setEye({ size })}
-        />
-        <QuantityField
-          label="Eye recess"
-          kind="size"
-          value={eye.recess ?? 0}
-          min={0}
-          max={8}
-          step={0.1}
-          note="How deep the eye is set into the head: it shields line and knot."
-          problem={problemAt('/eye/recess')}
-          onCommit={(recess) => setEye({ recess: recess > 0 ? recess : undefined })}
-        />
+        <EyeFields design={design} problems={problems} edit={edit} />
       </section>
     );
   },

@@ -1,3 +1,4 @@
+import { radians } from '../../../core/index.ts';
 import type { Drawing, Vec2 } from '../../../core/index.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { useUnits } from '../../data/units.ts';
@@ -67,7 +68,7 @@ export function FanFromFront({
       {Array.from({ length: 9 }, (_, i) => {
         const share = (i / 8) * 2 - 1;
         const [x1, y1] = place([share * guard.radius, guard.base[1]]);
-        const spread = share * (guard.radius + length * Math.sin((guard.fan * Math.PI) / 360));
+        const spread = share * (guard.radius + length * Math.sin(radians(guard.fan / 2)));
         const [x2, y2] = place([spread, guard.end[1]]);
         return <line key={i} x1={x1} y1={y1} x2={x2} y2={y2} />;
       })}

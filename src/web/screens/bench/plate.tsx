@@ -1,10 +1,11 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 import type { Design, Drawing, DrawnSection, Vec2 } from '../../../core/index.ts';
-import { dimensionText, familyOf } from '../../../core/index.ts';
+import { clamp, dimensionText, familyOf } from '../../../core/index.ts';
 import { useSettings } from '../../data/settings.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { DimensionFigure, DimensionLines } from './dimension.tsx';
+import { EyeBend, EyeHandle } from './eye-bend.tsx';
 import { Handle } from './handle.tsx';
 import { CentreOfMass, ScaleBar } from './plate-parts.tsx';
 import { PlateViews } from './plate-views.tsx';
@@ -29,9 +30,6 @@ interface PlateProps {
   readonly onLive: (field: Pulled, key: string, value: number) => void;
   readonly onSettle: () => void;
 }
-
-/** Angles the eye catches at while it is pulled: the bends hooks are sold with. */
-const EYE_STOPS = [0, 30, 45, 60, 90];
 
 /** The dimension of a family each dimension line stands for. */
 const MEASURES: Readonly<Record<string, string>> = {
@@ -77,14 +75,8 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
   };
 
   const family = familyOf(design.head.family);
-  const { eye, knee } = drawing;
   const whole = view === 'whole';
   const eyeAngle = design.eye.angle;
-  const kneeAt = side(knee);
-  const arc = 22;
-  // The bend's figure stands beside the eye, away from the head; it is broader than high, so further off sideways.
-  const bend = (eyeAngle * Math.PI) / 180;
-  const besideEye = (eye.radius + drawing.wire) * k + 14;
 
   const has = (key: string) => family?.dimensions.find((spec) => spec.key === key);
   // A dimension is of the whole body; sole and flats take a part of it away, so a pull on what is left counts by their ratio.
@@ -109,6 +101,22 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
       perPx: (from, to) => ((to[1] - from[1]) * (drawing.height / drawing.drop) * whatIsLeft) / k,
     },
   ];
+  const pullOf = (dimension: PlateLayout['dimensions'][number]): Pull | undefined => {
+    const key = MEASURES[dimension.id];
+    const spec = key ? has(key) : undefined;
+    const grip = grips.find((candidate) => candidate.key === key);
+    if (!spec || !grip) return undefined;
+    return {
+      onStart: start,
+      onEnd: end,
+      onMove: (from, to) => {
+        // Pulled outward along its own direction the dimension grows by as much as the pointer moves.
+        const moved = dimension.upright ? from[1] - to[1] : to[0] - from[0];
+        const share = key === 'height' ? whatIsLeft : 1;
+        onLive('dimension', spec.key, clamp(grip.value + (moved * share) / k, spec.min, spec.max));
+      },
+    };
+  };
   const shownGrips = grips.filter(({ key }) => has(key));
   return (
     <div className="plate" ref={frame} data-outdated={outdated}>
@@ -143,54 +151,8 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
           <SectionInset cut={section.cut} layout={layout} metal={design.head.metal} text={mm} />
         )}
         <g className="dims">
-          {layout.dimensions.map((dimension) => (
-            <DimensionLines key={dimension.id} run={dimension} />
-          ))}
-          {layout.dimensions.map((dimension) => {
-            const key = MEASURES[dimension.id];
-            const spec = key ? has(key) : undefined;
-            const grip = grips.find((candidate) => candidate.key === key);
-            return (
-              <DimensionFigure
-                key={dimension.id}
-                run={dimension}
-                text={mm(dimension.value)}
-                title={dimension.name}
-                {...(spec && grip
-                  ? {
-                      pull: {
-                        onStart: start,
-                        onEnd: end,
-                        onMove: (from: Vec2, to: Vec2) => {
-                          // Pulled outward along its own direction the dimension grows by as much as the pointer moves.
-                          const moved = dimension.upright ? from[1] - to[1] : to[0] - from[0];
-                          const share = key === 'height' ? whatIsLeft : 1;
-                          onLive(
-                            'dimension',
-                            spec.key,
-                            Math.min(spec.max, Math.max(spec.min, grip.value + (moved * share) / k)),
-                          );
-                        },
-                      },
-                    }
-                  : {})}
-              />
-            );
-          })}
-          <path
-            className="dim-line"
-            fill="none"
-            d={`M${kneeAt[0] + arc} ${kneeAt[1]}A${arc} ${arc} 0 0 0 ${kneeAt[0] + arc * Math.cos((eyeAngle * Math.PI) / 180)} ${kneeAt[1] - arc * Math.sin((eyeAngle * Math.PI) / 180)}`}
-          />
-          <text
-            className="dim-text"
-            textAnchor="middle"
-            dominantBaseline="central"
-            x={side(eye.at)[0] - Math.sin(bend) * besideEye * 1.2}
-            y={side(eye.at)[1] - Math.cos(bend) * besideEye}
-          >
-            {format(eyeAngle, 'angle')}
-          </text>
+          <PulledDimensions layout={layout} text={mm} pullOf={pullOf} />
+          <EyeBend drawing={drawing} side={side} k={k} angle={eyeAngle} />
         </g>
         <ScaleBar k={k} scale={layout.scale} height={size.height} />
 
@@ -225,21 +187,10 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
             )
           );
         })}
-        <Handle
-          round
-          at={side(eye.at)}
-          label="Eye angle"
-          valueText={format(eyeAngle, 'angle')}
-          value={eyeAngle}
-          min={0}
-          max={90}
-          step={1}
-          valueAt={(pointer) => {
-            const [kx, ky] = side(knee);
-            const angle = (Math.atan2(ky - pointer[1], pointer[0] - kx) * 180) / Math.PI;
-            const stop = EYE_STOPS.find((candidate) => Math.abs(candidate - angle) < 2.5);
-            return stop ?? Math.round(angle);
-          }}
+        <EyeHandle
+          drawing={drawing}
+          side={side}
+          angle={eyeAngle}
           onStart={start}
           onLive={(next) => onLive('angle', 'eye', next)}
           onEnd={end}
@@ -247,6 +198,43 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
       </svg>
       {outdated && <p className="plate-outdated">The drawing shows the last state that could be built.</p>}
     </div>
+  );
+}
+
+interface Pull {
+  readonly onStart: () => void;
+  readonly onEnd: () => void;
+  readonly onMove: (from: Vec2, to: Vec2) => void;
+}
+
+/** Dimensions, each figure to be grabbed and pulled where something can be changed by it. Figures lie over lines. */
+function PulledDimensions({
+  layout,
+  text,
+  pullOf,
+}: {
+  readonly layout: PlateLayout;
+  readonly text: (value: number) => string;
+  readonly pullOf: (dimension: PlateLayout['dimensions'][number]) => Pull | undefined;
+}) {
+  return (
+    <>
+      {layout.dimensions.map((dimension) => (
+        <DimensionLines key={dimension.id} run={dimension} />
+      ))}
+      {layout.dimensions.map((dimension) => {
+        const pull = pullOf(dimension);
+        return (
+          <DimensionFigure
+            key={dimension.id}
+            run={dimension}
+            text={text(dimension.value)}
+            title={dimension.name}
+            {...(pull ? { pull } : {})}
+          />
+        );
+      })}
+    </>
   );
 }
 

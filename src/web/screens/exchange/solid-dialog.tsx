@@ -1,13 +1,10 @@
+import { PlacementFields } from './placement-fields.tsx';
+import { Placed } from './solid-preview.tsx';
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Axis, Placement, SolidReport, SolidUnit } from '../../../core/exchange/import-solid.ts';
-import type { Vec2 } from '../../../core/index.ts';
+import type { Placement, SolidReport } from '../../../core/exchange/import-solid.ts';
 import { useCreate } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
-import { pathOf } from '../../drawing/path.ts';
-import { SideFigure } from '../../drawing/side-figure.tsx';
-import { Choice, Segments } from '../../parts/choice.tsx';
-import { QuantityField } from '../../parts/quantity-field.tsx';
 import { Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
 import { Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
@@ -16,9 +13,6 @@ interface Props {
   readonly file: { readonly name: string; readonly bytes: Uint8Array };
   readonly onHide: () => void;
 }
-
-const AXES: readonly Axis[] = ['+x', '-x', '+y', '-y', '+z', '-z'];
-const UNITS: readonly SolidUnit[] = ['mm', 'cm', 'in', 'm'];
 
 interface Job {
   readonly report: SolidReport;
@@ -31,7 +25,7 @@ const run = async ({ report, placement, name, file }: Job) =>
 
 /** Brings a solid in from outside: tells what was found and mended, sets it on the shank, and makes a design of it. */
 export function SolidDialog({ file, onHide }: Props) {
-  const { format, say } = useUnits();
+  const { say } = useUnits();
   const navigate = useNavigate();
   const create = useCreate('designs');
   const [report, setReport] = useState<SolidReport | undefined>(undefined);
@@ -130,67 +124,10 @@ export function SolidDialog({ file, onHide }: Props) {
                   />
                 </span>
               </div>
-              <Segments
-                label="The file counts in"
-                value={placement.unit}
-                options={UNITS.map((unit) => [unit, unit] as const)}
-                onChange={(unit) => set({ unit })}
-              />
-              <Choice
-                label="Nose points to"
-                value={placement.nose}
-                options={AXES.map((axis) => [axis, axis] as const)}
-                onChange={(nose) => set({ nose })}
-              />
-              <Choice
-                label="Hook point is to"
-                value={placement.up}
-                options={AXES.map((axis) => [axis, axis] as const)}
-                onChange={(up) => set({ up })}
-              />
-              <QuantityField
-                label="Shank from the belly"
-                kind="share"
-                value={placement.level}
-                min={0.05}
-                max={0.95}
-                step={0.01}
-                note="Where the hook’s shank runs through it, as a share of its height."
-                onLive={(level) => set({ level })}
-                onCommit={(level) => set({ level })}
-              />
-              <QuantityField
-                label="Shank from the right"
-                kind="share"
-                value={placement.side}
-                min={0.05}
-                max={0.95}
-                step={0.01}
-                note="As a share of its breadth; the middle for a head that is alike on both sides."
-                onLive={(side) => set({ side })}
-                onCommit={(side) => set({ side })}
-              />
+              <PlacementFields placement={placement} onSet={set} />
             </div>
             <div className="solid-preview">
-              {made?.judged.ok ? (
-                <>
-                  <Preview drawing={made.judged.drawing} />
-                  <p>
-                    {format(made.judged.readings['head.length']?.value ?? NaN, 'size')} long,{' '}
-                    {format(made.judged.readings['head.breadth']?.value ?? NaN, 'size')} broad,{' '}
-                    {format(made.judged.readings['head.height']?.value ?? NaN, 'size')} high;{' '}
-                    <b>{format(made.judged.readings['mass.metal']?.value ?? NaN, 'mass')}</b> in lead on a{' '}
-                    {made.design.hook.size}.
-                  </p>
-                </>
-              ) : (
-                !reason && <Loading what="the drawing" />
-              )}
-              {reason && (
-                <p className="field-said" role="alert">
-                  {reason}
-                </p>
-              )}
+              <Placed made={made} reason={reason} />
             </div>
           </div>
         </>
@@ -206,31 +143,5 @@ function Repairs({ report }: { readonly report: SolidReport }) {
         <li key={repair}>✓ {repair}</li>
       ))}
     </ul>
-  );
-}
-
-const BOX = { width: 330, height: 210 };
-
-function Preview({ drawing }: { readonly drawing: Parameters<typeof SideFigure>[0]['drawing'] }) {
-  const points = [...drawing.side, ...drawing.hook, drawing.eye.at];
-  const [x0, x1] = [Math.min(...points.map(([x]) => x)) - 2, Math.max(...points.map(([x]) => x)) + 2];
-  const [z0, z1] = [Math.min(...points.map(([, z]) => z)) - 2, Math.max(...points.map(([, z]) => z)) + 3];
-  const k = Math.min(BOX.width / (x1 - x0), BOX.height / (z1 - z0));
-  const place = ([x, z]: Vec2): Vec2 => [(x - x0) * k, (z1 - z) * k];
-  return (
-    <svg width={BOX.width} height={BOX.height} role="img" aria-label="The solid on its hook, from the side">
-      <SideFigure drawing={drawing} place={place} k={k} metal="lead" />
-      <path
-        className="centre-line"
-        d={pathOf(
-          [
-            [x0, 0],
-            [x1, 0],
-          ],
-          place,
-          false,
-        )}
-      />
-    </svg>
   );
 }

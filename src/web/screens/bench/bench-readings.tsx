@@ -1,0 +1,44 @@
+import type { Kept } from '../../../contract/api.ts';
+import type { Brief, Flag, Standing, Surroundings } from '../../../core/index.ts';
+import { Panel } from '../../parts/panel.tsx';
+import type { Judged } from '../../workers/judge.worker.ts';
+import { Against } from './against.tsx';
+import { JudgedIn } from './judged-in.tsx';
+import { ReadingsPanel } from './readings-panel.tsx';
+
+interface Props {
+  readonly briefs: readonly Kept<Brief>[];
+  /** id of the brief it is judged in, or empty */
+  readonly chosen: string;
+  readonly surroundings: Surroundings;
+  readonly stand: Standing | undefined;
+  /** an earlier state it is held against */
+  readonly earlier: Judged | undefined;
+  /** the last state that could be built */
+  readonly last: Extract<Judged, { ok: true }> | undefined;
+  readonly flags: readonly Flag[];
+  readonly onParam: (key: string, value: string) => void;
+}
+
+/** What the design comes to: the water it is judged in, what differs from an earlier state, every reading. */
+export function BenchReadings({ briefs, chosen, surroundings, stand, earlier, last, flags, onParam }: Props) {
+  return (
+    <aside className="bench-readings" aria-label="Readings">
+      <JudgedIn
+        briefs={briefs}
+        chosen={chosen}
+        surroundings={surroundings}
+        stand={stand}
+        onChoose={(id) => onParam('brief', id)}
+      />
+      {earlier?.ok && last && (
+        <Against
+          before={{ design: earlier.design, readings: earlier.readings }}
+          now={{ design: last.design, readings: last.readings }}
+          onStop={() => onParam('against', '')}
+        />
+      )}
+      <Panel what="The readings">{last && <ReadingsPanel readings={last.readings} flags={flags} />}</Panel>
+    </aside>
+  );
+}
