@@ -1,10 +1,12 @@
-import { mkdirSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
+import { sql } from 'drizzle-orm';
 import type { PgliteDatabase } from 'drizzle-orm/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
+import { DURABLE_START, DurableFS, syncPath, settleTree } from './durable-fs.ts';
 import { lockFolder } from './folder-lock.ts';
 import * as schema from './schema.ts';
 
@@ -15,25 +17,84 @@ export interface OpenDatabase {
   readonly close: () => Promise<void>;
 }
 
+const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));
+
 /**
- * Opens the shop's data in a folder and brings it to the newest form. One process at a time: a second one is refused with a
- * sentence, while the lock of a process that was killed is taken over.
+ * Opens the shop's data in a folder and brings it to the newest form. What is committed is on the device, a first start is there whole or not at
+ * all, and nobody else on the machine can read it. One process at a time: a second one is refused with a sentence, while the lock of a process
+ * that was killed is taken over. Throws with a sentence when the data are of a newer version than this program.
  */
 export async function openDatabase(folder: string): Promise<OpenDatabase> {
-  mkdirSync(folder, { recursive: true });
+  // From the first byte: the database's files are made with this in force too.
+  process.umask(0o077);
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  chmodSync(folder, 0o700);
   const release = await lockFolder(folder, (reason) => {
     // Another process may be writing here now: going on could only do harm.
     console.error(`The data in ${folder} is no longer held by this server (${reason.message}). It stops.`);
     process.exit(1);
   });
-  const client = new PGlite(join(folder, 'postgres'));
-  const db = drizzle(client, { schema });
-  await migrate(db, { migrationsFolder: fileURLToPath(new URL('./migrations', import.meta.url)) });
-  return {
-    db,
-    close: async () => {
-      await client.close();
-      await release();
-    },
-  };
+  try {
+    await createWhole(folder);
+    const client = await opened(join(folder, 'postgres'));
+    const db = drizzle(client, { schema });
+    await refuseNewer(db, folder);
+    await migrate(db, { migrationsFolder: MIGRATIONS });
+    return {
+      db,
+      close: async () => {
+        await client.close();
+        await release();
+      },
+    };
+  } catch (error) {
+    await release();
+    throw error;
+  }
+}
+
+const opened = (path: string): Promise<PGlite> =>
+  PGlite.create({ fs: new DurableFS(path), startParams: DURABLE_START });
+
+/** Makes an empty database where there is none: beside its place, and moved there when all of it is on the device. */
+async function createWhole(folder: string): Promise<void> {
+  const [place, beside] = [join(folder, 'postgres'), join(folder, 'postgres.new')];
+  // What a first start that was cut short has left.
+  rmSync(beside, { recursive: true, force: true });
+  if (existsSync(join(place, 'PG_VERSION'))) return;
+  // Something is there that is no database any more: nothing of it is thrown away, and nothing empty served in its place.
+  if (existsSync(place) && readdirSync(place).length > 0) {
+    throw new Error(
+      `The database in ${place} is damaged: its version mark is gone. Nothing was changed. Put a backup in its place, or move the folder away to begin anew.`,
+    );
+  }
+  const client = await opened(beside);
+  await migrate(drizzle(client, { schema }), { migrationsFolder: MIGRATIONS });
+  await client.close();
+  settleTree(beside);
+  rmSync(place, { recursive: true, force: true });
+  renameSync(beside, place);
+  syncPath(folder);
+}
+
+interface Journal {
+  readonly entries: readonly { readonly when: number }[];
+}
+
+/** Refuses data that a newer version of this program has changed: what it does not know it could only spoil. */
+async function refuseNewer(db: Database, folder: string): Promise<void> {
+  const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as Journal;
+  const known = Math.max(...journal.entries.map(({ when }) => when));
+  const there = await db.execute<{ exists: boolean }>(
+    sql`select to_regclass('drizzle.__drizzle_migrations') is not null as "exists"`,
+  );
+  if (!there.rows[0]?.exists) return;
+  const { rows } = await db.execute<{ newest: string | null }>(
+    sql`select max(created_at) as newest from drizzle.__drizzle_migrations`,
+  );
+  if (Number(rows[0]?.newest ?? 0) > known) {
+    throw new Error(
+      `The data in ${folder} was written by a newer version of Fern Anvil. Start that version, or choose another folder with --data.`,
+    );
+  }
 }

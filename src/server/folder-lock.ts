@@ -46,14 +46,17 @@ function isAlive(pid: number): boolean {
   }
 }
 
-/** What is known of the holder: gone, alive on this machine, or not to be asked from here. */
-function holderIs(note: string): 'gone' | 'here' | 'unknown' {
-  let holder: Partial<Holder>;
+/** What is known of the holder: gone, alive on this machine, a server of the first versions, or not to be asked from here. */
+function holderIs(note: string): 'gone' | 'here' | 'old' | 'unknown' {
+  let holder: Partial<Holder> | number;
   try {
-    holder = JSON.parse(read(note)) as Partial<Holder>;
+    holder = JSON.parse(read(note)) as Partial<Holder> | number;
   } catch {
     return 'unknown';
   }
+  // The first versions wrote their number and nothing more, and took no lock.
+  if (typeof holder === 'number')
+    return isAlive(holder) && read(`/proc/${holder}/cmdline`).includes('node') ? 'old' : 'gone';
   if (typeof holder?.pid !== 'number' || holder.machine !== machine()) return 'unknown';
   return isAlive(holder.pid) && beganOf(holder.pid) === holder.began ? 'here' : 'gone';
 }
@@ -73,6 +76,7 @@ export async function lockFolder(
   if (holder === 'gone') rmSync(lockfilePath, { recursive: true, force: true });
   let release: () => Promise<void>;
   try {
+    if (holder === 'old') throw Object.assign(new Error('held by an old version'), { code: 'ELOCKED' });
     release = await lockfile.lock(folder, {
       lockfilePath,
       stale: STALE,
@@ -84,7 +88,7 @@ export async function lockFolder(
     });
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== 'ELOCKED') throw error;
-    const by = /"pid":(\d+)/.exec(read(note))?.[1];
+    const by = /^(?:.*"pid":)?(\d+)/.exec(read(note))?.[1];
     throw new Error(
       `The data in ${folder} is in use${by ? ` by process ${by}` : ''}. Stop that server first, or choose another folder with --data.`,
       { cause: error },
