@@ -7,8 +7,10 @@ import {
   checkRuleFacts,
   DesignSchema,
   HookSchema,
+  isStorable,
   PlasticSchema,
   RulesSchema,
+  shortened,
 } from '../core/index.ts';
 import type {
   Collection,
@@ -38,12 +40,44 @@ export type Checked<T> =
 const ajv = new Ajv({ allErrors: true, verbose: true, strict: true, allowUnionTypes: true });
 const coercing = new Ajv({ allErrors: true, verbose: true, strict: true, coerceTypes: true });
 
+/** What no database stores, with its place: half a sign or a NUL, which some programs leave where they cut a text; a number without end. */
+function unstorable(data: unknown, path = ''): Problem[] {
+  if (typeof data === 'string') {
+    if (isStorable(data)) return [];
+    return [
+      {
+        path,
+        message: `${fieldName(path)}: holds a broken character that cannot be kept. Delete it, or type the text anew.`,
+      },
+    ];
+  }
+  // A number too large for a number becomes infinite when it is read, and passes by every limit.
+  if (typeof data === 'number' && !Number.isFinite(data))
+    return [{ path, message: `${fieldName(path)}: is too large a number. Type a smaller one.` }];
+  if (typeof data !== 'object' || data === null) return [];
+  for (const [key, value] of Object.entries(data)) {
+    const found = isStorable(key)
+      ? unstorable(value, `${path}/${key}`)
+      : [
+          {
+            path,
+            message: `${fieldName(path)}: a name in it holds a broken character that cannot be kept. Remove it.`,
+          },
+        ];
+    if (found.length > 0) return found;
+  }
+  return [];
+}
+
 /** A check that is compiled when it is first asked for: a start needs few of them. */
 function checker<T>(schema: TSchema, engine: Ajv = ajv): (data: unknown) => Checked<T> {
   let validate: ValidateFunction | undefined;
   return (data) => {
     validate ??= engine.compile(schema);
-    if (validate(data)) return { ok: true, value: data as T };
+    if (validate(data)) {
+      const odd = unstorable(data);
+      return odd.length === 0 ? { ok: true, value: data as T } : { ok: false, problems: odd };
+    }
     return { ok: false, problems: problemsFrom(validate.errors ?? []) };
   };
 }
@@ -97,8 +131,8 @@ export function checkShop(data: unknown): Checked<Shop> {
   const extra = Object.keys(shop).find((key) => !['format', 'version', ...COLLECTIONS].includes(key));
   if (extra)
     return refuse(
-      `/${extra.slice(0, 60)}`,
-      `The document: “${extra.slice(0, 60)}” is not a field here. Remove it.`,
+      `/${shortened(extra, 60)}`,
+      `The document: “${shortened(extra, 60)}” is not a field here. Remove it.`,
     );
   const problems: Problem[] = [];
   for (const collection of COLLECTIONS) {
@@ -208,7 +242,7 @@ function sentence(error: ErrorObject): Problem {
       );
     }
     case 'additionalProperties': {
-      const extra = String(params['additionalProperty']).slice(0, 60);
+      const extra = shortened(String(params['additionalProperty']), 60);
       return at(
         `${name}: “${extra}” is not a field here. Remove it, or check its spelling.`,
         `${instancePath}/${extra}`,
@@ -236,6 +270,10 @@ function sentence(error: ErrorObject): Problem {
       return at(
         `${name}: is ${String(data).length} characters long; at most ${String(params['limit'])} fit. Shorten it.`,
       );
+    case 'pattern':
+      return params['pattern'] === '^$|\\S'
+        ? at(`${name}: must not be blank. Type something.`)
+        : at(`${name}: ${error.message ?? 'is not right'}.`);
     case 'minLength':
       return at(`${name}: must not be empty. Type something.`);
     default:
@@ -256,7 +294,7 @@ const withArticle = (type: string): string =>
 /** A value as it may stand in a sentence, never longer than a line. */
 function shown(data: unknown): string {
   if (data === undefined) return 'missing';
-  if (typeof data === 'string') return `“${data.length > 40 ? `${data.slice(0, 40)}…` : data}”`;
+  if (typeof data === 'string') return `“${data.length > 40 ? `${shortened(data, 40)}…` : data}”`;
   if (typeof data === 'object') return data === null ? 'null' : Array.isArray(data) ? 'a list' : 'an object';
   return String(data);
 }

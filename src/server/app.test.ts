@@ -304,6 +304,57 @@ describe('summaries', () => {
   });
 });
 
+describe('what no answer may do', () => {
+  it('lie about what was stored: an answer that cannot be sent is told before anything is done', async () => {
+    const before = ((await (await send('GET', '/designs')).json()) as Page<Design>).total;
+    const refused = await send('POST', '/designs', sampleDesign('ball'), { 'Accept-Encoding': '*;q=0' });
+    expect(refused.status).toBe(406);
+    expect(((await (await send('GET', '/designs')).json()) as Page<Design>).total).toBe(before);
+  });
+
+  it.each([
+    ['half of a sign in a note', { notes: `${'x'.repeat(159)}\ud83d` }, '/notes'],
+    ['a NUL in a name', { name: 'a\u0000b' }, '/name'],
+    ['a blank name', { name: '   ' }, '/name'],
+  ])('%s is told at its field', async (_, change, path) => {
+    const response = await send('POST', '/designs', { ...sampleDesign('ball'), ...change });
+    expect(response.status).toBe(422);
+    const { errors } = (await response.json()) as { errors: { path: string; message: string }[] };
+    expect(errors.map((error) => error.path)).toContain(path);
+  });
+
+  it('a whole sign where the card cuts the note is saved', async () => {
+    const response = await send('POST', '/designs', {
+      ...sampleDesign('ball'),
+      notes: `${'x'.repeat(159)}🐟 and more`,
+    });
+    expect(response.status).toBe(201);
+  });
+
+  it.each([
+    ['/designs/%00', 400],
+    ['/designs?q=%00', 400],
+    ['/designs?q=%ud800', 400],
+    ['/designs/%E0%A4%A', 400],
+    ['/designs?limit=1e400', 400],
+    ['/designs?limit=1.5', 400],
+  ])('%s is refused, not failed', async (path, status) => {
+    const response = await send('GET', path);
+    expect([status, 422]).toContain(response.status);
+  });
+
+  it('a version no save can have had is stale, and other sites are not served', async () => {
+    const { id } = await made(sampleDesign('ball'));
+    const stale = await send('PUT', `/designs/${id}`, sampleDesign('ball'), {
+      'If-Match': '"v99999999999999999999"',
+    });
+    expect(stale.status).toBe(412);
+    for (const site of ['cross-site', 'same-site'])
+      expect((await send('GET', '/readings.csv', undefined, { 'Sec-Fetch-Site': site })).status).toBe(403);
+    expect((await send('GET', '/designs')).headers.get('Cache-Control')).toBe('no-store');
+  });
+});
+
 describe('the data folder', () => {
   it('is taken by one process at a time', async () => {
     await expect(openDatabase(app.data)).rejects.toThrow(/in use by process/);
@@ -456,7 +507,10 @@ describe('exchange', () => {
         `/designs/${design.id}/export/${format}?units=both&arrangement=first`,
       );
       expect(response.status).toBe(200);
-      expect(response.headers.get('Content-Disposition')).toContain(`Ford _Nine_.${format}`);
+      // In any script, as RFC 6266 has it.
+      expect(response.headers.get('Content-Disposition')).toContain(
+        `filename*=UTF-8''${encodeURIComponent(`Ford “Nine”.${format}`)}`,
+      );
       expect((await response.arrayBuffer()).byteLength).toBeGreaterThan(300);
     },
   );

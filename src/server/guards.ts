@@ -1,6 +1,7 @@
 import type { Middleware } from 'koa';
 import helmet from 'koa-helmet';
 import type { Logger } from 'pino';
+import { isStorable } from '../core/index.ts';
 import { HttpProblem } from './problem.ts';
 
 const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
@@ -46,6 +47,33 @@ export function guardRequests(): Middleware {
     if (origin && origin !== `http://${host}`) {
       throw new HttpProblem(403, 'Other origin', 'Requests from other pages are not taken.');
     }
+    // Another site may not put this server to work either, whatever it asks with: a page's own requests say so, a person's typing says none.
+    const site = ctx.get('Sec-Fetch-Site');
+    if (site && site !== 'same-origin' && site !== 'none' && ctx.path.startsWith('/api/')) {
+      throw new HttpProblem(403, 'Other site', 'Requests from other sites are not taken.');
+    }
+    // Told before anything is done: an answer that cannot be sent must not follow a change that was made.
+    if (!ctx.acceptsEncodings('br', 'gzip', 'deflate', 'identity')) {
+      throw new HttpProblem(
+        406,
+        'No encoding',
+        'Accept-Encoding leaves no way to answer. Allow gzip or identity.',
+      );
+    }
+    let asked: string;
+    try {
+      asked = decodeURIComponent(ctx.path) + decodeURIComponent(ctx.querystring.replace(/\+/g, ' '));
+    } catch {
+      throw new HttpProblem(
+        400,
+        'Bad address',
+        'The address holds a character that cannot be read. Write it anew.',
+      );
+    }
+    if (!isStorable(asked)) {
+      throw new HttpProblem(400, 'Bad address', 'The address holds a broken character. Write it anew.');
+    }
+    if (ctx.path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');
     const writes = ctx.method === 'POST' || ctx.method === 'PUT';
     const length = ctx.request.length ?? 0;
     if (writes && length > 0 && !ctx.is('json')) {

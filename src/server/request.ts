@@ -1,5 +1,6 @@
 import type { Context } from 'koa';
 import type { Checked } from '../contract/validate.ts';
+import { shortened } from '../core/index.ts';
 import { HttpProblem, invalid } from './problem.ts';
 
 /** What was sent, once checked; a wrong body or query is told with its fields. */
@@ -19,7 +20,9 @@ export function expectedVersion(ctx: Context): number | undefined {
       'Bad entity tag',
       'If-Match must hold an entity tag of this server, for example "v3".',
     );
-  return Number(match[1]);
+  const version = Number(match[1]);
+  // A number no save can have had names no version: it is stale, not a fault.
+  return version <= 2_147_483_647 ? version : -1;
 }
 
 /** The same where it must be there: a save that says not what it was made against could overwrite somebody's work. */
@@ -35,5 +38,6 @@ export function wantedVersion(ctx: Context): number | undefined {
   return expected;
 }
 
-/** A name as a file may carry it. */
-export const fileName = (name: string): string => name.replace(/[^\w .-]+/g, '_').slice(0, 80) || 'design';
+/** A name as a file may carry it, in any script; the header that carries it spells it for those that know only ASCII too (RFC 6266). */
+export const fileName = (name: string): string =>
+  shortened(name.replace(/[\p{C}/\\:*?"<>|]+/gu, '_').trim(), 80) || 'design';

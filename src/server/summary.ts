@@ -10,6 +10,7 @@ import {
   PLAIN_WATER,
   READING_IDS,
   READINGS,
+  shortened,
 } from '../core/index.ts';
 
 /** Counts changes of outlines, cards and models that the registry of readings does not show. */
@@ -65,7 +66,7 @@ export function cardOf(design: Design, summary: DesignSummary | BrokenSummary): 
     plane: eye.plane,
     keeper: keeper.kind,
     guard: guard.kind,
-    notes: notes.slice(0, 160),
+    notes: shortened(notes, 160),
   };
   if (!summary.ok)
     return {

@@ -1,3 +1,4 @@
+import { shortened } from '../quantity/text.ts';
 import type { Problem } from '../document/problem.ts';
 import { marked } from '../quantity/phrase.ts';
 import type { Design } from '../document/design.ts';
@@ -30,19 +31,19 @@ export function checkNames(design: Design, metals: readonly Metal[] = METALS): P
   if (!family) {
     say(
       '/head/family',
-      `Family: “${design.head.family.slice(0, 40)}” is not known. Use one of ${FAMILIES.map(({ key }) => key).join(', ')}.`,
+      `Family: “${shortened(design.head.family, 40)}” is not known. Use one of ${FAMILIES.map(({ key }) => key).join(', ')}.`,
     );
   }
   if (!metals.some(({ key }) => key === design.head.metal)) {
     say(
       '/head/metal',
-      `Metal: “${design.head.metal.slice(0, 40)}” is not in the stores. Use one of ${metals.map(({ key }) => key).join(', ')}.`,
+      `Metal: “${shortened(design.head.metal, 40)}” is not in the stores. Use one of ${metals.map(({ key }) => key).join(', ')}.`,
     );
   }
   if (!hookMeasures(design.hook)) {
     say(
       '/hook/size',
-      `Hook size: “${design.hook.size.slice(0, 12)}” is not in the chart. Use one of ${HOOK_CHART.map(({ size }) => size).join(', ')}, or give measured sizes.`,
+      `Hook size: “${shortened(design.hook.size, 12)}” is not in the chart. Use one of ${HOOK_CHART.map(({ size }) => size).join(', ')}, or give measured sizes.`,
     );
   }
   if (!family) return problems;
@@ -51,7 +52,7 @@ export function checkNames(design: Design, metals: readonly Metal[] = METALS): P
     if (!family.dimensions.some((spec) => spec.key === key)) {
       say(
         `/head/dimensions/${key}`,
-        `Dimensions: a ${family.name.toLowerCase()} has no “${key.slice(0, 40)}”. It has ${family.dimensions.map((spec) => spec.key).join(', ')}.`,
+        `Dimensions: a ${family.name.toLowerCase()} has no “${shortened(key, 40)}”. It has ${family.dimensions.map((spec) => spec.key).join(', ')}.`,
       );
     }
   }

@@ -70,7 +70,7 @@ export const BriefSchema = Type.Object(
   {
     format: Type.Literal('fern-anvil/brief'),
     version: Type.Literal(1),
-    name: Type.String({ minLength: 1, maxLength: 120 }),
+    name: Type.String({ minLength: 1, maxLength: 120, pattern: '^$|\\S' }),
     water: Type.Object(
       {
         kind: choice(WATERS, 'Salt in the water'),

@@ -50,7 +50,12 @@ export const DesignSchema = Type.Object(
   {
     format: Type.Literal('fern-anvil/design', { description: 'Marks the document' }),
     version: Type.Literal(1, { description: 'Version of the document format' }),
-    name: Type.String({ minLength: 1, maxLength: 120, description: 'What the shop calls it' }),
+    name: Type.String({
+      minLength: 1,
+      maxLength: 120,
+      pattern: '^$|\\S',
+      description: 'What the shop calls it',
+    }),
     notes: Type.Optional(Type.String({ maxLength: 8000, description: 'Anything worth remembering' })),
     head: HeadSchema,
     hook: HookSpecSchema,

@@ -1,3 +1,4 @@
+import { shortened } from '../quantity/text.ts';
 import { differences } from './differences.ts';
 import { FEATURES } from '../head/features/index.ts';
 import type { Fields } from '../kind/field.ts';
@@ -127,9 +128,9 @@ const WORDS: Readonly<Record<string, (value: string) => string | undefined>> = {
 function inWords({ path, before, after }: Change, design: Design): string {
   const [name, kind] = nameOf(path, design);
   if (path === 'head.target') return after ? 'Weight held' : 'Weight let go';
-  if (path === 'name') return `Name: ${String(after).slice(0, 60)}`;
+  if (path === 'name') return `Name: ${shortened(String(after), 60)}`;
   const told = (value: unknown): string | undefined => {
-    if (typeof value === 'string') return WORDS[path]?.(value) ?? value.slice(0, 40);
+    if (typeof value === 'string') return WORDS[path]?.(value) ?? shortened(value, 40);
     if (typeof value === 'boolean') return value ? 'on' : 'off';
     if (typeof value !== 'number') return undefined;
     return kind && kind !== 'number' ? marked(value, kind) : String(Number(value.toPrecision(4)));

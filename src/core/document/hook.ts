@@ -7,7 +7,12 @@ export const HookSchema = Type.Object(
   {
     format: Type.Literal('fern-anvil/hook', { description: 'Marks the document' }),
     version: Type.Literal(1, { description: 'Version of the document format' }),
-    name: Type.String({ minLength: 1, maxLength: 120, description: 'What the shop calls it' }),
+    name: Type.String({
+      minLength: 1,
+      maxLength: 120,
+      pattern: '^$|\\S',
+      description: 'What the shop calls it',
+    }),
     size: Type.String({ minLength: 1, maxLength: 12, description: 'Hook size as spoken: #8 … 8/0' }),
     style: StyleSchema,
     ...MEASURED,

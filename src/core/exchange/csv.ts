@@ -4,7 +4,7 @@ import type { Readings } from '../behaviour/index.ts';
 import { READING_IDS, READINGS } from '../behaviour/index.ts';
 
 /** Text that a spreadsheet would take for a formula gets an apostrophe before it. */
-const harmless = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+export const harmless = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
 
 /** Readings of designs as a table (RFC 4180): a row each, a column for every reading with its unit, in stored units. */
 export function writeReadingsCsv(

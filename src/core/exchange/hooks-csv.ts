@@ -1,3 +1,4 @@
+import { harmless } from './csv.ts';
 import { PLAIN_STYLE, STYLES } from '../hook/styles/index.ts';
 import type { Problem } from '../document/problem.ts';
 import Papa from 'papaparse';
@@ -82,8 +83,8 @@ export function readHooksCsv(text: string): HookRow[] {
 /** Hooks as such a table. */
 export function writeHooksCsv(hooks: readonly HookDocument[]): string {
   const rows = hooks.map(({ name, size, style, gap, shank, wire }) => [
-    /^[=+\-@]/.test(name) ? `'${name}` : name,
-    size,
+    harmless(name),
+    harmless(size),
     style,
     gap,
     shank,

@@ -1,3 +1,4 @@
+import { shortened } from '../quantity/text.ts';
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import type { Design } from '../document/design.ts';
 import type { Mesh } from '../head/mesh.ts';
@@ -204,7 +205,7 @@ export function importedDesign(name: string, file: string, mesh: Mesh): Design {
   const read = importedSolid(solid);
   if (!read)
     throw new Error('Hook position: the shank’s line does not run through the solid. Move it to the middle.');
-  const base = starterDesign(imported, name.slice(0, 120) || 'Imported head');
+  const base = starterDesign(imported, shortened(name, 120) || 'Imported head');
   return {
     ...base,
     head: {

@@ -1,3 +1,4 @@
+import { shortened } from '../quantity/text.ts';
 import { halve } from '../numeric/halve.ts';
 import { clamp } from '../numeric/vec.ts';
 import type { SolidSpec } from './schema.ts';
@@ -44,7 +45,7 @@ export function packSolid(name: string, { positions, triangles }: Mesh): SolidSp
   const floats = Float32Array.from(positions);
   const corners = Uint32Array.from(triangles);
   return {
-    name: name.slice(0, 200),
+    name: shortened(name, 200),
     positions: base64(new Uint8Array(floats.buffer)),
     triangles: base64(new Uint8Array(corners.buffer)),
   };

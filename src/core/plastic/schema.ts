@@ -13,7 +13,7 @@ export const PlasticSchema = Type.Object(
   {
     format: Type.Literal('fern-anvil/plastic'),
     version: Type.Literal(1),
-    name: Type.String({ minLength: 1, maxLength: 120 }),
+    name: Type.String({ minLength: 1, maxLength: 120, pattern: '^$|\\S' }),
     kind: Type.Unsafe<PlasticKey>(keySchema(PLASTIC_KINDS, 'Body shape')),
     length: Type.Number({ minimum: 20, maximum: 400, description: 'Nose to tail, mm' }),
     breadth: Type.Number({ minimum: 2, maximum: 80, description: 'Widest part of the body, mm' }),

@@ -1,3 +1,4 @@
+import { shortened } from '../quantity/text.ts';
 import type { Rig } from '../build/rig.ts';
 import { metalPart } from '../build/rig.ts';
 import { extent } from '../head/extent.ts';
@@ -44,7 +45,7 @@ export function rungName(name: string, grams: number): string {
   const bare = name.replace(/\s*(?:\d+\s+)?\d+(?:\/\d+)?(?:\.\d+)?\s*(?:oz|g)?\s*$/i, '').trim() || name;
   const fraction = nearestOunceFraction(grams);
   const weight = Math.abs(fraction.error) < 0.004 ? fractionText(fraction) : `${Number(grams.toFixed(2))} g`;
-  return `${bare} ${weight}`.slice(0, 120);
+  return `${shortened(bare, 119 - weight.length)} ${weight}`;
 }
 
 /**

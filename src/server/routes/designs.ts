@@ -1,4 +1,4 @@
-import { GUARDS, KEEPERS, METALS } from '../../core/index.ts';
+import { GUARDS, KEEPERS, METALS, shortened } from '../../core/index.ts';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import type Router from '@koa/router';
@@ -61,7 +61,7 @@ export function designRoutes(
   });
   router.post('/designs/:id/duplicate', async (ctx) => {
     const { document } = await store.read(String(ctx.params['id']));
-    const copy: Design = { ...document, name: `${document.name.slice(0, 112)} (copy)` };
+    const copy: Design = { ...document, name: `${shortened(document.name, 112)} (copy)` };
     ctx.status = 201;
     ctx.body = await store.create(copy);
   });

@@ -1,5 +1,5 @@
 import Modal from 'react-bootstrap/Modal';
-import { differences } from '../../core/index.ts';
+import { differences, shortened } from '../../core/index.ts';
 import type { Collection, Documents, Kept } from '../../contract/api.ts';
 import type { DraftView } from '../data/draft.ts';
 import { useCreate } from '../data/queries.ts';
@@ -96,7 +96,10 @@ export function StaleDraft<C extends Collection>({ collection, draft }: StaleDra
   const create = useCreate(collection);
   const { document, theirs, keepMine, takeTheirs } = draft;
   const keepBoth = () =>
-    create.mutate({ ...document, name: `${document.name.slice(0, 110)} (mine)` }, { onSuccess: takeTheirs });
+    create.mutate(
+      { ...document, name: `${shortened(document.name, 110)} (mine)` },
+      { onSuccess: takeTheirs },
+    );
   return (
     <StaleDialog
       mine={document}

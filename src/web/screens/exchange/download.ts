@@ -9,7 +9,7 @@ export async function download(path: string, fail: (text: string) => void): Prom
       fail(told?.detail ?? `The server answered ${response.status}. Try again.`);
       return;
     }
-    const name = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'file';
+    const name = nameOf(response.headers.get('Content-Disposition') ?? '');
     const url = URL.createObjectURL(await response.blob());
     const link = document.createElement('a');
     link.href = url;
@@ -19,4 +19,11 @@ export async function download(path: string, fail: (text: string) => void): Prom
   } catch {
     fail('The server does not answer. Start it again, then try once more.');
   }
+}
+
+/** The file's name as its header says it, in any script (RFC 6266). */
+function nameOf(header: string): string {
+  const extended = /filename\*=UTF-8''([^;]+)/i.exec(header)?.[1];
+  if (extended !== undefined) return decodeURIComponent(extended);
+  return /filename="([^"]+)"/.exec(header)?.[1] ?? 'file';
 }
