@@ -119,6 +119,8 @@ export interface RackCard {
   readonly version: number;
   readonly name: string;
   readonly archived: boolean;
+  /** its figures are of a metal’s older density or price, or of an older version, and being made anew */
+  readonly isStale: boolean;
   readonly family: string;
   /** the family’s name, so that the Rack need not know the families */
   readonly shape: string;

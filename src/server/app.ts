@@ -28,7 +28,8 @@ import type { Stores } from './routes/exchange.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { RuleStore } from './rules.ts';
 import { MetalStore } from './stores.ts';
-import { cardOf, summarise, SUMMARY_REVISION } from './summary.ts';
+import { isStale } from './stale.ts';
+import { cardOf, summarise } from './summary.ts';
 
 /** Largest body taken: a design is a few kilobytes, one around a solid from outside most of a megabyte, a whole shop more. */
 const BODY_LIMIT = { document: '2mb', shop: '64mb' } as const;
@@ -52,7 +53,7 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
     },
     recordStep,
   );
-  await designs.resummarise({ exceptRevision: SUMMARY_REVISION });
+  await designs.resummarise(isStale(metalStore.metals));
   const plastics = new DocumentStore(db, 'plastics');
   const briefs = new DocumentStore(db, 'briefs');
   const hooks = new DocumentStore(db, 'hooks');
@@ -62,7 +63,7 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
   router.get('/health', (ctx) => {
     ctx.body = { ok: true };
   });
-  designRoutes(router, db, designs, new HistoryStore(db, designs));
+  designRoutes(router, db, designs, new HistoryStore(db, designs), metalStore);
   exchangeRoutes(router, db, stores, metalStore);
   documentRoutes(router, 'designs', designs, checkDesignDocument);
   documentRoutes(router, 'plastics', plastics, checkPlasticDocument);
@@ -87,7 +88,7 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
     const key = String(ctx.params['key']);
     const metal = await metalStore.edit(key, edit, expectedVersion(ctx));
     // A price changes only costs, which summaries keep too.
-    await designs.resummarise({ metal: key });
+    await designs.resummarise(isStale(metalStore.metals));
     ctx.set('ETag', etagOf(metal.version));
     ctx.body = metal;
   });

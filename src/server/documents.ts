@@ -1,3 +1,4 @@
+import type { SQL } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import { and, asc, count, eq, gt, ilike, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { Collection, Documents, Kept, ListQuery, Page } from '../contract/api.ts';
@@ -30,7 +31,7 @@ export interface Made {
 export type Writer = Pick<Database, 'select' | 'insert' | 'update' | 'delete'>;
 
 /** Summaries made anew before the request that asked for it is answered. */
-const AT_ONCE = 200;
+const AT_ONCE = 20;
 
 /** How a replaced document stands in its history. */
 export interface Replacing {
@@ -243,16 +244,15 @@ export class DocumentStore<C extends Collection> {
   }
 
   /**
-   * Makes summaries anew after something they rest on has changed: those not of the given revision, or those of designs in the given metal.
-   * The first few are done when it returns; the rest follow one by one between other requests, since a large shop takes a while.
+   * Makes summaries anew that are out of date by the given condition. The first few are done when it returns; the rest follow one by one
+   * between other requests, since a large shop takes a while. Those not reached before the end of the process are found by the same condition
+   * at the next start.
    */
-  async resummarise(which: { readonly exceptRevision?: number; readonly metal?: string }): Promise<void> {
+  async resummarise(isStale: SQL): Promise<void> {
     const { table } = this;
-    const wanted =
-      which.metal === undefined
-        ? sql`coalesce((${table.summary} ->> 'revision')::int, 0) <> ${which.exceptRevision ?? 0}`
-        : sql`${table.document} -> 'head' ->> 'metal' = ${which.metal}`;
-    const ids = (await this.db.select({ id: table.id }).from(table).where(wanted)).map(({ id }) => id);
+    // Lists that were put together before may tell figures that are old now.
+    this.writes++;
+    const ids = (await this.db.select({ id: table.id }).from(table).where(isStale)).map(({ id }) => id);
     const remake = async (id: string) => {
       const [row] = await this.db.select().from(table).where(eq(table.id, id));
       if (!row) return;

@@ -30,6 +30,13 @@ const LINES: readonly LineRow[] = [
   },
 ];
 
+const stale = (name: string) =>
+  new HttpProblem(
+    412,
+    'Changed elsewhere',
+    `${name} was changed elsewhere since you opened the stores. Look at it again.`,
+  );
+
 /** The metals as this shop knows them: the reference list, with densities and prices it found for itself. */
 export class MetalStore {
   private rows: Stores['metals'] = METALS.map((metal) => ({
@@ -70,23 +77,22 @@ export class MetalStore {
     const now = this.rows.find((row) => row.key === key);
     if (!now) throw notFound('This metal');
     if (expected !== undefined && expected !== now.version) {
-      throw new HttpProblem(
-        412,
-        'Changed elsewhere',
-        `${now.name} was changed elsewhere since you opened the stores. Look at it again.`,
-      );
+      throw stale(now.name);
     }
     const version = now.version + 1;
     const { density = now.density, price = now.price } = edit;
-    await this.db
+    const [kept] = await this.db
       .insert(metalDensities)
       .values({ key, density, price, version })
       .onConflictDoUpdate({
         target: metalDensities.key,
         set: { density, price, version },
         setWhere: eq(metalDensities.version, sql`${now.version}`),
-      });
+      })
+      .returning();
     await this.load();
+    // Another process was first: its edit stands, and this one is told.
+    if (!kept) throw stale(now.name);
     return this.rows.find((row) => row.key === key) as Stores['metals'][number];
   }
 }

@@ -16,14 +16,16 @@ import {
 /** Counts changes of outlines, cards and models that the registry of readings does not show. */
 const MADE = 6;
 
-/** Changes when readings, outlines or cards are made differently, so that those kept by an older version are made anew. */
-export const SUMMARY_REVISION = revisionOf();
-
-/** A number that changes with every reading’s definition. */
-function revisionOf(): number {
-  const text = JSON.stringify([MADE, READING_IDS.map((id) => [id, READINGS[id]])]);
+/**
+ * What a summary is made from besides its design: every reading’s definition, and density and price of the metal. A summary of another
+ * revision is out of date, however it came to be, and the database can tell which are.
+ */
+export function revisionFor(metal: Pick<Metal, 'density' | 'price'> | undefined): number {
+  const text = JSON.stringify([MADE, DEFINITIONS, metal?.density, metal?.price]);
   return createHash('sha256').update(text).digest().readUInt32BE() >>> 1;
 }
+
+const DEFINITIONS = READING_IDS.map((id) => [id, READINGS[id]]);
 
 /** Stations of a Rack outline: enough for a head the size of a thumb. */
 const RACK_STATIONS = 16;
@@ -31,12 +33,13 @@ const RACK_STATIONS = 16;
 /** Readings and outline of a design for lists, made once at save. */
 export function summarise(design: Design, metals: readonly Metal[]): DesignSummary | BrokenSummary {
   const result = evaluate(design, { ...PLAIN_WATER, metals });
-  if (!result.ok) return { ok: false, revision: SUMMARY_REVISION, problems: result.problems };
+  const revision = revisionFor(metals.find(({ key }) => key === design.head.metal));
+  if (!result.ok) return { ok: false, revision, problems: result.problems };
   const readings: Partial<Record<ReadingId, number>> = {};
   for (const [id, reading] of Object.entries(result.readings)) readings[id as ReadingId] = reading.value;
   return {
     ok: true,
-    revision: SUMMARY_REVISION,
+    revision,
     readings,
     drawing: thinned(drawingOf(result.rig, RACK_STATIONS)),
   };
@@ -49,7 +52,7 @@ function thinned(drawing: Drawing): Drawing {
 }
 
 /** What the Rack keeps of a design. */
-export type CardBody = Omit<RackCard, 'id' | 'version' | 'archived'>;
+export type CardBody = Omit<RackCard, 'id' | 'version' | 'archived' | 'isStale'>;
 
 /** The Rack's card of a design from its document and summary. */
 export function cardOf(design: Design, summary: DesignSummary | BrokenSummary): CardBody {

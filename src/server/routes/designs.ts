@@ -1,3 +1,5 @@
+import { isStale } from '../stale.ts';
+import type { MetalStore } from '../stores.ts';
 import { GUARDS, KEEPERS, METALS, shortened } from '../../core/index.ts';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
@@ -26,8 +28,9 @@ export function designRoutes(
   db: Database,
   store: DocumentStore<'designs'>,
   history: HistoryStore,
+  metals: MetalStore,
 ): void {
-  const rack = rackReader(db, store);
+  const rack = rackReader(db, store, metals);
   // Read once before anyone asks: the first look at a large Rack is as quick as the next.
   void rack().catch(() => undefined);
   router.get('/rack', async (ctx) => {
@@ -115,6 +118,7 @@ const FIRST = 90;
 function rackReader(
   db: Database,
   store: DocumentStore<'designs'>,
+  metals: MetalStore,
 ): () => Promise<{ text: string; packed: Buffer }> {
   let kept: { readonly writes: number; readonly text: string; readonly packed: Buffer } | undefined;
   return async () => {
@@ -126,14 +130,16 @@ function rackReader(
         version: designs.version,
         archivedAt: designs.archivedAt,
         card: designs.card,
+        isStale: isStale(metals.metals),
       })
       .from(designs)
       .where(isNull(designs.deletedAt))
       .orderBy(asc(designs.name), asc(designs.id));
-    const cards = rows.map(({ id, version, archivedAt, card }): RackCard => ({
+    const cards = rows.map(({ id, version, archivedAt, card, isStale: stale }): RackCard => ({
       id,
       version,
       archived: archivedAt !== null,
+      isStale: stale,
       ...(card as CardBody),
     }));
     const lightest = cards

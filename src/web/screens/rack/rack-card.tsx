@@ -94,6 +94,7 @@ export const Card = memo(function Card({
           <small>
             {metal}
             {card.hinged ? ' · hinged' : ''}
+            {card.isStale ? ' · ▲ figures being made anew' : ''}
           </small>
         </span>
       </Link>
