@@ -1,6 +1,5 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { Kept } from '../../../contract/api.ts';
 import type { Design } from '../../../core/index.ts';
 import { familyOf, guardOf, keeperOf, METALS, PLAIN_STYLE, READINGS } from '../../../core/index.ts';
 import { useFew } from '../../data/queries.ts';
@@ -10,20 +9,13 @@ import { Segments } from '../../parts/choice.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { readingText } from '../bench/readings-panel.tsx';
 import { Panel } from '../../parts/panel.tsx';
+import type { Align, Row } from './laid.ts';
+import { ALIGN } from './laid.ts';
 import type { Line } from './line-table.tsx';
 import { IDS, LineTable } from './line-table.tsx';
 import { Overlay } from './overlay.tsx';
 import './compare.css';
 import '../../styles/tables.css';
-
-export type Row = Kept<Design>;
-
-const ALIGN = {
-  seat: 'rear face',
-  eye: 'eye',
-  point: 'hook point',
-} as const;
-export type Align = keyof typeof ALIGN;
 
 /** Two to six designs side by side, differences first. */
 export function Compare() {

@@ -9,10 +9,9 @@ import { useTray } from '../../data/tray.ts';
 import type { Columns } from '../../parts/data-table.tsx';
 import { column, DataTable } from '../../parts/data-table.tsx';
 import { orderAnnouncements, useTrayOrder } from '../../parts/tray.tsx';
-import type { Row } from './compare.tsx';
+import type { Row } from './laid.ts';
+import { DASHES } from './laid.ts';
 
-/** Dash patterns that tell overlaid outlines apart without colour. */
-export const DASHES = ['', '7 3', '2 3', '9 3 2 3', '4 4', '12 4'];
 /** One line of the comparison. */
 export interface Line {
   readonly key: string;

@@ -1,8 +1,8 @@
 import type { Vec2 } from '../../../core/index.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { PX_PER_MM } from '../bench/plate-layout.ts';
-import type { Align, Row } from './compare.tsx';
-import { DASHES } from './line-table.tsx';
+import type { Align, Row } from './laid.ts';
+import { DASHES } from './laid.ts';
 
 /** Outlines of all laid over each other, one scale, each with its own dash. */
 export function Overlay({ rows, align }: { readonly rows: readonly Row[]; readonly align: Align }) {
