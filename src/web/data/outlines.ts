@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import type { RackCard } from '../../contract/api.ts';
 import { OUTLINES_AT_ONCE } from '../../contract/api.ts';
 import type { Drawing } from '../../core/index.ts';
 import { readOutlines } from './api.ts';
@@ -32,10 +33,10 @@ function loadOutline(id: string): Promise<Drawing | null> {
 }
 
 /** The outline of a design at a version; null when it cannot be built. */
-export function useOutline(id: string, version: number) {
+export function useOutline(card: Pick<RackCard, 'id' | 'version' | 'isStale'>) {
   return useQuery({
-    queryKey: outlineKey(id, version),
-    queryFn: () => loadOutline(id),
+    queryKey: outlineKey(card),
+    queryFn: () => loadOutline(card.id),
     staleTime: Infinity,
     gcTime: 5 * 60_000,
   });

@@ -7,7 +7,7 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import type { UseQueryResult } from '@tanstack/react-query';
-import type { Collection, Documents, Kept } from '../../contract/api.ts';
+import type { Collection, Documents, Kept, RackCard } from '../../contract/api.ts';
 import type { Design } from '../../core/index.ts';
 import { useNotices } from '../parts/notices.tsx';
 import {
@@ -98,21 +98,31 @@ const rackQuery = queryOptions({
   queryKey: RACK_KEY,
   queryFn: async ({ signal }) => {
     const rack = await readRack(signal);
-    const versions = new Map(rack.cards.map(({ id, version }) => [id, version]));
     // Outlines that came along need not be asked for.
-    for (const [id, drawing] of Object.entries(rack.outlines))
-      queryClient.setQueryData(outlineKey(id, versions.get(id) ?? 0), drawing);
+    for (const card of rack.cards) {
+      const drawing = rack.outlines[card.id];
+      if (drawing !== undefined) queryClient.setQueryData(outlineKey(card), drawing);
+    }
     return rack;
   },
 });
 
+/** How often the Rack is asked for again while some of its figures are being made anew, ms. */
+const ANEW_MS = 5_000;
+
 /** Every design's card: what the Rack searches, filters and sorts by. */
-export const useRack = () => useQuery(rackQuery);
+export const useRack = () =>
+  useQuery({
+    ...rackQuery,
+    refetchInterval: ({ state }) => state.data?.cards.some(({ isStale }) => isStale) === true && ANEW_MS,
+  });
 
 /** Asks for the Rack before its screen is there. */
 export const preloadRack = (): Promise<void> => queryClient.prefetchQuery(rackQuery);
 
-export const outlineKey = (id: string, version: number) => ['outline', id, version] as const;
+/** An outline is of a version, and of the figures as they stand: another density makes it another. */
+export const outlineKey = ({ id, version, isStale }: Pick<RackCard, 'id' | 'version' | 'isStale'>) =>
+  ['outline', id, version, isStale] as const;
 
 /** Creates a document and tells where it went wrong when it does. */
 export function useCreate<C extends Collection>(collection: C) {

@@ -137,7 +137,7 @@ const Outline = memo(function Outline({
   width,
   height,
 }: Pick<CardProps, 'card' | 'k' | 'width' | 'height'>) {
-  const { data } = useOutline(card.id, card.version);
+  const { data } = useOutline(card);
   if (!data) {
     return (
       <svg width={width} height={height} className="hanging" aria-hidden="true">
