@@ -1,11 +1,9 @@
-import { isStale } from '../stale.ts';
-import type { MetalStore } from '../stores.ts';
-import { GUARDS, KEEPERS, METALS, shortened } from '../../core/index.ts';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import type Router from '@koa/router';
 import { and, asc, inArray, isNull } from 'drizzle-orm';
 import type { Design, Drawing } from '../../core/index.ts';
+import { GUARDS, KEEPERS, METALS, shortened } from '../../core/index.ts';
 import type { DesignSummary, RackCard, RackIndex, RackNames } from '../../contract/api.ts';
 import { etagOf, OUTLINES_AT_ONCE } from '../../contract/api.ts';
 import { checkDesignDocument, checkGo, checkNaming, checkOutlinesQuery } from '../../contract/validate.ts';
@@ -15,6 +13,8 @@ import type { HistoryStore } from '../history.ts';
 import { invalid } from '../problem.ts';
 import { expectedVersion, taken, wantedVersion } from '../request.ts';
 import { designs } from '../schema.ts';
+import { isStale } from '../stale.ts';
+import type { MetalStore } from '../stores.ts';
 import type { CardBody } from '../summary.ts';
 
 const pack = promisify(gzip) as (text: string, options: { level: number }) => Promise<Buffer>;

@@ -14,9 +14,8 @@ import {
   horizontalListSortingStrategy,
   SortableContext,
   sortableKeyboardCoordinates,
-  useSortable,
 } from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
+import { useDragged } from './dragged.tsx';
 import type { Kept } from '../../contract/api.ts';
 import type { Design } from '../../core/index.ts';
 import { useFew } from '../data/queries.ts';
@@ -116,33 +115,14 @@ export function Tray() {
 }
 
 function TrayItem({ kept, onRemove }: { readonly kept: Kept<Design>; readonly onRemove: () => void }) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: kept.id,
-  });
   const { format } = useUnits();
   const { document, summary } = kept;
+  const { item, grip } = useDragged(kept.id, document.name, onRemove);
   const drawing = summary?.ok ? summary.drawing : undefined;
   const k = 1.25;
   return (
-    <li
-      ref={setNodeRef}
-      className="tray-item"
-      data-dragging={isDragging}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-    >
-      <button
-        type="button"
-        className="grip"
-        {...attributes}
-        {...listeners}
-        aria-label={`Move ${document.name}`}
-        onKeyDown={(event) => {
-          if (event.key === 'Delete') onRemove();
-          else (listeners?.['onKeyDown'] as ((event: React.KeyboardEvent) => void) | undefined)?.(event);
-        }}
-      >
-        ⠿
-      </button>
+    <li className="tray-item" {...item}>
+      {grip}
       {drawing && (
         <svg width={40} height={36} aria-hidden="true" focusable="false">
           <SideFigure

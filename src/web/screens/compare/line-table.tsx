@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { DndContext } from '@dnd-kit/core';
-import { horizontalListSortingStrategy, SortableContext, useSortable } from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
+import { horizontalListSortingStrategy, SortableContext } from '@dnd-kit/sortable';
 import type { ReadingId } from '../../../core/index.ts';
 import { READING_IDS, READINGS } from '../../../core/index.ts';
 import { useTray } from '../../data/tray.ts';
 import type { Columns } from '../../parts/data-table.tsx';
 import { column, DataTable } from '../../parts/data-table.tsx';
+import { useDragged } from '../../parts/dragged.tsx';
 import { orderAnnouncements, useTrayOrder } from '../../parts/tray.tsx';
 import type { Row } from './laid.ts';
 import { DASHES } from './laid.ts';
@@ -117,26 +117,11 @@ function ColumnHead({
   readonly index: number;
   readonly onRemove: () => void;
 }) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: row.id,
-  });
   const { document } = row;
+  const { item, grip } = useDragged(row.id, document.name, onRemove);
   return (
-    <div
-      className="column-head"
-      ref={setNodeRef}
-      data-dragging={isDragging}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-    >
-      <button
-        type="button"
-        className="grip"
-        {...attributes}
-        {...listeners}
-        aria-label={`Move ${document.name}`}
-      >
-        ⠿
-      </button>
+    <div className="column-head" {...item}>
+      {grip}
       <svg width="34" height="10" aria-hidden="true">
         <line x1="0" y1="5" x2="34" y2="5" className={`overlay-${index}`} strokeDasharray={DASHES[index]} />
       </svg>
