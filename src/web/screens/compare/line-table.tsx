@@ -102,8 +102,9 @@ function Text({
   return (
     <>
       {texts[index]}
-      {differs && index === most && <small className="most"> ▲ most</small>}
-      {differs && index === least && <small className="least"> ▽ least</small>}
+      {/* Two that read the same are marked alike, whatever their last digits say. */}
+      {differs && texts[index] === texts[most] && <small className="most"> ▲ most</small>}
+      {differs && texts[index] === texts[least] && <small className="least"> ▽ least</small>}
     </>
   );
 }
