@@ -35,6 +35,8 @@ export interface Surroundings {
   readonly depth: number;
   /** the metals store; the reference list where absent */
   readonly metals?: readonly Metal[];
+  /** while a value is dragged: what takes longer than a frame is estimated, within half a per cent */
+  readonly isQuick?: boolean;
 }
 
 /** Something a maker or buyer should know at once. */
@@ -67,15 +69,9 @@ export interface Behaviour<
   readonly needs: 'at once' | 'a moment later';
   read(rig: Rig, around: Surroundings): ValuesOf<R>;
   /** What is to be said of it; `value` gives any reading found so far, NaN where there is none. */
-  flags?(rig: Rig, value: (id: string) => number): Flag[];
+  flags?(rig: Rig, value: (id: string) => number, around: Surroundings): Flag[];
 }
 
 export const behaviour = <const R extends Readonly<Record<string, ReadingSpec>>>(
   description: Behaviour<R>,
 ): Behaviour<R> => description;
-
-/** A value with a span of so large a share of it either way. */
-export const within = (value: number, share: number): Value => ({
-  value,
-  range: [value * (1 - share), value * (1 + share)],
-});

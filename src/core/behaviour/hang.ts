@@ -3,6 +3,7 @@ import { waterDensity } from '../material/water.ts';
 import { behaviour } from './behaviour.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { degrees } from '../numeric/vec.ts';
+import type { Submerged } from '../build/submerged.ts';
 import { submerged } from '../build/submerged.ts';
 
 /**
@@ -14,16 +15,16 @@ export function hangAttitude(eye: Vec3, centre: Vec3): number {
 }
 
 /**
- * The point the submerged weights of what hangs from the eye balance at. A free hook pulls at its hinge, wherever it swings to, so its
+ * The submerged weight of what hangs from the eye and the point it balances at. A free hook pulls at its hinge, wherever it swings to, so its
  * weight counts there; everything else counts where it is. rho in kg/m³.
  */
-export function hangingCentre({ parts, hook }: Pick<Rig, 'parts' | 'hook'>, rho: number): Vec3 {
+export function hanging({ parts, hook }: Pick<Rig, 'parts' | 'hook'>, rho: number): Submerged {
   const { hinge } = hook;
-  if (!hinge) return submerged({ parts }, rho).centre;
+  if (!hinge) return submerged({ parts }, rho);
   return submerged(
     { parts: parts.map((part) => (part.name === 'hook' ? { ...part, centroid: hinge.at } : part)) },
     rho,
-  ).centre;
+  );
 }
 
 /** How it hangs on a tight vertical line. */
@@ -38,11 +39,15 @@ export const hang = behaviour({
       kind: 'geometry',
       group: 'In the water',
       formula: 'atan2(x_c − x_eye, z_eye − z_c)',
-      note: 'On a tight vertical line in the chosen water the effective centre hangs below the eye. Nose up is negative.',
+      note: 'On a tight vertical line in the chosen water the effective centre hangs below the eye. Nose up is negative. A free hook’s weight counts at its hinge.',
       compared: true,
     },
   },
   read(rig, { water }) {
-    return { 'hang.attitude': hangAttitude(rig.places.eye, hangingCentre(rig, waterDensity(water))) };
+    const rho = waterDensity(water);
+    const { weight, centre } = hanging(rig, rho);
+    // What floats hangs from nothing.
+    if (weight <= 0) return {};
+    return { 'hang.attitude': hangAttitude(rig.places.eye, centre) };
   },
 });

@@ -1,4 +1,4 @@
-import { massProperties, projectedArea } from '../head/mesh.ts';
+import { massProperties, shadowOf } from '../head/mesh.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { clamp } from '../numeric/vec.ts';
 import type { ShapeFactors } from './drag.ts';
@@ -14,34 +14,55 @@ export interface Shadows {
 /** Attitudes the projected area is worked out at; between them it is taken linearly. Half a turn, since both sides show the same. */
 const ATTITUDES = 36;
 
-/** Sphericities of a closed surface in every attitude of pitch. */
-export function shadowsOf(mesh: Mesh): Shadows {
-  const { volume, area } = massProperties(mesh);
+/**
+ * Shape factors of a closed surface in every attitude of pitch. `whole` is the volume (mm³) and surface (mm²) the mesh stands for, its own where
+ * absent: facets cut corners short, and a ball's would never be quite round. Areas shown to the flow are set right by the same share.
+ */
+export function shadowsOf(mesh: Mesh, whole?: { readonly volume: number; readonly area: number }): Shadows {
+  const facets = massProperties(mesh);
+  const { volume, area } = whole ?? facets;
   const equalDiameter = Math.cbrt((6 * volume) / Math.PI);
   const sphereSection = (Math.PI / 4) * equalDiameter ** 2;
   const sphericity = Math.min(1, (Math.PI * equalDiameter ** 2) / area);
-  const shadows = Array.from({ length: ATTITUDES }, (_, i) => {
-    const psi = (Math.PI * i) / ATTITUDES;
-    return projectedArea(mesh, [Math.sin(psi), 0, -Math.cos(psi)]);
-  });
-  const fromSide = projectedArea(mesh, [0, 1, 0]);
-  const shadow = (psi: number) => {
+  const across = shadowOf(mesh);
+  const right = area / facets.area;
+  const pitches = Array.from({ length: ATTITUDES }, (_, i) => (Math.PI * i) / ATTITUDES);
+  const shadows = pitches.map((psi) => right * across(Math.sin(psi), 0, -Math.cos(psi)));
+  const reaches = pitches.map((psi) => reachAlong(mesh, Math.sin(psi), -Math.cos(psi)));
+  const fromSide = right * across(0, 1, 0);
+  const between = (values: readonly number[]) => (psi: number) => {
     const turns = ((((psi / Math.PI) % 1) + 1) % 1) * ATTITUDES;
     const i = Math.floor(turns);
-    const [a, b] = [shadows[i % ATTITUDES] ?? 0, shadows[(i + 1) % ATTITUDES] ?? 0];
+    const [a, b] = [values[i % ATTITUDES] ?? 0, values[(i + 1) % ATTITUDES] ?? 0];
     return a + (b - a) * (turns - i);
   };
+  const [shadow, reach] = [between(shadows), between(reaches)];
   return {
     equalDiameter,
-    factors: (psi) => ({
-      sphericity,
-      crosswise: sphereSection / shadow(psi),
-      // Seen along the flow's sides: once from the left, once along the axis square to both.
-      lengthwise: clamp(
-        sphereSection / Math.max(area / 2 - (fromSide + shadow(psi + Math.PI / 2)) / 2, 1e-9),
-        0.05,
-        20,
-      ),
-    }),
+    factors: (psi) => {
+      const shown = shadow(psi);
+      return {
+        sphericity,
+        crosswise: sphereSection / shown,
+        // Seen along the flow's sides: once from the left, once along the axis square to both.
+        lengthwise: clamp(
+          sphereSection / Math.max(area / 2 - (fromSide + shadow(psi + Math.PI / 2)) / 2, 1e-9),
+          0.05,
+          20,
+        ),
+        fineness: reach(psi) / Math.sqrt((4 * shown) / Math.PI),
+      };
+    },
   };
+}
+
+/** Length of a mesh along (x, 0, z), a unit vector, mm. */
+function reachAlong({ positions: p }: Mesh, x: number, z: number): number {
+  let [low, high] = [Infinity, -Infinity];
+  for (let i = 0; i < p.length; i += 3) {
+    const along = x * (p[i] as number) + z * (p[i + 2] as number);
+    if (along < low) low = along;
+    if (along > high) high = along;
+  }
+  return high - low;
 }

@@ -1,7 +1,6 @@
 import { headMass, metalPart } from '../build/rig.ts';
 import { waterDensity } from '../material/water.ts';
 import { behaviour } from './behaviour.ts';
-import { surfaceOf } from './shape.ts';
 import { submerged } from '../build/submerged.ts';
 
 /** What head, hook and fittings weigh, in the hand and in the water, and where the weight sits. */
@@ -26,7 +25,7 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Weight',
       formula: 'Σ m_i',
-      note: 'Metal, hook, keeper and guard together: what a scale shows. No paint.',
+      note: 'Metal, hook, joint, keeper, guard and paint together: what a scale shows. No plastic.',
       compared: true,
     },
     'mass.hook': {
@@ -54,7 +53,7 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Weight',
       formula: 'ρ n π d²/4 · L',
-      note: 'Fibres, free and glued, × 1.14 g/cm³ (nylon).',
+      note: 'Fibres or wires, free and set in, × the density of what they are made of (densities from memory).',
     },
     'mass.joint': {
       name: 'Joint',
@@ -72,7 +71,7 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Weight',
       formula: 'ρ t S',
-      note: 'Surface of loft and collar × thickness × density of the cured paint. Features are left out of the surface.',
+      note: 'Surface with collar and features × thickness × density of the cured paint; the surface within half a per cent.',
     },
     'mass.submerged': {
       name: 'Submerged weight',
@@ -110,7 +109,7 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Head',
       formula: 'ρ ∫ (y² + z²) dV',
-      note: 'Of the metal about the shank’s direction through its own centre, from the closed mesh.',
+      note: 'Of the metal alone, wire and holes taken out, about the shank’s direction through its own centre; by the quadrature that gives the volume.',
       compared: true,
     },
   },
@@ -131,7 +130,7 @@ export const weight = behaviour({
       'mass.submerged': submerged(rig, waterDensity(water)).weight,
       'mass.centreX': centre(0),
       'mass.centreZ': centre(2),
-      'mass.rollInertia': (surfaceOf(rig).roll * rig.density) / 1000,
+      'mass.rollInertia': (rig.roll * rig.density) / 1000,
     };
   },
   flags(_rig, value) {

@@ -12,8 +12,7 @@ import { headBody, wholeBulk } from '../head/body.ts';
 import { completeDimensions } from '../head/family.ts';
 import { familyOf } from '../head/families/index.ts';
 import { recess } from '../head/features/recess.ts';
-import { loft } from '../head/loft.ts';
-import { massProperties } from '../head/mesh.ts';
+import { surfaceOf } from '../head/surface.ts';
 import type { Profile } from '../head/profile.ts';
 import type { Bulk } from '../head/quadrature.ts';
 import { hookMeasures } from '../hook/chart.ts';
@@ -44,7 +43,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
   const measures = hookMeasures(design.hook);
   if (!family || !metal || !measures)
     throw new Error('The design names a family, metal or hook that is not known.');
-  const dimensions = completeDimensions(family, design.head.dimensions);
+  const dimensions = completeDimensions(family, design.head.dimensions, design.head);
   const profile = family.profile(dimensions, design.head);
   const density = design.head.density ?? metal.density;
 
@@ -62,7 +61,12 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
     : [];
   const head = headBody(family, design.head, dimensions, { collar, wire: measures.wire, after: pocket });
   const { holds } = head;
-  const guard = guardBody(design.guard, { length: profile.length, crown: crownOf(head), tip: hook.tip });
+  const guard = guardBody(design.guard, {
+    length: profile.length,
+    crown: crownOf(head),
+    tip: hook.tip,
+    holds,
+  });
 
   const body = wholeBulk(head);
   // Only leg and shank can lie in metal: `checkDesign` keeps the bend behind head and collar.
@@ -82,6 +86,10 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
   const volume = pieces.reduce((sum, piece) => sum + piece.sign * piece.volume, 0);
   const moment = (axis: 0 | 1 | 2) =>
     pieces.reduce((sum, piece) => sum + piece.sign * piece.volume * piece.centroid[axis], 0) / volume;
+  const centroid: Vec3 = [moment(0), moment(1), moment(2)];
+  const roll =
+    pieces.reduce((sum, piece) => sum + piece.sign * piece.roll, 0) -
+    volume * (centroid[1] ** 2 + centroid[2] ** 2);
 
   const parts: Part[] = [
     {
@@ -89,7 +97,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
       material: metal.key,
       mass: (density * volume) / 1000,
       volume,
-      centroid: [moment(0), moment(1), moment(2)],
+      centroid,
     },
     hookPart(hook),
   ];
@@ -131,6 +139,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
       ...(detail ? [detail] : []),
     ],
     body,
+    roll,
     wireInside: wire.volume,
     otherInside: (keeperIn?.volume ?? 0) + (guardHole?.volume ?? 0),
   };
@@ -213,17 +222,13 @@ function jointPart(hook: HookPath, { loop, link }: NonNullable<HookPath['hinge']
   return { name: 'joint', material: 'steel', mass: (STEEL_DENSITY * bulk.volume) / 1000, ...bulk };
 }
 
-/** Fineness of the surface paint is spread on: paint's own thickness is known far less well than this. */
-const PAINTED = { rings: 24, corners: 32 };
-
-/** Paint over the loft and collar (features change the surface too little to matter to it). */
+/** Paint over the whole outside; its own thickness is known far less well than the quick figure of the surface. */
 function paintPart(
   { thickness, density }: NonNullable<Design['head']['paint']>,
-  { profile, collar, mesh }: HeadBody,
+  head: HeadBody,
   body: Bulk,
 ): Part {
-  const { area } = massProperties(mesh ?? loft(profile, collar, PAINTED));
-  const volume = area * thickness;
+  const volume = surfaceOf(head, true).area * thickness;
   return {
     name: 'paint',
     material: 'paint',

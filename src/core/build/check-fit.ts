@@ -32,7 +32,7 @@ export function checkFit(design: Design): Problem[] {
   const family = familyOf(design.head.family);
   const measures = hookMeasures(design.hook);
   if (!family || !measures) return [];
-  const dimensions = completeDimensions(family, design.head.dimensions);
+  const dimensions = completeDimensions(family, design.head.dimensions, design.head);
   const profile = family.profile(dimensions, design.head);
   const knee = profile.length * (1 - design.eye.setback);
   const look: Look = { design, family, dimensions, profile, measures, knee };

@@ -5,6 +5,7 @@ import type { Design } from '../document/design.ts';
 import { completeDimensions } from '../head/family.ts';
 import { FAMILIES, familyOf } from '../head/families/index.ts';
 import { checkFit } from './check-fit.ts';
+import type { Rig } from './rig.ts';
 import { HOOK_CHART, hookMeasures } from '../hook/chart.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';
@@ -20,6 +21,28 @@ const inWords = (value: number, kind: QuantityKind): string =>
 export function checkDesign(design: Design, metals: readonly Metal[] = METALS): Problem[] {
   const names = checkNames(design, metals);
   return names.length > 0 ? names : checkFit(design);
+}
+
+/** What only the built head shows to be impossible, each with the field and the remedy. */
+export function checkBuilt({ parts, guard }: Pick<Rig, 'parts' | 'guard'>): Problem[] {
+  if (!parts.every(({ mass }) => Number.isFinite(mass) && mass > 0)) {
+    return [
+      {
+        path: '/head/dimensions',
+        message:
+          'Head: no metal is left once the wire and the holes are taken out. Make the head larger or the hook smaller.',
+      },
+    ];
+  }
+  if (guard && !guard.isSet) {
+    return [
+      {
+        path: '/guard',
+        message: `Guard: its hole, ${marked(2 * guard.bundleRadius, 'size')} across, breaks out of the head where it stands. Take fewer or thinner fibres or wires, a broader head, or move its base to where the head is fullest.`,
+      },
+    ];
+  }
+  return [];
 }
 
 /** What a document names: family, metal, hook, dimensions within their ranges, locks. */
@@ -56,7 +79,7 @@ export function checkNames(design: Design, metals: readonly Metal[] = METALS): P
       );
     }
   }
-  const complete = completeDimensions(family, design.head.dimensions);
+  const complete = completeDimensions(family, design.head.dimensions, design.head);
   for (const { key, name, kind, min, max } of family.dimensions) {
     const value = complete[key] ?? NaN;
     if (!(value >= min * (1 - 1e-9) && value <= max * (1 + 1e-9))) {

@@ -104,6 +104,8 @@ export interface Rig {
   readonly details: readonly Detail[];
   /** body with collar and features, before wire and holes are taken out */
   readonly body: Bulk;
+  /** ∫ (y² + z²) dV of the metal alone about the shank's direction through its own centre, mm⁵ */
+  readonly roll: number;
   /** hook wire inside metal, mm³ */
   readonly wireInside: number;
   /** keeper wire and guard hole inside metal, mm³ */

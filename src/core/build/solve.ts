@@ -15,7 +15,9 @@ import { clamp } from '../numeric/vec.ts';
 import { findRoot } from '../numeric/root.ts';
 
 /** Share by which a met weight may be off its target. */
-const EXACT = 1e-8;
+const EXACT = 1e-7;
+/** The same where the search had to close in by halving; more is a jump of the weight, not a root. */
+const MET = 1e-5;
 
 export type Solved =
   | { readonly ok: true; readonly design: Design; readonly rig: Rig }
@@ -29,7 +31,7 @@ export function scaleHead(design: Design, factor: number): Design {
   const family = familyOf(design.head.family);
   if (!family) return design;
   const locks = new Set(design.head.locks ?? []);
-  const complete = completeDimensions(family, design.head.dimensions);
+  const complete = completeDimensions(family, design.head.dimensions, design.head);
   const dimensions = Object.fromEntries(
     family.dimensions.map(({ key, scales }) => [
       key,
@@ -66,7 +68,7 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
       'Every size is locked, so nothing can change to meet the weight. Unlock one size, or let the weight go.',
     );
   }
-  const complete = completeDimensions(family, design.head.dimensions);
+  const complete = completeDimensions(family, design.head.dimensions, design.head);
   // The factor may not carry any free size outside its family's range.
   const low = Math.max(SPAN[0], ...free.map(({ key, min }) => min / (complete[key] || min)));
   const high = Math.min(SPAN[1], ...free.map(({ key, max }) => max / (complete[key] || max)));
@@ -109,7 +111,20 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
   }
   const scale = Math.cbrt(root.x);
   const solved = scaleHead(design, scale);
-  return { ok: true, design: solved, rig: { ...assemble(solved, metals), scale } };
+  const rig = { ...assemble(solved, metals), scale };
+  const met = weightOf(rig, target.of);
+  if (!(Math.abs(met / target.grams - 1) <= MET)) {
+    // A hair smaller and a hair larger: between the two a part finds room, or none any more, and the weight jumps.
+    const [under, over] = [1 - 1e-6, 1 + 1e-6].map((by) => weigh(scale * by)) as [number, number];
+    return fail(
+      `No size of the head gives exactly ${marked(target.grams, 'mass')}: at ${free
+        .map(({ key, name }) => `${name.toLowerCase()} ${marked((complete[key] ?? 0) * scale, 'size')}`)
+        .join(
+          ', ',
+        )} it jumps from ${marked(Math.min(under, over), 'mass')} to ${marked(Math.max(under, over), 'mass')}, because a part of it only just fits there. Ask for another weight, or make the collar or the features smaller.`,
+    );
+  }
+  return { ok: true, design: solved, rig };
 
   function fail(message: string): Solved {
     return { ok: false, problem: { path: '/head/target/grams', message: `Weight: ${message}` } };

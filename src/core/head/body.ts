@@ -13,7 +13,7 @@ import { massProperties } from './mesh.ts';
 import type { Profile } from './profile.ts';
 import { sectionHolds } from './profile.ts';
 import type { HeadSpec } from './schema.ts';
-import type { Bulk } from './quadrature.ts';
+import type { RollingBulk } from './quadrature.ts';
 import { bodyBulk, collarBulk } from './quadrature.ts';
 import type { Revolve } from './revolve.ts';
 
@@ -162,32 +162,44 @@ export function bareHead(head: HeadBody): HeadBody {
   return bare;
 }
 
-/** Volume and centroid of a body, collar and features included. */
-export function wholeBulk(body: HeadBody): Bulk {
+/** Volume, centroid and roll moment of a body, collar and features included. */
+export function wholeBulk(body: HeadBody): RollingBulk {
+  let bulk = bulks.get(body);
+  if (!bulk) {
+    bulk = bulkOf(body);
+    bulks.set(body, bulk);
+  }
+  return bulk;
+}
+
+const bulks = new WeakMap<HeadBody, RollingBulk>();
+
+function bulkOf(body: HeadBody): RollingBulk {
   const { profile, collar, mesh, shapes } = body;
   if (mesh) return mixed(meshBulk(mesh), shapes.length > 0 ? changeOnMesh(body) : undefined);
   if (!isPlain(body)) return columnBulk(profile, shapes);
   return mixed(bodyBulk(profile), collar && collarBulk(profile, collar));
 }
 
-function meshBulk(mesh: Mesh): Bulk {
-  const { volume, centroid } = massProperties(mesh);
-  return { volume, centroid };
+function meshBulk(mesh: Mesh): RollingBulk {
+  const { volume, centroid, inertia } = massProperties(mesh);
+  const [, y, z] = centroid;
+  return { volume, centroid, roll: inertia[0] + volume * (y * y + z * z) };
 }
 
 /** Two bulks as one; the second may be negative. */
-function mixed(a: Bulk, b: Bulk | undefined): Bulk {
+function mixed(a: RollingBulk, b: RollingBulk | undefined): RollingBulk {
   if (!b || b.volume === 0) return a;
   const volume = a.volume + b.volume;
   const at = (axis: 0 | 1 | 2) => (a.volume * a.centroid[axis] + b.volume * b.centroid[axis]) / volume;
-  return { volume, centroid: [at(0), at(1), at(2)] };
+  return { volume, centroid: [at(0), at(1), at(2)], roll: a.roll + b.roll };
 }
 
 /** Places along and across a shape on an imported solid. */
 const FINENESS = 72;
 
 /** What shapes add to and take from an imported solid: the difference of its columns with and without them, over the plan of the shapes. */
-function changeOnMesh({ mesh, shapes, profile }: HeadBody): Bulk | undefined {
+function changeOnMesh({ mesh, shapes, profile }: HeadBody): RollingBulk | undefined {
   if (!mesh) return undefined;
   const columns = columnsOf(mesh);
   const { half } = profileExtent(profile);
@@ -202,7 +214,7 @@ function changeOnMesh({ mesh, shapes, profile }: HeadBody): Bulk | undefined {
         ),
       ),
     ) || half;
-  let [volume, mx, my, mz] = [0, 0, 0, 0];
+  let [volume, mx, my, mz, roll] = [0, 0, 0, 0, 0];
   const stops = [x0, ...shapes.flatMap(({ breaks }) => breaks), x1]
     .filter((x) => x >= x0 && x <= x1)
     .sort((a, b) => a - b);
@@ -228,10 +240,12 @@ function changeOnMesh({ mesh, shapes, profile }: HeadBody): Bulk | undefined {
             mx += part * x;
             my += part * y;
             mz += (sign * cell * (hi * hi - lo * lo)) / 2;
+            roll += part * y * y + (sign * cell * (hi ** 3 - lo ** 3)) / 3;
           }
         }
       }
     }
   }
-  return volume === 0 ? undefined : { volume, centroid: [mx / volume, my / volume, mz / volume] as Vec3 };
+  if (volume === 0) return undefined;
+  return { volume, centroid: [mx / volume, my / volume, mz / volume] as Vec3, roll };
 }

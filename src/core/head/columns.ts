@@ -2,7 +2,7 @@ import { gaussLegendre, KRONROD } from '../numeric/gauss.ts';
 import type { Shape } from './features/shape.ts';
 import type { Profile, Section } from './profile.ts';
 import { dropAt, riseAt } from './profile.ts';
-import type { Bulk } from './quadrature.ts';
+import type { RollingBulk } from './quadrature.ts';
 
 /**
  * Constructive solid geometry on upright lines: over each place (x, y) of the plan a head is a list of spans
@@ -133,19 +133,24 @@ function slice({ section: sectionAt }: Profile, shapes: readonly Shape[], x: num
   return [area, area * x, mz, roll];
 }
 
+/** Places along a head, rising, between which the columns of a loft with shapes follow one rule each, as far as the shapes know alone. */
+export function columnStops(profile: Profile, shapes: readonly Shape[]): number[] {
+  const joined = shapes.filter(({ sign }) => sign > 0);
+  const from = Math.min(0, ...joined.map((shape) => shape.from));
+  const to = Math.max(profile.length, ...joined.map((shape) => shape.to));
+  return [...profile.breaks, ...shapes.flatMap(({ breaks }) => breaks), from, to]
+    .filter((x) => x >= from && x <= to)
+    .sort((a, b) => a - b)
+    .filter((x, i, all) => i === 0 || x - (all[i - 1] ?? 0) > 1e-9 * (to - from));
+}
+
 /**
  * Volume, centroid and roll moment ∫(y² + z²) about the shank's line of a loft with shapes joined and cut, by quadrature over columns;
  * left and right are alike. Along the shank the rule is adaptive (QUADPACK's QAG, Piessens et al. 1983): where one shape passes another the
  * slices have a kink that no shape knows of alone, and there the pieces are halved.
  */
-export function columnBulk(profile: Profile, shapes: readonly Shape[]): Bulk & { readonly roll: number } {
-  const joined = shapes.filter(({ sign }) => sign > 0);
-  const from = Math.min(0, ...joined.map((shape) => shape.from));
-  const to = Math.max(profile.length, ...joined.map((shape) => shape.to));
-  const stops = [...profile.breaks, ...shapes.flatMap(({ breaks }) => breaks), from, to]
-    .filter((x) => x >= from && x <= to)
-    .sort((a, b) => a - b)
-    .filter((x, i, all) => i === 0 || x - (all[i - 1] ?? 0) > 1e-9 * (to - from));
+export function columnBulk(profile: Profile, shapes: readonly Shape[]): RollingBulk {
+  const stops = columnStops(profile, shapes);
   const spans: Spans = [];
   const piece = (a: number, b: number): Piece => {
     const sums: Sums = [0, 0, 0, 0];

@@ -1,8 +1,12 @@
 import type { HeadBody } from './body.ts';
-import { profileExtent, reachAt, widestOf } from './body.ts';
+import { bareHead, profileExtent, reachAt, widestOf } from './body.ts';
+import { halve } from '../numeric/halve.ts';
+import { clamp } from '../numeric/vec.ts';
 
 /** Greatest sizes of a head, mm. */
 export interface Extent {
+  /** rear face to nose, what cuts leave of it */
+  readonly length: number;
   readonly breadth: number;
   readonly height: number;
   /** above and below the shank line */
@@ -10,30 +14,137 @@ export interface Extent {
   readonly drop: number;
 }
 
-/** Greatest sizes of a body over its length, fins and flats included, mm; the height is from its lowest to its highest, wherever they are. */
+/** Places looked at along and across before the best of them is closed in on. */
+const ALONG = 48;
+const ACROSS = 12;
+/** Halvings of the step while closing in: to a millionth of the first. */
+const HALVINGS = 20;
+
+/** A bound on steps along a narrow ridge. */
+const MOST_TRIES = 400;
+
+const extents = new WeakMap<HeadBody, Extent>();
+
+/** Greatest sizes of a body over its length, fins and cuts included, its collar left out, mm; the height is from its lowest to its highest, wherever they are. */
 export function extent(head: HeadBody): Extent {
-  const { profile } = head;
-  const { half, rise, drop } = profileExtent(profile);
-  if (head.shapes.every(({ keepsExtent }) => keepsExtent))
-    return { breadth: 2 * half, height: rise + drop, rise, drop };
-  // What cuts leave of it: read from the columns, on the ridge and off it.
-  let [top, bottom, wide] = [0, 0, 0];
-  const widest = widestOf(head);
-  const places = [
-    ...profile.breaks,
-    ...Array.from({ length: 47 }, (_, i) => (profile.length * (i + 1)) / 48),
-  ];
-  for (const at of places) {
-    const x = Math.min(profile.length * (1 - 1e-6), Math.max(profile.length * 1e-6, at));
-    let [up, down] = [0, 0];
-    for (let j = 0; j < 10; j++) {
-      const spans = head.spans(x, (half * j) / 10);
-      up = Math.max(up, spans.at(-1) ?? 0);
-      down = Math.max(down, -(spans[0] ?? 0));
-    }
-    top = Math.max(top, up);
-    wide = Math.max(wide, reachAt(head, x, widest));
-    bottom = Math.max(bottom, down);
+  let known = extents.get(head);
+  if (!known) {
+    known = measured(bareHead(head));
+    extents.set(head, known);
   }
-  return { breadth: 2 * wide, height: top + bottom, rise: top, drop: bottom };
+  return known;
+}
+
+function measured(head: HeadBody): Extent {
+  const { profile, shapes } = head;
+  const { half, rise, drop } = profileExtent(profile);
+  const { length } = profile;
+  if (shapes.length === 0) return { length, breadth: 2 * half, height: rise + drop, rise, drop };
+  const inside = (x: number) => clamp(x, length * 1e-6, length * (1 - 1e-6));
+  const xs = [
+    ...profile.breaks,
+    ...shapes.flatMap(({ breaks }) => breaks.flatMap((x) => [x - 1e-6, x + 1e-6])),
+    ...Array.from({ length: ALONG - 1 }, (_, i) => (length * (i + 1)) / ALONG),
+  ].map(inside);
+  const widest = widestOf(head);
+  const even = Array.from({ length: ACROSS }, (_, j) => (half * j) / ACROSS);
+  // Where a cut begins the edge stands highest: a hair to either side of it is looked at.
+  const across = (x: number) => [
+    ...even,
+    ...shapes
+      .filter(({ from, to }) => x >= from && x <= to)
+      .flatMap(({ edges }) => edges(x).flatMap((y) => [y - 1e-6, y + 1e-6])),
+  ];
+  const spans = (x: number, y: number) => head.spans(inside(x), clamp(Math.abs(y), 0, widest));
+  const top = (x: number, y: number) => spans(x, y).at(-1) ?? -Infinity;
+  const bottom = (x: number, y: number) => -(spans(x, y)[0] ?? Infinity);
+  const most = (f: (x: number, y: number) => number) => {
+    let best = { x: 0, y: 0, value: -Infinity };
+    for (const x of xs)
+      for (const y of across(x)) {
+        const value = f(x, y);
+        if (value > best.value) best = { x, y, value };
+      }
+    return closeIn(f, best, length / ALONG, half / ACROSS);
+  };
+  const [up, down] = [most(top), most(bottom)];
+  let wide = { x: 0, y: 0, value: 0 };
+  for (const x of xs) {
+    const value = reachAt(head, x, widest);
+    if (value > wide.value) wide = { x, y: 0, value };
+  }
+  const breadth = 2 * closeIn((x) => reachAt(head, inside(x), widest), wide, length / ALONG, 0);
+  return {
+    length: lengthOf(head),
+    breadth,
+    height: up + down,
+    rise: Math.max(0, up),
+    drop: Math.max(0, down),
+  };
+}
+
+/** Columns looked at over one place of the length. */
+const COLUMNS = 64;
+
+/** From the hindmost to the foremost of a body within its profile: a pocket at the nose or a fin past it counts. */
+function lengthOf({ profile, shapes, spans }: HeadBody): number {
+  const { length } = profile;
+  const joined = shapes.filter(({ sign }) => sign > 0);
+  const [from, to] = [
+    Math.min(0, ...joined.map((shape) => shape.from)),
+    Math.max(length, ...joined.map((shape) => shape.to)),
+  ];
+  const isThere = (x: number) => {
+    const edges = shapes
+      .filter((shape) => x >= shape.from && x <= shape.to)
+      .flatMap((shape) => shape.edges(x));
+    if (edges.some((y) => spans(x, y - 1e-6).length > 0 || spans(x, y + 1e-6).length > 0)) return true;
+    for (const wide of [profile.section(x).b, widestOf({ profile, shapes })])
+      for (let j = 0; j < COLUMNS; j++) if (spans(x, (wide * j) / COLUMNS).length > 0) return true;
+    return false;
+  };
+  const end = (outer: number, inner: number) => {
+    // Mostly nothing is cut off the ends.
+    if (isThere(outer + (inner - outer) * 1e-9)) return outer;
+    for (let i = 1; i < ALONG; i++) {
+      const [out, within] = [
+        outer + ((inner - outer) * (i - 1)) / ALONG,
+        outer + ((inner - outer) * i) / ALONG,
+      ];
+      if (isThere(within)) return halve(within, out, 24, isThere)[0];
+    }
+    return inner;
+  };
+  return end(to, from) - end(from, to);
+}
+
+/** The greatest value near a place, by steps each way that are halved when none of them helps (compass search). */
+function closeIn(
+  f: (x: number, y: number) => number,
+  start: { readonly x: number; readonly y: number; readonly value: number },
+  stepX: number,
+  stepY: number,
+): number {
+  let { x, y, value } = start;
+  let share = 1;
+  let tries = 0;
+  for (let halving = 0; halving < HALVINGS && tries < MOST_TRIES; tries++) {
+    let moved = false;
+    for (const [along, across] of [
+      [1, 0],
+      [-1, 0],
+      [0, 1],
+      [0, -1],
+    ] as const) {
+      if (across !== 0 && stepY === 0) continue;
+      const [u, v] = [x + along * share * stepX, y + across * share * stepY];
+      const there = f(u, v);
+      if (there <= value) continue;
+      [x, y, value, moved] = [u, v, there, true];
+    }
+    if (moved) continue;
+    share /= 2;
+    halving++;
+  }
+  return value;
 }

@@ -70,6 +70,8 @@ export interface Family extends Kind {
   readonly hasStations?: boolean;
   /** True where the shape comes whole from a file: there is nothing to begin a drawing with. */
   readonly fromFile?: boolean;
+  /** Of a shape from a file: its sizes as it came, for what the document does not name. */
+  readonly own?: (given: Given) => Dimensions;
   /** Of a shape from a file: its mesh at the present size, mm. */
   readonly mesh?: (dimensions: Dimensions, given: Given) => Mesh | undefined;
   /** What the document must hold for this family and does not, each with the remedy; the field is a pointer below the head. */
@@ -83,9 +85,17 @@ export function dimension(family: Family, dimensions: Dimensions, key: string): 
   return family.dimensions.find((spec) => spec.key === key)?.initial ?? 0;
 }
 
-/** All of a family's dimensions, with initial values where the document is silent and nothing the family lacks. */
-export function completeDimensions(family: Family, dimensions: Dimensions): Record<string, number> {
-  return Object.fromEntries(family.dimensions.map(({ key }) => [key, dimension(family, dimensions, key)]));
+/**
+ * All of a family's dimensions: where the document is silent those of the shape it holds, or initial values; and nothing the family lacks.
+ * `given` is what the document holds of the shape besides.
+ */
+export function completeDimensions(
+  family: Family,
+  dimensions: Dimensions,
+  given: Given = {},
+): Record<string, number> {
+  const named = { ...family.own?.(given), ...dimensions };
+  return Object.fromEntries(family.dimensions.map(({ key }) => [key, dimension(family, named, key)]));
 }
 
 /** The share of the height that lies below the shank, common to families that are not round. */

@@ -12,12 +12,13 @@ import { football } from './families/football.ts';
 import { pointed } from './families/pointed.ts';
 import { roller } from './families/roller.ts';
 import { DRAWING, FINE, loft } from './loft.ts';
-import { massProperties, openEdges, projectedArea } from './mesh.ts';
+import { massProperties, openEdges, shadowOf } from './mesh.ts';
 import type { Mesh } from './mesh.ts';
 import { headOutlines } from './outline.ts';
 import { sectionHolds, sectionRadius } from './profile.ts';
 import { bodyBulk, collarBulk } from './quadrature.ts';
-import { revolveVolume } from './revolve.ts';
+import type { Profile } from './profile.ts';
+import type { Revolve } from './revolve.ts';
 import { toManifold, tube } from './solid.ts';
 import { fullness, halfMoment } from './superellipse.ts';
 import { between, dimensionsOf } from '../test-kit/wild.test-kit.ts';
@@ -132,15 +133,15 @@ describe('closed forms', () => {
       [0, 1, 0],
       [0.6, 0, 0.8],
     ] as const) {
-      expect(projectedArea(sphere, way) / (Math.PI * 25)).toBeCloseTo(1, 2);
+      expect(shadowOf(sphere)(way[0], way[1], way[2]) / (Math.PI * 25)).toBeCloseTo(1, 2);
     }
     const oval = loft(
       profileOf(football, { breadth: 20, length: 12, height: 10, ends: 2, belly: 0.5 }),
       undefined,
       FINE,
     );
-    expect(projectedArea(oval, [1, 0, 0]) / (Math.PI * 10 * 5)).toBeCloseTo(1, 2);
-    expect(projectedArea(oval, [0, 0, 1]) / (Math.PI * 10 * 6)).toBeCloseTo(1, 2);
+    expect(shadowOf(oval)(1, 0, 0) / (Math.PI * 10 * 5)).toBeCloseTo(1, 2);
+    expect(shadowOf(oval)(0, 0, 1) / (Math.PI * 10 * 6)).toBeCloseTo(1, 2);
   });
 
   it('a collar that enters a wide flat bar keeps its round: the library joins bar and cylinder to the same', () => {
@@ -280,7 +281,37 @@ describe('collar', () => {
     // Two barbs on 8 mm: each 2.4 mm of frustum from 1.5 to 2 mm radius, then 1.6 mm of plain core.
     const frustum = (Math.PI / 3) * 2.4 * (1.5 ** 2 + 1.5 * 2 + 2 ** 2);
     const core = Math.PI * 1.5 ** 2 * 1.6;
-    expect(collar && revolveVolume(collar, -8, 0)).toBeCloseTo(2 * (frustum + core), 4);
+    if (!collar) throw new Error('the ball takes no collar');
+    const block: Profile = {
+      length: 10,
+      breaks: [0, 10],
+      section: () => ({ b: 10, t: 10, d: 10, nt: 2, nb: 2 }),
+    };
+    expect(collarBulk(block, { ...collar, to: 1e-3 }).volume).toBeCloseTo(2 * (frustum + core), 4);
+  });
+
+  it('has the centre and the roll moment of a cylinder where it is one, and of a ring around a cone it enters', () => {
+    // Cylinder of radius 2 and length 6 behind a broad face: centre half way, ½·m·r².
+    const bar: Revolve = { from: -6, to: 1e-3, breaks: [], radius: () => 2 };
+    const block: Profile = {
+      length: 10,
+      breaks: [0, 10],
+      section: () => ({ b: 10, t: 10, d: 10, nt: 2, nb: 2 }),
+    };
+    const behind = collarBulk(block, bar);
+    expect(behind.centroid[0]).toBeCloseTo(-3, 9);
+    expect(behind.roll / ((24 * Math.PI * 4) / 2)).toBeCloseTo(1, 9);
+    // A cone from nothing to radius 2 over 4 mm: the bar outside it is bar less cone, π·r²·h·(1 − 1/3), its roll ½π·r⁴·h·(1 − 1/5).
+    const cone: Profile = {
+      length: 8,
+      breaks: [0, 8],
+      section: (x) => ({ b: x / 2, t: x / 2, d: x / 2, nt: 2, nb: 2 }),
+    };
+    const around = collarBulk(cone, { from: -1e-9, to: 4, breaks: [], radius: () => 2 });
+    expect(around.volume / (Math.PI * 4 * 4 * (2 / 3))).toBeCloseTo(1, 5);
+    expect(around.roll / (((Math.PI * 16 * 4) / 2) * (4 / 5))).toBeCloseTo(1, 5);
+    // Centre of (cylinder less cone): (V_c·2 − V_k·3) / (V_c − V_k) with V_k = V_c/3.
+    expect(around.centroid[0]).toBeCloseTo(1.5, 5);
   });
 
   it('enters a ball where the ball is as wide as its core', () => {

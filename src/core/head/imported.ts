@@ -3,7 +3,8 @@ import { halve } from '../numeric/halve.ts';
 import { clamp } from '../numeric/vec.ts';
 import type { SolidSpec } from './schema.ts';
 import type { Mesh } from './mesh.ts';
-import { massProperties } from './mesh.ts';
+import { massProperties, openEdges } from './mesh.ts';
+import { crossings } from './crossings.ts';
 import type { Profile, Section } from './profile.ts';
 import { EMPTY_SECTION } from './profile.ts';
 import { fullness } from './superellipse.ts';
@@ -22,8 +23,10 @@ export interface ImportedSolid {
 }
 
 const STATIONS = 64;
-/** The last solids unpacked: a drag asks for the same one hundreds of times. */
-const kept = new Map<string, { readonly triangles: string; readonly solid: ImportedSolid }>();
+/** Most triangles kept in a document; a finer mesh is thinned out when it is brought in. */
+export const MOST_TRIANGLES = 16_000;
+/** The last solids unpacked, or why they cannot be taken: a drag asks for the same one hundreds of times. */
+const kept = new Map<string, { readonly triangles: string; readonly solid: ImportedSolid | string }>();
 const KEPT = 24;
 
 function bytes(text: string): ArrayBuffer {
@@ -65,16 +68,63 @@ export function unpackMesh({ positions, triangles }: SolidSpec): Mesh | undefine
   }
 }
 
-/** Unpacks a solid and reads its envelope; undefined when the data are broken or enclose nothing. */
+/** Unpacks a solid and reads its envelope; undefined when it cannot be taken (see `solidFlaw`). */
 export function importedSolid(spec: SolidSpec): ImportedSolid | undefined {
+  const read = readSolid(spec);
+  return typeof read === 'string' ? undefined : read;
+}
+
+/** What keeps a document's solid from being a head, in words with the remedy; empty when nothing does. The same is asked of it when it is brought in. */
+export function solidFlaw(spec: SolidSpec): string {
+  const read = readSolid(spec);
+  return typeof read === 'string' ? read : '';
+}
+
+function readSolid(spec: SolidSpec): ImportedSolid | string {
   const known = kept.get(spec.positions);
   if (known && known.triangles === spec.triangles) return known.solid;
-  const mesh = unpackMesh(spec);
-  const solid = mesh && readEnvelope(mesh);
-  if (!solid) return undefined;
+  const solid = soundSolid(spec);
   if (kept.size >= KEPT) kept.delete(kept.keys().next().value as string);
   kept.set(spec.positions, { triangles: spec.triangles, solid });
   return solid;
+}
+
+function soundSolid(spec: SolidSpec): ImportedSolid | string {
+  const mesh = unpackMesh(spec);
+  if (!mesh) return 'its data are cut short. Bring it in again from its file.';
+  const facets = mesh.triangles.length / 3;
+  if (facets > MOST_TRIANGLES)
+    return `it has ${facets} facets; at most ${MOST_TRIANGLES} are kept. Bring it in again from its file, which thins it.`;
+  const open = openEdges(mesh);
+  if (open > 0)
+    return `it is not closed: ${open} of its edges do not join two facets. Bring it in again from its file, which mends what can be mended.`;
+  if (!isOnePiece(mesh))
+    return 'it falls into several pieces. Bring in the head alone, as one piece of metal.';
+  const envelope = readEnvelope(mesh);
+  if (!envelope)
+    return 'it is inside out, or does not reach to both sides of the shank. Bring it in again from its file.';
+  const { count, isUnclear } = crossings(mesh);
+  if (isUnclear)
+    return 'so many of its facets lie over each other that it cannot be judged. Export it with even facets.';
+  if (count > 0) return `it crosses itself in ${count} places. Mend it where it was modelled.`;
+  return envelope;
+}
+
+/** Whether every facet can be reached from every other over corners they share. */
+function isOnePiece({ positions, triangles }: Mesh): boolean {
+  const parent = Uint32Array.from({ length: positions.length / 3 }, (_, i) => i);
+  const root = (corner: number): number => {
+    let at = corner;
+    while (parent[at] !== at) {
+      parent[at] = parent[parent[at] as number] as number;
+      at = parent[at] as number;
+    }
+    return at;
+  };
+  for (let i = 0; i < triangles.length; i += 3)
+    for (const k of [1, 2]) parent[root(triangles[i + k] as number)] = root(triangles[i] as number);
+  const first = root(triangles[0] as number);
+  return triangles.every((corner) => root(corner) === first);
 }
 
 function readEnvelope(mesh: Mesh): ImportedSolid | undefined {

@@ -7,6 +7,8 @@ import type { Revolve } from './revolve.ts';
 export interface MeshQuality {
   readonly rings: number;
   readonly corners: number;
+  /** corners about what is round in features; as many as around the body where absent */
+  readonly round?: number;
 }
 
 /** Fast enough to follow a dragged handle. */

@@ -1,9 +1,8 @@
-import { integrateRounded } from '../numeric/gauss.ts';
+import { gaussLegendre, integrateRounded } from '../numeric/gauss.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { Profile } from './profile.ts';
-import { sectionArea, sectionMoment, sectionRadius } from './profile.ts';
+import { sectionArea, sectionMoment, sectionRadius, sectionRoll } from './profile.ts';
 import type { Revolve } from './revolve.ts';
-import { revolveVolume } from './revolve.ts';
 
 /** Volume and centroid without a mesh. */
 export interface Bulk {
@@ -13,16 +12,23 @@ export interface Bulk {
   readonly centroid: Vec3;
 }
 
+/** A bulk that rolls about the shank. */
+export interface RollingBulk extends Bulk {
+  /** ∫ (y² + z²) dV about the shank's line, mm⁵ */
+  readonly roll: number;
+}
+
 /** Volume and centroid of a body by quadrature over its sections: the check of the mesh, and the figure shown. */
-export function bodyBulk(profile: Profile): Bulk {
-  let [volume, mx, mz] = [0, 0, 0];
+export function bodyBulk(profile: Profile): RollingBulk {
+  let [volume, mx, mz, roll] = [0, 0, 0, 0];
   for (let i = 1; i < profile.breaks.length; i++) {
     const [a, b] = [profile.breaks[i - 1] ?? 0, profile.breaks[i] ?? 0];
     volume += integrateRounded((x) => sectionArea(profile.section(x)), a, b);
     mx += integrateRounded((x) => x * sectionArea(profile.section(x)), a, b);
     mz += integrateRounded((x) => sectionMoment(profile.section(x)), a, b);
+    roll += integrateRounded((x) => sectionRoll(profile.section(x)), a, b);
   }
-  return { volume, centroid: [mx / volume, 0, mz / volume] };
+  return { volume, centroid: [mx / volume, 0, mz / volume], roll };
 }
 
 /** Unit vectors over the left half, read off once: left and right are alike. */
@@ -32,29 +38,45 @@ const DIRECTIONS = Array.from({ length: 64 }, (_, j) => {
 });
 
 /** The part of a collar that stands outside the body: all of it behind the rear face, and the ring around a rounded rear. */
-export function collarBulk(profile: Profile, collar: Revolve): Bulk {
-  const behind = revolveVolume(collar, collar.from, 0);
-  const slices = 48;
-  let [volume, moment] = [behind, 0];
-  const tail = collar.breaks.filter((x) => x < 0);
-  const ends = [collar.from, ...tail, 0];
+export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
+  let [volume, mx, mz, roll] = [0, 0, 0, 0];
+  // Behind the rear face its sides are straight between kinks, so r⁴ is a polynomial and few points are exact.
+  const ends = [collar.from, ...collar.breaks.filter((x) => x > collar.from && x < 0), 0];
   for (let i = 1; i < ends.length; i++) {
-    const [a, b] = [ends[i - 1] ?? 0, ends[i] ?? 0];
-    moment += revolveVolume(collar, a, b) * ((a + b) / 2);
+    const [a, b] = [ends[i - 1] as number, ends[i] as number];
+    for (const [node, weight] of STRAIGHT) {
+      const x = (a + b) / 2 + ((b - a) / 2) * node;
+      const r = collar.radius(x);
+      const slice = ((b - a) / 2) * weight * Math.PI * r * r;
+      volume += slice;
+      mx += slice * x;
+      roll += (slice * r * r) / 2;
+    }
   }
-  // In front of the rear face: what of the circle sticks out of the section, summed over directions.
-  for (let k = 0; k < slices; k++) {
-    const x = (collar.to * (k + 0.5)) / slices;
+  // In front of it: what of the circle sticks out of the section, summed over directions. A rounded rear swells as the root of x.
+  const { nodes, weights } = ENTERING;
+  nodes.forEach((node, k) => {
+    const u = (node + 1) / 2;
+    const x = collar.to * u * u;
+    const step = collar.to * u * (weights[k] as number);
     const section = profile.section(x);
     const r = collar.radius(x);
-    let area = 0;
     for (const [cosine, sine] of DIRECTIONS) {
       const rho = sectionRadius(section, cosine, sine);
-      if (rho < r) area += ((r * r - rho * rho) * Math.PI) / DIRECTIONS.length;
+      if (rho >= r) continue;
+      const [r2, rho2] = [r * r, rho * rho];
+      const wedge = (step * Math.PI) / DIRECTIONS.length;
+      volume += wedge * (r2 - rho2);
+      mx += wedge * (r2 - rho2) * x;
+      mz += ((wedge * 2) / 3) * (r2 * r - rho2 * rho) * sine;
+      roll += (wedge / 2) * (r2 * r2 - rho2 * rho2);
     }
-    const slice = (area * collar.to) / slices;
-    volume += slice;
-    moment += slice * x;
-  }
-  return { volume, centroid: [volume > 0 ? moment / volume : 0, 0, 0] };
+  });
+  return { volume, centroid: volume > 0 ? [mx / volume, 0, mz / volume] : [0, 0, 0], roll };
 }
+
+const pairs = ({ nodes, weights }: ReturnType<typeof gaussLegendre>) =>
+  nodes.map((node, i) => [node, weights[i] as number] as const);
+/** Exact for fifth-degree polynomials, as r⁴·x of a straight side is. */
+const STRAIGHT = pairs(gaussLegendre(3));
+const ENTERING = gaussLegendre(32);

@@ -10,25 +10,11 @@ export interface Revolve {
   readonly radius: (x: number) => number;
 }
 
-/** Volume of the part of a revolve that lies on [a, b], from trapezoids between its kinks: exact for straight sides. */
-export function revolveVolume(revolve: Revolve, a: number, b: number): number {
-  const xs = [a, ...revolve.breaks.filter((x) => x > a && x < b), b];
-  let volume = 0;
-  for (let i = 1; i < xs.length; i++) {
-    const [from, to] = [xs[i - 1] ?? 0, xs[i] ?? 0];
-    // Read a hair inside, where a step in radius is not ambiguous.
-    const hair = (to - from) * 1e-9;
-    const [r1, r2] = [revolve.radius(from + hair), revolve.radius(to - hair)];
-    volume += (Math.PI / 3) * (to - from) * (r1 * r1 + r1 * r2 + r2 * r2);
-  }
-  return volume;
-}
-
-/** Surface of the part of a revolve behind the rear face, with its end, less the disc it covers there, mm². */
+/** Surface of the part of a revolve behind the rear face with its rear end, without its front, mm². */
 export function revolveSurface(revolve: Revolve): number {
   const xs = [revolve.from, ...revolve.breaks.filter((x) => x > revolve.from && x < 0), 0];
   const hair = (0 - revolve.from) * 1e-9;
-  let area = Math.PI * (revolve.radius(revolve.from + hair) ** 2 - revolve.radius(-hair) ** 2);
+  let area = Math.PI * revolve.radius(revolve.from + hair) ** 2;
   let before = revolve.radius(revolve.from + hair);
   for (let i = 1; i < xs.length; i++) {
     const [from, to] = [xs[i - 1] ?? 0, xs[i] ?? 0];

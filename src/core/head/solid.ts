@@ -22,7 +22,7 @@ export function bodySolid(
 ): Manifold {
   let solid = solidOf(kernel, mesh ?? loft(profile, undefined, quality));
   for (const shape of shapes) {
-    const other = shape.solid(kernel, quality.corners);
+    const other = shape.solid(kernel, quality.round ?? quality.corners);
     const next = shape.sign > 0 ? solid.add(other) : solid.subtract(other);
     solid.delete();
     other.delete();
@@ -68,7 +68,7 @@ export function meshOf(solid: Manifold): Mesh {
 /** Surfaces made last, by body: one evaluation asks for the same one more than once. */
 const surfaces = new WeakMap<HeadBody, Mesh>();
 /** Fineness of a worked body's surface while it is judged: area and shadows are within a per cent; volume and inertia are not read from it. */
-const WORKED: MeshQuality = { rings: 14, corners: 24 };
+export const WORKED: MeshQuality = { rings: 14, corners: 24 };
 
 /** The closed surface of a body with its collar and features, wire and holes still filled: for areas, inertia and shadows. Plain lofts need no library; worked ones are coarse unless `isFine`. */
 export function surfaceMesh(head: HeadBody, quality: MeshQuality, isFine = false): Mesh {

@@ -16,6 +16,16 @@ export const halfMoment = remembering(
   (n) => ((2 / n) * gamma(2 / n) * gamma(1 + 1 / n)) / gamma(1 + 3 / n),
 );
 
+/**
+ * Second moment ∫ u² dA of the quarter u^n + v^n ≤ 1, u, v ≥ 0: Γ(3/n)·Γ(1/n) / (n²·Γ(4/n + 1)), after the Dirichlet integral.
+ * For n = 2 it is π/16.
+ */
+export const quarterInertia = remembering(
+  2,
+  Math.PI / 16,
+  (n) => (gamma(3 / n) * gamma(1 / n)) / (n * n * gamma(4 / n + 1)),
+);
+
 /** One exponent is asked for hundreds of times in a row along a head: the last answer is kept. */
 function remembering(
   firstArgument: number,

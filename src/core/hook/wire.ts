@@ -8,6 +8,8 @@ export interface WireBulk {
   readonly volume: number;
   /** mm */
   readonly centroid: Vec3;
+  /** ∫ (y² + z²) dV about the shank's line, mm⁵ */
+  readonly roll: number;
 }
 
 /** Seven filaments over a wire's section, exact for fifth-degree polynomials on a disc (Stroud 1971, S2 5-1). */
@@ -20,16 +22,16 @@ const FILAMENTS: readonly (readonly [u: number, v: number, weight: number])[] = 
   }),
 ];
 
-/** Filaments of equal section on rings, for a bore that is fat against what it goes through: 1 + 6 + 12 + 18. */
-const FAT_FILAMENTS: readonly (readonly [u: number, v: number, weight: number])[] = [0, 1, 2, 3].flatMap(
+/** Filaments of equal section on rings, for a bore that is fat against what it goes through: 1 + 6 + 12 + 18 + 24. */
+const FAT_FILAMENTS: readonly (readonly [u: number, v: number, weight: number])[] = [0, 1, 2, 3, 4].flatMap(
   (ring) => {
     const count = ring === 0 ? 1 : 6 * ring;
     // Each ring stands at the root mean square radius of the share of the disc it is for.
     const [inner, outer] = [ring === 0 ? 0 : 1 + 3 * ring * (ring - 1), 1 + 3 * ring * (ring + 1)];
-    const reach = ring === 0 ? 0 : Math.sqrt((inner + outer) / 2 / 37);
+    const reach = ring === 0 ? 0 : Math.sqrt((inner + outer) / 2 / 61);
     return Array.from({ length: count }, (_, i) => {
       const turn = (2 * Math.PI * (i + 0.5)) / count;
-      return [reach * Math.cos(turn), reach * Math.sin(turn), 1 / 37] as const;
+      return [reach * Math.cos(turn), reach * Math.sin(turn), 1 / 61] as const;
     });
   },
 );
@@ -47,7 +49,7 @@ export function wireWithin(
 ): WireBulk {
   const normals = centre.map((_, i) => sideways(centre, i));
   let volume = 0;
-  let [mx, my, mz] = [0, 0, 0];
+  let [mx, my, mz, roll] = [0, 0, 0, 0];
   const section = Math.PI * wireRadius * wireRadius;
   for (const [u, v, weight] of isFat ? FAT_FILAMENTS : FILAMENTS) {
     const at = (i: number): Vec3 => {
@@ -75,17 +77,29 @@ export function wireWithin(
         mx += piece * (previous[0] + (here[0] - previous[0]) * middle);
         my += piece * (previous[1] + (here[1] - previous[1]) * middle);
         mz += piece * (previous[2] + (here[2] - previous[2]) * middle);
+        roll += piece * meanSquare(previous, here, from, to);
       }
       previous = here;
       wasIn = isIn;
     }
   }
-  if (volume === 0) return { volume: 0, centroid: [0, 0, 0] };
-  return { volume, centroid: [mx / volume, my / volume, mz / volume] };
+  if (volume === 0) return { volume: 0, centroid: [0, 0, 0], roll: 0 };
+  return { volume, centroid: [mx / volume, my / volume, mz / volume], roll };
+}
+
+/** Mean of y² + z² along a straight piece, from and to as shares of the way from a to b. */
+function meanSquare(a: Vec3, b: Vec3, from: number, to: number): number {
+  let sum = 0;
+  for (const axis of [1, 2] as const) {
+    const step = b[axis] - a[axis];
+    const [p, q] = [a[axis] + step * from, a[axis] + step * to];
+    sum += (p * p + p * q + q * q) / 3;
+  }
+  return sum;
 }
 
 /** Volume and centre of a whole wire: section × length, since the filaments' offsets average out. */
-export function wholeWire(centre: readonly Vec3[], wireRadius: number): WireBulk {
+export function wholeWire(centre: readonly Vec3[], wireRadius: number): Omit<WireBulk, 'roll'> {
   let length = 0;
   let [mx, my, mz] = [0, 0, 0];
   for (let i = 1; i < centre.length; i++) {

@@ -2,7 +2,7 @@ import type { Flag, Surroundings } from '../behaviour/behaviour.ts';
 import type { ReadingId, Readings } from '../behaviour/index.ts';
 import { BEHAVIOURS, reading } from '../behaviour/index.ts';
 import { withBait } from '../build/assemble.ts';
-import { checkDesign, checkNames } from '../build/check.ts';
+import { checkBuilt, checkDesign, checkNames } from '../build/check.ts';
 import type { Bait, Rig } from '../build/rig.ts';
 import { solveTarget } from '../build/solve.ts';
 import type { Design } from '../document/design.ts';
@@ -36,11 +36,8 @@ export function evaluate(design: Design, around: Surroundings = PLAIN_WATER, bai
   // Only the solved sizes count: a target may rescue ones that do not fit the hook yet.
   const unfit = checkDesign(solved.design, metals);
   if (unfit.length > 0) return { ok: false, problems: unfit };
-  if (!solved.rig.parts.every((part) => Number.isFinite(part.mass) && part.mass > 0)) {
-    const message =
-      'Head: no metal is left once the wire and the holes are taken out. Make the head larger or the hook smaller.';
-    return { ok: false, problems: [{ path: '/head/dimensions', message }] };
-  }
+  const unsound = checkBuilt(solved.rig);
+  if (unsound.length > 0) return { ok: false, problems: unsound };
   const rig = bait ? withBait(solved.rig, bait) : solved.rig;
   return { ok: true, design: solved.design, rig, ...behave(rig, around) };
 }
@@ -56,5 +53,5 @@ export function behave(rig: Rig, around: Surroundings): { readings: Readings; fl
     }
   }
   const valueOf = (id: string) => readings[id]?.value ?? NaN;
-  return { readings, flags: BEHAVIOURS.flatMap(({ flags }) => flags?.(rig, valueOf) ?? []) };
+  return { readings, flags: BEHAVIOURS.flatMap(({ flags }) => flags?.(rig, valueOf, around) ?? []) };
 }

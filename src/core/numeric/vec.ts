@@ -16,3 +16,8 @@ export const norm = (a: Vec3): number => Math.hypot(a[0], a[1], a[2]);
 export const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 export const degrees = (angle: number): number => (angle * 180) / Math.PI;
 export const clamp = (x: number, low: number, high: number): number => Math.min(high, Math.max(low, x));
+/** 0 up to `from`, 1 from `to` on, and a smooth cubic between them without a kink at either end. */
+export const smooth = (x: number, from: number, to: number): number => {
+  const share = clamp((x - from) / (to - from), 0, 1);
+  return share * share * (3 - 2 * share);
+};

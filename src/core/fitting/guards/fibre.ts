@@ -30,11 +30,11 @@ export const fibre = guardKind({
     ),
   },
   build: (spec, ground) => {
-    const frame = guardFrame(spec, ground);
+    const bundleRadius = (spec.fibre / 2) * Math.sqrt(spec.count / PACKING);
+    const frame = guardFrame(spec, ground, bundleRadius);
     const { at, depth, along } = frame;
     const wanted = Math.max(0, frame.toPointLevel + (spec.over ?? 0) / along[2]);
     const free = spec.trimmed ? Math.min(spec.length, wanted) : spec.length;
-    const bundleRadius = (spec.fibre / 2) * Math.sqrt(spec.count / PACKING);
     const volume = spec.count * Math.PI * (spec.fibre / 2) ** 2 * (free + depth);
     const aside = bundleRadius + free * Math.sin(radians(spec.fan / 2));
     const strands = [-1, 0, 1].map((way) => ({
@@ -44,9 +44,7 @@ export const fibre = guardKind({
     return {
       ...frame,
       free,
-      bundleRadius,
       end: at(free),
-      bore: frame.bore(bundleRadius),
       volume,
       material: spec.material ?? FIBRES[0],
       density: FIBRE_DENSITY[spec.material ?? FIBRES[0]],

@@ -17,6 +17,8 @@ export interface GuardBody {
   readonly free: number;
   /** length set in the head */
   readonly depth: number;
+  /** false where the head is nowhere so thick that its hole stays in the metal */
+  readonly isSet: boolean;
   /** radius of the whole bundle where it leaves the head: that of the hole */
   readonly bundleRadius: number;
   /** middle of the ends */
@@ -52,6 +54,8 @@ export interface GuardGround {
   /** height of the crown above the shank line at x, mm */
   readonly crown: (x: number) => number;
   readonly tip: Vec3;
+  /** whether a point lies in the head's metal */
+  readonly holds: (x: number, y: number, z: number) => boolean;
 }
 
 /** A kind of guard: one file each. */
@@ -87,20 +91,59 @@ export type Placed = Values<typeof PLACE>;
 export const asStrands = (strands: readonly WirePiece[]) =>
   ({ strands, sticks: strands, shown: () => strands, drawnAs: 'strands' }) as const;
 
-/** Where a guard stands and how it leans, whatever it is made of. */
+/** Places around half a hole at which metal is looked for, and steps down it. */
+const LOOKED = { around: 12, down: 24 };
+
+/**
+ * How deep a hole of a radius can go before it breaks out of the head's sides, front or belly, mm, no deeper than `most`; undefined where its
+ * sides are out of the metal wherever it begins. Its upper half may come out of the crown it is drilled from, all along where the crown
+ * falls as steeply as the hole.
+ */
+function holdingDepth(
+  at: (s: number, y?: number, over?: number) => Vec3,
+  radius: number,
+  most: number,
+  holds: GuardGround['holds'],
+): number | undefined {
+  const isHeld = (s: number) => {
+    for (let k = 0; k <= LOOKED.around; k++) {
+      const turn = (Math.PI * k) / LOOKED.around;
+      const [x, y, z] = at(-s, radius * Math.cos(turn), radius * Math.sin(turn));
+      if (!holds(x, y, z)) return false;
+    }
+    return true;
+  };
+  let deepest: number | undefined;
+  for (let step = 1; step <= LOOKED.down; step++) {
+    const s = (most * step) / LOOKED.down;
+    if (isHeld(s)) deepest = s;
+    // At its mouth a round crown, or a ridge, has not closed about it yet; once it has, the first place that has not again is too deep.
+    else if (deepest !== undefined) break;
+  }
+  return deepest;
+}
+
+/** Where a guard stands and how it leans, whatever it is made of; `radius` is that of its hole, mm. */
 export function guardFrame(
   { lean, setback }: { readonly lean: number; readonly setback: number },
-  { length, crown, tip }: GuardGround,
+  { length, crown, tip, holds }: GuardGround,
+  radius: number,
 ) {
   const x = length * (1 - setback);
   const t = crown(x);
   const along: Vec3 = [-Math.cos(radians(lean)), 0, Math.sin(radians(lean))];
   const base: Vec3 = [x, 0, t];
   const toPointLevel = Math.max(0, (tip[2] - t) / along[2]);
-  const depth = Math.min(DEEPEST, (0.7 * t) / along[2]);
-  /** A place `s` along the middle line and `y` to the side. */
-  const at = (s: number, y = 0): Vec3 => [x + along[0] * s, y, t + along[2] * s];
-  const bore = (radius: number): Vec3[] => {
+  /** A place `s` along the middle line, `y` to the side and `over` square to both. */
+  const at = (s: number, y = 0, over = 0): Vec3 => [
+    x + along[0] * s - along[2] * over,
+    y,
+    t + along[2] * s + along[0] * over,
+  ];
+  const wanted = Math.min(DEEPEST, (0.7 * t) / along[2]);
+  const held = holdingDepth(at, radius, wanted, holds);
+  const depth = held ?? wanted;
+  const bore = (): Vec3[] => {
     const pieces = 16;
     return Array.from({ length: pieces + 1 }, (_, i) => at(-depth + ((depth + radius * 2) * i) / pieces));
   };
@@ -109,8 +152,10 @@ export function guardFrame(
     along,
     toPointLevel,
     depth,
+    isSet: held !== undefined,
     at,
-    bore,
+    bundleRadius: radius,
+    bore: bore(),
     pastPoint: tip[0] - (x + along[0] * toPointLevel),
     overPoint: (s: number) => at(s)[2] - tip[2],
   };

@@ -14,7 +14,7 @@ export const twinWire = guardKind({
     ...PLACE,
   },
   build: (spec, ground) => {
-    const frame = guardFrame(spec, ground);
+    const frame = guardFrame(spec, ground, spec.wire);
     const { at, depth } = frame;
     const half = radians(spec.spread / 2);
     const end = spec.length * Math.cos(half);
@@ -25,9 +25,7 @@ export const twinWire = guardKind({
     return {
       ...frame,
       free: end,
-      bundleRadius: spec.wire,
       end: at(end),
-      bore: frame.bore(spec.wire),
       ...strandBulk(strands, 2, depth, at),
       material: 'steel',
       density: STEEL_DENSITY,

@@ -15,7 +15,7 @@ export const wireLoop = guardKind({
     ...PLACE,
   },
   build: (spec, ground) => {
-    const frame = guardFrame(spec, ground);
+    const frame = guardFrame(spec, ground, spec.wire);
     const { at, depth } = frame;
     const radius = spec.width / 2;
     const turn = Math.max(0.2 * spec.length, spec.length - radius);
@@ -30,9 +30,7 @@ export const wireLoop = guardKind({
     return {
       ...frame,
       free: spec.length,
-      bundleRadius: spec.wire,
       end: at(spec.length),
-      bore: frame.bore(spec.wire),
       ...strandBulk(strands, 2, depth, at),
       material: 'steel',
       density: STEEL_DENSITY,

@@ -15,7 +15,7 @@ export const y = guardKind({
     ...PLACE,
   },
   build: (spec, ground) => {
-    const frame = guardFrame(spec, ground);
+    const frame = guardFrame(spec, ground, spec.wire / 2);
     const { at, depth } = frame;
     const stem = spec.length * spec.fork;
     const arm = spec.length - stem;
@@ -31,9 +31,7 @@ export const y = guardKind({
     return {
       ...frame,
       free: end,
-      bundleRadius: spec.wire / 2,
       end: at(end),
-      bore: frame.bore(spec.wire / 2),
       ...strandBulk(strands, 1, depth, at),
       material: 'nylon',
       density: FIBRE_DENSITY.nylon,

@@ -7,6 +7,7 @@ import { initialValues } from '../../kind/field.ts';
 import type { FieldedKind, Spec } from '../../kind/registry.ts';
 import type { Vec3 } from '../../numeric/vec.ts';
 import { marked } from '../../quantity/phrase.ts';
+import { widestEntry } from './entry.ts';
 
 /** A piece of wire. */
 export interface WirePiece {
@@ -87,11 +88,7 @@ export function checkCast(
       message: `${what} diameter: ${mm(diameter)} leaves no metal around a wire of ${mm(wire)}. Make it at least ${mm(wanted * (diameter / least))}, or take a finer wire.`,
     });
   }
-  const narrowest = [0, 0.2, 0.35, 0.5, 0.65].map((share) => {
-    const { b, t, d } = profile.section(profile.length * share);
-    return Math.min(b, t, d);
-  });
-  const offered = 2 * Math.max(...narrowest);
+  const offered = widestEntry(profile);
   if (diameter >= offered * 0.95) {
     problems.push({
       field: 'diameter',

@@ -1,6 +1,6 @@
-import type { Family, Given } from '../family.ts';
+import type { Dimensions, Family, Given } from '../family.ts';
 import { threeSizes } from '../family.ts';
-import { envelopeProfile, importedSolid, stretchedMesh } from '../imported.ts';
+import { envelopeProfile, importedSolid, solidFlaw, stretchedMesh } from '../imported.ts';
 import type { Mesh } from '../mesh.ts';
 import { EMPTY_SECTION } from '../profile.ts';
 
@@ -25,6 +25,10 @@ export const imported: Family = {
   purpose: 'A head modelled elsewhere, weighed, hooked and judged like any other.',
   badAt: 'Its shape cannot be changed here but for its three sizes.',
   fromFile: true,
+  own: ({ solid }): Dimensions => {
+    const read = solid && importedSolid(solid);
+    return read ? { length: read.length, breadth: read.breadth, height: read.height } : {};
+  },
   mesh: presentMesh,
   check: ({ solid, features = {} }) => {
     if (!solid) {
@@ -36,15 +40,8 @@ export const imported: Family = {
         },
       ];
     }
-    if (!importedSolid(solid)) {
-      return [
-        {
-          field: 'solid',
-          message:
-            'Solid: its data are cut short, or it does not reach to both sides of the shank. Bring it in again from its STL file.',
-        },
-      ];
-    }
+    const flaw = solidFlaw(solid);
+    if (flaw) return [{ field: 'solid', message: `Solid: ${flaw}` }];
     const [named] = Object.keys(features);
     if (named === undefined) return [];
     return [

@@ -24,6 +24,9 @@ function straightCurve(knots: readonly (readonly [number, number])[]): (x: numbe
   };
 }
 
+/** Least share of the breadth, and of the height, that a station between the ends may have: less is a head in two pieces. */
+const THINNEST = 0.02;
+
 /**
  * A head drawn by its own stations: half-breadth, rise and drop along the length as shares of the sizes, joined by a curve
  * that never overshoots (or by straight lines). A station's share of 1 is the full size.
@@ -62,6 +65,17 @@ export const own: Family = {
         {
           field: 'stations',
           message: 'Stations: none has any size. Give at least one of them breadth, rise and drop.',
+        },
+      ];
+    }
+    const waist = stations
+      .slice(1, -1)
+      .find(({ breadth, rise, drop }) => breadth < THINNEST || rise + drop < THINNEST);
+    if (waist) {
+      return [
+        {
+          field: 'stations',
+          message: `Stations: at ${Math.round(waist.at * 100)}% of the length the head has no body and falls in two. Give that station breadth, and rise or drop, or take it out.`,
         },
       ];
     }

@@ -10,7 +10,6 @@ export function collarShape(collar: Revolve): Shape {
     of: 'collar',
     path: '/head',
     isCollar: true,
-    keepsExtent: true,
     sign: 1,
     from,
     to,

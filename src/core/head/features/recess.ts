@@ -8,7 +8,6 @@ export function recess([x0, , z0]: Vec3, radius: number, profile: Profile): Shap
   return {
     of: 'recess',
     path: '/eye/recess',
-    keepsExtent: true,
     sign: -1,
     from: x0 - radius,
     to: x0 + radius,

@@ -24,8 +24,6 @@ export interface Shape {
   readonly isCollar?: boolean;
   /** true where it is meant to stay open, so that no wall is wanted there */
   readonly staysOpen?: boolean;
-  /** true where it never changes how long, broad or high the head is */
-  readonly keepsExtent?: boolean;
   /** joined, or cut out */
   readonly sign: 1 | -1;
   /** reach along the shank, mm */

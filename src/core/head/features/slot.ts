@@ -39,12 +39,11 @@ export const slot = featureKind({
       span: (_x, y) => (Math.abs(y) >= w ? undefined : below ? [-FAR, floor] : [-floor, FAR]),
       solid: (kernel) => {
         const [lower, upper] = below ? [-FAR, floor] : [-floor, FAR];
-        return box(kernel, [-profile.length - 1, -w, lower], [2 * profile.length + 1, w, upper]);
+        return box(kernel, [-FAR, -w, lower], [FAR, w, upper]);
       },
       undercut:
         'The slot lies across the way the mould opens: put a strip of its width into the mould, or saw it after pouring.',
       staysOpen: true,
-      keepsExtent: true,
       detail: { name: 'The slot', isMany: false, size: width, path: '/head/features/slot' },
       drawn: () => {
         const line = (z: number, hidden: boolean): DrawnEdge => ({

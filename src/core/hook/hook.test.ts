@@ -1,0 +1,267 @@
+import { describe, expect, it } from 'vitest';
+import { HOOK_CHART, hookMeasures } from './chart.ts';
+import { LEAST_WALL, sureBite } from './bite.ts';
+import { eyeRadius, hookPath } from './path.ts';
+import { bentWire, pathLength } from './polyline.ts';
+import { torusVolume, wholeWire, wireWithin } from './wire.ts';
+
+/** A round-bend hook worked by hand: gap 13, straight shank 31, wire 1; knee 8 mm in front of the rear face, 3 mm of leg in metal. */
+const measures = { gap: 13, shank: 31, wire: 1 };
+const eye = { angle: 60, plane: 'in line' as const, setback: 0.2 };
+const path = hookPath(measures, { style: 'round bend' }, eye, { knee: 8, legInside: 3 });
+
+describe('a hook worked by hand', () => {
+  it('has its bend a shank’s length behind the knee, and reaches a radius farther', () => {
+    expect(path.bendStart[0]).toBe(8 - 31);
+    expect(path.bendStart[2]).toBeCloseTo(0, 12);
+    // The bend’s centre line is half of gap and wire in radius.
+    expect(path.bendRear[0]).toBe(8 - 31 - 7);
+    expect(path.bendRear[2]).toBeCloseTo(7, 12);
+    expect(path.shankLevel).toBeCloseTo(0, 12);
+  });
+
+  it('has its point a gap and a wire above the shank where it is not turned', () => {
+    expect(path.pointHeight - path.shankLevel - measures.wire).toBeCloseTo(
+      measures.gap + (path.tip[0] - path.bendStart[0]) * Math.tan((path.pointLean * Math.PI) / 180),
+      9,
+    );
+    expect(path.tip[0]).toBeGreaterThan(path.bendStart[0]);
+  });
+
+  it('has its eye along the leg: metal, 0.3 mm of stand, then the ring’s half', () => {
+    // Ring of an eye 1.2 wires + 0.5 mm wide inside: centre line (1.2 + 0.5 + 1)/2 = 1.35.
+    expect(eyeRadius({}, 1)).toBeCloseTo(1.35, 12);
+    expect(eyeRadius({ size: 3 }, 1)).toBe(2);
+    const out = 3 + 0.3 + 1.35 + 0.5;
+    expect(path.eye.centre[0]).toBeCloseTo(8 + out * 0.5, 9);
+    expect(path.eye.centre[2]).toBeCloseTo((out * Math.sqrt(3)) / 2, 9);
+    expect(path.eye.top).toBeCloseTo(path.eye.centre[2] + 1.35 + 0.5, 9);
+    const across = hookPath(measures, {}, { ...eye, plane: 'crosswise' }, { knee: 8, legInside: 3 });
+    expect(across.eye.top).toBeCloseTo(across.eye.centre[2] + (1.35 * Math.sqrt(3)) / 2 + 0.5, 9);
+  });
+
+  it('is as long as its straights and half a circle, less what the knee’s bend saves', () => {
+    const leg = 3 + 0.3 + 0.5;
+    const point = Math.hypot(path.tip[0] - path.bendStart[0], path.tip[2] - 14);
+    // A turn of 60° at radius 1.5: two tangents of r·tan 30° become an arc of r·π/3.
+    const saved = 1.5 * (2 * Math.tan(Math.PI / 6) - Math.PI / 3);
+    expect(path.length / (leg + 31 + Math.PI * 7 + point - saved)).toBeCloseTo(1, 3);
+  });
+
+  it('of a hinge swings behind a loop that stands off the head', () => {
+    const { hinge } = hookPath(measures, { joint: { kind: 'open loop', size: 4 } }, eye, {
+      knee: 8,
+      legInside: 3,
+    });
+    // Loop of 4 mm inside: centre line 2.5; 0.3 mm and half a wire off the head.
+    expect(hinge?.loop.centre[0]).toBeCloseTo(-(0.3 + 0.5 + 2.5), 12);
+    expect(hinge?.at[0]).toBeCloseTo(-(0.3 + 0.5 + 5), 12);
+    expect(hinge?.hookEye.radius).toBeCloseTo(1.35, 12);
+  });
+});
+
+describe('the chart', () => {
+  // Values of the design notes, from memory.
+  it('has the sizes of the notes', () => {
+    expect(HOOK_CHART.map(({ size, gap, shank, wire }) => [size, gap, shank, wire])).toEqual([
+      ['#8', 4.8, 12, 0.55],
+      ['#6', 5.8, 14, 0.62],
+      ['#4', 6.8, 17, 0.7],
+      ['#2', 8.3, 20, 0.8],
+      ['#1', 9.2, 22, 0.85],
+      ['1/0', 10.3, 25, 0.92],
+      ['2/0', 11.6, 28, 1],
+      ['3/0', 13, 31, 1.08],
+      ['4/0', 14.5, 35, 1.17],
+      ['5/0', 16.2, 39, 1.27],
+      ['6/0', 18, 43, 1.37],
+      ['8/0', 21, 51, 1.57],
+    ]);
+  });
+
+  it('shifts wire by sizes: 1X fine a size down, 2X strong two up, and on beyond the ends', () => {
+    const wire = (size: string, grade: '1X fine' | 'standard' | '2X strong' | '3X strong') =>
+      hookMeasures({ size, grade })?.wire;
+    expect(wire('3/0', '1X fine')).toBe(1);
+    expect(wire('3/0', 'standard')).toBe(1.08);
+    expect(wire('3/0', '2X strong')).toBe(1.27);
+    expect(wire('8/0', '3X strong')).toBeCloseTo(1.57 * (1.57 / 0.55) ** (3 / 11), 9);
+    expect(wire('#8', '1X fine')).toBeCloseTo(0.55 / (1.57 / 0.55) ** (1 / 11), 9);
+    expect(hookMeasures({ size: '11/0', grade: 'standard' })).toBeUndefined();
+  });
+
+  // Common practice, no source: a quarter inch above the eye is a sure bite; small hooks need half their gap.
+  it('wants a quarter inch of bite, or half the gap of a small hook', () => {
+    expect(sureBite(20)).toBe(25.4 / 4);
+    expect(sureBite(8)).toBe(4);
+    expect(LEAST_WALL).toBe(0.3);
+  });
+});
+
+describe('wire', () => {
+  it('is a rounded corner of the right length, no piece too long', () => {
+    const bent = bentWire(
+      [
+        { x: 0, z: 0, radius: 0 },
+        { x: 10, z: 0, radius: 2 },
+        { x: 10, z: 10, radius: 0 },
+      ],
+      0.5,
+    );
+    // Two legs of 8 and a quarter circle of radius 2.
+    expect(pathLength(bent) / (16 + Math.PI)).toBeCloseTo(1, 3);
+    for (let i = 1; i < bent.length; i++)
+      expect(pathLength([bent[i - 1] ?? [0, 0, 0], bent[i] ?? [0, 0, 0]])).toBeLessThanOrEqual(0.5 + 1e-9);
+    expect(bent[0]).toEqual([0, 0, 0]);
+    expect(bent.at(-1)).toEqual([10, 0, 10]);
+  });
+
+  it('weighs as a cylinder and a torus do (Pappus)', () => {
+    const { volume, centroid } = wholeWire(
+      [
+        [0, 0, 0],
+        [10, 0, 0],
+      ],
+      0.5,
+    );
+    expect(volume).toBeCloseTo(Math.PI * 0.25 * 10, 12);
+    expect(centroid).toEqual([5, 0, 0]);
+    expect(torusVolume(3, 0.5)).toBeCloseTo(2 * Math.PI ** 2 * 3 * 0.25, 12);
+  });
+
+  it('has of it inside a half space the right part, with its centre and its roll moment', () => {
+    const line = Array.from({ length: 21 }, (_, i): [number, number, number] => [i * 0.5, 0, 2]);
+    for (const isFat of [false, true]) {
+      const within = wireWithin(line, 0.4, (x) => x <= 4.2, isFat);
+      const whole = Math.PI * 0.16 * 4.2;
+      expect(within.volume / whole).toBeCloseTo(1, 4);
+      expect(within.centroid[0]).toBeCloseTo(2.1, 3);
+      // A cylinder along x, two away: m·(r²/2 + 4).
+      expect(within.roll / (whole * (0.08 + 4))).toBeCloseTo(1, 2);
+    }
+    expect(wireWithin(line, 0.4, () => false)).toEqual({ volume: 0, centroid: [0, 0, 0], roll: 0 });
+  });
+});
+
+describe('curves', () => {
+  /** The longest step between neighbours of a line. */
+  const longest = (points: readonly (readonly [number, number, number])[]) =>
+    Math.max(...points.slice(1).map((p, i) => pathLength([points[i] ?? p, p])));
+
+  it.each([undefined, 'open loop', 'split ring', 'clip'] as const)(
+    'of a hook hung by %s run without a gap from the eye to the tip',
+    (kind) => {
+      for (const style of ['round bend', 'wide gap', 'straight worm', 'short shank', 'long shank'] as const) {
+        const built = hookPath(measures, { style, joint: kind && { kind, size: 4 } }, eye, {
+          knee: 8,
+          legInside: 3,
+        });
+        expect(longest(built.centre)).toBeLessThan(0.51 + 0.01);
+        expect(longest(built.legAndShank)).toBeLessThan(0.51);
+        expect(built.centre.at(-1)?.[0]).toBeCloseTo(built.tip[0], 9);
+        expect(built.centre.at(-1)?.[2]).toBeCloseTo(built.tip[2], 9);
+        expect(Math.min(...built.centre.map(([x]) => x))).toBeCloseTo(built.bendRear[0], 1);
+        // What is fixed in the head ends at the loop behind it, or where the bend begins.
+        const end = built.legAndShank.at(-1)?.[0];
+        const loop = built.hinge?.loop;
+        expect(end).toBeCloseTo(loop ? loop.centre[0] + loop.radius : built.bendStart[0], 9);
+        if (built.hinge) expect(built.centre[0]?.[0]).toBeCloseTo(built.bendStart[0] + 31 - 0.5, 9);
+      }
+    },
+  );
+
+  it('hang ring in ring: a split ring’s front in the loop’s rear, the hook’s eye in its rear', () => {
+    const { hinge } = hookPath(measures, { joint: { kind: 'split ring', size: 4 } }, eye, {
+      knee: 8,
+      legInside: 3,
+    });
+    const link = hinge?.link;
+    if (!hinge || !link) throw new Error('no ring');
+    // Two turns of wire that leave 4 mm inside: the centre line of both stands out by their thickness.
+    expect(link.turns).toBe(2);
+    expect(link.radius - link.wireRadius).toBeGreaterThanOrEqual(2);
+    expect(link.radius).toBeLessThan(2 + 3 * link.wireRadius + 1e-9);
+    // The ring's inside lies on the loop's wire, the eye's inside on the ring's.
+    expect(link.centre[0]).toBeLessThan(hinge.at[0]);
+    expect(hinge.hookEye.centre[0] + hinge.hookEye.radius).toBeCloseTo(
+      link.centre[0] - link.radius + link.wireRadius + 0.5,
+      9,
+    );
+    expect(
+      hookPath(measures, { joint: { kind: 'clip', size: 4 } }, eye, { knee: 8, legInside: 3 }).hinge?.link
+        ?.turns,
+    ).toBe(1);
+  });
+
+  it('of a wide gap step down behind the neck and turn the point in; common proportions, from memory', () => {
+    const wide = hookPath(measures, { style: 'wide gap' }, eye, { knee: 8, legInside: 3 });
+    expect(wide.shankLevel).toBeLessThan(-0.2 * measures.gap);
+    expect(wide.shankLevel).toBeGreaterThan(-0.35 * measures.gap);
+    expect(wide.pointLean).toBeLessThan(0);
+    expect(wide.tip[2]).toBeLessThan(wide.shankLevel + 14);
+    // From the neck on the shank lies level: a step as long as 1.3 times its depth.
+    const down = wide.centre.filter(([, , z]) => Math.abs(z - wide.shankLevel) < 1e-6);
+    const first = Math.max(...down.map(([x]) => x));
+    expect(first).toBeCloseTo(-1 + 1.3 * wide.shankLevel, 0);
+    expect(wide.bendStart[2]).toBeCloseTo(wide.shankLevel, 12);
+  });
+
+  it('bend to either side alike', () => {
+    const corner = (z: number) =>
+      bentWire(
+        [
+          { x: 0, z: 0, radius: 0 },
+          { x: 10, z: 0, radius: 3 },
+          { x: 14, z, radius: 0 },
+        ],
+        0.5,
+      );
+    const [up, down] = [corner(6), corner(-6)];
+    expect(up.length).toBe(down.length);
+    up.forEach(([x, , z], i) => {
+      expect(down[i]?.[0]).toBeCloseTo(x, 9);
+      expect(down[i]?.[2]).toBeCloseTo(-z, 9);
+    });
+    // Towards the rear too, where angles run over half a turn.
+    const back = bentWire(
+      [
+        { x: 0, z: 0, radius: 0 },
+        { x: -10, z: 0, radius: 3 },
+        { x: -14, z: -6, radius: 0 },
+      ],
+      0.5,
+    );
+    expect(pathLength(back)).toBeCloseTo(pathLength(up), 9);
+    // All corners on one line: nothing is bent, and no place is there twice.
+    const straight = bentWire(
+      [
+        { x: 0, z: 0, radius: 0 },
+        { x: 4, z: 0, radius: 2 },
+        { x: 10, z: 0, radius: 0 },
+      ],
+      0.5,
+    );
+    expect(pathLength(straight)).toBeCloseTo(10, 12);
+    expect(straight).toHaveLength(21);
+  });
+
+  it('of a wire that climbs out of a half space are cut where it leaves it', () => {
+    // 45° up in the plane y = 0, cut at z = 3: √2·3 of it, its middle at (1.5, 0, 1.5).
+    const climb = Array.from({ length: 41 }, (_, i): [number, number, number] => [i * 0.25, 0, i * 0.25]);
+    for (const isFat of [false, true]) {
+      const cut = wireWithin(climb, 0.5, (_x, _y, z) => z <= 3, isFat);
+      const whole = Math.PI * 0.25 * 3 * Math.SQRT2;
+      expect(cut.volume / whole).toBeCloseTo(1, 2);
+      expect(cut.centroid[1]).toBeCloseTo(0, 9);
+      expect(cut.centroid[2]).toBeCloseTo(1.5, 1);
+      // Only the upper half of it, cut along its length: half the volume, its middle 4r/3π above the line.
+      const level = Array.from({ length: 21 }, (_, i): [number, number, number] => [i * 0.5, 0, 0]);
+      const upper = wireWithin(level, 0.5, (_x, _y, z) => z >= 1e-9, isFat);
+      expect(upper.volume / ((Math.PI * 0.25 * 10) / 2)).toBeGreaterThan(0.7);
+      // Seven filaments tell a half only roughly.
+      expect(Math.abs(upper.centroid[2] - (4 * 0.5) / (3 * Math.PI))).toBeLessThan(isFat ? 0.03 : 0.15);
+      const left = wireWithin(level, 0.5, (_x, y) => y >= 1e-9, isFat);
+      expect(Math.abs(left.centroid[1] - (4 * 0.5) / (3 * Math.PI))).toBeLessThan(isFat ? 0.03 : 0.15);
+    }
+  });
+});
