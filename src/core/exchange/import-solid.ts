@@ -7,8 +7,10 @@ import { meshOf, toManifold } from '../head/solid.ts';
 import { importedSolid, packSolid } from '../head/imported.ts';
 import { imported } from '../head/families/imported.ts';
 import { starterDesign } from '../document/starter.ts';
-import { crossings } from './crossings.ts';
-import { joinCorners, fillFlatHoles, turnAlike, pieces } from './mend.ts';
+import { crossings } from '../head/crossings.ts';
+import { MOST_TRIANGLES } from '../head/imported.ts';
+import { MOST_READ, MOST_SHELLS } from './limits.ts';
+import { countPieces, fillFlatHoles, joinCorners, pieces, turnAlike } from './mend.ts';
 
 /** What was found in a mesh from outside, and what was done about it. */
 export interface SolidReport {
@@ -23,11 +25,6 @@ export interface SolidReport {
   /** size along the file's own x, y, z */
   readonly sizes: readonly [number, number, number];
 }
-
-/** Most triangles kept in a document; a finer mesh is thinned out first. */
-const MOST_TRIANGLES = 16_000;
-/** Most triangles looked at. */
-export const MOST_READ = 600_000;
 
 /**
  * Examines a mesh from outside and mends what can be mended without guessing: corners that lie on each other are joined, facets without
@@ -54,6 +51,11 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
   const joined = joinCorners(raw, Math.max(...sizes) * 1e-6);
   if (joined.dropped > 0)
     repairs.push(`${joined.dropped} facets without area, or there twice, were dropped.`);
+  const shellCount = countPieces(joined.mesh);
+  if (shellCount > MOST_SHELLS)
+    return report(
+      `It falls into ${shellCount} shells; at most ${MOST_SHELLS} are joined. A head is one piece of metal: export that piece alone.`,
+    );
   const turned = turnAlike(joined.mesh);
   if (turned.mesh === undefined) return report(turned.reason);
   if (turned.turned > 0) repairs.push(`${turned.turned} facets faced the wrong way and were turned.`);
@@ -68,8 +70,9 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
     repairs.push(`${filled.holes} flat ${filled.holes === 1 ? 'hole was' : 'holes were'} closed.`);
     mesh = filled.mesh;
   }
-  const shells = pieces(mesh).map((shell) => (massProperties(shell).volume < 0 ? flipped(shell) : shell));
-  const inside = pieces(mesh).filter((shell) => massProperties(shell).volume < 0).length;
+  const found = pieces(mesh);
+  const shells = found.map((shell) => (massProperties(shell).volume < 0 ? flipped(shell) : shell));
+  const inside = shells.filter((shell, i) => shell !== found[i]).length;
   if (inside > 0)
     repairs.push(
       `${inside} inside-out ${inside === 1 ? 'shell was' : 'shells were'} turned; a hollow inside would be filled by that.`,
@@ -78,6 +81,10 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
   try {
     for (const shell of shells) {
       const crossed = crossings(shell);
+      if (crossed.isUnclear)
+        return report(
+          'So many of its facets lie over each other that it cannot be told whether it crosses itself. Export it with even facets.',
+        );
       if (crossed.count > 0) {
         const [x, y, z] = crossed.at.map((value) => Number(value.toFixed(2)));
         return report(

@@ -8,7 +8,7 @@ import type { Mesh } from '../head/mesh.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
 import { bodySolid, meshOf } from '../head/solid.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
-import { crossings } from './crossings.ts';
+import { crossings } from '../head/crossings.ts';
 import { AXES, examineSolid, importedDesign, placeSolid, PLAIN_PLACEMENT } from './import-solid.ts';
 
 /** A box from the origin. */

@@ -1,48 +1,60 @@
 import type { Mesh } from '../head/mesh.ts';
+import { MOST_RIM } from './limits.ts';
+
+/** Width of a cell that corners are sorted into, in tolerances. */
+const CELL = 64;
+/** A cell's place as one number; two cells that share one are told apart by the distance of what lies in them. */
+const hashOf = (u: number, v: number, w: number): number =>
+  Math.imul(u, 73856093) ^ Math.imul(v, 19349663) ^ Math.imul(w, 83492791);
+/** Cells along one axis within a tolerance of a place, in cells. */
+const around = (place: number): number[] => {
+  const cell = Math.floor(place);
+  const cells = [cell];
+  if (place - cell < 1 / CELL) cells.push(cell - 1);
+  if (place - cell > 1 - 1 / CELL) cells.push(cell + 1);
+  return cells;
+};
 
 /** Joins corners closer than `tolerance`, and drops facets that have no area or are there twice. */
 export function joinCorners(
   { positions, triangles }: Mesh,
   tolerance: number,
 ): { mesh: Mesh; dropped: number } {
-  const cells = new Map<string, number>();
   const places: number[] = [];
   const moved = new Uint32Array(positions.length / 3);
-  const step = Math.max(tolerance, 1e-12) * 2;
+  const reach = Math.max(tolerance, 1e-12);
+  // Wide cells: only a corner near a border asks its neighbours too.
+  const step = reach * CELL;
+  const cells = new Map<number, number[]>();
+  const found = (x: number, y: number, z: number, hash: number) =>
+    cells.get(hash)?.find((other) => {
+      const [dx, dy, dz] = [0, 1, 2].map((k) => places[3 * other + k] as number) as [number, number, number];
+      return (x - dx) ** 2 + (y - dy) ** 2 + (z - dz) ** 2 <= tolerance ** 2;
+    });
   for (let i = 0; i < moved.length; i++) {
-    const p = [
-      positions[3 * i] as number,
-      positions[3 * i + 1] as number,
-      positions[3 * i + 2] as number,
-    ] as const;
-    const cell = p.map((value) => Math.round(value / step));
-    let found: number | undefined;
-    // A neighbour may lie just over the border of the cell.
-    search: for (let a = -1; a <= 1; a++) {
-      for (let b = -1; b <= 1; b++) {
-        for (let c = -1; c <= 1; c++) {
-          const other = cells.get(
-            `${(cell[0] as number) + a},${(cell[1] as number) + b},${(cell[2] as number) + c}`,
-          );
-          if (other === undefined) continue;
-          const q = [
-            places[3 * other] as number,
-            places[3 * other + 1] as number,
-            places[3 * other + 2] as number,
-          ] as const;
-          if (Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]) <= tolerance) {
-            found = other;
-            break search;
+    const [x, y, z] = [positions[3 * i], positions[3 * i + 1], positions[3 * i + 2]] as [
+      number,
+      number,
+      number,
+    ];
+    const own = hashOf(Math.floor(x / step), Math.floor(y / step), Math.floor(z / step));
+    let at = found(x, y, z, own);
+    if (at === undefined) {
+      search: for (const u of around(x / step))
+        for (const v of around(y / step))
+          for (const w of around(z / step)) {
+            at = found(x, y, z, hashOf(u, v, w));
+            if (at !== undefined) break search;
           }
-        }
-      }
     }
-    if (found === undefined) {
-      found = places.length / 3;
-      places.push(...p);
-      cells.set(cell.join(','), found);
+    if (at === undefined) {
+      at = places.length / 3;
+      places.push(x, y, z);
+      const cell = cells.get(own);
+      if (cell) cell.push(at);
+      else cells.set(own, [at]);
     }
-    moved[i] = found;
+    moved[i] = at;
   }
   const kept: number[] = [];
   const seen = new Set<string>();
@@ -64,11 +76,12 @@ export function joinCorners(
   return { mesh: { positions: Float64Array.from(places), triangles: Uint32Array.from(kept) }, dropped };
 }
 
-const edgeKey = (a: number, b: number) => (a < b ? `${a},${b}` : `${b},${a}`);
+/** An edge as one number, whichever way it runs; corner numbers are below 2^26. */
+const edgeKey = (a: number, b: number): number => (a < b ? a * 2 ** 26 + b : b * 2 ** 26 + a);
 
 /** Facets at each edge, whichever way they run. */
-function edgeFacets({ triangles }: Mesh): Map<string, number[]> {
-  const edges = new Map<string, number[]>();
+function edgeFacets({ triangles }: Mesh): Map<number, number[]> {
+  const edges = new Map<number, number[]>();
   for (let i = 0; i < triangles.length; i += 3) {
     for (let k = 0; k < 3; k++) {
       const key = edgeKey(triangles[i + k] as number, triangles[i + ((k + 1) % 3)] as number);
@@ -162,26 +175,30 @@ export function turnAlike(
 /** The shells of a mesh: facets joined by edges, each with its own corners. */
 export function pieces(mesh: Mesh): Mesh[] {
   const { group, groups } = walk(mesh);
-  return Array.from({ length: groups }, (_, g) => {
+  const facets = Array.from({ length: groups }, (): number[] => []);
+  group.forEach((g, i) => facets[g]?.push(i));
+  return facets.map((own) => {
     const corners = new Map<number, number>();
     const positions: number[] = [];
     const triangles: number[] = [];
-    group.forEach((of, i) => {
-      if (of !== g) return;
+    for (const i of own) {
       for (let k = 0; k < 3; k++) {
         const corner = mesh.triangles[3 * i + k] as number;
         let index = corners.get(corner);
         if (index === undefined) {
           index = corners.size;
           corners.set(corner, index);
-          positions.push(...mesh.positions.slice(3 * corner, 3 * corner + 3));
+          for (let axis = 0; axis < 3; axis++) positions.push(mesh.positions[3 * corner + axis] as number);
         }
         triangles.push(index);
       }
-    });
+    }
     return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) };
   });
 }
+
+/** How many shells a mesh has. */
+export const countPieces = (mesh: Mesh): number => walk(mesh).groups;
 
 /** How far a hole's rim may leave its plane, as a share of its size, and still count as flat. */
 const FLAT = 1e-3;
@@ -190,7 +207,7 @@ const FLAT = 1e-3;
 export function fillFlatHoles({ positions, triangles }: Mesh): { mesh: Mesh; holes: number; left: number } {
   // Open edges, the way their one facet runs; a filling facet runs the other way.
   const next = new Map<number, number[]>();
-  const seen = new Map<string, number>();
+  const seen = new Map<number, number>();
   for (let i = 0; i < triangles.length; i += 3) {
     for (let k = 0; k < 3; k++) {
       const key = edgeKey(triangles[i + k] as number, triangles[i + ((k + 1) % 3)] as number);
@@ -203,29 +220,32 @@ export function fillFlatHoles({ positions, triangles }: Mesh): { mesh: Mesh; hol
       const [a, b] = [triangles[i + k] as number, triangles[i + ((k + 1) % 3)] as number];
       if (seen.get(edgeKey(a, b)) !== 1) continue;
       open++;
-      next.set(b, [...(next.get(b) ?? []), a]);
+      const from = next.get(b);
+      if (from) from.push(a);
+      else next.set(b, [a]);
     }
   }
-  const places = [...positions];
-  const facets = [...triangles];
+  const places = Array.from(positions);
+  const facets = Array.from(triangles);
   let holes = 0;
   let left = open;
   const start = new Set(next.keys());
   for (const first of start) {
     const loop: number[] = [];
+    const passed = new Set<number>();
     let at: number | undefined = first;
-    while (at !== undefined && next.get(at)?.length === 1 && !loop.includes(at) && loop.length <= open) {
+    while (at !== undefined && next.get(at)?.length === 1 && !passed.has(at)) {
       loop.push(at);
+      passed.add(at);
       at = next.get(at)?.[0];
     }
-    if (at !== first || loop.length < 3) continue;
+    // Walked once, whatever comes of it.
+    for (const corner of loop) start.delete(corner);
+    if (at !== first || loop.length < 3 || loop.length > MOST_RIM) continue;
     const points = loop.map(
       (corner) => [0, 1, 2].map((k) => positions[3 * corner + k] as number) as [number, number, number],
     );
-    for (const corner of loop) {
-      next.delete(corner);
-      start.delete(corner);
-    }
+    for (const corner of loop) next.delete(corner);
     const middle = [0, 1, 2].map(
       (k) => points.reduce((sum, p) => sum + (p[k] as number), 0) / points.length,
     ) as [number, number, number];
@@ -238,17 +258,12 @@ export function fillFlatHoles({ positions, triangles }: Mesh): { mesh: Mesh; hol
       number,
     ];
     const length = Math.hypot(...total);
-    const size = Math.max(
-      ...points.map((p) => Math.hypot(p[0] - middle[0], p[1] - middle[1], p[2] - middle[2])),
-    );
-    const off = Math.max(
-      ...points.map((p) =>
-        Math.abs(
-          ((p[0] - middle[0]) * total[0] + (p[1] - middle[1]) * total[1] + (p[2] - middle[2]) * total[2]) /
-            length,
-        ),
-      ),
-    );
+    let [size, off] = [0, 0];
+    for (const p of points) {
+      const [x, y, z] = [p[0] - middle[0], p[1] - middle[1], p[2] - middle[2]];
+      size = Math.max(size, Math.hypot(x, y, z));
+      off = Math.max(off, Math.abs((x * total[0] + y * total[1] + z * total[2]) / length));
+    }
     // Every filling facet must face the same way, or the rim is not seen whole from its middle.
     const clear = normals.every((n) => n[0] * total[0] + n[1] * total[1] + n[2] * total[2] > 0);
     if (!(off <= FLAT * size) || !clear) continue;

@@ -1,6 +1,7 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { Mesh } from '../head/mesh.ts';
+import { MOST_READ } from './limits.ts';
 import { escapeXml } from './text.ts';
 
 const CORE = 'http://schemas.microsoft.com/3dmanufacturing/core/2015/02';
@@ -47,8 +48,14 @@ const UNITS: Readonly<Record<string, number>> = {
   meter: 1000,
 };
 
-/** Most bytes of a part that are unpacked: a few kilobytes of zip can hold gigabytes. */
-const MOST_BYTES = 400e6;
+/** Most bytes of the model that are unpacked, some three times those of the most facets read: a few kilobytes of zip can hold gigabytes. */
+const MOST_BYTES = 24e6;
+/** Longest run of blanks that is taken for XML and not for padding. */
+const PADDING = /\s{65536}/;
+/** Most tags of the model: a corner or a facet is one. */
+const MOST_TAGS = 4 * MOST_READ;
+/** Most placed objects that are followed: they multiply where objects are made of objects. */
+const MOST_PLACED = 10_000;
 /** Objects made of objects are followed so deep; deeper, they run in a circle. */
 const MOST_DEPTH = 16;
 
@@ -86,13 +93,14 @@ const parser = new XMLParser({
   isArray: (name) => ['vertex', 'triangle', 'object', 'item', 'component', 'Relationship'].includes(name),
 });
 
-function unpacked(bytes: Uint8Array): Record<string, Uint8Array> {
+/** One part of the package; undefined where it has none of that name. Nothing else is unpacked. */
+function unpacked(bytes: Uint8Array, wanted: string): Uint8Array | undefined {
   let large = '';
   let files: Record<string, Uint8Array>;
   try {
     files = unzipSync(bytes, {
       filter: ({ name, originalSize }) => {
-        if (!/\.(rels|model)$/i.test(name)) return false;
+        if (name !== wanted || large) return false;
         if (originalSize > MOST_BYTES) large = name;
         return originalSize <= MOST_BYTES;
       },
@@ -104,18 +112,26 @@ function unpacked(bytes: Uint8Array): Record<string, Uint8Array> {
     throw new Error(
       `This 3MF is too large: ${large} is over ${MOST_BYTES / 1e6} MB unpacked. Export it coarser.`,
     );
-  return files;
+  return files[wanted];
 }
 
 function parsed(text: string): Record<string, unknown> {
+  if (PADDING.test(text))
+    throw new Error('The model in this 3MF is padded with blanks, as no program writes it. Save it again.');
+  let tags = 0;
+  for (let at = text.indexOf('<'); at >= 0; at = text.indexOf('<', at + 1)) tags++;
+  if (tags > MOST_TAGS)
+    throw new Error(
+      `The model in this 3MF holds ${tags} tags; at most ${MOST_TAGS} are read. Export it coarser.`,
+    );
   if (XMLValidator.validate(text) !== true)
     throw new Error('The model in this 3MF is no sound XML. Save it again.');
   return parser.parse(text) as Record<string, unknown>;
 }
 
 /** Name in the package of the model that the root relationships point to. */
-function modelName(files: Readonly<Record<string, Uint8Array>>): string {
-  const relations = files['_rels/.rels'];
+function modelName(bytes: Uint8Array): string {
+  const relations = unpacked(bytes, '_rels/.rels');
   if (!relations) return '3D/3dmodel.model';
   const { Relationships } = parsed(strFromU8(relations)) as {
     Relationships?: { Relationship?: readonly Attributes[] };
@@ -154,8 +170,7 @@ const determinant = ([a, b, c, d, e, f, g, h, i]: Matrix): number =>
  * needs an extension that keeps meshes elsewhere.
  */
 export function readThreeMf(bytes: Uint8Array): Mesh {
-  const files = unpacked(bytes);
-  const file = files[modelName(files)];
+  const file = unpacked(bytes, modelName(bytes));
   if (!file) throw new Error('This file is no 3MF: it has no model in it.');
   const { model } = parsed(strFromU8(file)) as { model?: XmlModel };
   const unit = model?.unit ?? 'millimeter';
@@ -166,9 +181,13 @@ export function readThreeMf(bytes: Uint8Array): Mesh {
   const positions: number[] = [];
   const triangles: number[] = [];
 
+  let placed = 0;
   const addMesh = ({ vertices, triangles: facets }: NonNullable<XmlObject['mesh']>, move: Matrix) => {
     const first = positions.length / 3;
     const corners = vertices?.vertex ?? [];
+    const facetsNow = triangles.length / 3 + (facets?.triangle?.length ?? 0);
+    if (facetsNow > MOST_READ || first + corners.length > 3 * MOST_READ)
+      throw new Error(`This 3MF builds over ${MOST_READ} facets. Export it coarser, or fewer pieces of it.`);
     for (const { x, y, z } of corners) {
       const [u, v, w] = [Number(x), Number(y), Number(z)];
       for (let k = 0; k < 3; k++) {
@@ -201,6 +220,8 @@ export function readThreeMf(bytes: Uint8Array): Mesh {
       );
     if (depth > MOST_DEPTH)
       throw new Error(`Object ${objectid} of this 3MF is made of itself. Save it again.`);
+    if (++placed > MOST_PLACED)
+      throw new Error(`This 3MF places over ${MOST_PLACED} objects. Save one head alone.`);
     const move = then(matrixOf(transform), outer);
     if (object.mesh) addMesh(object.mesh, move);
     for (const component of object.components?.component ?? []) add(component, move, depth + 1);

@@ -122,8 +122,8 @@ export function drawingOf(rig: Rig, stations = 48): Drawing {
   }
   const { hinge } = hook;
   return {
-    length: profile.length,
     ...sizes,
+    length: profile.length,
     bodyBreadth: 2 * body.half,
     bodyHeight: body.rise + body.drop,
     fullest,

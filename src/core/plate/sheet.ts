@@ -1,8 +1,8 @@
 import type { DrawnEdge } from '../head/features/shape.ts';
 import type { Drawing, DrawnWire } from './drawing.ts';
 import type { Vec2 } from '../numeric/vec.ts';
-import { formatQuantity } from '../quantity/format.ts';
 import type { UnitSystem } from '../quantity/units.ts';
+import { shownUnit } from '../quantity/units.ts';
 import type { Dimension, PlacedDimension, PlateViewName } from './dimensions.ts';
 import { dimensionsOf, placeDimensions } from './dimensions.ts';
 
@@ -54,10 +54,18 @@ const LANE = 6;
 const MARGIN = 10;
 const ARROW = 1.6;
 
-/** A figure of a dimension in the chosen units; both puts millimetres in brackets. */
+/** Digits of every size on a plate: what a mould is cut to and a caliper tells. */
+const PLATE_DIGITS = { metric: 1, imperial: 3 } as const;
+/** What the digits mean, for the foot of a plate. */
+const PLATE_TOLERANCE = '±0.1 mm (±0.005 in) where nothing else is said';
+
+/** A figure of a dimension in the chosen units, with the same digits whatever its size; both puts millimetres in brackets. */
 export function dimensionText(value: number, units: SheetOptions['units']): string {
-  if (units !== 'both') return formatQuantity(value, 'size', units);
-  return `${formatQuantity(value, 'size', 'imperial')} [${formatQuantity(value, 'size', 'metric')}]`;
+  const one = (system: UnitSystem) => {
+    const { label, fromStored } = shownUnit('size', system);
+    return `${fromStored(value).toFixed(PLATE_DIGITS[system])} ${label}`;
+  };
+  return units === 'both' ? `${one('imperial')} [${one('metric')}]` : one(units);
 }
 
 interface Box {
@@ -155,7 +163,7 @@ export function plateSheet(
       kind: 'text',
       layer: 'text',
       at: [MARGIN + s(bar) + 3, MARGIN],
-      text: `${units === 'imperial' ? '1 in' : '10 mm'} · scale ${scale}:1 · ${third ? 'third' : 'first'}-angle · ${title}`,
+      text: `${units === 'imperial' ? '1 in' : '10 mm'} · scale ${scale}:1 · ${third ? 'third' : 'first'}-angle · ${PLATE_TOLERANCE} · ${title}`,
       height: FIGURE,
       anchor: 'start',
     },

@@ -5,12 +5,17 @@ import { shownUnit } from './units.ts';
 /** How far (as a share) a weight may lie from a packet fraction and still be shown as that fraction. */
 const FRACTION_TOLERANCE = 0.004;
 
+/** Whether a weight is one that packets name in ounces. */
+export const isUsualFraction = (grams: number): boolean =>
+  grams > 0 && Math.abs(nearestOunceFraction(grams).error) <= FRACTION_TOLERANCE;
+
 /** Decimals that say no more than the reading knows, by kind and system. */
 function decimals(kind: QuantityKind, system: UnitSystem, magnitude: number): number {
   switch (kind) {
     case 'mass':
     case 'force':
-      return system === 'imperial' ? (magnitude < 0.1 ? 4 : 3) : magnitude < 10 ? 2 : 1;
+      // As a scale shows it: hundredths of an ounce from a tenth on, of a gram up to ten.
+      return system === 'imperial' ? (magnitude < 0.1 ? 3 : 2) : magnitude < 10 ? 2 : 1;
     case 'size':
       return system === 'imperial' ? (magnitude < 2 ? 3 : 2) : magnitude < 10 ? 2 : 1;
     case 'depth':
@@ -40,10 +45,8 @@ function decimals(kind: QuantityKind, system: UnitSystem, magnitude: number): nu
 /** The figure without its unit, for a stored value. Minus is the true minus sign; NaN and infinity show as a dash. */
 export function formatFigure(stored: number, kind: QuantityKind, system: UnitSystem): string {
   if (!Number.isFinite(stored)) return '–';
-  if (kind === 'mass' && system === 'imperial' && stored > 0) {
-    const fraction = nearestOunceFraction(stored);
-    if (Math.abs(fraction.error) <= FRACTION_TOLERANCE) return fractionText(fraction);
-  }
+  if (kind === 'mass' && system === 'imperial' && isUsualFraction(stored))
+    return fractionText(nearestOunceFraction(stored));
   const value = shownUnit(kind, system).fromStored(stored);
   const text = value.toFixed(decimals(kind, system, Math.abs(value)));
   const unsigned = text.replace('-', '');
@@ -52,6 +55,9 @@ export function formatFigure(stored: number, kind: QuantityKind, system: UnitSys
 
 /** The figure with its unit: `3/8 oz`, `10.6 g`, `60°`, `12.0 ft`. */
 export function formatQuantity(stored: number, kind: QuantityKind, system: UnitSystem): string {
+  // A weight that is no usual fraction says more in grams than in decimals of an ounce, whatever the reader's units.
+  if (kind === 'mass' && system === 'imperial' && Number.isFinite(stored) && !isUsualFraction(stored))
+    return formatQuantity(stored, kind, 'metric');
   const { label } = shownUnit(kind, system);
   const joint = label === '°' || label === '%' || label === '' ? '' : ' ';
   return `${formatFigure(stored, kind, system)}${joint}${label}`;

@@ -115,7 +115,7 @@ describe('ounce fractions', () => {
 
   it('shows a fraction only where the weight is one', () => {
     expect(formatQuantity(10.631, 'mass', 'imperial')).toBe('3/8 oz');
-    expect(formatQuantity(11.2, 'mass', 'imperial')).toBe('0.395 oz');
+    expect(formatQuantity(11.2, 'mass', 'imperial')).toBe('11.2 g');
     expect(formatQuantity(-0.5, 'mass', 'metric')).toBe('−0.50 g');
     expect(formatQuantity(Number.NaN, 'mass', 'metric')).toBe('– g');
   });
