@@ -33,6 +33,8 @@ export interface DesignSummary {
   /** the making of the summary, see the server */
   readonly revision: number;
   readonly readings: Partial<Record<ReadingId, number>>;
+  /** plausible spans, where a reading has one */
+  readonly ranges: Partial<Record<ReadingId, readonly [number, number]>>;
   readonly drawing: Drawing;
 }
 export interface BrokenSummary {
@@ -180,7 +182,10 @@ export interface History {
   readonly versions: readonly NamedVersion[];
 }
 
-export const GoSchema = Type.Object({ step: Type.Integer({ minimum: 0 }) }, { additionalProperties: false });
+export const GoSchema = Type.Object(
+  { step: Type.Integer({ minimum: 0, maximum: 2_147_483_647 }) },
+  { additionalProperties: false },
+);
 export type Go = Static<typeof GoSchema>;
 export const NameSchema = Type.Object(
   { name: Type.String({ minLength: 1, maxLength: 120 }) },

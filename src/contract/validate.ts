@@ -69,11 +69,39 @@ function unstorable(data: unknown, path = ''): Problem[] {
   return [];
 }
 
+/** Most entries of any list or object of a document, and most of all of them: the largest sound one has some hundreds. */
+const MOST_ENTRIES = 2_000;
+const MOST_VALUES = 50_000;
+
+/** Where a document holds more than any sound one does: told at once, since every entry of a huge list would be told one by one otherwise. */
+function overgrown(data: unknown): Problem[] {
+  let values = 0;
+  const waiting: { readonly value: unknown; readonly path: string }[] = [{ value: data, path: '' }];
+  for (let here = waiting.pop(); here; here = waiting.pop()) {
+    const { value, path } = here;
+    if (typeof value !== 'object' || value === null) continue;
+    const entries = Array.isArray(value) ? value.length : Object.keys(value).length;
+    values += entries;
+    if (entries > MOST_ENTRIES || values > MOST_VALUES)
+      return [
+        {
+          path,
+          message: `${fieldName(path)}: holds ${entries} entries, far more than belong here. Leave out what does not.`,
+        },
+      ];
+    for (const [key, inner] of Object.entries(value))
+      waiting.push({ value: inner, path: `${path}/${shortened(key, 60)}` });
+  }
+  return [];
+}
+
 /** A check that is compiled when it is first asked for: a start needs few of them. */
 function checker<T>(schema: TSchema, engine: Ajv = ajv): (data: unknown) => Checked<T> {
   let validate: ValidateFunction | undefined;
   return (data) => {
     validate ??= engine.compile(schema);
+    const grown = overgrown(data);
+    if (grown.length > 0) return { ok: false, problems: grown };
     if (validate(data)) {
       const odd = unstorable(data);
       return odd.length === 0 ? { ok: true, value: data as T } : { ok: false, problems: odd };
@@ -145,7 +173,9 @@ export function checkShop(data: unknown): Checked<Shop> {
       continue;
     }
     const seen = new Set<string>();
-    rows.forEach((row: unknown, i) => {
+    for (const [i, row] of (rows as unknown[]).entries()) {
+      // By then it is clear; the rest would only fill memory.
+      if (problems.length >= MOST_PROBLEMS) break;
       const at = `/${collection}/${i}`;
       const { id, document } = (row ?? {}) as { id?: unknown; document?: unknown };
       if (typeof id !== 'string' || !/^[\w.-]{1,80}$/.test(id))
@@ -158,7 +188,7 @@ export function checkShop(data: unknown): Checked<Shop> {
         problems.push(
           ...checked.problems.map(({ path, message }) => ({ path: `${at}/document${path}`, message })),
         );
-    });
+    }
   }
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) };
   const list = (collection: Collection) => (shop[collection] ?? []) as never[];

@@ -36,7 +36,7 @@ export interface RunningApp {
 export async function runApp(): Promise<RunningApp> {
   const data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'));
   const database = await openDatabase(data);
-  const { koa } = await createApp(database.db, join(data, 'no-web'), pino({ level: 'silent' }));
+  const { koa, end: endApp } = await createApp(database.db, join(data, 'no-web'), pino({ level: 'silent' }));
   const server = createServer(koa.callback());
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
@@ -58,6 +58,7 @@ export async function runApp(): Promise<RunningApp> {
     end: async () => {
       server.closeAllConnections();
       server.close();
+      await endApp();
       await database.close();
       rmSync(data, { recursive: true, force: true });
     },

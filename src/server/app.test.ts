@@ -85,7 +85,9 @@ describe('documents', () => {
 
   it('are deleted and brought back whole', async () => {
     const kept = await made(sampleDesign('pointed'));
-    expect((await send('DELETE', `/designs/${kept.id}`)).status).toBe(204);
+    expect((await send('DELETE', `/designs/${kept.id}`)).status).toBe(428);
+    expect((await send('DELETE', `/designs/${kept.id}`, undefined, version(7))).status).toBe(412);
+    expect((await send('DELETE', `/designs/${kept.id}`, undefined, version(1))).status).toBe(204);
     expect((await send('GET', `/designs/${kept.id}`)).status).toBe(404);
     const restored = (await (await send('POST', `/designs/${kept.id}/restore`)).json()) as Kept<Design>;
     expect(restored.document).toEqual(kept.document);
@@ -272,7 +274,7 @@ describe('stores', () => {
     const stale = await send('PUT', '/stores/metals/tungsten', { density: 15 }, { 'If-Match': '"v0"' });
     expect(stale.status).toBe(412);
     expect((await send('PUT', '/stores/metals/tungsten', { density: 0 })).status).toBe(422);
-    expect((await send('PUT', '/stores/metals/gold', { density: 19 })).status).toBe(404);
+    expect((await send('PUT', '/stores/metals/gold', { density: 19 }, { 'If-Match': '*' })).status).toBe(404);
   });
 });
 
@@ -298,11 +300,14 @@ describe('the solid', () => {
 describe('summaries', () => {
   it('kept by an older version are made anew at the next start', async () => {
     const kept = await made(sampleDesign('ball'));
-    await app.database.db.update(designsTable).set({ summary: { ok: false, revision: -1, problems: [] } });
-    await createApp(app.database.db, join(app.data, 'no-web'), pino({ level: 'silent' }));
-    const again = (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
-    expect(again.summary).toEqual(kept.summary);
-    expect(again.version).toBe(kept.version);
+    await app.database.db
+      .update(designsTable)
+      .set({ revision: 0, summary: { ok: false, revision: 0, problems: [] } });
+    const { end } = await createApp(app.database.db, join(app.data, 'no-web'), pino({ level: 'silent' }));
+    const read = async () => (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
+    await expect.poll(async () => (await read()).summary, { timeout: 30_000 }).toEqual(kept.summary);
+    expect((await read()).version).toBe(kept.version);
+    await end();
   });
 });
 
@@ -318,15 +323,14 @@ describe('figures after a change of a metal', () => {
       .insert(metalDensities)
       .values({ key: 'lead', ...lead, version: 1 })
       .onConflictDoUpdate({ target: metalDensities.key, set: lead });
-    const looked = new MetalStore(db);
-    await looked.load();
-    const stale = await db.select({ id: designsTable.id }).from(designsTable).where(isStale(looked.metals));
+    const metals = await new MetalStore(db).metals();
+    const stale = await db.select({ id: designsTable.id }).from(designsTable).where(isStale(metals));
     expect(stale.filter(({ id }) => ids.has(id))).toHaveLength(30);
-    await createApp(db, join(own.data, 'no-web'), pino({ level: 'silent' }));
+    const { end } = await createApp(db, join(own.data, 'no-web'), pino({ level: 'silent' }));
     await expect
       .poll(
         async () =>
-          (await db.select({ id: designsTable.id }).from(designsTable).where(isStale(looked.metals))).length,
+          (await db.select({ id: designsTable.id }).from(designsTable).where(isStale(metals))).length,
         { timeout: 30_000 },
       )
       .toBe(0);
@@ -335,6 +339,7 @@ describe('figures after a change of a metal', () => {
     const grams = (kept: Kept<Design> | undefined) =>
       (kept?.summary?.ok ? kept.summary.readings['mass.metal'] : undefined) ?? NaN;
     expect(grams(again) / grams(first)).toBeCloseTo(11 / 11.34, 6);
+    await end();
     await own.end();
   });
 });
@@ -596,7 +601,7 @@ describe('exchange', () => {
 
   it('one that was deleted comes back with a file that holds it', async () => {
     const design = await made(sampleDesign('ball'));
-    await send('DELETE', `/designs/${design.id}`);
+    await send('DELETE', `/designs/${design.id}`, undefined, { 'If-Match': '*' });
     const shop = {
       format: 'fern-anvil/shop',
       version: 1,
@@ -619,7 +624,8 @@ describe('metals', () => {
   it('have a price of the shop’s own, which costs follow', async () => {
     const design = await made(sampleDesign('ball'));
     const cost = (of: Kept<Design>) => (of.summary?.ok ? (of.summary.readings['cost.metal'] ?? NaN) : NaN);
-    const response = await send('PUT', '/stores/metals/lead', { price: 6 });
+    expect((await send('PUT', '/stores/metals/lead', { price: 6 })).status).toBe(428);
+    const response = await send('PUT', '/stores/metals/lead', { price: 6 }, { 'If-Match': '*' });
     expect(response.status).toBe(200);
     // The price is kept at once; the heads made of the metal follow it one after another.
     await expect

@@ -15,45 +15,56 @@ import {
   checkPlasticDocument,
   checkRuleSet,
 } from '../contract/validate.ts';
-import { loadSolids } from '../core/index.ts';
 import type { Database } from './database.ts';
+import { tidy } from './database.ts';
 import { DocumentStore } from './documents.ts';
 import { guardRequests, securityHeaders, tellProblems } from './guards.ts';
 import { HistoryStore, recordStep } from './history.ts';
 import { HttpProblem } from './problem.ts';
-import { expectedVersion, taken, wantedVersion } from './request.ts';
+import { readBytes, taken, wantedVersion } from './request.ts';
 import { designRoutes } from './routes/designs.ts';
 import { documentRoutes } from './routes/documents.ts';
 import type { Stores } from './routes/exchange.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { RuleStore } from './rules.ts';
 import { MetalStore } from './stores.ts';
+import { designMaker } from './designs-made.ts';
+import { openPool } from './pool.ts';
 import { isStale } from './stale.ts';
-import { cardOf, summarise } from './summary.ts';
+
+/** Writes after which the room of replaced rows is taken back: some megabytes by then. */
+const TIDIED_AFTER = 500;
 
 /** Largest body taken: a design is a few kilobytes, one around a solid from outside most of a megabyte, a whole shop more. */
-const BODY_LIMIT = { document: '2mb', shop: '64mb' } as const;
+const BODY_LIMIT = { document: '2mb', shop: 64e6 } as const;
 
 export interface App extends Stores {
   readonly koa: Koa;
+  /** stops what is computed beside the requests; to be awaited before the database is closed */
+  readonly end: () => Promise<void>;
 }
 
 /** The whole server: documents, stores, the cast solid, and the built interface. */
 export async function createApp(db: Database, webFolder: string, log: Logger): Promise<App> {
   const ruleStore = new RuleStore(db);
   const metalStore = new MetalStore(db);
-  await metalStore.load();
-  await loadSolids();
+  const pool = openPool();
   const designs = new DocumentStore(
     db,
     'designs',
-    (design) => {
-      const summary = summarise(design, metalStore.metals);
-      return { summary, card: cardOf(design, summary) };
-    },
+    designMaker(pool, () => metalStore.metals()),
     recordStep,
   );
-  await designs.resummarise(isStale(metalStore.metals));
+  const remake = async () =>
+    designs.resummarise(isStale(await metalStore.metals()), (reason) => {
+      log.error(reason, 'figures were not made anew');
+    });
+  // The first save need not wait for a thread to begin.
+  pool.run('summaries', [[], []], 60).catch((reason: unknown) => {
+    log.error(reason, 'no thread could be started');
+  });
+  // Work goes on meanwhile: what is out of date is shown as such.
+  await remake();
   const plastics = new DocumentStore(db, 'plastics');
   const briefs = new DocumentStore(db, 'briefs');
   const hooks = new DocumentStore(db, 'hooks');
@@ -63,15 +74,15 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
   router.get('/health', (ctx) => {
     ctx.body = { ok: true };
   });
-  designRoutes(router, db, designs, new HistoryStore(db, designs), metalStore);
-  exchangeRoutes(router, db, stores, metalStore);
+  designRoutes(router, db, designs, new HistoryStore(db, designs), metalStore, log);
+  exchangeRoutes(router, db, stores, metalStore, pool, readBytes(BODY_LIMIT.shop));
   documentRoutes(router, 'designs', designs, checkDesignDocument);
   documentRoutes(router, 'plastics', plastics, checkPlasticDocument);
   documentRoutes(router, 'briefs', briefs, checkBriefDocument);
   documentRoutes(router, 'hooks', hooks, checkHookDocument);
 
-  router.get('/stores', (ctx) => {
-    ctx.body = metalStore.stores();
+  router.get('/stores', async (ctx) => {
+    ctx.body = await metalStore.stores();
   });
   router.get('/rules', async (ctx) => {
     const rules = await ruleStore.inForce();
@@ -86,9 +97,11 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
   router.put('/stores/metals/:key', async (ctx) => {
     const edit = taken(checkMetalEdit(ctx.request.body));
     const key = String(ctx.params['key']);
-    const metal = await metalStore.edit(key, edit, expectedVersion(ctx));
-    // A price changes only costs, which summaries keep too.
-    await designs.resummarise(isStale(metalStore.metals));
+    const metal = await metalStore.edit(key, edit, wantedVersion(ctx));
+    // A price changes only costs, which summaries keep too. The first of them before the answer, the rest behind it.
+    await (
+      await remake()
+    ).begun;
     ctx.set('ETag', etagOf(metal.version));
     ctx.body = metal;
   });
@@ -98,8 +111,18 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
   koa.use(tellProblems(log));
   koa.use(guardRequests());
   koa.use(compress());
-  const [document, shop] = [parserOf(BODY_LIMIT.document), parserOf(BODY_LIMIT.shop)];
-  koa.use((ctx, next) => (ctx.path === `${API}/shop` ? shop : document)(ctx, next));
+  const document = parserOf(BODY_LIMIT.document);
+  // A shop file may be large: it is read as it is and taken apart in a thread.
+  koa.use((ctx, next) => (ctx.path === `${API}/shop` ? next() : document(ctx, next)));
+  let writes = 0;
+  koa.use(async (ctx, next) => {
+    await next();
+    if (ctx.method === 'GET' || ctx.status >= 400 || ++writes < TIDIED_AFTER) return;
+    writes = 0;
+    tidy(db).catch((reason: unknown) => {
+      log.error(reason, 'the tables were not tidied');
+    });
+  });
   koa.use(router.routes());
   koa.use(router.allowedMethods());
   koa.use(async (ctx) => {
@@ -107,7 +130,10 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
       throw new HttpProblem(404, 'Not found', `Nothing is served at ${ctx.path.slice(0, 120)}.`);
     }
     if (ctx.method !== 'GET' && ctx.method !== 'HEAD') return;
-    const isFile = /\.\w+$/.test(ctx.path) && existsSync(join(webFolder, ctx.path));
+    const isNamed = /\.\w+$/.test(ctx.path);
+    const isFile = isNamed && existsSync(join(webFolder, ctx.path));
+    // A screen's address has no ending: a file that is not there is not there.
+    if (isNamed && !isFile) throw new HttpProblem(404, 'Not found', 'There is no such file here.');
     if (!isFile && !existsSync(join(webFolder, 'index.html'))) {
       throw new HttpProblem(
         503,
@@ -122,7 +148,14 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
       immutable: ctx.path.startsWith('/assets/'),
     });
   });
-  return { koa, ...stores };
+  return {
+    koa,
+    ...stores,
+    end: async () => {
+      await designs.end();
+      await pool.close();
+    },
+  };
 }
 
 const parserOf = (limit: string) =>

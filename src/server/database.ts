@@ -8,6 +8,7 @@ import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { DURABLE_START, DurableFS, syncPath, settleTree } from './durable-fs.ts';
 import { lockFolder } from './folder-lock.ts';
+import { isDiskFull } from './guards.ts';
 import * as schema from './schema.ts';
 
 export type Database = PgliteDatabase<typeof schema>;
@@ -22,9 +23,13 @@ const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));
 /**
  * Opens the shop's data in a folder and brings it to the newest form. What is committed is on the device, a first start is there whole or not at
  * all, and nobody else on the machine can read it. One process at a time: a second one is refused with a sentence, while the lock of a process
- * that was killed is taken over. Throws with a sentence when the data are of a newer version than this program.
+ * that was killed is taken over. `fill` puts something into a database that is begun by this, all of it or nothing; there must be none yet
+ * then. Throws with a sentence when the data are of a newer version than this program.
  */
-export async function openDatabase(folder: string): Promise<OpenDatabase> {
+export async function openDatabase(
+  folder: string,
+  fill?: (db: Database) => Promise<void>,
+): Promise<OpenDatabase> {
   // From the first byte: the database's files are made with this in force too.
   process.umask(0o077);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
@@ -35,11 +40,15 @@ export async function openDatabase(folder: string): Promise<OpenDatabase> {
     process.exit(1);
   });
   try {
-    await createWhole(folder);
-    const client = await opened(join(folder, 'postgres'));
+    await createWhole(folder, fill);
+    const client = await opened(join(folder, 'postgres')).catch((cause: unknown) => {
+      throw damaged(folder, cause);
+    });
     const db = drizzle(client, { schema });
     await refuseNewer(db, folder);
+    await refuseDamaged(db, folder);
     await migrate(db, { migrationsFolder: MIGRATIONS });
+    await tidy(db);
     return {
       db,
       close: async () => {
@@ -53,23 +62,94 @@ export async function openDatabase(folder: string): Promise<OpenDatabase> {
   }
 }
 
+const damaged = (folder: string, cause: unknown): Error =>
+  isDiskFull(cause)
+    ? new Error(
+        `The disk that ${folder} lies on is full, so its data cannot be opened. Make room and start again.`,
+        { cause },
+      )
+    : new Error(
+        `The database in ${folder} is damaged (${String((cause as Error | undefined)?.message ?? cause).slice(0, 200)}). Nothing was changed. Give a backup back into another folder: npm start -- --data FOLDER --restore FILE.`,
+        { cause },
+      );
+
+/** Tables whose every row is looked at before anything is served, by the index that lists them. */
+const LOOKED_AT = ['designs', 'plastics', 'briefs', 'hooks', 'steps', 'named_versions'] as const;
+
+/**
+ * Reads every row of the documents by way of its index: a table that lost a part shows fewer rows and no error when it is read from end to
+ * end, while its index still names what is gone. Throws with a sentence.
+ */
+async function refuseDamaged(db: Database, folder: string): Promise<void> {
+  try {
+    await db.transaction(async (tx) => {
+      await tx.execute(sql`set local enable_seqscan = off`);
+      await tx.execute(sql`set local enable_bitmapscan = off`);
+      await tx.execute(sql`set local enable_indexonlyscan = off`);
+      for (const table of LOOKED_AT) {
+        const there = await tx.execute<{ exists: boolean }>(
+          sql`select to_regclass(${table}) is not null as "exists"`,
+        );
+        if (!there.rows[0]?.exists) continue;
+        const key = table === 'steps' ? sql`design_id` : sql`id`;
+        const by = await tx.execute<{ n: number }>(
+          sql`select count(document is null)::int as n from (select document from ${sql.identifier(table)} where ${key} >= '' order by ${key}) as rows`,
+        );
+        await tx.execute(sql`set local enable_seqscan = on`);
+        await tx.execute(sql`set local enable_indexscan = off`);
+        const all = await tx.execute<{ n: number }>(
+          sql`select count(*)::int as n from ${sql.identifier(table)}`,
+        );
+        await tx.execute(sql`set local enable_seqscan = off`);
+        await tx.execute(sql`set local enable_indexscan = on`);
+        if (by.rows[0]?.n !== all.rows[0]?.n)
+          throw new Error(`${table} holds ${all.rows[0]?.n} rows where its index names ${by.rows[0]?.n}`);
+      }
+    });
+  } catch (cause) {
+    throw damaged(folder, (cause as Error).cause ?? cause);
+  }
+}
+
+/** Takes back the room of rows that were replaced, and counts what is there, which the choice of ways to it hangs on. */
+export async function tidy(db: Database): Promise<void> {
+  for (const table of LOOKED_AT) await db.execute(sql`vacuum (analyze) ${sql.identifier(table)}`);
+}
+
 const opened = (path: string): Promise<PGlite> =>
   PGlite.create({ fs: new DurableFS(path), startParams: DURABLE_START });
 
 /** Makes an empty database where there is none: beside its place, and moved there when all of it is on the device. */
-async function createWhole(folder: string): Promise<void> {
+async function createWhole(folder: string, fill?: (db: Database) => Promise<void>): Promise<void> {
   const [place, beside] = [join(folder, 'postgres'), join(folder, 'postgres.new')];
   // What a first start that was cut short has left.
   rmSync(beside, { recursive: true, force: true });
-  if (existsSync(join(place, 'PG_VERSION'))) return;
+  if (existsSync(join(place, 'PG_VERSION'))) {
+    if (fill)
+      throw new Error(
+        `--restore: there is a shop in ${folder} already, and nothing of it is overwritten. Name an empty folder with --data.`,
+      );
+    return;
+  }
   // Something is there that is no database any more: nothing of it is thrown away, and nothing empty served in its place.
   if (existsSync(place) && readdirSync(place).length > 0) {
     throw new Error(
       `The database in ${place} is damaged: its version mark is gone. Nothing was changed. Put a backup in its place, or move the folder away to begin anew.`,
     );
   }
-  const client = await opened(beside);
-  await migrate(drizzle(client, { schema }), { migrationsFolder: MIGRATIONS });
+  const client = await opened(beside).catch((cause: unknown) => {
+    rmSync(beside, { recursive: true, force: true });
+    throw isDiskFull(cause) ? damaged(folder, cause) : cause;
+  });
+  try {
+    const db = drizzle(client, { schema });
+    await migrate(db, { migrationsFolder: MIGRATIONS });
+    await fill?.(db);
+  } catch (error) {
+    await client.close();
+    rmSync(beside, { recursive: true, force: true });
+    throw error;
+  }
   await client.close();
   settleTree(beside);
   rmSync(place, { recursive: true, force: true });

@@ -11,7 +11,11 @@ interface Named<T> {
 }
 
 /** Puts the demo workshop in place, once: what was changed or deleted since stays so. */
-export async function loadDemo(stores: Omit<App, 'koa'>, folder: string, dataFolder: string): Promise<void> {
+export async function loadDemo(
+  stores: Omit<App, 'koa' | 'end'>,
+  folder: string,
+  dataFolder: string,
+): Promise<void> {
   const read = <T>(name: string) => JSON.parse(readFileSync(join(folder, name), 'utf8')) as Named<T>[];
   const marker = join(dataFolder, 'demo-loaded');
   if (existsSync(marker)) return;

@@ -25,13 +25,19 @@ export type Expected = number | undefined;
 export interface Made {
   readonly summary: Kept<unknown>['summary'] | null;
   readonly card: CardBody | null;
+  /** the summary’s revision, and the metal it follows */
+  readonly revision: number;
+  readonly metal: string;
 }
+
+/** What documents without a summary are saved with. */
+export const PLAIN: Made = { summary: null, card: null, revision: 0, metal: '' };
 
 /** A transaction, or the database itself. */
 export type Writer = Pick<Database, 'select' | 'insert' | 'update' | 'delete'>;
 
-/** Summaries made anew before the request that asked for it is answered. */
-const AT_ONCE = 20;
+/** Summaries made in one go: a thread is busy with them for half a second or so. */
+const TOGETHER = 20;
 
 /** How a replaced document stands in its history. */
 export interface Replacing {
@@ -52,17 +58,17 @@ export class DocumentStore<C extends Collection> {
   private readonly table: typeof designs;
   private readonly db: Database;
   private readonly collection: C;
-  private readonly make: (document: Documents[C]) => Made;
-  /** Counts writes of this process, the only one on its data: whoever keeps something made of all documents can tell whether it still holds. */
-  writes = 0;
+  private readonly make: (documents: readonly Documents[C][]) => Promise<readonly Made[]>;
   /** summaries still being made anew */
   private following: Promise<void> = Promise.resolve();
+  private isEnding = false;
   private readonly onSave: OnSave<Documents[C]> | undefined;
 
   constructor(
     db: Database,
     collection: C,
-    make: (document: Documents[C]) => Made = () => ({ summary: null, card: null }),
+    make: (documents: readonly Documents[C][]) => Promise<readonly Made[]> = (all) =>
+      Promise.resolve(all.map(() => PLAIN)),
     onSave?: OnSave<Documents[C]>,
   ) {
     this.db = db;
@@ -99,8 +105,8 @@ export class DocumentStore<C extends Collection> {
     };
   }
 
-  async read(id: string): Promise<Kept<Documents[C]>> {
-    const [row] = await this.db
+  async read(id: string, reader: Pick<Database, 'select'> = this.db): Promise<Kept<Documents[C]>> {
+    const [row] = await reader
       .select()
       .from(this.table)
       .where(and(eq(this.table.id, id), isNull(this.table.deletedAt)));
@@ -114,24 +120,33 @@ export class DocumentStore<C extends Collection> {
   }
 
   /** Creates several at once, all or none. */
-  createMany(
+  async createMany(
     items: readonly { readonly id?: string; readonly document: Documents[C] }[],
   ): Promise<Kept<Documents[C]>[]> {
-    return this.db.transaction((tx) => this.insertAll(tx, items));
+    const made = await this.makeAll(items.map(({ document }) => document));
+    return this.db.transaction((tx) => this.insertAll(tx, items, made));
   }
 
-  /** The same inside a transaction of the caller's. */
+  /** What saves of these documents make besides them, found before any transaction begins: it takes longer than one should. */
+  async makeAll(documents: readonly Documents[C][]): Promise<readonly Made[]> {
+    const parts: Promise<readonly Made[]>[] = [];
+    for (let i = 0; i < documents.length; i += TOGETHER)
+      parts.push(this.make(documents.slice(i, i + TOGETHER)));
+    return (await Promise.all(parts)).flat();
+  }
+
+  /** The same inside a transaction of the caller's; `made` is in the order of the items. */
   async insertAll(
     tx: Writer,
     items: readonly { readonly id?: string; readonly document: Documents[C] }[],
+    made: readonly Made[],
   ): Promise<Kept<Documents[C]>[]> {
-    this.writes++;
     const kept: Kept<Documents[C]>[] = [];
-    for (const { id = randomUUID(), document } of items) {
+    for (const [i, { id = randomUUID(), document }] of items.entries()) {
       const step = (await this.onSave?.(tx, { id, before: undefined, after: document, step: -1 })) ?? 0;
       const [row] = await tx
         .insert(this.table)
-        .values({ id, name: document.name, document, step, ...this.make(document) })
+        .values({ id, name: document.name, document, step, ...(made[i] ?? PLAIN) })
         .returning();
       kept.push(this.kept(row as Row));
     }
@@ -139,9 +154,9 @@ export class DocumentStore<C extends Collection> {
   }
 
   /** Puts a document under an id of the caller's, over one that was deleted under it. */
-  async bringIn(tx: Writer, id: string, document: Documents[C]): Promise<void> {
+  async bringIn(tx: Writer, id: string, document: Documents[C], made: Made): Promise<void> {
     await tx.delete(this.table).where(and(eq(this.table.id, id), isNotNull(this.table.deletedAt)));
-    await this.insertAll(tx, [{ id, document }]);
+    await this.insertAll(tx, [{ id, document }], [made]);
   }
 
   /** Replaces a document if it still is at the expected version; a stale save gets 412 and changes nothing. */
@@ -151,26 +166,28 @@ export class DocumentStore<C extends Collection> {
     expected: Expected,
     how: Replacing = {},
   ): Promise<Kept<Documents[C]>> {
-    const kept = await this.db.transaction((tx) => this.replaceIn(tx, id, document, expected, how));
-    return kept ?? this.refuse(id);
+    const [made = PLAIN] = await this.makeAll([document]);
+    return this.db.transaction((tx) => this.replaceIn(tx, id, document, expected, made, how));
   }
 
-  /** The same inside a transaction of the caller's; undefined when the document is not there at that version. */
+  /**
+   * The same inside a transaction of the caller's. Throws when the document is not there at that version, so that everything the
+   * transaction has written falls away with it.
+   */
   async replaceIn(
     tx: Writer,
     id: string,
     document: Documents[C],
     expected: Expected,
+    made: Made,
     { step, isFresh = false }: Replacing = {},
-  ): Promise<Kept<Documents[C]> | undefined> {
+  ): Promise<Kept<Documents[C]>> {
     const { table } = this;
     const [now] = await tx
       .select()
       .from(table)
       .where(and(eq(table.id, id), isNull(table.deletedAt), this.at(expected)));
-    if (!now) return undefined;
-    this.writes++;
-    const made = this.make(document);
+    if (!now) return this.refuse(id, tx);
     const at =
       step ??
       (await this.onSave?.(tx, {
@@ -193,13 +210,12 @@ export class DocumentStore<C extends Collection> {
       })
       .where(and(eq(table.id, id), eq(table.version, now.version)))
       .returning();
-    return row ? this.kept(row) : undefined;
+    return row ? this.kept(row) : this.refuse(id, tx);
   }
 
   /** Puts a document away or takes it out again. */
   async archive(id: string, away: boolean): Promise<Kept<Documents[C]>> {
     const { table } = this;
-    this.writes++;
     const [row] = await this.db
       .update(table)
       .set({ archivedAt: away ? new Date() : null, version: sql`${table.version} + 1` })
@@ -210,19 +226,18 @@ export class DocumentStore<C extends Collection> {
   }
 
   /** Every document that is not deleted, in order of name, for export. */
-  async all(): Promise<{ id: string; document: Documents[C] }[]> {
+  async all(): Promise<{ id: string; document: Documents[C]; summary: Kept<unknown>['summary'] | null }[]> {
     const { table } = this;
     const rows = await this.db
-      .select({ id: table.id, document: table.document })
+      .select({ id: table.id, document: table.document, summary: table.summary })
       .from(table)
       .where(isNull(table.deletedAt))
       .orderBy(asc(table.name), asc(table.id));
-    return rows as { id: string; document: Documents[C] }[];
+    return rows as Awaited<ReturnType<DocumentStore<C>['all']>>;
   }
 
   async remove(id: string, expected: Expected): Promise<void> {
     const { table } = this;
-    this.writes++;
     const rows = await this.db
       .update(table)
       .set({ deletedAt: new Date(), version: sql`${table.version} + 1` })
@@ -234,7 +249,6 @@ export class DocumentStore<C extends Collection> {
   /** Brings a deleted document back; one that was never deleted is given as it is. */
   async restore(id: string): Promise<Kept<Documents[C]>> {
     const { table } = this;
-    this.writes++;
     const [row] = await this.db
       .update(table)
       .set({ deletedAt: null, version: sql`${table.version} + 1` })
@@ -244,41 +258,59 @@ export class DocumentStore<C extends Collection> {
   }
 
   /**
-   * Makes summaries anew that are out of date by the given condition. The first few are done when it returns; the rest follow one by one
-   * between other requests, since a large shop takes a while. Those not reached before the end of the process are found by the same condition
-   * at the next start.
+   * Makes summaries anew that are out of date by the given condition, so many at a time and away from the event loop. The first are done when
+   * `begun` resolves, all when `done` does. Those not reached before the end of the process are found by the same condition at the next start.
    */
-  async resummarise(isStale: SQL): Promise<void> {
+  resummarise(
+    isStale: SQL,
+    failed: (reason: unknown) => void,
+  ): { begun: Promise<void>; done: Promise<void> } {
     const { table } = this;
-    // Lists that were put together before may tell figures that are old now.
-    this.writes++;
-    const ids = (await this.db.select({ id: table.id }).from(table).where(isStale)).map(({ id }) => id);
-    const remake = async (id: string) => {
-      const [row] = await this.db.select().from(table).where(eq(table.id, id));
-      if (!row) return;
-      this.writes++;
-      // A save meanwhile has made its own, from the newest metals: only the row that was read is touched.
-      await this.db
-        .update(table)
-        .set(this.make(row.document as Documents[C]))
-        .where(and(eq(table.id, id), eq(table.version, row.version)));
+    const some = async (): Promise<boolean> => {
+      const rows = await this.db.select().from(table).where(isStale).limit(TOGETHER);
+      if (rows.length === 0) return false;
+      const made = await this.make(rows.map(({ document }) => document as Documents[C]));
+      await this.db.transaction(async (tx) => {
+        for (const [i, row] of rows.entries()) {
+          // A save meanwhile has made its own, from the newest metals: only the row that was read is touched.
+          await tx
+            .update(table)
+            .set(made[i] ?? PLAIN)
+            .where(and(eq(table.id, row.id), eq(table.version, row.version)));
+        }
+      });
+      return true;
     };
-    for (const id of ids.slice(0, AT_ONCE)) await remake(id);
-    this.following = this.following.then(async () => {
-      for (const id of ids.slice(AT_ONCE)) {
-        await new Promise((resolve) => setImmediate(resolve));
-        // The database may be closed under it at the end of the process.
-        await remake(id).catch(() => undefined);
-      }
-    });
+    const begun = this.following.then(() => some());
+    const done = begun
+      .then(async (isMore) => {
+        while (isMore && !this.isEnding) isMore = await some();
+      })
+      // The database may be closed under it at the end of the process.
+      .catch((reason: unknown) => {
+        if (!this.isEnding) failed(reason);
+      });
+    this.following = done;
+    return { begun: begun.then(() => undefined), done };
+  }
+
+  /** Resolves when no summary is being made anew any more. */
+  settled(): Promise<void> {
+    return this.following;
+  }
+
+  /** Lets summaries be that are still being made anew; resolves when the last of them is written. */
+  async end(): Promise<void> {
+    this.isEnding = true;
+    await this.following;
   }
 
   private at(expected: Expected) {
     return expected === undefined ? undefined : eq(this.table.version, expected);
   }
 
-  private async refuse(id: string): Promise<never> {
-    const now = await this.read(id);
+  private async refuse(id: string, reader: Pick<Database, 'select'> = this.db): Promise<never> {
+    const now = await this.read(id, reader);
     throw new HttpProblem(
       412,
       'Changed elsewhere',

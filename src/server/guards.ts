@@ -83,6 +83,43 @@ export function guardRequests(): Middleware {
   };
 }
 
+/** A failure and what caused it, from the outermost. */
+function* causes(
+  error: unknown,
+): Generator<{ code?: unknown; errno?: unknown; message?: unknown; name?: unknown; stack?: unknown }> {
+  for (let at = error, depth = 0; at && depth < 8; at = (at as { cause?: unknown }).cause, depth++)
+    yield at as { code?: unknown; message?: unknown };
+}
+
+/** Whether a write failed for want of room: PostgreSQL’s disk_full, or the system’s own word for it. */
+export function isDiskFull(error: unknown): boolean {
+  for (const { code, errno, name, message } of causes(error))
+    if (
+      // The database's own file layer, which counts its errors by WASI: 51 is no space left.
+      (name === 'ErrnoError' && errno === 51) ||
+      code === '53100' ||
+      code === 'ENOSPC' ||
+      /no space left|ENOSPC|could not extend file/i.test(String(message))
+    )
+      return true;
+  return false;
+}
+
+/** A failure for the log: its words and where it came from, without the documents that a failed query carries along. */
+const brief = (error: unknown) => ({
+  failures: [...causes(error)].map(({ name, code, message }) => ({
+    name,
+    code,
+    message: String(message)
+      .replace(/\bparams: [\s\S]*/, 'params left out')
+      .slice(0, 500),
+  })),
+  stack: String((error as { stack?: unknown }).stack)
+    .split('\n')
+    .filter((line) => /^\s+at /.test(line))
+    .slice(0, 12),
+});
+
 /** Turns every failure into problem details; what nobody foresaw is logged and told without its insides. */
 export function tellProblems(log: Logger): Middleware {
   return async (ctx, next) => {
@@ -90,17 +127,24 @@ export function tellProblems(log: Logger): Middleware {
       await next();
     } catch (error) {
       const known = error instanceof HttpProblem;
+      const full = isDiskFull(error);
       const status = (error as { status?: number }).status;
       const problem = known
         ? error
-        : status !== undefined && status >= 400 && status < 500
-          ? new HttpProblem(status, 'Not taken', (error as Error).message)
-          : new HttpProblem(
-              500,
-              'Failed',
-              'Something went wrong here. Nothing you sent was changed; try again.',
-            );
-      if (problem.details.status >= 500) log.error(error, 'request failed');
+        : full
+          ? new HttpProblem(
+              507,
+              'Disk full',
+              'The disk the data lies on is full, so this was not kept. Make room and send it again.',
+            )
+          : status !== undefined && status >= 400 && status < 500
+            ? new HttpProblem(status, 'Not taken', (error as Error).message)
+            : new HttpProblem(
+                500,
+                'Failed',
+                'Something went wrong here. Nothing you sent was changed; try again.',
+              );
+      if (problem.details.status >= 500) log.error(brief(error), 'request failed');
       ctx.status = problem.details.status;
       ctx.body = JSON.stringify(problem.details);
       ctx.type = 'application/problem+json';

@@ -6,12 +6,14 @@ import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
+import { restoreBackup } from './backup.ts';
 import { openDatabase } from './database.ts';
 import { loadDemo } from './demo.ts';
 
-const HELP = `Usage: npm start -- [--data DIR [--demo]] [--port N]
+const HELP = `Usage: npm start -- [--data DIR [--demo] [--restore FILE]] [--port N]
   --data DIR   keep a real shop's data in DIR (begins empty); without it the demo workshop is served
   --demo       load the demo workshop into DIR as well
+  --restore FILE  give a backup (GET /api/backup) back into DIR, which must hold no shop yet
   --port N     port on this machine, 4600 unless given; 0 takes any free one`;
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -23,6 +25,7 @@ async function main(): Promise<void> {
       port: { type: 'string', default: '4600' },
       demo: { type: 'boolean', default: false },
       web: { type: 'string' },
+      restore: { type: 'string' },
       help: { type: 'boolean', default: false },
     },
   });
@@ -37,9 +40,20 @@ async function main(): Promise<void> {
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
   const demo = values.demo || values.data === undefined;
   const folder = resolve(values.data ?? `${root}/.data/demo`);
-  const { db, close } = await openDatabase(folder);
+  const { restore } = values;
+  if (restore !== undefined && (values.data === undefined || values.demo))
+    throw new Error('--restore: name an empty folder for the shop with --data, without --demo.');
+  const from = restore && resolve(process.env['INIT_CWD'] ?? process.cwd(), restore);
+  const { db, close } = await openDatabase(
+    folder,
+    from
+      ? async (fresh) => {
+          console.log(`Given back: ${await restoreBackup(fresh, from)} rows.`);
+        }
+      : undefined,
+  );
   const web = resolve(values.web ?? `${root}/dist/web`);
-  const { koa, ...stores } = await createApp(db, web, log);
+  const { koa, end, ...stores } = await createApp(db, web, log);
   if (demo) await loadDemo(stores, `${root}/demo`, folder);
 
   const server = createServer(koa.callback());
@@ -59,7 +73,9 @@ async function main(): Promise<void> {
   const stop = () => {
     server.close();
     server.closeAllConnections();
-    void close().finally(() => process.exit(0));
+    void end()
+      .then(close)
+      .finally(() => process.exit(0));
   };
   process.once('SIGINT', stop);
   process.once('SIGTERM', stop);

@@ -28,7 +28,7 @@ describe('the Rack’s index follows', () => {
     expect(await cardOf(id)).toMatchObject({ name: 'One', version: 1, metal: 'lead' });
     await app.send('PUT', `/designs/${id}`, renamed(document, 'Two'), version(1));
     expect(await cardOf(id)).toMatchObject({ name: 'Two', version: 2 });
-    await app.send('DELETE', `/designs/${id}`);
+    await app.send('DELETE', `/designs/${id}`, undefined, { 'If-Match': '*' });
     expect(await cardOf(id)).toBeUndefined();
     await app.send('POST', `/designs/${id}/restore`);
     expect(await cardOf(id)).toMatchObject({ name: 'Two' });

@@ -3,6 +3,26 @@ import type { Checked } from '../contract/validate.ts';
 import { shortened } from '../core/index.ts';
 import { HttpProblem, invalid } from './problem.ts';
 
+/** Reads a body as it is, up to so many bytes. */
+export const readBytes =
+  (limit: number) =>
+  async (ctx: Context): Promise<Uint8Array> => {
+    const parts: Uint8Array[] = [];
+    let size = 0;
+    for await (const part of ctx.req as AsyncIterable<Uint8Array>) {
+      size += part.byteLength;
+      if (size > limit)
+        throw new HttpProblem(
+          413,
+          'Too large',
+          `The file is larger than ${limit / 1e6} MB. A whole shop of any size goes by its backup: npm start -- --restore FILE.`,
+        );
+      parts.push(part);
+    }
+    // Of memory of its own, so that it can be handed to a thread.
+    return new Uint8Array(Buffer.concat(parts));
+  };
+
 /** What was sent, once checked; a wrong body or query is told with its fields. */
 export function taken<T>(checked: Checked<T>): T {
   if (!checked.ok) throw invalid(checked.problems);

@@ -18,6 +18,9 @@ const documentColumns = () => ({
   summary: jsonb('summary'),
   /** the little the Rack sorts and filters a design by, made at save */
   card: jsonb('card'),
+  /** what the summary was made from, and the metal it asks density and price of: which are out of date is asked often */
+  revision: integer('revision').notNull().default(0),
+  metal: text('metal').notNull().default(''),
   /** counts saves; it is the entity tag */
   version: integer('version').notNull().default(1),
   /** the step of its history a design stands at */

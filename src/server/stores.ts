@@ -1,6 +1,5 @@
 import { eq, sql } from 'drizzle-orm';
 import type { LineRow, MetalEdit, Stores, WaterRow } from '../contract/api.ts';
-import type { Metal } from '../core/index.ts';
 import { HOOK_CHART, METALS, SALINITY } from '../core/index.ts';
 import type { Database } from './database.ts';
 import { HttpProblem, notFound } from './problem.ts';
@@ -37,22 +36,17 @@ const stale = (name: string) =>
     `${name} was changed elsewhere since you opened the stores. Look at it again.`,
   );
 
-/** The metals as this shop knows them: the reference list, with densities and prices it found for itself. */
+/** The metals as this shop knows them: the reference list, with densities and prices it found for itself. Read from the data every time: another process may have changed them. */
 export class MetalStore {
-  private rows: Stores['metals'] = METALS.map((metal) => ({
-    ...metal,
-    version: 0,
-    reference: metal.density,
-  }));
   private readonly db: Database;
 
   constructor(db: Database) {
     this.db = db;
   }
 
-  async load(): Promise<void> {
+  async metals(): Promise<Stores['metals']> {
     const own = await this.db.select().from(metalDensities);
-    this.rows = METALS.map((metal) => {
+    return METALS.map((metal) => {
       const found = own.find(({ key }) => key === metal.key);
       return {
         ...metal,
@@ -64,21 +58,15 @@ export class MetalStore {
     });
   }
 
-  get metals(): readonly Metal[] {
-    return this.rows;
-  }
-
-  stores(): Stores {
-    return { metals: this.rows, hooks: HOOK_CHART, waters: WATERS, lines: LINES };
+  async stores(): Promise<Stores> {
+    return { metals: await this.metals(), hooks: HOOK_CHART, waters: WATERS, lines: LINES };
   }
 
   /** Sets density or price of a metal, if it still is at the version seen. */
   async edit(key: string, edit: MetalEdit, expected: number | undefined): Promise<Stores['metals'][number]> {
-    const now = this.rows.find((row) => row.key === key);
+    const now = (await this.metals()).find((row) => row.key === key);
     if (!now) throw notFound('This metal');
-    if (expected !== undefined && expected !== now.version) {
-      throw stale(now.name);
-    }
+    if (expected !== undefined && expected !== now.version) throw stale(now.name);
     const version = now.version + 1;
     const { density = now.density, price = now.price } = edit;
     const [kept] = await this.db
@@ -90,9 +78,8 @@ export class MetalStore {
         setWhere: eq(metalDensities.version, sql`${now.version}`),
       })
       .returning();
-    await this.load();
     // Another process was first: its edit stands, and this one is told.
     if (!kept) throw stale(now.name);
-    return this.rows.find((row) => row.key === key) as Stores['metals'][number];
+    return { ...now, density, price, version };
   }
 }

@@ -14,7 +14,7 @@ import {
 } from '../core/index.ts';
 
 /** Counts changes of outlines, cards and models that the registry of readings does not show. */
-const MADE = 6;
+const MADE = 7;
 
 /**
  * What a summary is made from besides its design: every reading’s definition, and density and price of the metal. A summary of another
@@ -30,17 +30,28 @@ const DEFINITIONS = READING_IDS.map((id) => [id, READINGS[id]]);
 /** Stations of a Rack outline: enough for a head the size of a thumb. */
 const RACK_STATIONS = 16;
 
+/** What lists show of a design whose figures could not be had. */
+export function brokenSummary(design: Design, metals: readonly Metal[], reason: string): BrokenSummary {
+  const revision = revisionFor(metals.find(({ key }) => key === design.head.metal));
+  return { ok: false, revision, problems: [{ path: '', message: reason }] };
+}
+
 /** Readings and outline of a design for lists, made once at save. */
 export function summarise(design: Design, metals: readonly Metal[]): DesignSummary | BrokenSummary {
   const result = evaluate(design, { ...PLAIN_WATER, metals });
   const revision = revisionFor(metals.find(({ key }) => key === design.head.metal));
   if (!result.ok) return { ok: false, revision, problems: result.problems };
   const readings: Partial<Record<ReadingId, number>> = {};
-  for (const [id, reading] of Object.entries(result.readings)) readings[id as ReadingId] = reading.value;
+  const ranges: Partial<Record<ReadingId, readonly [number, number]>> = {};
+  for (const [id, { value, range }] of Object.entries(result.readings)) {
+    readings[id as ReadingId] = value;
+    if (range) ranges[id as ReadingId] = range;
+  }
   return {
     ok: true,
     revision,
     readings,
+    ranges,
     drawing: thinned(drawingOf(result.rig, RACK_STATIONS)),
   };
 }

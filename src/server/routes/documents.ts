@@ -4,7 +4,7 @@ import { API, etagOf } from '../../contract/api.ts';
 import type { Checked } from '../../contract/validate.ts';
 import { checkListQuery } from '../../contract/validate.ts';
 import type { DocumentStore } from '../documents.ts';
-import { expectedVersion, taken, wantedVersion } from '../request.ts';
+import { taken, wantedVersion } from '../request.ts';
 
 /** List, create, read, replace, archive, delete and restore of one collection. */
 export function documentRoutes<C extends Collection>(
@@ -35,7 +35,7 @@ export function documentRoutes<C extends Collection>(
     ctx.body = kept;
   });
   router.delete(`/${collection}/:id`, async (ctx) => {
-    await store.remove(String(ctx.params['id']), expectedVersion(ctx));
+    await store.remove(String(ctx.params['id']), wantedVersion(ctx));
     ctx.status = 204;
   });
   for (const [word, act] of [

@@ -1,0 +1,66 @@
+import type { Shop } from '../contract/api.ts';
+import type { Checked } from '../contract/validate.ts';
+import { checkShop } from '../contract/validate.ts';
+import type { Design, ExportType, Metal } from '../core/index.ts';
+import { loadSolids, PLAIN_WATER } from '../core/index.ts';
+import type { CsvRow } from '../core/exchange/csv.ts';
+import { writeReadingsCsv } from '../core/exchange/csv.ts';
+import type { Exported, ExportOptions } from '../core/exchange/export-design.ts';
+import { exportDesign } from '../core/exchange/export-design.ts';
+import type { CardBody } from './summary.ts';
+import { cardOf, summarise } from './summary.ts';
+
+/** What a save makes of a design besides the document itself. */
+export interface MadeDesign {
+  readonly summary: ReturnType<typeof summarise>;
+  readonly card: CardBody;
+}
+
+/** What is computed away from the event loop. Everything in and out is plain data. */
+export interface Work {
+  /** summaries and cards of designs, in their order */
+  readonly summaries: (designs: readonly Design[], metals: readonly Metal[]) => MadeDesign[];
+  readonly export: (
+    design: Design,
+    format: ExportType,
+    metals: readonly Metal[],
+    settings: ExportOptions,
+  ) => Promise<Exported>;
+  readonly readingsCsv: (rows: readonly CsvRow[]) => string;
+  /** a shop file as it came, read and checked */
+  readonly shop: (bytes: Uint8Array) => Checked<Shop>;
+}
+
+const WORK: Work = {
+  summaries: (designs, metals) =>
+    designs.map((design) => {
+      const summary = summarise(design, metals);
+      return { summary, card: cardOf(design, summary) };
+    }),
+  export: (design, format, metals, settings) =>
+    exportDesign(design, format, { ...PLAIN_WATER, metals }, settings),
+  readingsCsv: writeReadingsCsv,
+  shop: (bytes) => {
+    let data: unknown;
+    try {
+      data = JSON.parse(new TextDecoder().decode(bytes));
+    } catch (error) {
+      const message = `The file: is not JSON (${(error as Error).message}). Choose a file that was exported as a whole shop.`;
+      return { ok: false, problems: [{ path: '', message }] };
+    }
+    return checkShop(data);
+  },
+};
+
+/** One piece of work as it is handed to a thread. */
+export interface Order<K extends keyof Work = keyof Work> {
+  readonly task: K;
+  readonly given: Parameters<Work[K]>;
+}
+
+/** Does one piece of work in this thread. */
+export async function work({ task, given }: Order): Promise<unknown> {
+  await loadSolids();
+  const act = WORK[task] as (...all: readonly unknown[]) => unknown;
+  return act(...given);
+}
