@@ -44,13 +44,14 @@ async function buildNode() {
   await build({
     entryPoints: {
       server: join(root, 'src/server/main.ts'),
+      work: join(root, 'src/server/work.ts'),
       anvil: join(root, 'src/cli/main.ts'),
     },
     outdir: out,
     bundle: true,
     splitting: true,
     // Those that find files beside themselves, or start threads, stay packages.
-    external: ['@electric-sql/pglite', 'manifold-3d', 'pino'],
+    external: ['@electric-sql/pglite', 'manifold-3d', 'pino', 'piscina'],
     // Packages of the older kind call require.
     banner: {
       js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);",

@@ -40,9 +40,9 @@ export const probe = guardKind({
   key: 'probe', name: 'probe whisker',
   fields: { whisker: size('Whisker', [0.2, 0.5, 2]), ...PLACE },
   build: (spec, ground) => {
-    const frame = guardFrame(spec, ground);
+    const frame = guardFrame(spec, ground, spec.whisker / 2);
     const strands = [{ path: [frame.at(0), frame.at(9)], diameter: spec.whisker }];
-    return { ...frame, free: 9, bundleRadius: spec.whisker / 2, end: frame.at(9), bore: frame.bore(spec.whisker / 2), ...strandBulk(strands, 1, frame.depth, frame.at), material: 'nylon', density: 1.1, spread: 0, ...asStrands(strands), overPoint: frame.overPoint(9) };
+    return { ...frame, free: 9, end: frame.at(9), ...strandBulk(strands, 1, frame.depth, frame.at), material: 'nylon', density: 1.1, spread: 0, ...asStrands(strands), overPoint: frame.overPoint(9) };
   },
 });`,
   },

@@ -114,8 +114,8 @@ describe('evaluate', () => {
 
   it.each([
     [['evaluate', '/nowhere.json'], /cannot be read/],
-    [['evaluate'], /name a file/],
-    [['forge', 'x'], /not a command/],
+    [['evaluate'], /missing required argument 'FILE'/],
+    [['forge', 'x'], /unknown command/],
     [['evaluate', '-', '--water', 'beer'], /--water/],
     [['evaluate', '-', '--temp', 'warm'], /--temp/],
     [['evaluate', '-', '--colour'], /--colour/],
@@ -155,5 +155,49 @@ describe('export', () => {
       code: 2,
       err: expect.stringMatching(/several designs/),
     });
+  });
+});
+
+describe('options', () => {
+  const path = () => file('sound.json', sampleDesign('ball'));
+
+  it.each([
+    [['--water', 'toString'], '--water'],
+    [['--water', '__proto__'], '--water'],
+    [['--temp', 'warm'], '--temp'],
+    [['--temp', '-2'], '--temp'],
+    [['--depth', '1e400'], '--depth'],
+    [['--nonsense'], '--nonsense'],
+    [['more'], 'too many'],
+  ] as const)('%j are refused with code 2 and a sentence', (args, named) => {
+    const { code, out, err } = anvil(['evaluate', path(), ...args]);
+    expect(code).toBe(2);
+    expect(out).toBe('');
+    expect(err).toContain(named);
+    expect(err).not.toMatch(/\n\s+at /);
+  });
+
+  it('may be negative numbers', () => {
+    const { code, out } = anvil(['evaluate', path(), '--water', 'sea', '--temp', '-1']);
+    expect(code).toBe(0);
+    expect((JSON.parse(out) as { surroundings: { temperature: number } }).surroundings.temperature).toBe(-1);
+  });
+
+  it.each([
+    [['--format', 'toString'], '--format'],
+    [['--format', 'svg', '--shrink', '3'], '--shrink'],
+    [['--angle', 'constructor'], '--angle'],
+    [['--units', '__proto__'], '--units'],
+  ] as const)('of an export, %j, are refused with code 2 and a sentence', (args, named) => {
+    const { code, err } = anvil(['export', path(), '--out', join(folder, 'never'), ...args]);
+    expect(code).toBe(2);
+    expect(err).toContain(named);
+    expect(err).not.toMatch(/\n\s+at /);
+  });
+
+  it('of a list without designs are told, not answered with nothing', () => {
+    const { code, err } = anvil(['evaluate', file('none.json', [])]);
+    expect(code).toBe(2);
+    expect(err).toContain('no design');
   });
 });

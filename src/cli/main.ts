@@ -1,60 +1,66 @@
-import { parseArgs } from 'node:util';
+import type { runEvaluate, runExport } from './run.ts';
+import { Command, CommanderError, Option } from 'commander';
 
-const HELP = `Fern Anvil in the terminal
-
-  npm run --silent anvil -- evaluate FILE.json [--brief FILE] [--water fresh|brackish|sea] [--temp C] [--depth M]
-      prints the readings of a design, or of an array of designs, as JSON; FILE may be - for standard input
-  npm run --silent anvil -- export FILE.json --format stl|3mf|svg|dxf|pdf|csv|json --out OUT
-                                   [--shrink PERCENT] [--angle third|first] [--units metric|imperial|both]
-      stl, 3mf: the closed solid of the metal as cast, in mm, enlarged for the mould by --shrink
-      svg, dxf: the plate at true scale; pdf: a spec sheet; csv: the readings, of an array of designs too
-
-Formats: docs/formats.md. Readings: docs/readings.md. Bad input ends with code 2 and a sentence that names the field.`;
-
-async function main(): Promise<void> {
-  const { positionals, values } = parseArgs({
-    allowPositionals: true,
-    options: {
-      brief: { type: 'string' },
-      water: { type: 'string' },
-      temp: { type: 'string' },
-      depth: { type: 'string' },
-      format: { type: 'string', default: 'stl' },
-      out: { type: 'string' },
-      shrink: { type: 'string' },
-      angle: { type: 'string' },
-      units: { type: 'string' },
-      help: { type: 'boolean', default: false },
-    },
-  });
-  const [command, file, ...rest] = positionals;
-  if (values.help || command === undefined) {
-    console.log(HELP);
-    return;
+/** Takes options as the field types them: numbers may be negative, and a word is one of those offered. */
+function terminal(): Command {
+  const program = new Command('anvil')
+    .description(
+      'Fern Anvil in the terminal. Bad input ends with code 2 and a sentence that names the field.',
+    )
+    .usage('COMMAND FILE [options]')
+    .addHelpText(
+      'after',
+      '\nCall it as npm run --silent anvil -- COMMAND … so that nothing but the answer is printed.\nFormats: docs/formats.md. Readings: docs/readings.md.',
+    );
+  program
+    .command('evaluate')
+    .description('prints the readings of a design, or of an array of designs, as JSON')
+    .argument('<FILE>', 'a design’s document; - for standard input')
+    .option('--brief <FILE>', 'judge it for a brief too')
+    .addOption(new Option('--water <KIND>', 'the water').choices(['fresh', 'brackish', 'sea']))
+    .option('--temp <C>', 'temperature of the water, °C')
+    .option('--depth <M>', 'depth, m')
+    .action(async (file: string, options: Parameters<typeof runEvaluate>[1]) =>
+      // Help is told without the computation; everything else loads it.
+      (await import('./run.ts')).runEvaluate(file, options),
+    );
+  program
+    .command('export')
+    .description(
+      'writes a file: stl and 3mf the closed solid of the metal as cast, in mm; svg and dxf the plate at true scale; pdf a spec sheet; csv the readings, of an array of designs too; json the document',
+    )
+    .argument('<FILE>', 'a design’s document; - for standard input')
+    .option('--format <FORMAT>', 'kind of file', 'stl')
+    .requiredOption('--out <OUT>', 'file to write')
+    .option('--shrink <PERCENT>', 'enlarge a solid for the mould by this shrinkage; stl and 3mf only')
+    .addOption(new Option('--angle <ANGLE>', 'how views are laid out').choices(['third', 'first']))
+    .addOption(new Option('--units <UNITS>', 'units of a drawing').choices(['metric', 'imperial', 'both']))
+    .action(async (file: string, options: Parameters<typeof runExport>[1]) =>
+      (await import('./run.ts')).runExport(file, options),
+    );
+  for (const command of [program, ...program.commands]) {
+    command.exitOverride();
+    command.configureOutput({ outputError: () => undefined });
   }
-  // Help is told without the computation; everything else loads it.
-  const { BadInput, runEvaluate, runExport } = await import('./run.ts');
-  try {
-    if (rest.length > 0) throw new BadInput(`“${rest[0]}” is one argument too many. See --help.`);
-    if (command !== 'evaluate' && command !== 'export')
-      throw new BadInput(`“${command}” is not a command. Use evaluate or export; see --help.`);
-    if (file === undefined) throw new BadInput(`${command}: name a file, or - for standard input.`);
-    await (command === 'evaluate' ? runEvaluate(file, values) : runExport(file, values));
-  } catch (error) {
-    if (!(error instanceof BadInput)) throw error;
-    console.error(error.message);
-    process.exit(2);
-  }
+  return program;
 }
 
-/** What a wrong command line is called by the argument parser. */
-const isUsage = (error: unknown): boolean =>
-  String((error as { code?: unknown }).code).startsWith('ERR_PARSE_ARGS');
-
 try {
-  await main();
+  const args = process.argv.slice(2);
+  await terminal().parseAsync(args.length === 0 ? ['--help'] : args, { from: 'user' });
 } catch (error) {
-  if (!isUsage(error)) throw error;
-  console.error((error as Error).message);
-  process.exit(2);
+  const { message, isBadInput } = error as { message: string; isBadInput?: boolean };
+  if (error instanceof CommanderError) {
+    // Help and version have been printed; what else it says is a wrong command line.
+    if (error.exitCode !== 0) {
+      console.error(message.replace(/^error: /, ''));
+      process.exit(2);
+    }
+  } else if (isBadInput) {
+    console.error(message);
+    process.exit(2);
+  } else {
+    console.error(`Something went wrong here: ${message}`);
+    process.exit(1);
+  }
 }

@@ -19,7 +19,10 @@ import type { Checked } from '../contract/validate.ts';
 import { checkBriefDocument, checkDesignDocument } from '../contract/validate.ts';
 
 /** Input that cannot be taken: told on standard error, code 2. */
-export class BadInput extends Error {}
+export class BadInput extends Error {
+  /** tells it from a failure without loading this file */
+  readonly isBadInput = true;
+}
 
 interface WaterOptions {
   readonly brief?: string | undefined;
@@ -37,6 +40,7 @@ export async function runEvaluate(file: string, options: WaterOptions): Promise<
       : accepted(checkBriefDocument(readJson(options.brief)), options.brief);
   const surroundings = surroundingsOf(options, brief);
   const many = Array.isArray(data);
+  if (many && data.length === 0) throw new BadInput(`${file}: holds no design. Give at least one.`);
   const designs = (many ? (data as unknown[]) : [data]).map((item, i) =>
     accepted(checkDesignDocument(item), many ? `${file}, design ${i + 1}` : file),
   );
@@ -97,7 +101,13 @@ export async function runExport(
     throw new BadInput(`--angle: “${angle}” is not known. Use third or first.`);
   if (units !== undefined && !['metric', 'imperial', 'both'].includes(units))
     throw new BadInput(`--units: “${units}” is not known. Use metric, imperial or both.`);
+  if (shrink !== undefined && !kind.isSolid)
+    throw new BadInput(
+      `--shrink: does nothing for ${format}; only a solid is enlarged. Leave it out, or write stl or 3mf.`,
+    );
   const data = readJson(file);
+  if (Array.isArray(data) && data.length === 0)
+    throw new BadInput(`${file}: holds no design. Give at least one.`);
   if (Array.isArray(data) && format !== 'csv')
     throw new BadInput(
       `${file}: holds several designs; this format is written for one. Give a file with one design, or write csv.`,
@@ -134,7 +144,8 @@ export async function runExport(
 /** Water from the options, then the brief, then plain fresh water. */
 function surroundingsOf(options: WaterOptions, brief: Brief | undefined): Surroundings {
   const kind = options.water ?? brief?.water.kind ?? 'fresh';
-  if (!(kind in SALINITY)) throw new BadInput(`--water: “${kind}” is not known. Use fresh, brackish or sea.`);
+  if (!Object.hasOwn(SALINITY, kind))
+    throw new BadInput(`--water: “${kind}” is not known. Use fresh, brackish or sea.`);
   return {
     water: {
       salinity: SALINITY[kind as keyof typeof SALINITY],

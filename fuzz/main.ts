@@ -1,0 +1,212 @@
+/**
+ * Broken requests and broken files, so many (first argument, 20,000 unless given) from a seed (second argument): none may be answered 5xx other than
+ * by a stated limit, take over two seconds, or make memory grow. Ends with code 1 where one does. Run: npm run fuzz [-- REQUESTS [SEED]].
+ */
+import { runApp } from '../src/server/app.test-kit.ts';
+import { sampleDesign } from '../src/core/test-kit/sample.test-kit.ts';
+import { readStl, writeStl } from '../src/core/exchange/stl.ts';
+import { readThreeMf, writeThreeMf } from '../src/core/exchange/threemf.ts';
+import { readHooksCsv } from '../src/core/exchange/hooks-csv.ts';
+import { examineSolid } from '../src/core/exchange/import-solid.ts';
+import { ball } from '../src/core/head/families/ball.ts';
+import { loft } from '../src/core/head/loft.ts';
+import { loadSolids, solids } from '../src/core/head/kernel.ts';
+
+const requests = Number(process.argv[2] ?? 20_000);
+const seed = Number(process.argv[3] ?? 1);
+
+/** Mulberry32: the same numbers for the same seed everywhere. */
+function randomFrom(start: number): () => number {
+  let state = start >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+const random = randomFrom(seed);
+const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
+
+/** Values that programs trip over. */
+const ODD: readonly unknown[] = [
+  null,
+  true,
+  -1,
+  0,
+  1e308,
+  -1e308,
+  2 ** 31,
+  2 ** 53,
+  0.1,
+  '',
+  'x'.repeat(5000),
+  '\ud83d',
+  '\u0000',
+  '=1+1',
+  '__proto__',
+  'toString',
+  'constructor',
+  [],
+  {},
+  [[]],
+  { kind: 'none' },
+  { kind: '__proto__' },
+  Array(300).fill(7),
+];
+const ODD_TEXT = [
+  '-1',
+  '1e400',
+  '0.5',
+  'NaN',
+  '2147483648',
+  '%00',
+  '%ED%A0%BD',
+  'toString',
+  '__proto__',
+  '..%2f',
+  'a'.repeat(300),
+  '%',
+  '💥',
+  "'; drop table designs;--",
+];
+
+/** A value with some of its parts replaced, dropped or doubled. */
+function spoilt(value: unknown, chance: number): unknown {
+  if (random() < chance) return pick(ODD);
+  if (Array.isArray(value)) return value.map((item) => spoilt(item, chance));
+  if (typeof value !== 'object' || value === null) return value;
+  const entries = Object.entries(value).filter(() => random() > chance / 2);
+  if (random() < chance) entries.push([pick(['__proto__', 'extra', '', 'constructor']), pick(ODD)]);
+  return Object.fromEntries(entries.map(([key, inner]) => [key, spoilt(inner, chance)]));
+}
+
+const FAMILIES = ['ball', 'football', 'dart', 'swimmer', 'glider', 'own', 'imported', 'nothing'];
+const app = await runApp();
+const ids: string[] = [];
+for (let i = 0; i < 5; i++) ids.push((await app.made(sampleDesign('ball'))).id);
+
+function request(): { method: string; path: string; body?: string; headers: Record<string, string> } {
+  const id = random() < 0.7 ? pick(ids) : pick(ODD_TEXT);
+  const odd = () => pick(ODD_TEXT);
+  const path = pick([
+    () => `/designs/${id}`,
+    () => `/designs?limit=${odd()}&q=${odd()}&after=${odd()}`,
+    () => `/designs/${id}/history/${odd()}`,
+    () => `/designs/${id}/step`,
+    () => `/designs/${id}/versions/${odd()}/restore`,
+    () => `/designs/${id}/export/${pick(['stl', 'svg', 'json', odd()])}?shrink=${odd()}&units=${odd()}`,
+    () => `/rack/outlines?ids=${odd()},${id}`,
+    () => '/rack',
+    () => '/rules',
+    () => `/stores/metals/${pick(['lead', odd()])}`,
+    () => `/${pick(['plastics', 'briefs', 'hooks', odd()])}/${odd()}`,
+    () => `/${pick(['designs', 'plastics', 'briefs', 'hooks'])}`,
+    () => '/designs/series',
+    () => '/shop?trial',
+    () => `/readings.csv?ids=${id}`,
+  ])();
+  const method = pick(['GET', 'GET', 'POST', 'PUT', 'DELETE', 'PATCH']);
+  const design = { ...sampleDesign(pick(FAMILIES.slice(0, 5))), name: pick(['A', 'é💥', '']) };
+  const document = spoilt(design, pick([0, 0.02, 0.1, 0.4]));
+  const body = pick([
+    () => JSON.stringify(document),
+    () => JSON.stringify([document, document]),
+    () =>
+      JSON.stringify({
+        format: 'fern-anvil/shop',
+        version: 1,
+        designs: [{ id: pick(['x', odd()]), document }],
+      }),
+    () => JSON.stringify(spoilt({ price: 3, density: 11, name: 'v', step: 1 }, 0.3)),
+    () => JSON.stringify(document).slice(0, Math.floor(random() * 300)),
+    () => `[${'['.repeat(2000)}`,
+  ])();
+  const headers: Record<string, string> = {
+    ...(random() < 0.7 ? { 'If-Match': pick(['*', '"v1"', '"v99999999999"', '"v-1"', 'W/"v1"', 'x']) } : {}),
+    ...(random() < 0.1 ? { 'Accept-Encoding': pick(['*;q=0', 'identity', 'br', 'x']) } : {}),
+    ...(random() < 0.1 ? { 'Sec-Fetch-Site': pick(['cross-site', 'same-origin', 'none']) } : {}),
+  };
+  return method === 'GET' ? { method, path, headers } : { method, path, body, headers };
+}
+
+let failed = 0;
+const by: Record<string, number> = {};
+let slowest = 0;
+const before = process.memoryUsage().rss;
+for (let i = 0; i < requests; i++) {
+  const { method, path, body, headers } = request();
+  const began = performance.now();
+  let status = 0;
+  try {
+    const answer = await app.send(method, path, body, headers);
+    status = answer.status;
+    await answer.arrayBuffer();
+    // What was deleted comes back, or soon there would be nothing left to try.
+    if (status === 204) await app.send('POST', `${path}/restore`);
+  } catch (error) {
+    console.error(`no answer: ${method} ${path} ${(error as Error).message}`);
+    failed++;
+  }
+  const took = performance.now() - began;
+  slowest = Math.max(slowest, took);
+  by[status] = (by[status] ?? 0) + 1;
+  if (status >= 500 || took > 2000) {
+    failed++;
+    console.error(`${status} in ${Math.round(took)} ms: ${method} ${path} ${(body ?? '').slice(0, 300)}`);
+  }
+}
+const growth = (process.memoryUsage().rss - before) / 1e6;
+console.log(
+  `${requests} requests from seed ${seed}: ${JSON.stringify(by)}; slowest ${Math.round(slowest)} ms; memory ${growth.toFixed(0)} MB more`,
+);
+await app.end();
+
+// Files: sound ones with bytes changed, cut or doubled.
+await loadSolids();
+const mesh = loft(ball.profile({ breadth: 9 }), undefined, { rings: 12, corners: 16 });
+const sound: readonly { name: string; bytes: Uint8Array; read: (bytes: Uint8Array) => unknown }[] = [
+  { name: 'STL', bytes: writeStl(mesh, 'x'), read: (bytes) => examineSolid(solids(), readStl(bytes)) },
+  {
+    name: '3MF',
+    bytes: writeThreeMf(mesh, 'x'),
+    read: (bytes) => examineSolid(solids(), readThreeMf(bytes)),
+  },
+  {
+    name: 'CSV',
+    bytes: new TextEncoder().encode('name,size,gap (mm)\r\nA,4/0,14.5\r\n"B ""x""",2/0,11.6\r\n'),
+    read: (bytes) => readHooksCsv(new TextDecoder().decode(bytes)),
+  },
+];
+const files = Math.max(30, Math.floor(requests / 10));
+let [sentences, taken, longest] = [0, 0, 0];
+for (let i = 0; i < files; i++) {
+  const { name, bytes, read } = pick(sound);
+  let spoiled = bytes.slice();
+  for (let k = 0; k < 1 + Math.floor(random() * 20); k++)
+    spoiled[Math.floor(random() * spoiled.length)] = Math.floor(random() * 256);
+  if (random() < 0.3) spoiled = spoiled.slice(0, Math.floor(random() * spoiled.length));
+  const began = performance.now();
+  try {
+    read(spoiled);
+    taken++;
+  } catch (error) {
+    sentences++;
+    // A sentence of ours ends like one; what a library or the runtime throws does not.
+    if (!/[.]$/.test((error as Error).message) || error instanceof TypeError || error instanceof RangeError) {
+      failed++;
+      console.error(`${name}: ${(error as Error).message}`);
+    }
+  }
+  const took = performance.now() - began;
+  longest = Math.max(longest, took);
+  if (took > 5000) {
+    failed++;
+    console.error(`${name} took ${Math.round(took)} ms`);
+  }
+}
+console.log(
+  `${files} spoilt files: ${taken} read or examined, ${sentences} refused in a sentence; longest ${Math.round(longest)} ms`,
+);
+process.exit(failed > 0 ? 1 : 0);

@@ -1,0 +1,80 @@
+// Changes constants and terms of a room of the core, one at a time, and counts how many of the changes its tests notice (Stryker). A room with
+// many is sampled: so many of its lines, chosen from a seed. Run: npm run mutants -- ROOM [LINES [SEED]].
+import { spawnSync } from 'node:child_process';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { ensureInstalled, root } from './ensure.mjs';
+
+ensureInstalled();
+const [room, lines = '150', seed = '1'] = process.argv.slice(2);
+const rooms = readdirSync(join(root, 'src/core'), { withFileTypes: true }).flatMap((entry) =>
+  entry.isDirectory() && entry.name !== 'test-kit' ? [entry.name] : [],
+);
+if (!rooms.includes(room)) {
+  console.error(`Name a room of the core: ${rooms.join(', ')}.`);
+  process.exit(2);
+}
+
+/** Every source file of a folder that is not a test. */
+const sources = (folder) =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) return sources(path);
+    return /(?<!\.test|\.test-kit|\.test-setup)\.ts$/.test(entry.name) ? [path] : [];
+  });
+
+/** Numbers from 0 to 1, the same for the same seed (Park & Miller 1988). */
+let state = Number(seed) % 2147483647 || 1;
+const random = () => (state = (state * 48271) % 2147483647) / 2147483647;
+
+// Lines that compute: words for people, types and imports are not mutated.
+const candidates = sources(join(root, 'src/core', room)).flatMap((file) =>
+  readFileSync(file, 'utf8')
+    .split('\n')
+    .flatMap((line, i) =>
+      /[\d*/<>+-]/.test(line) &&
+      !/^\s*(\/\/|\/?\*|import|export (type|interface)|readonly |name:|note:|formula:|does:|purpose:|badAt:|message:|text:|`|')/.test(
+        line,
+      )
+        ? [`${relative(root, file)}:${i + 1}-${i + 1}`]
+        : [],
+    ),
+);
+const chosen = candidates
+  .map((place) => [random(), place])
+  .sort(([a], [b]) => a - b)
+  .slice(0, Number(lines))
+  .map(([, place]) => place)
+  .sort();
+const config = join(root, 'dist/mutants.json');
+writeFileSync(
+  config,
+  JSON.stringify({
+    testRunner: 'vitest',
+    plugins: ['@stryker-mutator/vitest-runner'],
+    vitest: { configFile: 'vitest.mutants.config.ts', related: false },
+    mutate: chosen,
+    mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] },
+    coverageAnalysis: 'perTest',
+    ignoreStatic: false,
+    reporters: ['clear-text', 'json'],
+    clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
+    jsonReporter: { fileName: `dist/mutants-${room}.json` },
+    tempDirName: 'dist/stryker',
+    concurrency: 2,
+    timeoutMS: 60_000,
+    allowEmpty: true,
+    disableTypeChecks: false,
+  }),
+);
+const { status } = spawnSync(
+  process.execPath,
+  [join(root, 'node_modules/@stryker-mutator/core/bin/stryker.js'), 'run', config],
+  {
+    cwd: root,
+    // Changes are held against the tests that stand beside the code.
+    env: { ...process.env, MUTANTS_ROOM: room },
+    stdio: 'inherit',
+  },
+);
+process.exit(status ?? 1);
