@@ -370,7 +370,22 @@ describe('the ladder', () => {
       {},
       new Set(grown).size,
     );
-    await type('Weight of rung 9', '7/8');
+    // What is being typed stays in its field while the rungs are worked out anew.
+    const drawnBefore = await page.$eval('.ladder-family', (family) => family.innerHTML);
+    await (
+      await page.waitForSelector('::-p-xpath(//label[text()="one size up for each doubling"])')
+    )?.click();
+    const weight = await named(page, 'Weight of rung 9', 'textbox');
+    await weight.click({ count: 3 });
+    await weight.type('7/');
+    await page.waitForFunction(
+      (before: string) => document.querySelector('.ladder-family')?.innerHTML !== before,
+      {},
+      drawnBefore,
+    );
+    expect(await page.evaluate(() => (document.activeElement as HTMLInputElement).value)).toBe('7/');
+    await weight.type('8');
+    await page.keyboard.press('Enter');
     await page.waitForFunction(() =>
       [...document.querySelectorAll('.ladder-weight')].some((text) => text.textContent?.includes('7/8')),
     );

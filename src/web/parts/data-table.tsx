@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
-import type { ColumnDef, RowData } from '@tanstack/react-table';
-import { flexRender, getCoreRowModel, getSortedRowModel, useReactTable } from '@tanstack/react-table';
+import type { ColumnDef, ColumnDefTemplate, RowData } from '@tanstack/react-table';
+import { getCoreRowModel, getSortedRowModel, useReactTable } from '@tanstack/react-table';
 
 declare module '@tanstack/react-table' {
   // The names are the library’s own.
@@ -47,7 +47,7 @@ export function DataTable<T>({ columns, rows, rowKey, caption, className, rowPro
           <tr key={group.id}>
             {group.headers.map(({ id, column, getContext }) => {
               const order = column.getIsSorted();
-              const head = flexRender(column.columnDef.header, getContext());
+              const head = drawn(column.columnDef.header, getContext());
               return (
                 <th
                   key={id}
@@ -84,7 +84,7 @@ export function DataTable<T>({ columns, rows, rowKey, caption, className, rowPro
                     </td>
                   );
                 }
-                const cell = flexRender(column.columnDef.cell, getContext());
+                const cell = drawn(column.columnDef.cell, getContext());
                 const { isRowHead, className: own } = column.columnDef.meta ?? {};
                 return isRowHead ? (
                   <th key={id} scope="row" className={own}>
@@ -102,6 +102,14 @@ export function DataTable<T>({ columns, rows, rowKey, caption, className, rowPro
       </tbody>
     </table>
   );
+}
+
+/**
+ * What a cell or head shows. The function is called and not rendered as a component: columns are made anew with every result, and a
+ * component that is another each time would be built anew too, and with it the field that is being typed in.
+ */
+function drawn<C extends object>(template: ColumnDefTemplate<C> | undefined, context: C): ReactNode {
+  return typeof template === 'function' ? (template(context) as ReactNode) : template;
 }
 
 /** A column whose cell is made from the row; one with a value can be ordered by it. */

@@ -2,7 +2,8 @@ import { useUnits } from '../../data/units.ts';
 import { SideFigure } from '../../drawing/side-figure.tsx';
 import type { RungFigure } from '../../workers/judge.worker.ts';
 
-const BOX = { width: 1240, highest: 250, foot: 50, gap: 14 };
+/** The same for every family, so that what is below does not move away under the hand when the rungs change. */
+const BOX = { width: 1240, height: 210, foot: 50, gap: 14 };
 
 /** All rungs side by side, to one scale. */
 export function Family({ rungs }: { readonly rungs: readonly RungFigure[] }) {
@@ -31,9 +32,9 @@ export function Family({ rungs }: { readonly rungs: readonly RungFigure[] }) {
   const [low, high] = [Math.min(...boxes.map((box) => box.low)), Math.max(...boxes.map((box) => box.high))];
   const k = Math.min(
     (BOX.width - BOX.gap * (drawn.length + 1)) / wide,
-    (BOX.highest - BOX.foot) / (high - low),
+    (BOX.height - BOX.foot) / (high - low),
   );
-  const height = (high - low) * k + BOX.foot;
+  const top = (BOX.height - BOX.foot - (high - low) * k) / 2;
   const starts = boxes.reduce<number[]>(
     (all, { left, right }) => [...all, (all.at(-1) ?? 0) + (right - left) * k + BOX.gap],
     [BOX.gap],
@@ -41,7 +42,7 @@ export function Family({ rungs }: { readonly rungs: readonly RungFigure[] }) {
   return (
     <svg
       className="ladder-family"
-      viewBox={`0 0 ${BOX.width} ${height}`}
+      viewBox={`0 0 ${BOX.width} ${BOX.height}`}
       role="img"
       aria-label={`${drawn.length} weights to one scale`}
     >
@@ -55,12 +56,12 @@ export function Family({ rungs }: { readonly rungs: readonly RungFigure[] }) {
                 drawing={drawing}
                 k={k}
                 metal={metal}
-                place={([u, v]) => [start + (u - box.left) * k, 12 + (high - v) * k]}
+                place={([u, v]) => [start + (u - box.left) * k, 12 + top + (high - v) * k]}
               />
               <text
                 className="ladder-weight"
                 x={start + ((box.right - box.left) * k) / 2}
-                y={height - 20}
+                y={BOX.height - 20}
                 textAnchor="middle"
               >
                 {format(grams, 'mass')}
@@ -68,7 +69,7 @@ export function Family({ rungs }: { readonly rungs: readonly RungFigure[] }) {
               <text
                 className="ladder-size"
                 x={start + ((box.right - box.left) * k) / 2}
-                y={height - 5}
+                y={BOX.height - 5}
                 textAnchor="middle"
               >
                 {hook}

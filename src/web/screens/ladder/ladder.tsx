@@ -116,13 +116,15 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
         </div>
       </div>
       {error && <p className="problems">■ The computation stopped: {error}</p>}
-      {rungs ? (
-        <Panel what="The drawing">
-          <Family rungs={rungs} />
-        </Panel>
-      ) : (
-        <Loading what="the ladder" />
-      )}
+      <div className="ladder-picture">
+        {rungs ? (
+          <Panel what="The drawing">
+            <Family rungs={rungs} />
+          </Panel>
+        ) : (
+          <Loading what="the ladder" />
+        )}
+      </div>
       <Panel what="The rungs">
         <RungTable ladder={ladder} rungs={rungs} own={document.hook.size} put={put} />
       </Panel>
