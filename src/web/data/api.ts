@@ -93,8 +93,8 @@ export const replace = <C extends Collection>(
     version,
   });
 
-export const remove = (collection: Collection, id: string): Promise<void> =>
-  call(`/${collection}/${encodeURIComponent(id)}`, { method: 'DELETE' });
+export const remove = (collection: Collection, id: string, version: number): Promise<void> =>
+  call(`/${collection}/${encodeURIComponent(id)}`, { method: 'DELETE', version });
 
 export const restore = <C extends Collection>(collection: C, id: string): Promise<Kept<Documents[C]>> =>
   call(`/${collection}/${encodeURIComponent(id)}/restore`, { method: 'POST' });

@@ -11,6 +11,9 @@ function fakeServer() {
     document: sampleDesign('ball'),
     away: false,
     refuse: false,
+    broken: false,
+    lose: false,
+    asked: 0,
     saves: [] as string[],
   };
   const answer = (status: number, body: unknown) =>
@@ -25,6 +28,11 @@ function fakeServer() {
     if (state.away) return Promise.reject(new TypeError('fetch failed'));
     if (init.method !== 'PUT') return Promise.resolve(answer(200, kept()));
     const seen = (init.headers as Record<string, string>)['If-Match'];
+    state.asked++;
+    if (state.broken)
+      return Promise.resolve(
+        answer(500, { type: 'x', title: 'Failed', status: 500, detail: 'Something went wrong here.' }),
+      );
     if (state.refuse) {
       const errors = [{ path: '/name', message: 'Name: is too long.' }];
       return Promise.resolve(
@@ -39,6 +47,10 @@ function fakeServer() {
     state.document = JSON.parse(String(init.body)) as Design;
     state.version++;
     state.saves.push(state.document.name);
+    if (state.lose) {
+      state.lose = false;
+      return Promise.reject(new TypeError('fetch failed'));
+    }
     return Promise.resolve(answer(200, kept()));
   };
   return { state, kept, serve };
@@ -66,6 +78,71 @@ afterEach(() => {
 const open = () => openDraft('designs', server.kept(), () => undefined);
 const named = (name: string) => (design: Design) => ({ ...design, name });
 const settle = () => vi.advanceTimersByTimeAsync(3_000);
+
+describe('a save that the server can never take', () => {
+  it('is told once, kept in the browser, and not sent for ever; the next edit tries anew', async () => {
+    server.state.broken = true;
+    const draft = open();
+    draft.edit(named('never'));
+    for (let i = 0; i < 10; i++) await settle();
+    expect(draft.view().state).toBe('refused');
+    expect(draft.view().problems[0]?.message).toContain('kept in this browser');
+    expect([...store.values()].some((text) => text.includes('never'))).toBe(true);
+    const { asked } = server.state;
+    for (let i = 0; i < 10; i++) await settle();
+    expect(server.state.asked).toBe(asked);
+    server.state.broken = false;
+    draft.edit(named('again'));
+    await settle();
+    expect(draft.view().state).toBe('saved');
+    expect(server.state.document.name).toBe('again');
+  });
+});
+
+describe('a save whose answer is lost on the way', () => {
+  it('is known for its own when it is sent again, not taken for somebody else’s', async () => {
+    server.state.lose = true;
+    const draft = open();
+    draft.edit(named('kept already'));
+    for (let i = 0; i < 4; i++) await settle();
+    expect(server.state.saves).toEqual(['kept already']);
+    expect(draft.view()).toMatchObject({ state: 'saved', version: 2, theirs: undefined });
+    draft.edit(named('and on'));
+    await settle();
+    expect(draft.view()).toMatchObject({ state: 'saved', version: 3 });
+  });
+
+  it('nor when the page was loaded anew in the middle of it, with a later edit on top', async () => {
+    const before = server.kept();
+    const draft = open();
+    draft.edit(named('sent'));
+    server.state.lose = true;
+    await vi.advanceTimersByTimeAsync(400);
+    server.state.away = true;
+    draft.edit(named('sent, and more'));
+    await settle();
+    expect(server.state).toMatchObject({ version: 2, document: { name: 'sent' } });
+    // The page comes back with what it had read before the save; the one before it is gone with its timers.
+    vi.clearAllTimers();
+    server.state.away = false;
+    const reloaded = openDraft('designs', before, () => undefined);
+    await settle();
+    expect(reloaded.view()).toMatchObject({ state: 'saved', version: 3, theirs: undefined });
+    expect(server.state.document.name).toBe('sent, and more');
+  });
+
+  it('and what somebody else saved meanwhile is still told apart', async () => {
+    const draft = open();
+    draft.edit(named('sent'));
+    server.state.lose = true;
+    await vi.advanceTimersByTimeAsync(400);
+    server.state.document = named('theirs')(server.state.document);
+    server.state.version++;
+    draft.edit(named('mine'));
+    await settle();
+    expect(draft.view()).toMatchObject({ state: 'stale', theirs: { document: { name: 'theirs' } } });
+  });
+});
 
 describe('a draft', () => {
   it('saves itself after a pause, once for a run of edits, and always the newest', async () => {

@@ -2,6 +2,7 @@ import type { Problem } from '../../core/index.ts';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Collection, Documents, Kept } from '../../contract/api.ts';
+import { sameDocument } from '../../core/document/same.ts';
 import { read, replace, ServerAway, ServerProblem } from './api.ts';
 import { oneKey, refreshLists } from './queries.ts';
 
@@ -35,11 +36,17 @@ export interface Draft<T> {
 
 const PAUSE = 400;
 const RETRY = 2_000;
+/** Saves of one state that may fail inside the server before it is taken as one that can never be kept. */
+const MOST_FAILURES = 4;
+/** States sent without an answer that are remembered, to know them again as one's own. */
+const MOST_UNANSWERED = 4;
 const backupKey = (collection: Collection, id: string) => `fern-anvil.draft.${collection}.${id}`;
 
 interface Backup<T> {
   readonly document: T;
   readonly version: number;
+  /** what was sent of late and not answered: the server may hold it without this browser having been told */
+  readonly sent?: readonly T[];
 }
 
 function readBackup<T>(key: string): Backup<T> | undefined {
@@ -66,6 +73,8 @@ export function openDraft<C extends Collection>(
   const listeners = new Set<() => void>();
   let timer: ReturnType<typeof setTimeout> | undefined;
   let busy = false;
+  let failures = 0;
+  let unanswered: readonly T[] = [];
   let view: DraftView<T> = {
     document: kept.document,
     state: 'saved',
@@ -80,7 +89,14 @@ export function openDraft<C extends Collection>(
   };
   const keepBackup = () => {
     try {
-      localStorage.setItem(key, JSON.stringify({ document: view.document, version: view.version }));
+      localStorage.setItem(
+        key,
+        JSON.stringify({
+          document: view.document,
+          version: view.version,
+          sent: unanswered,
+        } satisfies Backup<T>),
+      );
     } catch {
       // A full or forbidden store costs only the safety of a reload; the save itself goes on.
     }
@@ -94,10 +110,14 @@ export function openDraft<C extends Collection>(
     if (busy || view.state === 'stale') return;
     busy = true;
     const sent = view.document;
+    if (unanswered.at(-1) !== sent) unanswered = [...unanswered, sent].slice(-MOST_UNANSWERED);
+    keepBackup();
     show({ state: 'saving' });
     try {
       const answer = await replace(collection, kept.id, sent, view.version);
       busy = false;
+      failures = 0;
+      unanswered = [];
       onSaved(answer);
       if (view.document === sent) {
         localStorage.removeItem(key);
@@ -117,13 +137,34 @@ export function openDraft<C extends Collection>(
     if (error instanceof ServerProblem && error.details.status === 412) {
       try {
         const theirs = await read(collection, kept.id);
-        show({ state: 'stale', theirs });
+        // What is there is what is here: our own save, whose answer was lost on the way.
+        if (sameDocument(theirs.document, view.document)) {
+          localStorage.removeItem(key);
+          onSaved(theirs);
+          show({ state: 'saved', version: theirs.version, problems: [] });
+        } else if (unanswered.some((sent) => sameDocument(theirs.document, sent))) {
+          // Or what was here when it was sent: what was done since goes on top of it.
+          unanswered = [];
+          onSaved(theirs);
+          show({ state: 'waiting', version: theirs.version, problems: [] });
+          keepBackup();
+          later(0);
+        } else show({ state: 'stale', theirs });
       } catch (again) {
         await failed(again);
       }
     } else if (error instanceof ServerProblem && error.details.status < 500) {
       const { errors, detail } = error.details;
       show({ state: 'refused', problems: errors ?? [{ path: '', message: detail }] });
+    } else if (
+      error instanceof ServerProblem &&
+      error.details.status === 500 &&
+      ++failures >= MOST_FAILURES
+    ) {
+      // The same state has failed again and again: it is told once and kept here; the next edit tries anew.
+      failures = 0;
+      const message = `The server cannot take this: ${error.details.detail} What you typed is kept in this browser. Undo the last change, or export the document from the menu.`;
+      show({ state: 'refused', problems: [{ path: '', message }] });
     } else {
       // Away, or failing: both are tried again for as long as the screen is open.
       show({
@@ -138,6 +179,7 @@ export function openDraft<C extends Collection>(
   const backup = readBackup<T>(key);
   if (backup && JSON.stringify(backup.document) !== JSON.stringify(kept.document)) {
     view = { ...view, document: backup.document, version: backup.version, state: 'waiting' };
+    unanswered = backup.sent ?? [];
     later(0);
   }
 

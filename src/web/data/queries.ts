@@ -149,7 +149,8 @@ export function useRemove(collection: Collection) {
       refreshLists(client, collection),
     ]);
   return useMutation({
-    mutationFn: ({ id }: { id: string; name: string }) => remove(collection, id),
+    mutationFn: ({ id, version }: { id: string; name: string; version: number }) =>
+      remove(collection, id, version),
     onSuccess: async (_, { id, name }) => {
       tell({
         tone: 'plain',
