@@ -375,8 +375,8 @@ describe('Rig', () => {
   it('tells whether a plastic fits, and doing what it says makes it fit better', async () => {
     const page = await at('/designs/ledge-ball-1-4/rig?plastic=wherry-paddle-4');
     await page.waitForSelector('[data-check="rig.exit"]');
-    // Every plastic on the list says how it fits, before it is chosen.
-    await page.waitForFunction(() => document.querySelectorAll('.plastic-verdict').length === 3);
+    // Every plastic on the list, three of the workshop and nine generic ones, says how it fits, before it is chosen.
+    await page.waitForFunction(() => document.querySelectorAll('.plastic-verdict').length === 12);
     const verdict = () => page.$eval('[data-check="rig.exit"]', (element) => element.className);
     const before = await verdict();
     expect(before).not.toContain('check-good');

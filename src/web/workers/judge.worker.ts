@@ -76,12 +76,14 @@ function metals(solved: Design, surroundings: Surroundings, compared?: readonly 
     const { rig: built, ...rest } = outcome;
     return { ...rest, drawing: drawingOf(built, 24) };
   };
-  return metalTable(solved, surroundings, compared).map(({ metal, density, sameWeight, sameSize }) => ({
-    metal,
-    density,
-    sameWeight: figure(sameWeight),
-    sameSize: figure(sameSize),
-  }));
+  return metalTable(solved, { ...surroundings, isQuick: true }, compared).map(
+    ({ metal, density, sameWeight, sameSize }) => ({
+      metal,
+      density,
+      sameWeight: figure(sameWeight),
+      sameSize: figure(sameSize),
+    }),
+  );
 }
 
 function rig(
@@ -103,7 +105,7 @@ function verdicts(
   method: MethodKey,
   surroundings: Surroundings,
 ): Verdict[] {
-  const result = evaluate(design, surroundings);
+  const result = evaluate(design, { ...surroundings, isQuick: true });
   if (!result.ok) return [];
   return plastics.map((plastic) => {
     const rigged = withBait(result.rig, { plastic, method });
@@ -126,7 +128,7 @@ function rank(
   surroundings: Surroundings,
 ): Ranked[] {
   return asked.map(({ id, design }) => {
-    const result = evaluate(design, surroundings);
+    const result = evaluate(design, { ...surroundings, isQuick: true });
     if (!result.ok) return { id, readings: {}, standing: undefined, problems: result.problems };
     return { id, readings: result.readings, standing: standing(brief, result, rules), problems: [] };
   });

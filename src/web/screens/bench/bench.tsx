@@ -212,7 +212,8 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
         stand={stand}
         earlier={earlier?.judged}
         last={last}
-        flags={judged?.ok ? judged.flags : []}
+        // What is said of lead stands beside the metal already.
+        flags={judged?.ok ? judged.flags.filter(({ code }) => code !== 'metal.lead') : []}
         onParam={setParam}
       />
       <Panel what="The metals">

@@ -53,7 +53,8 @@ export function useBench(
     (next: Design) => {
       pulled.current = next;
       setPulling(true);
-      ask({ design: next, surroundings });
+      // While it is pulled, what takes longer than a frame is estimated; letting go asks again for the whole.
+      ask({ design: next, surroundings: { ...surroundings, isQuick: true } });
     },
     [ask, surroundings],
   );

@@ -137,7 +137,7 @@ function BriefOf({
             className="btn btn-sm btn-quiet"
             onClick={() =>
               remove.mutate(
-                { id: kept.id, name: kept.document.name },
+                { id: kept.id, name: kept.document.name, version: kept.version },
                 { onSuccess: () => void navigate('/briefs') },
               )
             }

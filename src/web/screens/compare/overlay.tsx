@@ -1,4 +1,6 @@
 import type { Vec2 } from '../../../core/index.ts';
+import { MM_PER_INCH } from '../../../core/index.ts';
+import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { PX_PER_MM } from '../bench/plate-layout.ts';
 import type { Align, Row } from './laid.ts';
@@ -6,6 +8,8 @@ import { DASHES } from './laid.ts';
 
 /** Outlines of all laid over each other, one scale, each with its own dash. */
 export function Overlay({ rows, align }: { readonly rows: readonly Row[]; readonly align: Align }) {
+  const { system } = useUnits();
+  const bar = system === 'imperial' ? { mm: MM_PER_INCH / 2, text: '1/2 in' } : { mm: 10, text: '10 mm' };
   const figures = rows.flatMap(({ id, document, summary }, index) =>
     summary?.ok ? [{ id, name: document.name, drawing: summary.drawing, index }] : [],
   );
@@ -50,9 +54,9 @@ export function Overlay({ rows, align }: { readonly rows: readonly Row[]; readon
           );
         })}
         <g className="scale-bar">
-          <path d={`M14 ${height - 18}V${height - 14}H${14 + 10 * k}V${height - 18}`} />
-          <text x={22 + 10 * k} y={height - 13}>
-            10 mm · all to one scale
+          <path d={`M14 ${height - 18}V${height - 14}H${14 + bar.mm * k}V${height - 18}`} />
+          <text x={22 + bar.mm * k} y={height - 13}>
+            {bar.text} · all to one scale
           </text>
         </g>
       </svg>

@@ -45,7 +45,13 @@ export function FileMenu() {
           </Dropdown.Item>
           <Dropdown.Header>Out</Dropdown.Header>
           <Dropdown.Item as="button" type="button" onClick={() => void download('/shop.json', fail)}>
-            Whole shop, JSON
+            Documents, JSON
+            <small className="d-block">no history, named versions,</small>
+            <small className="d-block">prices, or what is deleted</small>
+          </Dropdown.Item>
+          <Dropdown.Item as="button" type="button" onClick={() => void download('/backup', fail)}>
+            Backup
+            <small className="d-block">everything the server keeps</small>
           </Dropdown.Item>
           <Dropdown.Item as="button" type="button" onClick={() => void download('/readings.csv', fail)}>
             Readings of all heads, CSV

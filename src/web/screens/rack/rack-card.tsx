@@ -20,11 +20,11 @@ export function useCardActs(): (act: Act, card: RackCard) => void {
   const { mutate: remove } = useRemove('designs');
   const { mutate: putAway } = useArchive();
   return useCallback(
-    (act, { id, name, archived }) => {
+    (act, { id, name, archived, version }) => {
       if (act === 't') toggle(id);
       if (act === 'd') duplicate(id);
       if (act === 'a') putAway({ id, name, away: !archived });
-      if (act === 'Delete') remove({ id, name });
+      if (act === 'Delete') remove({ id, name, version });
     },
     [toggle, duplicate, remove, putAway],
   );

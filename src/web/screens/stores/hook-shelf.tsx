@@ -170,7 +170,7 @@ function HookLine({ kept }: { readonly kept: Kept<HookDocument> }) {
           type="button"
           className="btn btn-sm btn-quiet"
           aria-label={`Delete ${document.name}`}
-          onClick={() => remove.mutate({ id: kept.id, name: document.name })}
+          onClick={() => remove.mutate({ id: kept.id, name: document.name, version: kept.version })}
         >
           ×
         </button>

@@ -137,7 +137,7 @@ function PlasticRow({ kept }: { readonly kept: Kept<Plastic> }) {
           type="button"
           className="btn-x"
           aria-label={`Delete ${plastic.name}`}
-          onClick={() => remove.mutate({ id: kept.id, name: plastic.name })}
+          onClick={() => remove.mutate({ id: kept.id, name: plastic.name, version: kept.version })}
         >
           ×
         </button>
