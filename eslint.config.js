@@ -2,12 +2,13 @@ import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-/** The four layers only look down: core < contract < (server | web | cli). See docs/architecture.md. */
+/** The layers only look down: core < contract < (server | web | cli), and disk, what both server and terminal read. See docs/architecture.md. */
 const layers = {
-  core: ['contract', 'server', 'web', 'cli'],
-  contract: ['server', 'web', 'cli'],
+  core: ['contract', 'disk', 'server', 'web', 'cli'],
+  contract: ['disk', 'server', 'web', 'cli'],
+  disk: ['server', 'web', 'cli'],
   server: ['web', 'cli'],
-  web: ['server', 'cli'],
+  web: ['disk', 'server', 'cli'],
   cli: ['web', 'server'],
 };
 

@@ -9,7 +9,10 @@ import {
   EXPORTS,
   FACTS,
   FEATURES,
+  GRADES,
   GUARDS,
+  HOOK_CHART,
+  HOOK_RULES,
   HookSchema,
   initialValues,
   JOINTS,
@@ -180,11 +183,49 @@ ${GUARDS.map(({ key, name, initial }) => `| \`${key}\` | ${name} | ${fields(init
 `;
 }
 
+/** What a design's fields may be, where the code decides it: the part of docs/formats.md between its two marks. */
+function kindsOfFields(): string {
+  const code = (names: readonly string[]) => names.map((name) => `\`${name}\``).join(' ');
+  const fields = (initial: object) =>
+    Object.keys(initial)
+      .filter((key) => key !== 'kind')
+      .join(', ');
+  const kinds = (all: readonly { readonly key: string; readonly initial: object }[]) =>
+    all.map(({ key, initial }) => `\`${key}\`${fields(initial) ? ` (${fields(initial)})` : ''}`).join('; ');
+  const rows = [
+    ['head.family', code([...DRAWN_FAMILIES.map(({ key }) => key), 'imported'])],
+    ['head.metal', code(METALS.map(({ key }) => key))],
+    ['head.features', code(FEATURES.map(({ key }) => key))],
+    ['hook.size', code(HOOK_CHART.map(({ size }) => size))],
+    ['hook.grade', code(GRADES)],
+    ['hook.style', code(STYLES.map(({ key }) => key))],
+    ['hook.joint.kind', code(JOINTS.map(({ key }) => key))],
+    ['keeper.kind', kinds(KEEPERS)],
+    ['guard.kind', kinds(GUARDS)],
+    ['kind of a plastic', code(PLASTIC_KINDS.map(({ key }) => key))],
+    ['method', code(METHODS.map(({ key }) => key))],
+    ['ladder.rule', code(HOOK_RULES)],
+  ];
+  return `| field | what it may be |
+| --- | --- |
+${rows.map(([field, what]) => `| \`${field}\` | ${what} |`).join('\n')}`;
+}
+
+const FORMATS = 'docs/formats.md';
+const BETWEEN = /(<!-- made from the code: kinds -->\n\n)[\s\S]*?(\n\n<!-- end -->)/;
+
+function formatsPage(): string {
+  const now = readFileSync(join(root, FORMATS), 'utf8');
+  if (!BETWEEN.test(now)) throw new Error(`${FORMATS} has lost the marks between which its kinds stand.`);
+  return now.replace(BETWEEN, (_, open: string, close: string) => `${open}${kindsOfFields()}${close}`);
+}
+
 const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
 const files: Readonly<Record<string, string>> = {
   'docs/readings.md': readingsPage(),
   'docs/rules.md': rulesPage(),
   'docs/shapes.md': shapesPage(),
+  [FORMATS]: formatsPage(),
   'docs/schema/hook.schema.json': json(HookSchema),
   'docs/schema/design.schema.json': json(DesignSchema),
   'docs/schema/plastic.schema.json': json(PlasticSchema),

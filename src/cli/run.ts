@@ -15,6 +15,8 @@ import {
 } from '../core/index.ts';
 import { writeReadingsCsv } from '../core/exchange/csv.ts';
 import { exportDesign } from '../core/exchange/export-design.ts';
+import { giveTypefaces } from '../core/exchange/typeface.ts';
+import { typefaceFile } from '../disk/typefaces.ts';
 import type { Checked } from '../contract/validate.ts';
 import { checkBriefDocument, checkDesignDocument } from '../contract/validate.ts';
 
@@ -90,6 +92,7 @@ export async function runExport(
   file: string,
   { format, out, shrink, angle, units }: ExportValues,
 ): Promise<void> {
+  giveTypefaces(typefaceFile);
   await loadSolids();
   const kind = EXPORTS.find(({ key }) => key === format);
   if (!kind)

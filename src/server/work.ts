@@ -2,7 +2,9 @@ import type { Shop } from '../contract/api.ts';
 import type { Checked } from '../contract/validate.ts';
 import { checkShop } from '../contract/validate.ts';
 import type { Design, ExportType, Metal } from '../core/index.ts';
+import { giveTypefaces } from '../core/exchange/typeface.ts';
 import { loadSolids, PLAIN_WATER } from '../core/index.ts';
+import { typefaceFile } from '../disk/typefaces.ts';
 import type { CsvRow } from '../core/exchange/csv.ts';
 import { writeReadingsCsv } from '../core/exchange/csv.ts';
 import type { Exported, ExportOptions } from '../core/exchange/export-design.ts';
@@ -60,6 +62,7 @@ export interface Order<K extends keyof Work = keyof Work> {
 
 /** Does one piece of work in this thread. */
 export async function work({ task, given }: Order): Promise<unknown> {
+  giveTypefaces(typefaceFile);
   await loadSolids();
   const act = WORK[task] as (...all: readonly unknown[]) => unknown;
   return act(...given);

@@ -50,8 +50,14 @@ export interface Flag {
   readonly brief?: string;
 }
 
-/** A value alone, or with its plausible span. */
-export type Value = number | { readonly value: number; readonly range: readonly [number, number] };
+/** A value alone, or with its plausible span, or resting on something else than it usually does. */
+export type Value =
+  | number
+  | {
+      readonly value: number;
+      readonly range?: readonly [number, number] | undefined;
+      readonly kind?: ReadingKind | undefined;
+    };
 
 /** Values by reading; one that does not apply is absent. */
 export type ValuesOf<R> = { readonly [K in keyof R]?: Value | undefined };

@@ -10,10 +10,10 @@ export const cost = behaviour({
       name: 'Metal cost',
       quantity: 'money',
       unit: '1',
-      kind: 'measured',
+      kind: 'practice',
       group: 'Weight',
       formula: 'm · price',
-      note: 'Metal × its price per kilogram in the stores, in the shop’s own money. Sprue and loss are left out.',
+      note: 'Metal × its price per kilogram in the stores, in the shop’s own money: a list price until the shop puts in what it pays. Sprue and loss are left out.',
     },
   },
   read(rig) {

@@ -9,10 +9,10 @@ export const hook = behaviour({
       name: 'Gap',
       quantity: 'size',
       unit: 'mm',
-      kind: 'measured',
+      kind: 'practice',
       group: 'Hook',
       formula: 'point height − shank level − wire',
-      note: 'Clear distance from shank to point, from the chart (from memory) or as measured; less than it where the style turns the point in.',
+      note: 'Clear distance from shank to point, from the chart (common practice, from memory), or as the shop measured it; less than it where the style turns the point in.',
       compared: true,
     },
     'hook.throat': {
@@ -29,10 +29,10 @@ export const hook = behaviour({
       name: 'Wire',
       quantity: 'size',
       unit: 'mm',
-      kind: 'measured',
+      kind: 'practice',
       group: 'Hook',
       formula: 'd',
-      note: 'Wire diameter of size and grade, from the chart (from memory) or as measured.',
+      note: 'Wire diameter of size and grade, from the chart (common practice, from memory), or as the shop measured it.',
       compared: true,
     },
     'hook.biteAboveEye': {
@@ -74,11 +74,12 @@ export const hook = behaviour({
       note: 'Volume of hook wire that metal surrounds.',
     },
   },
-  read({ hook: path, measures, wireInside }) {
+  read({ hook: path, measures, wireInside, isHookMeasured }) {
+    const kind = isHookMeasured ? 'measured' : undefined;
     return {
-      'hook.gap': path.tip[2] - path.shankLevel - path.wire,
+      'hook.gap': { value: path.tip[2] - path.shankLevel - path.wire, kind },
       'hook.throat': path.tip[0] - path.bendRear[0] - path.wire / 2,
-      'hook.wire': measures.wire,
+      'hook.wire': { value: measures.wire, kind },
       'hook.biteAboveEye': path.pointHeight - path.eye.top,
       'hook.pointDirection': path.pointLean,
       'hook.shankOutside': -path.bendRear[0],

@@ -1,4 +1,4 @@
-import type { Behaviour, ReadingKind, ReadingSpec } from './behaviour.ts';
+import type { Behaviour, ReadingKind, ReadingSpec, Value } from './behaviour.ts';
 import { cost } from './cost.ts';
 import { eye } from './eye.ts';
 import { falling } from './fall.ts';
@@ -47,7 +47,8 @@ export interface Reading {
 export type Readings = Partial<Record<ReadingId, Reading>>;
 
 /** Wraps a value with the unit, kind and note of its id. */
-export function reading(id: ReadingId, value: number, range?: readonly [number, number]): Reading {
-  const { unit, kind, note } = READINGS[id];
+export function reading(id: ReadingId, given: Value): Reading {
+  const { unit, note, kind: usual } = READINGS[id];
+  const { value, range, kind = usual } = typeof given === 'number' ? { value: given } : given;
   return { value, unit, kind, ...(range ? { range } : {}), note };
 }

@@ -215,7 +215,7 @@ export const making = behaviour({
       kind: 'geometry',
       group: 'Hook',
       formula: 'min (surface − wire)',
-      note: 'Least metal beside the shank at the head’s fullest section. Sintered metals want 0.6 mm (common practice, no source).',
+      note: 'Least metal beside the shank over the middle half of the head’s length, all round; a slot is left out. Sintered metals want 0.6 mm (common practice, no source).',
     },
   },
   read(rig) {

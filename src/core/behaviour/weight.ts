@@ -1,3 +1,4 @@
+import { WIRE_STEP } from '../hook/chart.ts';
 import { headMass, metalPart } from '../build/rig.ts';
 import { waterDensity } from '../material/water.ts';
 import { behaviour } from './behaviour.ts';
@@ -25,7 +26,7 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Weight',
       formula: 'Σ m_i',
-      note: 'Metal, hook, joint, keeper, guard and paint together: what a scale shows. No plastic.',
+      note: 'Metal, hook, joint, keeper, guard and paint together: what a scale shows. No plastic. The span is the hook’s where its wire comes from the chart.',
       compared: true,
     },
     'mass.hook': {
@@ -35,7 +36,7 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Weight',
       formula: 'ρ (π d²/4 · L + 2π² R r²)',
-      note: 'Wire length × section × 7.85 g/cm³, eye ring as a torus, tapered point.',
+      note: 'Wire length × section × 7.85 g/cm³, eye ring as a torus, tapered point. Exact for a measured hook; from the chart the span is one size of wire either way.',
     },
     'mass.keeper': {
       name: 'Keeper',
@@ -119,10 +120,17 @@ export const weight = behaviour({
     const own = rig.parts.filter(({ name }) => name !== 'plastic');
     const centre = (axis: 0 | 2) =>
       own.reduce((sum, part) => sum + part.mass * part.centroid[axis], 0) / total;
+    const wire = massOf('hook') ?? 0;
+    // A wire of the next size up or down: makers differ by as much from the chart.
+    const spread = rig.isHookMeasured ? undefined : ([WIRE_STEP ** -2, WIRE_STEP ** 2] as const);
     return {
       'mass.metal': metalPart(rig).mass,
-      'mass.total': total,
-      'mass.hook': massOf('hook'),
+      'mass.total': spread
+        ? { value: total, range: [total + wire * (spread[0] - 1), total + wire * (spread[1] - 1)] }
+        : total,
+      'mass.hook': spread
+        ? { value: wire, range: [wire * spread[0], wire * spread[1]], kind: 'practice' }
+        : wire,
       'mass.keeper': massOf('keeper'),
       'mass.guard': massOf('guard'),
       'mass.joint': massOf('joint'),

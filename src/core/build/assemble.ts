@@ -130,6 +130,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
     dimensions,
     castName: kind.castName ?? '',
     measures,
+    isHookMeasured: design.hook.measured !== undefined,
     metal,
     density,
     pieces: design.head.pieces ?? 1,

@@ -92,6 +92,8 @@ export interface Rig {
   readonly keeper: KeeperBody | undefined;
   readonly hook: HookPath;
   readonly measures: HookMeasures;
+  /** the hook's sizes are the shop's own, and not the chart's */
+  readonly isHookMeasured: boolean;
   readonly guard: GuardBody | undefined;
   readonly metal: Metal;
   /** g/cm³, the design's own where it has one */

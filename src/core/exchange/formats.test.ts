@@ -4,11 +4,12 @@ import { castSolid } from '../build/cast-solid.ts';
 import { XMLValidator } from 'fast-xml-parser';
 import DxfParser from 'dxf-parser';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { decodePDFRawStream, PDFDocument, PDFRawStream, StandardFonts } from 'pdf-lib';
+import { decodePDFRawStream, PDFDocument, PDFRawStream, rgb, StandardFonts } from 'pdf-lib';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { BoxGeometry, Mesh as ThreeMesh } from 'three';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
-import { describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import type { Design } from '../document/design.ts';
 import { drawingOf } from '../plate/drawing.ts';
 import { evaluate } from '../judge/evaluate.ts';
@@ -23,6 +24,8 @@ import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';
 import { writePdf } from './pdf.ts';
+import { typefaceFile } from '../../disk/typefaces.ts';
+import { giveTypefaces, typefaceFor } from './typeface.ts';
 import { readStl, writeStl } from './stl.ts';
 import { writeSvg } from './svg.ts';
 import { readThreeMf, writeThreeMf } from './threemf.ts';
@@ -324,6 +327,78 @@ describe('the spec sheet of every head', () => {
       );
       expect(over, units).toEqual([]);
     }
+  });
+});
+
+/** Text of a page as a general reader of PDF finds it, a piece for each run. */
+async function readBack(bytes: Uint8Array): Promise<string[]> {
+  const document = await getDocument({ data: bytes.slice(), verbosity: 0 }).promise;
+  const { items } = await (await document.getPage(1)).getTextContent();
+  return items.flatMap((item) => ('str' in item ? [item.str] : []));
+}
+
+describe('a name in any script', () => {
+  afterAll(() => giveTypefaces(undefined));
+
+  it.each([
+    ['Cyrillic', 'Щука 3/8', ['Щука', '3/8']],
+    ['Greek', 'Λούτσος', ['Λούτσος']],
+    ['Devanagari', 'मछली', ['मछली']],
+    ['Han', '河鲈 Perch 鱸', ['河鲈', 'Perch', '鱸']],
+    ['Kana', 'スズキ', ['スズキ']],
+    ['Hangul', '농어 붕어', ['농어', '붕어']],
+    ['Thai', 'ปลา', ['ปลา']],
+    ['Hebrew', 'דג (3) ים', ['דג', '3', 'ים']],
+    ['Arabic', 'سمك', ['سمك']],
+    ['Western', 'Größe Łódź', ['Größe']],
+  ])('%s is drawn with a font that holds it, and read back by a general reader', async (_, name, words) => {
+    giveTypefaces(typefaceFile);
+    const { rig, design, readings, flags } = full('ball');
+    const bytes = await writePdf({
+      design: { ...design, name },
+      drawing: drawingOf(rig),
+      readings,
+      flags,
+      options: { arrangement: 'third', units: 'metric' },
+    });
+    const whole = (await readBack(bytes)).join('').normalize('NFKC');
+    for (const word of words) expect(whole).toContain(word);
+    expect(whole).not.toContain('?');
+    expect((await PDFDocument.load(bytes)).getTitle()).toBe(name);
+  });
+
+  it('puts the words of a line that runs leftward in their order on the page', async () => {
+    giveTypefaces(typefaceFile);
+    const pdf = await PDFDocument.create();
+    const page = pdf.addPage();
+    const name = 'אבג (7) דהו ab';
+    const typeface = await typefaceFor(pdf, await pdf.embedFont(StandardFonts.Helvetica), [name]);
+    typeface.draw(page, name, { x: 50, y: 50, size: 12, color: rgb(0, 0, 0) });
+    const document = await getDocument({ data: await pdf.save(), verbosity: 0 }).promise;
+    const { items } = await (await document.getPage(1)).getTextContent();
+    const places = new Map(
+      items.flatMap((item): [string, number][] =>
+        'str' in item ? [[item.str, item.transform[4] as number]] : [],
+      ),
+    );
+    const at = (text: string) => [...places].find(([run]) => run.includes(text))?.[1] ?? NaN;
+    // A paragraph that begins leftward: its last word stands farthest left.
+    expect(at('ab')).toBeLessThan(at('דהו'));
+    expect(at('דהו')).toBeLessThan(at('7'));
+    expect(at('7')).toBeLessThan(at('אבג'));
+  });
+
+  it('says "?" for what no font holds, and knows Western letters alone without the shipped ones', async () => {
+    giveTypefaces(undefined);
+    const { rig, design, readings, flags } = full('ball');
+    const bytes = await writePdf({
+      design: { ...design, name: 'Щ 1' },
+      drawing: drawingOf(rig),
+      readings,
+      flags,
+      options: { arrangement: 'third', units: 'metric' },
+    });
+    expect((await readBack(bytes))[0]).toBe('? 1');
   });
 });
 

@@ -1,14 +1,16 @@
 import type { Flag } from '../behaviour/behaviour.ts';
 import { guardOf } from '../fitting/guards/index.ts';
 import { keeperOf } from '../fitting/keepers/index.ts';
-import type { PDFFont, PDFPage } from 'pdf-lib';
+import type { PDFPage } from 'pdf-lib';
 import { degrees, LineCapStyle, PDFDocument, rgb, StandardFonts } from 'pdf-lib';
 import type { Design } from '../document/design.ts';
 import type { Drawing } from '../plate/drawing.ts';
 import type { Layer } from '../plate/sheet.ts';
 import { plateSheet } from '../plate/sheet.ts';
 import type { SheetOptions } from '../plate/sheet.ts';
-import { formatQuantity } from '../quantity/format.ts';
+import { formatFigure, formatQuantity } from '../quantity/format.ts';
+import type { Typeface } from './typeface.ts';
+import { typefaceFor } from './typeface.ts';
 import { inUnits } from '../quantity/phrase.ts';
 import type { Readings } from '../behaviour/index.ts';
 import { READING_IDS, READINGS } from '../behaviour/index.ts';
@@ -37,15 +39,6 @@ const PENS: Readonly<
 /** Scales a sheet is drawn at, sheet over life, largest first. */
 const SCALES = [3, 2, 1.5, 1, 0.75, 0.5, 0.25];
 
-/** The fonts every reader has know only Western letters: what else there is in a name or note becomes the nearest plain sign. */
-const plain = (text: string): string =>
-  text
-    .replace(/−/g, '-')
-    .replace(/[‘’′]/g, "'")
-    .replace(/[“”″]/g, '"')
-    .replace(/…/g, '...')
-    .replace(/[^\n\x20-\x7e\xa0-\xff–—•]/g, '?');
-
 export interface SpecSheet {
   readonly design: Design;
   readonly drawing: Drawing;
@@ -64,12 +57,17 @@ export async function writePdf({
 }: SpecSheet): Promise<Uint8Array> {
   const PAGE = options.units === 'both' ? LYING : UPRIGHT;
   const pdf = await PDFDocument.create();
-  pdf.setTitle(plain(design.name));
+  pdf.setTitle(design.name);
   pdf.setCreator('Fern Anvil');
   pdf.setProducer('Fern Anvil');
   const page = pdf.addPage([PAGE.width * PT, PAGE.height * PT]);
-  const font = await pdf.embedFont(StandardFonts.Helvetica);
-  const bold = await pdf.embedFont(StandardFonts.HelveticaBold);
+  const texts = [design.name, design.head.metal, ...flags.map(({ text }) => text)];
+  const [font, bold] = await Promise.all(
+    [StandardFonts.Helvetica, StandardFonts.HelveticaBold].map(async (western) =>
+      typefaceFor(pdf, await pdf.embedFont(western), texts),
+    ),
+  );
+  if (!font || !bold) throw new Error('No typeface was made, which is a mistake of the program.');
   const units = options.units === 'both' ? 'metric' : options.units;
   const say = writer(page, font, bold);
 
@@ -112,17 +110,20 @@ export async function writePdf({
             name: READINGS[id].name,
             kind: reading.kind,
             text: `${formatQuantity(reading.value, READINGS[id].quantity, units)}${READINGS[id].quantity === 'number' && reading.unit !== '1' ? ` ${reading.unit}` : ''}`,
+            span: reading.range
+              ? `  ${formatFigure(reading.range[0], READINGS[id].quantity, units)} to ${formatQuantity(reading.range[1], READINGS[id].quantity, units)}`
+              : '',
           },
         ]
       : [];
   });
   const perColumn = Math.ceil(rows.length / columns);
   const step = Math.min(4.4, (start - floor - 14) / perColumn);
-  rows.forEach(({ name, kind, text }, i) => {
+  rows.forEach(({ name, kind, text, span }, i) => {
     const x = left + Math.floor(i / perColumn) * wide;
     const at = start - 4 - (i % perColumn) * step;
     say(x, at, name, 2.9);
-    say(x + wide * 0.52, at, kind, 2.4, { colour: GREY });
+    say(x + wide * 0.44, at, kind + span, 2.1, { colour: GREY });
     say(x + wide - 6, at, text, 2.9, { strong: true, right: true });
   });
   y = Math.min(y, start - perColumn * step) - 6;
@@ -159,7 +160,7 @@ interface TextStyle {
   readonly colour?: ReturnType<typeof rgb>;
 }
 
-function writer(page: PDFPage, font: PDFFont, bold: PDFFont) {
+function writer(page: PDFPage, font: Typeface, bold: Typeface) {
   return (
     x: number,
     y: number,
@@ -168,19 +169,18 @@ function writer(page: PDFPage, font: PDFFont, bold: PDFFont) {
     { strong = false, right = false, colour = INK }: TextStyle = {},
   ) => {
     const used = strong ? bold : font;
-    const shown = plain(text);
-    const back = right ? used.widthOfTextAtSize(shown, size * PT) / PT : 0;
-    page.drawText(shown, { x: (x - back) * PT, y: y * PT, size: size * PT, font: used, color: colour });
+    const back = right ? used.width(text, size * PT) / PT : 0;
+    used.draw(page, text, { x: (x - back) * PT, y: y * PT, size: size * PT, color: colour });
   };
 }
 
 /** Text in lines no wider than the given mm. */
-function wrapped(text: string, font: PDFFont, size: number, width: number): string[] {
+function wrapped(text: string, font: Typeface, size: number, width: number): string[] {
   const lines: string[] = [];
   let line = '';
-  for (const word of plain(text).split(/\s+/)) {
+  for (const word of text.split(/\s+/)) {
     const longer = line ? `${line} ${word}` : word;
-    if (font.widthOfTextAtSize(longer, size * PT) / PT > width && line) {
+    if (font.width(longer, size * PT) / PT > width && line) {
       lines.push(line);
       line = word;
     } else line = longer;
@@ -190,7 +190,7 @@ function wrapped(text: string, font: PDFFont, size: number, width: number): stri
 
 function drawSheet(
   page: PDFPage,
-  font: PDFFont,
+  font: Typeface,
   { entities }: ReturnType<typeof plateSheet>,
   x0: number,
   y0: number,
@@ -199,15 +199,13 @@ function drawSheet(
   for (const entity of entities) {
     const pen = PENS[entity.layer];
     if (entity.kind === 'text') {
-      const text = plain(entity.text);
-      const width = font.widthOfTextAtSize(text, entity.height * PT);
+      const width = font.width(entity.text, entity.height * PT);
       const back = { start: 0, middle: width / 2, end: width }[entity.anchor];
       const { x, y } = at(entity.at);
-      page.drawText(text, {
+      font.draw(page, entity.text, {
         x: entity.turned ? x : x - back,
         y: entity.turned ? y - back : y,
         size: entity.height * PT,
-        font,
         color: pen.colour,
         rotate: degrees(entity.turned ? 90 : 0),
       });

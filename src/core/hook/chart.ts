@@ -47,8 +47,8 @@ const GRADE_SHIFT: Readonly<Record<Grade, number>> = {
   '3X strong': 3,
 };
 
-/** Wire factor for one step beyond either end of the chart: the mean ratio between neighbours. */
-const STEP = (1.57 / 0.55) ** (1 / 11);
+/** Wire of one size over that of the next smaller: the mean ratio between neighbours, used beyond either end of the chart. */
+export const WIRE_STEP = (1.57 / 0.55) ** (1 / 11);
 
 /** Row number in the chart of a size as typed (`5/0`, `#2`, `2`), or −1. */
 export function chartIndex(size: string): number {
@@ -72,7 +72,7 @@ export function hookMeasures(spec: Chosen): HookMeasures | undefined {
   if (!row) return undefined;
   const wanted = index + GRADE_SHIFT[spec.grade];
   const within = Math.min(HOOK_CHART.length - 1, Math.max(0, wanted));
-  const wire = (HOOK_CHART[within]?.wire ?? row.wire) * STEP ** (wanted - within);
+  const wire = (HOOK_CHART[within]?.wire ?? row.wire) * WIRE_STEP ** (wanted - within);
   const shape = styleShape(spec.style);
   return { gap: row.gap * shape.gap, shank: row.shank * shape.shank, wire };
 }

@@ -48,8 +48,7 @@ export function behave(rig: Rig, around: Surroundings): { readings: Readings; fl
   for (const { read } of BEHAVIOURS) {
     for (const [id, given] of Object.entries(read(rig, around))) {
       if (given === undefined) continue;
-      const { value, range } = typeof given === 'number' ? { value: given, range: undefined } : given;
-      readings[id] = reading(id as ReadingId, value, range);
+      readings[id] = reading(id as ReadingId, given);
     }
   }
   const valueOf = (id: string) => readings[id]?.value ?? NaN;
