@@ -2,12 +2,23 @@ import type { Rig } from '../build/rig.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import type { Water } from '../material/water.ts';
 import type { QuantityKind } from '../quantity/units.ts';
+import type { Fishing } from './fishing.ts';
 
 /** What a reading rests on; see docs/readings.md. */
 export type ReadingKind = 'measured' | 'geometry' | 'model' | 'index' | 'practice';
 
 /** Where a reading stands on the screens, in their order. */
-export const READING_GROUPS = ['Weight', 'In the water', 'Hook', 'Keeper', 'Guard', 'Head', 'Rig'] as const;
+export const READING_GROUPS = [
+  'Weight',
+  'In the water',
+  'On the bottom',
+  'On the line',
+  'Hook',
+  'Keeper',
+  'Guard',
+  'Head',
+  'Rig',
+] as const;
 export type ReadingGroup = (typeof READING_GROUPS)[number];
 
 /** What a reading is, whatever its value. It stands once, in the file of the behaviour that gives it. */
@@ -33,10 +44,14 @@ export interface Surroundings {
   readonly water: Water;
   /** depth fallen to, m */
   readonly depth: number;
+  /** how it is fished; what is left out takes the usual value */
+  readonly fishing?: Partial<Fishing> | undefined;
   /** the metals store; the reference list where absent */
   readonly metals?: readonly Metal[];
   /** while a value is dragged: what takes longer than a frame is estimated, within half a per cent */
   readonly isQuick?: boolean;
+  /** leaves out the behaviours that take a moment: for who wants shape and weight alone */
+  readonly isShort?: boolean;
 }
 
 /** Something a maker or buyer should know at once. */

@@ -7,13 +7,11 @@ import { halve } from '../numeric/halve.ts';
 import { degrees } from '../numeric/vec.ts';
 import type { Flag, Surroundings } from './behaviour.ts';
 import { behaviour } from './behaviour.ts';
-import type { Shadows } from './shadow.ts';
-import { shadowsOf } from './shadow.ts';
 import { submerged } from '../build/submerged.ts';
-import { bareHead, wholeBulk } from '../head/body.ts';
-import { surfaceOf } from '../head/surface.ts';
 import type { DragLaw } from './drag.ts';
-import { bodyDrag, roundness, WIRE_NORMAL, WIRE_TANGENT } from './drag.ts';
+import { fishingOf } from './fishing.ts';
+import { pendulum } from './pendulum.ts';
+import { dragAt, wetHead, wetHook } from './wet-body.ts';
 
 export interface Fall {
   /** m/s; 0 when it floats */
@@ -26,6 +24,10 @@ export interface Fall {
   readonly attitudes: readonly [number, number];
   /** every other pitch it could keep falling at, degrees: which one it takes depends on how it enters the water */
   readonly others: readonly number[];
+  /** the pitch it settles to when it enters the water nose first, degrees */
+  readonly noseFirst: number;
+  /** of a hinged head: nose-down pitch of the free hook's shank, degrees */
+  readonly hookPitch: number | undefined;
   /** s to fall `depth` m from rest, for a terminal speed; Infinity when it floats */
   readonly timeTo: (depth: number, terminal?: number) => number;
 }
@@ -60,39 +62,47 @@ export function fall(rig: Rig, water: Water, isQuick = false): Fall {
       attitude: 0,
       attitudes: [0, 0],
       others: [],
+      noseFirst: 0,
+      hookPitch: undefined,
       timeTo: () => Infinity,
     };
-  const body = wetBody(rig, isQuick);
+  const body = wetHead(rig, isQuick);
   const force = (weight / 1000) * GRAVITY;
+  const free = freeHook(rig, rho, viscosity);
+  const own = submerged(rig.bodies[0], rho);
+  const pivot = free ? free.hinge : centre;
+  const ownForce = (own.weight / 1000) * GRAVITY;
 
   let last = 1;
+  let hook = { pitch: 0, factor: 0 };
   const at = (psi: number, tolerance = 1e-7, law?: DragLaw) => {
     let v = last;
-    let drag = dragAt(body, centre, psi, v, rho, viscosity, law);
+    let drag = dragAt(body, pivot, psi, v, rho, viscosity, law);
     for (let step = 0; step < 30; step++) {
-      const next = v * Math.sqrt(force / drag.force);
+      const next = v * Math.sqrt(force / (drag.force + hook.factor * v * v));
       const settled = Math.abs(next - v) < tolerance * v;
       v = next;
-      drag = dragAt(body, centre, psi, v, rho, viscosity, law);
+      drag = dragAt(body, pivot, psi, v, rho, viscosity, law);
       if (settled) break;
     }
     last = v;
-    return { speed: v, moment: drag.moment };
+    // A rigid head turns about the point its weight acts at; a hinged one about its hinge, where its own weight has a lever.
+    const lever = free ? ownForce * ahead(own.centre, pivot, psi) : 0;
+    return { speed: v, moment: drag.moment + lever };
   };
-
-  // Once round: the moment at every step, from level on. Its sign hardly hangs on the speed.
-  const moments = Array.from({ length: TURN + 1 }, (_, i) => at(i * STEP, 1e-2).moment);
-  const stable: number[] = [];
-  for (let i = 0; i < TURN; i++) {
-    // Steady where a nose that drops further is pushed up again: the moment that turns it down goes from + to −.
-    if (!((moments[i] as number) > 0 && (moments[i + 1] as number) <= 0)) continue;
-    const [low, high] = halve(i * STEP, (i + 1) * STEP, 20, (middle) => at(middle, 1e-4).moment > 0);
-    stable.push((low + high) / 2);
+  const settle = () => {
+    // Once round, coarsely: the sign of the moment hardly hangs on the speed.
+    const { stable, first, fromNose } = steadyPitches(
+      (turn, isFine) => at(turn, isFine ? 1e-4 : 1e-2).moment,
+    );
+    return { stable, psi: first, fromNose, speed: at(first).speed };
+  };
+  let { stable, psi, speed, fromNose } = settle();
+  // The free hook takes its own pitch in the flow, which changes the speed, which changes the pitch: a few rounds are enough.
+  for (let round = 0; free && round < 4; round++) {
+    hook = free.at(speed, psi);
+    ({ stable, psi, speed, fromNose } = settle());
   }
-  const way = (moments[0] as number) < 0 ? -1 : 1;
-  // The first one met when it turns the way level drag turns it; angles run up from 0 to a whole turn.
-  const psi = (way > 0 ? stable[0] : stable.at(-1)) ?? 0;
-  const { speed } = at(psi);
 
   const { roundness: round, size } = body;
   const spread = round * SPREAD.ball + (1 - round) * SPREAD.other;
@@ -108,6 +118,8 @@ export function fall(rig: Rig, water: Water, isQuick = false): Fall {
   const pitch = (turn: number) => degrees(turn > Math.PI ? turn - 2 * Math.PI : turn);
   const attitude = pitch(psi);
   return {
+    noseFirst: pitch(fromNose),
+    hookPitch: free ? pitch(hook.pitch) : undefined,
     speed,
     speeds: [slow, fast],
     attitude,
@@ -117,95 +129,62 @@ export function fall(rig: Rig, water: Water, isQuick = false): Fall {
   };
 }
 
-/** acosh(e^y) without overflow, y ≥ 0. */
-function acoshOfExp(y: number): number {
-  return y > 30 ? y + Math.LN2 : Math.acosh(Math.exp(y));
-}
+/** How far a point lies ahead of another at a nose-down pitch, along the level, mm. */
+const ahead = (point: Vec3, from: Vec3, psi: number): number =>
+  (point[0] - from[0]) * Math.cos(psi) + (point[2] - from[2]) * Math.sin(psi);
 
-/** What falls, as the water sees it: the head's body with its drag factors, and sticks. */
-interface WetBody extends Shadows {
-  readonly centroid: Vec3;
-  /** of each stick in turn: x y z of its middle, x y z along it, and its drag areas square to it and along it, mm²; flat, because every attitude reads them all */
-  readonly sticks: Float64Array;
-  /** share of the sphere's law in its drag */
-  readonly roundness: number;
-  /** length of the head, mm */
-  readonly size: number;
-}
-
-/** Numbers of a stick in the list of them. */
-const STICK = 8;
-
-/** A hinged head is taken with its hook trailing straight. Paint makes the body larger by its own volume. */
-function wetBody(rig: Rig, isQuick: boolean): WetBody {
-  const faces = rig.bodies[0].faces;
-  if (!faces) throw new Error('A head without a surface is a mistake of the program.');
-  const bare = bareHead(rig.head);
-  const shadows = shadowsOf(faces(), {
-    volume: wholeBulk(bare).volume,
-    area: surfaceOf(rig.head, isQuick).bare,
-  });
-  const paint = rig.parts.find(({ name }) => name === 'paint')?.volume ?? 0;
-  const { equalDiameter } = shadows;
+/** Pitches at which a body keeps its way: the moment that turns the nose down goes from + to − as the nose drops. Radians, 0 to 2π. */
+function steadyPitches(moment: (psi: number, isFine?: boolean) => number) {
+  const moments = Array.from({ length: TURN + 1 }, (_, i) => moment(i * STEP));
+  const stable: number[] = [];
+  for (let i = 0; i < TURN; i++) {
+    if (!((moments[i] as number) > 0 && (moments[i + 1] as number) <= 0)) continue;
+    const [low, high] = halve(i * STEP, (i + 1) * STEP, 20, (middle) => moment(middle, true) > 0);
+    stable.push((low + high) / 2);
+  }
+  // The first one met from level, turning the way level drag turns it; angles run up from 0 to a whole turn.
+  const isDown = (moments[0] as number) >= 0;
+  const quarter = Math.PI / 2;
+  const beyond = stable.filter((psi) => psi >= quarter)[0];
+  const before = stable.filter((psi) => psi < quarter).at(-1);
   return {
-    ...shadows,
-    equalDiameter: Math.cbrt(equalDiameter ** 3 + (6 * paint) / Math.PI),
-    centroid: rig.body.centroid,
-    sticks: Float64Array.from(
-      rig.bodies.flatMap((body) =>
-        body
-          .sticks()
-          .flatMap(({ middle, along, length, diameter }) => [
-            ...middle,
-            ...along,
-            WIRE_NORMAL * diameter * length,
-            WIRE_TANGENT * Math.PI * diameter * length,
-          ]),
-      ),
-    ),
-    roundness: roundness(shadows.factors(0).sphericity),
-    size: rig.profile.length,
+    stable,
+    first: (isDown ? stable[0] : stable.at(-1)) ?? 0,
+    // What a head settles to that enters the water nose first.
+    fromNose: (moment(quarter) > 0 ? (beyond ?? before) : (before ?? stable.at(-1))) ?? 0,
   };
 }
 
-/**
- * Drag force against the fall (N) and its moment about the centre (N·mm, positive turns the nose down). v in m/s; `law` says
- * which of the published forms a slender body takes.
- */
-function dragAt(
-  body: WetBody,
-  centre: Vec3,
-  psi: number,
-  v: number,
-  rho: number,
-  viscosity: number,
-  law?: DragLaw,
-) {
-  const [ux, uz] = [Math.sin(psi), -Math.cos(psi)];
-  const pressure = 0.5 * rho * v * v * 1e-6; // N/mm²
-  const re = (rho * v * body.equalDiameter) / 1000 / viscosity;
-  const headForce = pressure * bodyDrag(re, body.factors(psi), law) * (Math.PI / 4) * body.equalDiameter ** 2;
-  let force = headForce;
-  let moment =
-    (body.centroid[2] - centre[2]) * -headForce * ux - (body.centroid[0] - centre[0]) * -headForce * uz;
-  const { sticks } = body;
-  for (let i = 0; i < sticks.length; i += STICK) {
-    const ax = sticks[i + 3] as number;
-    const ay = sticks[i + 4] as number;
-    const az = sticks[i + 5] as number;
-    const tangent = ux * ax + uz * az;
-    const nx = ux - tangent * ax;
-    const nz = uz - tangent * az;
-    const ny = -tangent * ay;
-    const normal = Math.sqrt(nx * nx + ny * ny + nz * nz);
-    const kn = pressure * (sticks[i + 6] as number) * normal;
-    const kt = pressure * (sticks[i + 7] as number) * Math.abs(tangent) * tangent;
-    const fx = -kn * nx - kt * ax;
-    const fz = -kn * nz - kt * az;
-    force -= fx * ux + fz * uz;
-    moment += ((sticks[i + 2] as number) - centre[2]) * fx - ((sticks[i] as number) - centre[0]) * fz;
-  }
-  return { force, moment };
+/** How far a free hook swings off the line of the head before wire meets wire, radians (working value, no source). */
+const SWING = (110 * Math.PI) / 180;
+
+/** The free hook of a hinged head as the water carries it. */
+function freeHook(rig: Rig, rho: number, viscosity: number) {
+  const [, body] = rig.bodies;
+  if (!body || !rig.joint) return undefined;
+  const wet = wetHook(body);
+  const { weight, centre } = submerged(body, rho);
+  const force = (weight / 1000) * GRAVITY;
+  const hinge = rig.joint.at;
+  return {
+    hinge,
+    /** its pitch at a speed of fall, the steady one nearest to straight behind the head, and its drag over the speed squared, N s²/m² */
+    at: (speed: number, headPitch: number) => {
+      const moment = (psi: number) =>
+        dragAt(wet, hinge, psi, speed, rho, viscosity).moment + force * ahead(centre, hinge, psi);
+      const off = (psi: number) => Math.abs(Math.atan2(Math.sin(psi - headPitch), Math.cos(psi - headPitch)));
+      const { stable } = steadyPitches(moment);
+      const pitch = stable
+        .filter((psi) => off(psi) <= SWING)
+        .reduce((best, psi) => (off(psi) < off(best) ? psi : best), stable[0] ?? headPitch);
+      return { pitch, factor: dragAt(wet, hinge, pitch, speed, rho, viscosity).force / speed ** 2 };
+    },
+  };
+}
+
+/** acosh(e^y) without overflow, y ≥ 0. */
+function acoshOfExp(y: number): number {
+  return y > 30 ? y + Math.LN2 : Math.acosh(Math.exp(y));
 }
 
 /** Terminal fall on a slack line. */
@@ -220,7 +199,7 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: 'W g = ½ ρ v² Σ Cd A',
-      note: 'Terminal fall on a slack line. Submerged weight = drag. Ball: Brown & Lawler 2003, into which near-balls pass without a step; other heads: Hölzer & Sommerfeld 2008 in the attitude of motion; slender ones a quarter of the way from that to Hoerner’s law for streamlined bodies (1965), with a span from Ganser 1993 to his. Paint adds its size. Hook, keeper and guard by the cross-flow principle (Hoerner 1965). The hook of a hinged head is taken as trailing straight. No line, no plastic, vertical path.',
+      note: 'Terminal fall on a slack line. Submerged weight = drag. Ball: Brown & Lawler 2003, into which near-balls pass without a step; other heads: Hölzer & Sommerfeld 2008 in the attitude of motion; slender ones a quarter of the way from that to Hoerner’s law for streamlined bodies (1965), with a span from Ganser 1993 to his. Paint adds its size. Hook, keeper and guard by the cross-flow principle (Hoerner 1965). A hinged head falls as two bodies, each in its own balance about the hinge. A plastic, where one is rigged, by the same principle as wire. No line, vertical path.',
       compared: true,
     },
     'fall.attitude': {
@@ -230,8 +209,26 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: 'ψ where M_drag(ψ) = 0',
-      note: 'Pitch at which the drag has no moment about the effective centre and turning away is opposed: the first met from level. The span is what a centre of drag 3% of the length away would turn it by (working value). Hinged heads: the hook trails straight.',
+      note: 'Pitch at which the drag has no moment about the effective centre and turning away is opposed: the first met from level. The span is what a centre of drag 3% of the length away would turn it by (working value). Of a hinged head: the head’s own, about its hinge.',
       compared: true,
+    },
+    'fall.noseFirst': {
+      name: 'Nose down, cast nose first',
+      quantity: 'angle',
+      unit: '°',
+      kind: 'model',
+      group: 'In the water',
+      formula: 'ψ where M_drag(ψ) = 0, met from 90°',
+      note: 'The steady pitch that a head settles to which enters the water nose first. Where it differs from the fall from level, how it lands decides.',
+    },
+    'fall.hookPitch': {
+      name: 'Free hook in the fall',
+      quantity: 'angle',
+      unit: '°',
+      kind: 'model',
+      group: 'In the water',
+      formula: 'ψ₂ where M₂(ψ₂) = 0 about the hinge',
+      note: 'Nose-down pitch of a free hook’s shank as it falls: its own drag and weight balance about the hinge, with the plastic on it. It swings at most 110° off the head (working value).',
     },
     'fall.timeToDepth': {
       name: 'Time to depth',
@@ -243,17 +240,45 @@ export const falling = behaviour({
       note: 'Fall from rest to the given depth, with run-up; half of the displaced water moves along.',
       compared: true,
     },
+    'fall.swingBack': {
+      name: 'Swings back on a tight line',
+      quantity: 'depth',
+      unit: 'm',
+      kind: 'geometry',
+      group: 'In the water',
+      formula: 'L (cos α₁ − cos α₂)',
+      note: 'Let go at the surface on a tight line it comes down on an arc about the rod’s tip: how far nearer to the rod it touches the bottom, as beside a post. Absent where the line out is too short.',
+    },
+    'fall.swingTime': {
+      name: 'Time down on a tight line',
+      quantity: 'time',
+      unit: 's',
+      kind: 'model',
+      group: 'In the water',
+      formula: '∫ L dα / (v √cos α)',
+      note: 'Its weight along the arc against its drag at each place, from the slack-line speed; the line’s own drag and the run-up left out.',
+    },
   },
   read(rig, around) {
-    const { speed, speeds, attitude, attitudes, timeTo } = fallen(rig, around);
+    const { speed, speeds, attitude, attitudes, noseFirst, hookPitch, timeTo } = fallen(rig, around);
     if (speed === 0) return { 'fall.speed': { value: 0, range: [0, 0] } };
     const { depth } = around;
+    const { lineOut, rodHeight } = fishingOf(around);
+    const swung = (v: number) => pendulum(lineOut, rodHeight, depth, v);
+    const tight = swung(speed);
     return {
       'fall.speed': { value: speed, range: speeds },
       'fall.attitude': { value: attitude, range: attitudes },
+      'fall.noseFirst': noseFirst,
+      'fall.hookPitch': hookPitch,
       'fall.timeToDepth': {
         value: timeTo(depth),
         range: [timeTo(depth, speeds[1]), timeTo(depth, speeds[0])],
+      },
+      'fall.swingBack': tight?.back,
+      'fall.swingTime': tight && {
+        value: tight.time,
+        range: [(tight.time * speed) / speeds[1], (tight.time * speed) / speeds[0]],
       },
     };
   },
@@ -279,23 +304,14 @@ export const falling = behaviour({
         brief: 'may fall nose down or up',
       });
     }
-    if (rig.joint && speed > 0) {
-      flags.push({
-        level: 'note',
-        code: 'hook taken as trailing',
-        path: '/hook/joint',
-        text: 'Fall: the free hook is reckoned as trailing straight behind the head. In truth it swings, and the head falls somewhat otherwise.',
-        brief: 'free hook reckoned as straight',
-      });
-    }
     return flags;
   },
 });
 
-/** Falls found last, by rig: readings and flags of one judgement ask for the same. */
+/** Falls found last, by rig: readings and flags of one judgement, and other behaviours, ask for the same. */
 const falls = new WeakMap<Rig, { readonly around: Surroundings; readonly fall: Fall }>();
 
-function fallen(rig: Rig, around: Surroundings): Fall {
+export function fallen(rig: Rig, around: Surroundings): Fall {
   const known = falls.get(rig);
   if (known?.around === around) return known.fall;
   const found = fall(rig, around.water, around.isQuick);

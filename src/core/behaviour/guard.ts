@@ -1,11 +1,13 @@
 import { marked } from '../quantity/phrase.ts';
 import type { Flag } from './behaviour.ts';
 import { behaviour } from './behaviour.ts';
+import { fishingOf, hookSet } from './fishing.ts';
+import { guardForce } from './guard-force.ts';
 
 /** Share of the point's height by which a guard may pass behind the point and still cover it (working limit, common practice, no source). */
 const BEHIND = 0.35;
 
-/** Where the guard stands against the point. */
+/** Where the guard stands against the point, and what it takes to lay it down. */
 export const guard = behaviour({
   key: 'guard',
   needs: 'at once',
@@ -28,9 +30,53 @@ export const guard = behaviour({
       formula: 'x_point − x where z = z_point',
       note: 'Where the fibres cross the height of the point: behind it (+) or short of it (−).',
     },
+    'guard.force': {
+      name: 'Force to lay it down',
+      quantity: 'pull',
+      unit: 'N',
+      kind: 'model',
+      group: 'Guard',
+      formula: 'n · k E I / L², k by the elastica',
+      note: 'Each strand a cantilever from the head, bent by the elastica (Bisshopp & Drucker 1945) until it passes the point; of fanned strands those within the 10 mm of a jaw (working value). Nylon 2.8 GPa, from 2 to 4; steel 193 GPa (from memory).',
+      compared: true,
+    },
+    'guard.share': {
+      name: 'Guard’s share of the hook-set',
+      quantity: 'share',
+      unit: '1',
+      kind: 'model',
+      group: 'Guard',
+      formula: 'F_guard / F_set',
+      note: 'What laying the guard down takes of the pull that a sweep of the rod brings to the hook through that line, at most all of it.',
+      compared: true,
+    },
+    'guard.opening': {
+      name: 'Opening to the point',
+      quantity: 'size',
+      unit: 'mm',
+      kind: 'geometry',
+      group: 'Guard',
+      formula: '|end − point|',
+      note: 'From the guard’s ends to the point: a stem thicker than this is turned away, a thinner one can slip in between.',
+    },
   },
-  read({ guard: placed }) {
-    return { 'guard.overPoint': placed?.overPoint, 'guard.pastPoint': placed?.pastPoint };
+  read(rig, around) {
+    const { guard: placed, hook } = rig;
+    const laid = guardForce(rig);
+    if (!placed || !laid)
+      return { 'guard.overPoint': placed?.overPoint, 'guard.pastPoint': placed?.pastPoint };
+    const set = hookSet(fishingOf(around));
+    const share = (force: number) => Math.min(1, force / set);
+    return {
+      'guard.overPoint': placed.overPoint,
+      'guard.pastPoint': placed.pastPoint,
+      'guard.force': { value: laid.force, range: laid.forces },
+      'guard.share': {
+        value: share(laid.force),
+        range: [share(laid.forces[0]), share(laid.forces[1])],
+      },
+      'guard.opening': Math.hypot(placed.end[0] - hook.tip[0], placed.end[2] - hook.tip[2]),
+    };
   },
   flags({ guard: placed, hook }) {
     if (!placed) return [];

@@ -42,12 +42,28 @@ export const hang = behaviour({
       note: 'On a tight vertical line in the chosen water the effective centre hangs below the eye. Nose up is negative. A free hook’s weight counts at its hinge.',
       compared: true,
     },
+    'hang.knot': {
+      name: 'A cinched knot turns it by',
+      quantity: 'angle',
+      unit: '°',
+      kind: 'geometry',
+      group: 'In the water',
+      formula: 'asin(r / |c* − eye|)',
+      note: 'A knot drawn tight can be set round the eye, which turns the head either way by at most this: much on a small head. An open loop slides to the middle and lets it hang as it will. A crosswise eye leaves the wire’s own thickness.',
+    },
   },
   read(rig, { water }) {
     const rho = waterDensity(water);
     const { weight, centre } = hanging(rig, rho);
     // What floats hangs from nothing.
     if (weight <= 0) return {};
-    return { 'hang.attitude': hangAttitude(rig.places.eye, centre) };
+    const { eye } = rig.places;
+    const ring = rig.hook.eye;
+    const arm = Math.hypot(centre[0] - eye[0], centre[2] - eye[2]);
+    const reach = ring.plane === 'crosswise' ? ring.wireRadius : ring.radius;
+    return {
+      'hang.attitude': hangAttitude(eye, centre),
+      'hang.knot': degrees(Math.asin(Math.min(1, reach / arm))),
+    };
   },
 });

@@ -8,10 +8,36 @@ import { hang } from './hang.ts';
 import { hold } from './hold.ts';
 import { hook } from './hook.ts';
 import { making } from './making.ts';
+import { pull } from './pull.ts';
+import { rest } from './rest.ts';
+import { retrieve } from './retrieve.ts';
+import { roll } from './roll.ts';
 import { shape } from './shape.ts';
+import { sonar } from './sonar.ts';
+import { strength } from './strength.ts';
+import { thrown } from './throw.ts';
 import { weight } from './weight.ts';
 
-const ALL = [shape, weight, hook, making, eye, hold, guard, falling, cost, hang, fit] as const;
+const ALL = [
+  shape,
+  weight,
+  roll,
+  hook,
+  strength,
+  thrown,
+  making,
+  eye,
+  hold,
+  guard,
+  falling,
+  hang,
+  rest,
+  pull,
+  retrieve,
+  sonar,
+  cost,
+  fit,
+] as const;
 
 /** Every behaviour, in the order its readings stand in tables and files; a new one is one file and one line here. */
 export const BEHAVIOURS: readonly Behaviour[] = ALL;

@@ -10,3 +10,14 @@ export const FIBRE_DENSITY: Readonly<Record<(typeof FIBRES)[number], number>> = 
   polypropylene: 0.91,
   fluorocarbon: 1.78,
 };
+
+/** Stiffness in bending of guards' fibres, N/mm²: least, usual, most (usual data-sheet values, from memory; nylon loses half when wet). */
+export const FIBRE_MODULUS: Readonly<Record<string, readonly [least: number, usual: number, most: number]>> =
+  {
+    nylon: [2000, 2800, 4000],
+    polypropylene: [1100, 1400, 1800],
+    fluorocarbon: [1800, 2400, 3000],
+  };
+
+/** Of steel wire, N/mm² (handbook value for stainless spring wire, from memory). */
+export const WIRE_MODULUS = [185000, 193000, 200000] as const;

@@ -14,6 +14,7 @@ function decimals(kind: QuantityKind, system: UnitSystem, magnitude: number): nu
   switch (kind) {
     case 'mass':
     case 'force':
+    case 'pull':
       // As a scale shows it: hundredths of an ounce from a tenth on, of a gram up to ten.
       return system === 'imperial' ? (magnitude < 0.1 ? 3 : 2) : magnitude < 10 ? 2 : 1;
     case 'size':

@@ -14,6 +14,7 @@ export type QuantityKind =
   | 'temperature' // stored in °C
   | 'lineTest' // breaking strain of line, stored in kg
   | 'force' // stored in gram-force
+  | 'pull' // what a line or hook takes, stored in N
   | 'volume' // stored in mm³
   | 'density' // stored in g/cm³
   | 'angle' // stored in degrees
@@ -97,6 +98,11 @@ export const UNITS: Readonly<Record<QuantityKind, Readonly<Record<string, UnitDe
     gf: scaled('gf', ['gf', 'g'], 1),
     N: scaled('N', ['n'], 1000 / 9.80665),
   },
+  pull: {
+    lbf: scaled('lbf', ['lbf', 'lb', 'lbs'], 4.4482216152605),
+    N: scaled('N', ['n', 'newton', 'newtons'], 1),
+    kgf: scaled('kgf', ['kgf', 'kg'], 9.80665),
+  },
   volume: {
     'in³': scaled('in³', ['in³', 'in3', 'cu in'], MM_PER_INCH ** 3),
     'mm³': scaled('mm³', ['mm³', 'mm3'], 1),
@@ -121,6 +127,7 @@ const SHOWN: Readonly<Record<QuantityKind, Readonly<Record<UnitSystem, string>>>
   temperature: { imperial: '°F', metric: '°C' },
   lineTest: { imperial: 'lb', metric: 'kg' },
   force: { imperial: 'ozf', metric: 'gf' },
+  pull: { imperial: 'lbf', metric: 'N' },
   volume: { imperial: 'in³', metric: 'mm³' },
   density: { imperial: 'g/cm³', metric: 'g/cm³' },
   angle: { imperial: '°', metric: '°' },

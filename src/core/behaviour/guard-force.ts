@@ -1,0 +1,43 @@
+import type { Rig } from '../build/rig.ts';
+import { FIBRE_MODULUS, WIRE_MODULUS } from '../material/densities.ts';
+import { degrees, radians } from '../numeric/vec.ts';
+import { loadFor } from './elastica.ts';
+
+/** Breadth of a jaw's rim that presses on a guard at once, mm (working value, no source). */
+const JAW = 10;
+
+export interface GuardForce {
+  /** N, to lay the guard down to the point */
+  readonly force: number;
+  /** by the stiffest and softest of what it may be made of, N */
+  readonly forces: readonly [number, number];
+  /** how far it must turn down about its base, degrees; none where it lies under the point already */
+  readonly turn: number;
+  /** share of the strands that a jaw presses at once */
+  readonly pressed: number;
+}
+
+/**
+ * Force that lays a guard down to the hook's point: each strand a cantilever from the head, bent by the elastica until it passes the point,
+ * the load square to how it stood. Fanned strands stand beside the jaw: only as many are pressed as stand within its breadth. Undefined
+ * without a guard.
+ */
+export function guardForce({ guard, hook }: Pick<Rig, 'guard' | 'hook'>): GuardForce | undefined {
+  if (!guard || guard.free <= 0) return undefined;
+  const [x, , z] = guard.base;
+  const [px, pz] = [x - hook.tip[0], hook.tip[2] - z];
+  const standing = Math.atan2(guard.along[2], -guard.along[0]);
+  const turn = standing - Math.atan2(pz, px);
+  if (turn <= 0) return { force: 0, forces: [0, 0], turn: 0, pressed: 1 };
+  // Beyond the strand's end the end itself must come down to the line to the point.
+  const reach = Math.min(guard.free, Math.hypot(px, pz));
+  const load = loadFor(Math.min(0.95, Math.sin(Math.min(turn, Math.PI / 2))));
+  const strands = guard.shown();
+  const width = 2 * (guard.bundleRadius + reach * Math.sin(radians(guard.spread) / 2));
+  const pressed = Math.min(1, JAW / width);
+  const stiff = (modulus: number) =>
+    strands.reduce((sum, { diameter }) => sum + modulus * (Math.PI / 64) * diameter ** 4, 0);
+  const [soft, usual, hard] = FIBRE_MODULUS[guard.material] ?? WIRE_MODULUS;
+  const force = (modulus: number) => (pressed * load * stiff(modulus)) / reach ** 2;
+  return { force: force(usual), forces: [force(soft), force(hard)], turn: degrees(turn), pressed };
+}

@@ -1,0 +1,199 @@
+import { describe, expect, it } from 'vitest';
+import { elastica, loadFor } from './elastica.ts';
+import { hookSet, lineFacts, USUAL_FISHING } from './fishing.ts';
+import { openingLoad } from './opening-load.ts';
+import { pendulum } from './pendulum.ts';
+import { lineUpTo, towedLine } from './towed-line.ts';
+import { lineDiameter } from '../material/lines.ts';
+
+describe('a strand bent far', () => {
+  // Bisshopp & Drucker, Quarterly of Applied Mathematics 3 (1945) 272: drop and what is left of the length, over the length.
+  it.each([
+    [1, 0.3017, 0.9436],
+    [2, 0.4935, 0.8394],
+    [5, 0.7138, 0.6124],
+    [10, 0.8106, 0.445],
+  ])('under P L²/EI = %d drops as the published table says', (load, drop, left) => {
+    const bent = elastica(load);
+    expect(bent.drop).toBeCloseTo(drop, 4);
+    expect(1 - bent.shortening).toBeCloseTo(left, 4);
+  });
+
+  it.each([0.001, 0.3, 3.7, 12, 30])(
+    'under %d as its differential equation says, shot from the held end',
+    (load) => {
+      // θ″ = −k cos θ, θ(0) = 0, θ′(1) = 0: the slope at the held end that leaves the free one straight.
+      const end = (slope: number) => {
+        let [angle, turn, x, y] = [0, slope, 0, 0];
+        const n = 4000;
+        for (let i = 0; i < n; i++) {
+          // Midpoint rule.
+          const [a, t] = [angle + turn / n / 2, turn - (load * Math.cos(angle)) / n / 2];
+          angle += t / n;
+          turn -= (load * Math.cos(a)) / n;
+          x += Math.cos(a) / n;
+          y += Math.sin(a) / n;
+        }
+        return { turn, x, y };
+      };
+      let [low, high] = [0, load];
+      for (let i = 0; i < 60; i++) {
+        const middle = (low + high) / 2;
+        if (end(middle).turn > 0) high = middle;
+        else low = middle;
+      }
+      const { x, y } = end(low);
+      const bent = elastica(load);
+      expect(bent.drop).toBeCloseTo(y, 3);
+      expect(bent.shortening).toBeCloseTo(1 - x, 3);
+      expect(loadFor(bent.drop) / load).toBeCloseTo(1, 4);
+    },
+  );
+
+  it('a little bends like any cantilever, and nonsense is refused', () => {
+    expect(elastica(1e-3).drop).toBeCloseTo(1e-3 / 3, 8);
+    expect(elastica(1e-5).drop).toBeCloseTo(1e-5 / 3, 12);
+    expect(loadFor(0)).toBe(0);
+    expect(loadFor(0.99)).toBe(Infinity);
+    expect(() => elastica(-1)).toThrow(/load/);
+    expect(() => elastica(NaN)).toThrow(/load/);
+  });
+});
+
+describe('a hook opens', () => {
+  it.each([
+    [10.3, 0.92],
+    [3, 2],
+    [0.8, 1.6],
+    [18, 1.37],
+  ])('of gap %d mm and wire %d mm as the stress summed over its section says', (gap, wire) => {
+    // Winkler & Bach: σ = P/A + M/(A e)·(r_n − r)/r with r_n = A/∫dA/r, here by summing strips of the round section.
+    const c = wire / 2;
+    const radius = gap / 2 + c;
+    const n = 200_000;
+    let [area, over] = [0, 0];
+    for (let i = 0; i < n; i++) {
+      const z = -c + (wire * (i + 0.5)) / n;
+      const strip = (2 * Math.sqrt(c * c - z * z) * wire) / n;
+      area += strip;
+      over += strip / (radius + z);
+    }
+    const neutral = area / over;
+    const inside = radius - c;
+    const perNewton = 1 / area + (radius * (neutral - inside)) / (area * (radius - neutral) * inside);
+    expect(openingLoad(gap, wire, 1750) / (1750 / perNewton)).toBeCloseTo(1, 3);
+  });
+
+  it('of thin wire like a straight beam, and twice as strong wire at twice the load', () => {
+    // Roark: far from its middle a curve bends like a beam, σ = P/A + 32 P R/(π d³).
+    const [gap, wire] = [200, 1];
+    const beam = 1 / ((Math.PI / 4) * wire ** 2) + (32 * (gap / 2 + wire / 2)) / (Math.PI * wire ** 3);
+    expect(openingLoad(gap, wire, 1000) / (1000 / beam)).toBeCloseTo(1, 2);
+    expect(openingLoad(12, 1, 3000)).toBeCloseTo(2 * openingLoad(12, 1, 1500), 9);
+    expect(openingLoad(0, 1, 1500)).toBeNaN();
+    expect(openingLoad(12, 1, NaN)).toBeNaN();
+  });
+});
+
+describe('a towed line', () => {
+  const water = 1000;
+  const still = {
+    weight: 0.06,
+    drag: 0.04,
+    speed: 0,
+    diameter: 0.0008,
+    density: 1780,
+    waterDensity: water,
+    lineOut: 30,
+  };
+
+  it('without drag on it hangs in a catenary', () => {
+    const line = towedLine(still);
+    const w = (1780 - water) * 9.80665 * (Math.PI / 4) * 0.0008 ** 2;
+    // From the lowest point of the whole curve: a = H/w, s = a sinh(x/a), y = a cosh(x/a).
+    const a = 0.04 / w;
+    const s0 = 0.06 / w;
+    const x = (s: number) => a * Math.asinh(s / a);
+    const y = (s: number) => Math.hypot(a, s);
+    expect(line.distance).toBeCloseTo(x(s0 + 30) - x(s0), 6);
+    expect(line.depth).toBeCloseTo(y(s0 + 30) - y(s0), 6);
+    expect(line.tension).toBeCloseTo(w * y(s0 + 30), 9);
+  });
+
+  it('with a heavy lure is straight, at the angle of weight over drag', () => {
+    const line = towedLine({ ...still, weight: 60, drag: 25, diameter: 0.0002 });
+    expect(line.depth).toBeCloseTo(30 * Math.sin(Math.atan2(60, 25)), 3);
+    expect(line.angle).toBeCloseTo(Math.atan2(60, 25), 4);
+  });
+
+  it('pulled level by its end alone carries the drag along it, ½ρ Ct πd V² L', () => {
+    // Skin friction on the wetted surface: Hoerner 1965, Ct 0.02 (from memory).
+    const line = towedLine({ ...still, weight: 0, drag: 0.5, speed: 2, density: water });
+    expect(line.depth).toBeCloseTo(0, 9);
+    expect(line.tension - 0.5).toBeCloseTo(0.5 * water * 0.02 * Math.PI * 0.0008 * 4 * 30, 9);
+  });
+
+  it('of no weight bends back so that cot θ grows by the drag over the pull', () => {
+    // Weightless and steep: T dθ/ds = −½ρ Cn d V² sin²θ, so cot θ = cot θ₀ + ½ρ Cn d V² s/T (Pode 1951; Cn 1.15 from Hoerner 1965).
+    const tow = { ...still, weight: 20, drag: 0.5, speed: 1.5, density: water, lineOut: 10 };
+    const line = towedLine(tow);
+    const grown = (0.5 * water * 1.15 * 0.0008 * 1.5 ** 2 * 10) / Math.hypot(20, 0.5);
+    expect(1 / Math.tan(line.angle)).toBeCloseTo(0.5 / 20 + grown, 3);
+  });
+
+  it('is the same to half a per cent with half the steps', () => {
+    for (const speed of [0.2, 0.8, 2]) {
+      const tow = { ...still, weight: 0.12, drag: 0.05 * speed ** 2, speed, diameter: 0.00029 };
+      const [coarse, fine] = [60, 120].map((steps) => towedLine({ ...tow, steps }).depth);
+      expect(Math.abs((coarse ?? 0) / (fine ?? 1) - 1)).toBeLessThan(0.005);
+    }
+  });
+
+  it('leaves the water where what is left reaches the rod in a straight line', () => {
+    const tow = { ...still, weight: 60, drag: 60, diameter: 0.0002, lineOut: 30 };
+    const line = lineUpTo(tow, 4);
+    // Straight at 45°: 4 m of height take 4·√2 m of line.
+    expect(line.wet).toBeCloseTo(30 - 4 * Math.SQRT2, 2);
+    expect(line.depth).toBeCloseTo(line.wet / Math.SQRT2, 2);
+    expect(lineUpTo(tow, 0).wet).toBeCloseTo(30, 6);
+    expect(lineUpTo(tow, 40).wet).toBe(0);
+  });
+});
+
+describe('a swing on a tight line', () => {
+  it('from level to straight down takes 2.622 times the line over the fall', () => {
+    // ∫ dα/√cos α from 0 to π/2 = Γ(1/4)²/(2√(2π)) = 2.62206 (Gauss’s lemniscate; Abramowitz & Stegun 17.3).
+    const swung = pendulum(10, 0, 10 * (1 - 1e-12), 2);
+    expect((swung?.time ?? 0) / (2.62206 * (10 / 2))).toBeCloseTo(1, 2);
+    expect(swung?.back).toBeCloseTo(10, 4);
+  });
+  it('through a small angle near level is the depth over the fall, and needs line enough', () => {
+    const swung = pendulum(100, 0, 1, 1.3);
+    expect(swung?.time).toBeCloseTo(1 / 1.3, 3);
+    expect(swung?.back).toBeCloseTo(100 - Math.hypot(100, 0) * Math.cos(Math.asin(0.01)), 6);
+    expect(pendulum(5, 2, 4, 1)).toBeUndefined();
+    expect(pendulum(5, 2, 2, 0)).toBeUndefined();
+  });
+});
+
+describe('line and rod', () => {
+  it('are as thick as the Japanese line standard says, nylon by 4 lb and braid by 18 lb a number (from memory)', () => {
+    const kilograms = (pounds: number) => pounds * 0.45359237;
+    expect(lineDiameter('nylon', kilograms(4))).toBeCloseTo(0.165, 6);
+    expect(lineDiameter('fluorocarbon', kilograms(12))).toBeCloseTo(0.2858, 4);
+    expect(lineDiameter('braid', kilograms(18))).toBeCloseTo(0.165, 6);
+    expect(() => lineDiameter('wire', 5)).toThrow(/wire/);
+  });
+
+  it('share the sweep of a hook-set like springs in series, and the brake slips', () => {
+    // By hand: 12 lb fluorocarbon, 20 m: EA = 2600·π/4·0.2858² = 166.8 N; L/EA = 0.1199 m/N; medium rod 28 N/m; 1 m of sweep.
+    const { stiffness, strength } = lineFacts({ line: 'fluorocarbon', test: 5.4431 });
+    expect(stiffness).toBeCloseTo(166.8, 1);
+    expect(strength).toBeCloseTo(53.38, 2);
+    expect(hookSet({ ...USUAL_FISHING, test: 5.4431 })).toBeCloseTo(1 / (0.11991 + 1 / 28), 2);
+    expect(hookSet({ ...USUAL_FISHING, lineOut: 3, rod: 'heavy', test: 5.4431 })).toBeCloseTo(0.3 * 53.38, 2);
+    expect(hookSet({ ...USUAL_FISHING, line: 'braid', test: 20 })).toBeGreaterThan(
+      hookSet({ ...USUAL_FISHING, test: 20 }),
+    );
+  });
+});

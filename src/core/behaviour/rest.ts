@@ -1,0 +1,254 @@
+import type { Rig } from '../build/rig.ts';
+import { submerged } from '../build/submerged.ts';
+import { GRAVITY, waterDensity } from '../material/water.ts';
+import type { Vec3 } from '../numeric/vec.ts';
+import { degrees, dot, radians } from '../numeric/vec.ts';
+import type { Flag, Surroundings } from './behaviour.ts';
+import { behaviour } from './behaviour.ts';
+import { fallen } from './fall.ts';
+import { hanging } from './hang.ts';
+import type { RestPose, Resting } from './rest-poses.ts';
+import { resting, slopeHeld } from './rest-poses.ts';
+
+/** Scatter of the attitude a head meets the bottom in, degrees, one standard deviation in pitch and in roll (working value, no source). */
+const SCATTER = 25;
+/** Landings that are tried. */
+const LANDINGS = 240;
+/** Within this of straight up the point counts as up, degrees. */
+const UPRIGHT = 45;
+
+/** How a head stays on a level bottom. */
+export interface Rested {
+  readonly poses: readonly (RestPose & {
+    /** share of the landings from the fall that end in it */
+    readonly landed: number;
+  })[];
+  /** the pose most landings from the fall end in */
+  readonly usual: RestPose;
+  /** corners that touch, and where the weight acts, in the frame of the body that stands */
+  readonly hull: ArrayLike<number>;
+  readonly centre: Vec3;
+  /** submerged weight on the bottom, N */
+  readonly weight: number;
+  /** angle of the tail of hook and bait over the level, degrees: of a free hook, where it comes to rest itself */
+  readonly tailUp: number;
+  /** what part of the hook's point is up, in the usual pose */
+  readonly pointUp: number;
+}
+
+const rested = new WeakMap<Rig, { readonly around: Surroundings; readonly found: Rested | undefined }>();
+
+/** How a rig rests; undefined where it floats. Found once for a rig and its surroundings. */
+export function restOf(rig: Rig, around: Surroundings): Rested | undefined {
+  const known = rested.get(rig);
+  if (known?.around === around) return known.found;
+  const found = find(rig, around);
+  rested.set(rig, { around, found });
+  return found;
+}
+
+function find(rig: Rig, around: Surroundings): Rested | undefined {
+  const rho = waterDensity(around.water);
+  // A free hook weighs on the head at the hinge, wherever it lies.
+  const { weight, centre } = hanging(rig, rho);
+  if (!(weight > 0)) return undefined;
+  const field = resting(rig.bodies[0].hull(), centre);
+  const landed = landings(field, fallen(rig, around).attitude);
+  const poses = field.poses.map((pose) => ({ ...pose, landed: landed.get(pose) ?? 0 }));
+  const usual = poses.reduce((a, b) => (b.landed > a.landed ? b : a));
+  const [, free] = rig.bodies;
+  return {
+    poses,
+    usual,
+    hull: field.corners,
+    centre,
+    weight: (weight / 1000) * GRAVITY,
+    tailUp: free ? freeTail(rig, usual.down, rho) : degrees(Math.asin(usual.down[0])),
+    pointUp: -usual.down[2],
+  };
+}
+
+/** Share of landings that end in each pose, from a fall at a nose-down pitch with its scatter. */
+function landings({ landing }: Resting, pitch: number): Map<RestPose, number> {
+  const psi = radians(pitch);
+  // The direction of the body that points down, and two square to it: in the hook's plane and across it.
+  const down: Vec3 = [Math.sin(psi), 0, -Math.cos(psi)];
+  const lean: Vec3 = [Math.cos(psi), 0, Math.sin(psi)];
+  const shares = new Map<RestPose, number>();
+  const turn = Math.PI * (3 - Math.sqrt(5));
+  for (let k = 0; k < LANDINGS; k++) {
+    // Even quantiles of a normal scatter in two directions.
+    const off = radians(SCATTER) * Math.sqrt(-2 * Math.log(1 - (k + 0.5) / LANDINGS));
+    const [a, b] = [off * Math.cos(k * turn), off * Math.sin(k * turn)];
+    const [c, s] = [Math.cos(off), off > 0 ? Math.sin(off) / off : 1];
+    const direction: Vec3 = [c * down[0] + s * a * lean[0], s * b, c * down[2] + s * a * lean[2]];
+    const pose = landing(direction);
+    if (pose) shares.set(pose, (shares.get(pose) ?? 0) + 1 / LANDINGS);
+  }
+  return shares;
+}
+
+/** Highest a free hook swings over the line of the head before wire meets wire, degrees (working value, no source). */
+const HIGHEST = 110;
+
+/**
+ * Angle of a free hook and its bait over the level: one that floats rises until its centre stands over the hinge, as far as the hinge lets
+ * it; a heavy one lies down until it touches the bottom.
+ */
+function freeTail(rig: Rig, down: Vec3, rho: number): number {
+  const [, free] = rig.bodies;
+  if (!free || !rig.joint) return NaN;
+  const { at } = rig.joint;
+  const { weight, centre } = submerged(free, rho);
+  const [back, over] = [at[0] - centre[0], centre[2] - at[2]];
+  // Of its own line, the centre stands so far over the shank behind the hinge.
+  const own = degrees(Math.atan2(over, back));
+  if (weight < 0) return Math.min(90 - own, HIGHEST);
+  const points = free.hull();
+  const height = floorUnder(rig, down, at);
+  // Turned down until a corner of it reaches the floor.
+  let least = 90;
+  for (let i = 0; i < points.length; i += 3) {
+    const [dx, dz] = [at[0] - (points[i] as number), (points[i + 2] as number) - at[2]];
+    const reach = Math.hypot(dx, dz);
+    if (reach <= height) continue;
+    const bearing = Math.atan2(dz, dx);
+    least = Math.min(least, degrees(bearing + Math.asin(Math.min(1, height / reach))));
+  }
+  return -least;
+}
+
+/** Height of a point of the head over the floor in a pose, mm. */
+function floorUnder(rig: Rig, down: Vec3, point: Vec3): number {
+  const hull = rig.bodies[0].hull();
+  let lowest = -Infinity;
+  for (let i = 0; i < hull.length; i += 3)
+    lowest = Math.max(lowest, dot(down, [hull[i] as number, hull[i + 1] as number, hull[i + 2] as number]));
+  return Math.max(0, lowest - dot(down, point));
+}
+
+/** How it stays on the bottom. */
+export const rest = behaviour({
+  key: 'rest',
+  needs: 'a moment later',
+  readings: {
+    'rest.hookUp': {
+      name: 'Comes to rest point up',
+      quantity: 'share',
+      unit: '1',
+      kind: 'model',
+      group: 'On the bottom',
+      formula: 'Σ landings with ∠(point, up) ≤ 45°',
+      note: 'Share of landings from the fall, its attitude scattered by 25° (working value), that end with the point within 45° of straight up, on a level hard bottom in still water. Basins of h(n) = max n·(p − c*) on the hull of head, hook and the part of the bait that carries (Goldberg and others 1999). Fibres and soft tails give way.',
+      compared: true,
+    },
+    'rest.onSide': {
+      name: 'Comes to rest on its side',
+      quantity: 'share',
+      unit: '1',
+      kind: 'model',
+      group: 'On the bottom',
+      formula: 'Σ landings with 45° < ∠(point, up) < 135°',
+      note: 'As before, with the point nearer to level than to upright.',
+      compared: true,
+    },
+    'rest.pointDown': {
+      name: 'Comes to rest point down',
+      quantity: 'share',
+      unit: '1',
+      kind: 'model',
+      group: 'On the bottom',
+      formula: 'Σ landings with ∠(point, up) ≥ 135°',
+      note: 'As before, with the point to the bottom.',
+    },
+    'rest.knock': {
+      name: 'Knock it takes',
+      quantity: 'number',
+      unit: 'mJ',
+      decimals: 3,
+      kind: 'model',
+      group: 'On the bottom',
+      formula: 'W (h_pass − h)',
+      note: 'Work to lift the effective centre over the lowest pass out of the pose most landings end in. Below a hundredth of its height it is none. Absent where there is no other pose.',
+      compared: true,
+    },
+    'rest.slopeSide': {
+      name: 'Slope held sideways',
+      quantity: 'angle',
+      unit: '°',
+      kind: 'model',
+      group: 'On the bottom',
+      formula: 'max atan(h′/h)',
+      note: 'Steepest slope across the hook’s plane on which the usual pose is held before it rolls over, the lesser of both sides; rolling only, friction holds it.',
+      compared: true,
+    },
+    'rest.slopeNose': {
+      name: 'Slope held, nose downhill',
+      quantity: 'angle',
+      unit: '°',
+      kind: 'model',
+      group: 'On the bottom',
+      formula: 'max atan(h′/h)',
+      note: 'The same where the bottom falls away towards the nose.',
+    },
+    'rest.slopeTail': {
+      name: 'Slope held, tail downhill',
+      quantity: 'angle',
+      unit: '°',
+      kind: 'model',
+      group: 'On the bottom',
+      formula: 'max atan(h′/h)',
+      note: 'The same where the bottom falls away towards the tail.',
+    },
+    'rest.tailUp': {
+      name: 'Tail over the bottom',
+      quantity: 'angle',
+      unit: '°',
+      kind: 'model',
+      group: 'On the bottom',
+      formula: 'asin(n · x)',
+      note: 'Angle of the shank’s tail end over the level in the usual pose; of a free hook with its bait, the angle it rises to over the hinge (at most 110°, working value) where it floats, or lies at where it sinks.',
+      compared: true,
+    },
+  },
+  read(rig, around) {
+    const found = restOf(rig, around);
+    if (!found) return {};
+    const { poses, usual, hull, centre, weight, tailUp } = found;
+    const limit = Math.cos(radians(UPRIGHT));
+    const share = (is: (up: number) => boolean) =>
+      Math.min(
+        1,
+        poses.reduce((sum, { down, landed }) => sum + (is(-down[2]) ? landed : 0), 0),
+      );
+    // Standing on its nose or tail it has no level of its own: the hook's side is taken for it.
+    const isEndOn = Math.abs(usual.down[0]) > 0.98;
+    const nose: Vec3 = isEndOn ? [0, 0, 1] : [1, 0, 0];
+    const tail: Vec3 = isEndOn ? [0, 0, -1] : [-1, 0, 0];
+    const side: Vec3 = Math.abs(usual.down[1]) > 0.98 ? [0, 0, 1] : [0, 1, 0];
+    const held = (towards: Vec3) => slopeHeld(hull, centre, usual, towards);
+    const other: Vec3 = [-side[0], -side[1], -side[2]];
+    return {
+      'rest.hookUp': share((up) => up >= limit),
+      'rest.onSide': share((up) => Math.abs(up) < limit),
+      'rest.pointDown': share((up) => up <= -limit),
+      'rest.knock': Number.isFinite(usual.saddle) ? weight * (usual.saddle - usual.height) : undefined,
+      'rest.slopeSide': Math.min(held(side), held(other)),
+      'rest.slopeNose': held(nose),
+      'rest.slopeTail': held(tail),
+      'rest.tailUp': tailUp,
+    };
+  },
+  flags(_rig, value): Flag[] {
+    if (!(value('rest.pointDown') > 0.5)) return [];
+    return [
+      {
+        level: 'care',
+        code: 'rest.pointDown',
+        path: '/head',
+        text: 'Rest: it mostly comes to rest with the point to the bottom, where it catches. Lower the centre, or broaden the sole.',
+        brief: 'rests point down',
+      },
+    ];
+  },
+});

@@ -1,0 +1,265 @@
+import type { Rig } from '../build/rig.ts';
+import { totalMass } from '../build/rig.ts';
+import { waterDensity } from '../material/water.ts';
+import { halve } from '../numeric/halve.ts';
+import type { Flag, Surroundings } from './behaviour.ts';
+import { behaviour } from './behaviour.ts';
+import { fallen } from './fall.ts';
+import type { Fishing } from './fishing.ts';
+import { fishingOf, lineFacts } from './fishing.ts';
+import { lineAngle } from './pull.ts';
+import type { Tow } from './tow.ts';
+import { lineToRod, towed } from './tow.ts';
+import { radians } from '../numeric/vec.ts';
+
+/** Share by which the drag of a towed head may be off either way: what published forms differ by (see the fall). */
+const DRAG_SPREAD = 0.27;
+/** Speeds looked at, m/s. */
+const SLOWEST = 0.02;
+const FASTEST = 6;
+/** Size over the design's own up to which a heavier one is looked for. */
+const LARGEST = 6;
+
+/** Depth a towed head keeps at a speed through the water, m, its drag times a factor. */
+export function depthAt(tow: Tow, speed: number, density: number, fishing: Fishing, factor = 1): number {
+  const { drag } = tow.at(speed);
+  return lineToRod({ weight: tow.weight, drag: drag * factor }, speed, density, fishing).depth;
+}
+
+/** Greatest speed through the water at which the head still reaches a depth, m/s; undefined where the line is too short for it. */
+export function bottomSpeed(
+  tow: Tow,
+  depth: number,
+  density: number,
+  fishing: Fishing,
+  factor = 1,
+): number | undefined {
+  if (depthAt(tow, SLOWEST, density, fishing, factor) < depth) return undefined;
+  const [low, high] = halve(
+    SLOWEST,
+    FASTEST,
+    14,
+    (speed) => depthAt(tow, speed, density, fishing, factor) >= depth,
+  );
+  return (low + high) / 2;
+}
+
+/**
+ * Size of the head, over its own, that just reaches a depth at a speed through the water: weight grows with its cube, drag with its square.
+ * Undefined where even six times is too little.
+ */
+export function leastSize(
+  tow: Tow,
+  speed: number,
+  depth: number,
+  density: number,
+  fishing: Fishing,
+  factor = 1,
+): number | undefined {
+  const { drag } = tow.at(speed);
+  const reaches = (k: number) =>
+    lineToRod({ weight: tow.weight * k ** 3, drag: drag * factor * k ** 2 }, speed, density, fishing).depth >=
+    depth;
+  if (!reaches(LARGEST)) return undefined;
+  const [low, high] = halve(0.05, LARGEST, 22, (k) => !reaches(k));
+  return (low + high) / 2;
+}
+
+const tows = new WeakMap<Rig, { readonly around: Surroundings; readonly tow: Tow | undefined }>();
+
+/** The head on the line, found once for a rig and its surroundings. */
+export function towOf(rig: Rig, around: Surroundings): Tow | undefined {
+  const known = tows.get(rig);
+  if (known?.around === around) return known.tow;
+  const found = towed(rig, around.water, around.isQuick);
+  const cache = new Map<number, ReturnType<Tow['at']>>();
+  // The same few speeds are asked for again and again while a depth is looked for.
+  const tow: Tow | undefined = found && {
+    weight: found.weight,
+    at: (speed) => {
+      const known = cache.get(speed);
+      if (known) return known;
+      const made = found.at(speed);
+      cache.set(speed, made);
+      return made;
+    },
+  };
+  tows.set(rig, { around, tow });
+  return tow;
+}
+
+/** How it goes on the retrieve. */
+export const retrieve = behaviour({
+  key: 'retrieve',
+  needs: 'a moment later',
+  readings: {
+    'retrieve.depth': {
+      name: 'Depth it keeps',
+      quantity: 'depth',
+      unit: 'm',
+      kind: 'model',
+      group: 'On the line',
+      formula: 'towed line, marched from the head',
+      note: 'At the speed over ground and the current against it, with that line out. Weight and drag of the head in its towed pitch, weight and drag of the line (Hoerner 1965, cross-flow); straight through the air to the rod. The span takes the head’s drag 27% less and more. Deeper than the bottom means that it stays on it.',
+      compared: true,
+    },
+    'retrieve.maxBottomSpeed': {
+      name: 'Fastest on the bottom',
+      quantity: 'speed',
+      unit: 'm/s',
+      kind: 'model',
+      group: 'On the line',
+      formula: 'V where depth(V) = depth',
+      note: 'Greatest speed over ground at which it still keeps the bottom with that line out, the current against it taken off. Absent where the line out is too short.',
+      compared: true,
+    },
+    'retrieve.leastWeight': {
+      name: 'Least weight that keeps it',
+      quantity: 'mass',
+      unit: 'g',
+      kind: 'model',
+      group: 'On the line',
+      formula: 'm k³ where depth(k) = depth',
+      note: 'This head made smaller or larger, hook, bait and all, until it just keeps the bottom at that speed, as weighed.',
+      compared: true,
+    },
+    'retrieve.pitch': {
+      name: 'Nose down on the retrieve',
+      quantity: 'angle',
+      unit: '°',
+      kind: 'model',
+      group: 'On the line',
+      formula: 'ψ where M(ψ) = 0 about the eye',
+      note: 'Pitch in which weight and drag balance about the eye at that speed. A free hook is taken as trailing straight.',
+    },
+    'retrieve.perGram': {
+      name: 'Depth for a tenth of a gram',
+      quantity: 'depth',
+      unit: 'm',
+      kind: 'model',
+      group: 'On the line',
+      formula: 'Δdepth for 0.1 g of submerged weight',
+      note: 'How much deeper it goes at that speed for a tenth of a gram more weight in water, its size unchanged: what the hundredths matter on a slow troll.',
+    },
+    'retrieve.handle': {
+      name: 'Turns of the handle',
+      quantity: 'number',
+      unit: '1/s',
+      decimals: 2,
+      kind: 'geometry',
+      group: 'On the line',
+      formula: 'V / line per turn',
+      note: 'Speed over ground as turns of the reel’s handle each second.',
+    },
+    'retrieve.snapRise': {
+      name: 'Rise in a snap',
+      quantity: 'depth',
+      unit: 'm',
+      kind: 'model',
+      group: 'On the line',
+      formula: 's · sin θ',
+      note: 'The tip moved by the snap’s length, along a straight line at its angle.',
+    },
+    'retrieve.snapPause': {
+      name: 'Pause that holds the depth',
+      quantity: 'time',
+      unit: 's',
+      kind: 'model',
+      group: 'On the line',
+      formula: 'x_fall(t) = rise',
+      note: 'Time in which it falls back, on a slack line from rest, by what the snap has lifted it.',
+    },
+    'retrieve.glide': {
+      name: 'Sideways reach',
+      quantity: 'number',
+      unit: '1',
+      decimals: 1,
+      kind: 'index',
+      group: 'On the line',
+      formula: '(area from above / area from the front)^½',
+      note: 'How much more water it lies on than it parts, as it falls level: compares gliders, says nothing in metres.',
+    },
+    'line.hiddenBite': {
+      name: 'Bite hidden in the line',
+      quantity: 'size',
+      unit: 'mm',
+      kind: 'practice',
+      group: 'On the line',
+      formula: 'coil · line out · (1 − pull / straightening pull)',
+      note: 'How far a bite must move the line before the tip shows it: slack that coils leave, drawn out by the head’s own weight. Nylon 2%, fluorocarbon 1.5%, braid 0.2% of the line; 1% of its test pulls it straight (common practice, no source).',
+    },
+  },
+  read(rig, around) {
+    const fishing = fishingOf(around);
+    const tow = towOf(rig, around);
+    if (!tow) return {};
+    const rho = waterDensity(around.water);
+    const { speed, current } = fishing;
+    const through = Math.max(SLOWEST, speed + current);
+    const depth = (factor: number) => depthAt(tow, through, rho, fishing, factor);
+    const most = (factor: number) => bottomSpeed(tow, around.depth, rho, fishing, factor);
+    const grams = (factor: number) => {
+      const size = leastSize(tow, through, around.depth, rho, fishing, factor);
+      return size === undefined ? undefined : totalMass(rig) * size ** 3;
+    };
+    const spanned = (value: (factor: number) => number | undefined, less = 0) => {
+      const [middle, low, high] = [1, 1 + DRAG_SPREAD, 1 - DRAG_SPREAD].map(value);
+      if (middle === undefined) return undefined;
+      const ends = [low ?? middle, high ?? middle].sort((a, b) => a - b);
+      return {
+        value: Math.max(0, middle - less),
+        range: [Math.max(0, (ends[0] as number) - less), Math.max(0, (ends[1] as number) - less)] as const,
+      };
+    };
+    const { drag, pitch } = tow.at(through);
+    const heavier = lineToRod({ weight: tow.weight + 0.1 * NEWTONS_PER_GRAM, drag }, through, rho, fishing);
+    const rise =
+      fishing.snap * Math.sin(radians(lineAngle(around.depth, fishing.rodHeight, fishing.lineOut)));
+    const fall = fallen(rig, around);
+    const { strength, coil } = lineFacts(fishing);
+    return {
+      'retrieve.depth': spanned(depth),
+      'retrieve.maxBottomSpeed': spanned(most, current),
+      'retrieve.leastWeight': spanned(grams),
+      'retrieve.pitch': pitch,
+      'retrieve.perGram': heavier.depth - depth(1),
+      'retrieve.handle': speed / fishing.perTurn,
+      'retrieve.snapRise': rise,
+      'retrieve.snapPause': fall.speed > 0 ? fall.timeTo(rise) : undefined,
+      'retrieve.glide': Math.sqrt(flatness(rig)),
+      'line.hiddenBite':
+        1000 * coil * fishing.lineOut * Math.max(0, 1 - tow.weight / (STRAIGHTENS * strength)),
+    };
+  },
+  flags(_rig, value, around): Flag[] {
+    const limit = value('retrieve.maxBottomSpeed');
+    const { speed } = fishingOf(around);
+    if (!around.fishing || !(limit < speed)) return [];
+    return [
+      {
+        level: 'note',
+        code: 'retrieve.lifts',
+        path: '/head/target',
+        text: 'Retrieve: at that speed and with that line out it lifts off the bottom. Go slower, take thinner line, or more weight.',
+        brief: 'lifts off the bottom',
+      },
+    ];
+  },
+});
+
+/** Weight of a gram, N. */
+const NEWTONS_PER_GRAM = 9.80665e-3;
+/** Share of a line's test that draws its coils straight (common practice, no source). */
+const STRAIGHTENS = 0.01;
+
+/** Area of the head seen from above over that seen from the front. */
+function flatness({ profile }: Rig): number {
+  const pieces = 48;
+  let [above, front] = [0, 0];
+  for (let i = 0; i < pieces; i++) {
+    const { b, t, d } = profile.section(((i + 0.5) * profile.length) / pieces);
+    above += (2 * b * profile.length) / pieces;
+    front = Math.max(front, (Math.PI / 4) * 2 * b * (t + d));
+  }
+  return above / front;
+}

@@ -1,0 +1,92 @@
+import { behaviour } from './behaviour.ts';
+import { fishingOf, hookSet, lineFacts } from './fishing.ts';
+import { guardForce } from './guard-force.ts';
+import { openingLoad } from './opening-load.ts';
+
+/** Yield strength of hardened hook wire, N/mm² (usual range of spring steels, from memory). */
+const YIELD = { least: 1500, usual: 1750, most: 2000 };
+/** Pull that a soft plastic over a buried point takes, N for each mm of it (working value, no source). */
+const PLASTIC_DRAG = 0.6;
+/** Pull over wire section that drives a sharp point home, N/mm² (working value, no source): an index of 1. */
+const DRIVES_HOME = 12;
+
+/** What the hook takes, and what reaches its point. */
+export const strength = behaviour({
+  key: 'strength',
+  needs: 'at once',
+  readings: {
+    'hook.openingLoad': {
+      name: 'Opens at',
+      quantity: 'pull',
+      unit: 'N',
+      kind: 'model',
+      group: 'Hook',
+      formula: 'σ_y / [1/A + R(r_n − r_i)/(A e r_i)]',
+      note: 'Pull along the middle of the gap at which the inside of the bend yields: curved bar of round section (Winkler & Bach; Roark). Hardened wire of 1750 N/mm², from 1500 to 2000 (from memory). Static; a snap or a point caught in bone opens it sooner.',
+      compared: true,
+    },
+    'hook.openingShare': {
+      name: 'Opens, over the line’s test',
+      quantity: 'number',
+      unit: '1',
+      decimals: 2,
+      kind: 'model',
+      group: 'Hook',
+      formula: 'F_open / test',
+      note: 'Below 1 the hook opens before the line parts: it comes free of a snag, and gives before a strong fish on a locked brake.',
+      compared: true,
+    },
+    'hook.brakeShare': {
+      name: 'Opens, over the brake’s setting',
+      quantity: 'number',
+      unit: '1',
+      decimals: 2,
+      kind: 'model',
+      group: 'Hook',
+      formula: 'F_open / (brake · test)',
+      note: 'Below 1 a fish opens the hook before the brake slips.',
+    },
+    'hook.setPull': {
+      name: 'Pull of the hook-set',
+      quantity: 'pull',
+      unit: 'N',
+      kind: 'model',
+      group: 'Hook',
+      formula: 's / (L/EA + 1/k), at most the brake',
+      note: 'A sweep of a metre stretches line and rod in series; the brake slips at its setting. Stiffness of line and power of rod from memory.',
+    },
+    'hook.penetration': {
+      name: 'Drives home',
+      quantity: 'number',
+      unit: '1',
+      decimals: 2,
+      kind: 'index',
+      group: 'Hook',
+      formula: '(F_set − F_guard − F_plastic) / (A · 12 N/mm²)',
+      note: 'What guard and plastic leave of the pull of the hook-set, over the wire’s section. 1 or more drives a sharp point home (working value, no source): compares, does not promise.',
+      compared: true,
+    },
+  },
+  read(rig, around) {
+    const fishing = fishingOf(around);
+    const { measures, hook, bait } = rig;
+    const gap = hook.tip[2] - hook.shankLevel - hook.wire;
+    const load = openingLoad(gap, measures.wire, YIELD.usual);
+    const { strength: test } = lineFacts(fishing);
+    const pull = hookSet(fishing);
+    const guarded = guardForce(rig)?.force ?? 0;
+    const buried = bait && bait.method === 'buried' ? PLASTIC_DRAG * bait.laid.fill * gap : 0;
+    const left = Math.max(0, pull - guarded - buried);
+    const section = (Math.PI / 4) * measures.wire ** 2;
+    return {
+      'hook.openingLoad': {
+        value: load,
+        range: [(load * YIELD.least) / YIELD.usual, (load * YIELD.most) / YIELD.usual],
+      },
+      'hook.openingShare': load / test,
+      'hook.brakeShare': load / (fishing.brake * test),
+      'hook.setPull': pull,
+      'hook.penetration': left / (section * DRIVES_HOME),
+    };
+  },
+});

@@ -1,0 +1,118 @@
+import type { Rig, RigidBody } from '../build/rig.ts';
+import { bareHead, wholeBulk } from '../head/body.ts';
+import { surfaceOf } from '../head/surface.ts';
+import type { Vec3 } from '../numeric/vec.ts';
+import type { DragLaw } from './drag.ts';
+import { bodyDrag, roundness, WIRE_NORMAL, WIRE_TANGENT } from './drag.ts';
+import type { Shadows } from './shadow.ts';
+import { shadowsOf } from './shadow.ts';
+
+/** What falls, as the water sees it: the head's body with its drag factors, and sticks. */
+export interface WetBody {
+  /** drag of the head's surface; a body of wire and plastic alone has none */
+  readonly surface: Shadows | undefined;
+  readonly centroid: Vec3;
+  /** of each stick in turn: x y z of its middle, x y z along it, and its drag areas square to it and along it, mm²; flat, because every attitude reads them all */
+  readonly sticks: Float64Array;
+  /** share of the sphere's law in its drag */
+  readonly roundness: number;
+  /** length of the head, mm */
+  readonly size: number;
+}
+
+/** Numbers of a stick in the list of them. */
+const STICK = 8;
+
+/** The head's part of a rig, with all that is fixed to it. Paint makes the body larger by its own volume. */
+export function wetHead(rig: Rig, isQuick: boolean): WetBody & { readonly surface: Shadows } {
+  const faces = rig.bodies[0].faces;
+  if (!faces) throw new Error('A head without a surface is a mistake of the program.');
+  const bare = bareHead(rig.head);
+  const shadows = shadowsOf(faces(), {
+    volume: wholeBulk(bare).volume,
+    area: surfaceOf(rig.head, isQuick).bare,
+  });
+  const paint = rig.parts.find(({ name }) => name === 'paint')?.volume ?? 0;
+  const { equalDiameter } = shadows;
+  return {
+    surface: { ...shadows, equalDiameter: Math.cbrt(equalDiameter ** 3 + (6 * paint) / Math.PI) },
+    centroid: rig.body.centroid,
+    sticks: sticksOf(rig.bodies[0]),
+    roundness: roundness(shadows.factors(0).sphericity),
+    size: rig.profile.length,
+  };
+}
+
+/** A free hook with what is on it: wire and plastic as sticks, no surface. */
+export function wetHook(body: RigidBody): WetBody {
+  return { surface: undefined, centroid: [0, 0, 0], sticks: sticksOf(body), roundness: 0, size: 0 };
+}
+
+/** All of a rig in the frame of its design, a free hook trailing straight. */
+export function wetWhole(rig: Rig, isQuick: boolean): WetBody & { readonly surface: Shadows } {
+  const head = wetHead(rig, isQuick);
+  const [, free] = rig.bodies;
+  if (!free) return head;
+  const more = sticksOf(free);
+  const sticks = new Float64Array(head.sticks.length + more.length);
+  sticks.set(head.sticks);
+  sticks.set(more, head.sticks.length);
+  return { ...head, sticks };
+}
+
+const sticksOf = (body: RigidBody): Float64Array =>
+  Float64Array.from(
+    body
+      .sticks()
+      .flatMap(({ middle, along, length, diameter }) => [
+        ...middle,
+        ...along,
+        WIRE_NORMAL * diameter * length,
+        WIRE_TANGENT * Math.PI * diameter * length,
+      ]),
+  );
+
+/**
+ * Drag force against the motion (N) and its moment about a centre (N·mm, positive turns the nose down), the body moving along
+ * (sin ψ, 0, −cos ψ) of its own frame: straight down at a nose-down pitch ψ, or level at a pitch of ψ − 90°. v in m/s; `law` says
+ * which of the published forms a slender body takes.
+ */
+export function dragAt(
+  body: WetBody,
+  centre: Vec3,
+  psi: number,
+  v: number,
+  rho: number,
+  viscosity: number,
+  law?: DragLaw,
+) {
+  const [ux, uz] = [Math.sin(psi), -Math.cos(psi)];
+  const pressure = 0.5 * rho * v * v * 1e-6; // N/mm²
+  const { surface } = body;
+  const diameter = surface?.equalDiameter ?? 0;
+  const re = (rho * v * diameter) / 1000 / viscosity;
+  const headForce = surface
+    ? pressure * bodyDrag(re, surface.factors(psi), law) * (Math.PI / 4) * diameter ** 2
+    : 0;
+  let force = headForce;
+  let moment =
+    (body.centroid[2] - centre[2]) * -headForce * ux - (body.centroid[0] - centre[0]) * -headForce * uz;
+  const { sticks } = body;
+  for (let i = 0; i < sticks.length; i += STICK) {
+    const ax = sticks[i + 3] as number;
+    const ay = sticks[i + 4] as number;
+    const az = sticks[i + 5] as number;
+    const tangent = ux * ax + uz * az;
+    const nx = ux - tangent * ax;
+    const nz = uz - tangent * az;
+    const ny = -tangent * ay;
+    const normal = Math.sqrt(nx * nx + ny * ny + nz * nz);
+    const kn = pressure * (sticks[i + 6] as number) * normal;
+    const kt = pressure * (sticks[i + 7] as number) * Math.abs(tangent) * tangent;
+    const fx = -kn * nx - kt * ax;
+    const fz = -kn * nz - kt * az;
+    force -= fx * ux + fz * uz;
+    moment += ((sticks[i + 2] as number) - centre[2]) * fx - ((sticks[i] as number) - centre[0]) * fz;
+  }
+  return { force, moment };
+}
