@@ -20,6 +20,10 @@ function terminal(): Command {
     .addOption(new Option('--water <KIND>', 'the water').choices(['fresh', 'brackish', 'sea']))
     .option('--temp <C>', 'temperature of the water, °C')
     .option('--depth <M>', 'depth, m')
+    .option('--speed <M/S>', 'speed over ground, m/s')
+    .option('--line-out <M>', 'line from the rod’s tip to the head, m')
+    .option('--plastic <FILE>', 'a plastic’s document, put on the head')
+    .addOption(new Option('--method <METHOD>', 'how it is put on; threaded where nothing is said'))
     .action(async (file: string, options: Parameters<typeof runEvaluate>[1]) =>
       // Help is told without the computation; everything else loads it.
       (await import('./run.ts')).runEvaluate(file, options),

@@ -1,24 +1,27 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import type { Arrangement, Brief, Design, Problem, Readings, Surroundings } from '../core/index.ts';
+import type { Arrangement, Bait, Brief, Design, Problem, Readings, Surroundings } from '../core/index.ts';
 import {
   ARRANGEMENTS,
   evaluate,
   EXPORTS,
   factText,
+  fishingOf,
   inUnits,
   loadSolids,
+  METHODS,
   PLAIN_WATER,
   reasonText,
   REFERENCE_RULES,
   SALINITY,
   standing,
+  surroundingsOfBrief,
 } from '../core/index.ts';
 import { writeReadingsCsv } from '../core/exchange/csv.ts';
 import { exportDesign } from '../core/exchange/export-design.ts';
 import { giveTypefaces } from '../core/exchange/typeface.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
 import type { Checked } from '../contract/validate.ts';
-import { checkBriefDocument, checkDesignDocument } from '../contract/validate.ts';
+import { checkBriefDocument, checkDesignDocument, checkPlasticDocument } from '../contract/validate.ts';
 
 /** Input that cannot be taken: told on standard error, code 2. */
 export class BadInput extends Error {
@@ -31,6 +34,27 @@ interface WaterOptions {
   readonly water?: string | undefined;
   readonly temp?: string | undefined;
   readonly depth?: string | undefined;
+  readonly speed?: string | undefined;
+  readonly lineOut?: string | undefined;
+  readonly plastic?: string | undefined;
+  readonly method?: string | undefined;
+}
+
+/** The plastic to be rigged, and how; none where none is named. */
+function baitOf({ plastic, method }: WaterOptions): Bait | undefined {
+  if (plastic === undefined) {
+    if (method !== undefined)
+      throw new BadInput('--method: says how a plastic is put on. Name one with --plastic.');
+    return undefined;
+  }
+  const found = accepted(checkPlasticDocument(readJson(plastic)), plastic);
+  const wanted = method ?? METHODS[0]?.key;
+  const known = METHODS.find(({ key }) => key === wanted);
+  if (!known)
+    throw new BadInput(
+      `--method: “${wanted}” is not known. Use one of ${METHODS.map(({ key }) => key).join(', ')}.`,
+    );
+  return { plastic: found, method: known.key };
 }
 
 export async function runEvaluate(file: string, options: WaterOptions): Promise<void> {
@@ -41,18 +65,24 @@ export async function runEvaluate(file: string, options: WaterOptions): Promise<
       ? undefined
       : accepted(checkBriefDocument(readJson(options.brief)), options.brief);
   const surroundings = surroundingsOf(options, brief);
+  const bait = baitOf(options);
   const many = Array.isArray(data);
   if (many && data.length === 0) throw new BadInput(`${file}: holds no design. Give at least one.`);
   const designs = (many ? (data as unknown[]) : [data]).map((item, i) =>
     accepted(checkDesignDocument(item), many ? `${file}, design ${i + 1}` : file),
   );
   const results = designs.map((design, i) => {
-    const result = evaluate(design, surroundings);
+    const result = evaluate(design, surroundings, bait);
     if (!result.ok) throw badDocument(many ? `${file}, design ${i + 1}` : file, result.problems);
     return {
       name: design.name,
       dimensions: result.design.head.dimensions,
-      surroundings: { ...surroundings.water, depth: surroundings.depth },
+      surroundings: {
+        ...surroundings.water,
+        depth: surroundings.depth,
+        ...fishingOf(surroundings),
+        ...(bait ? { plastic: bait.plastic.name, method: bait.method } : {}),
+      },
       readings: result.readings,
       flags: result.flags.map((flag) => ({ ...flag, text: inUnits(flag.text, 'metric') })),
       ...(brief ? { match: matchOf(brief, result.design, result.readings) } : {}),
@@ -158,8 +188,16 @@ function surroundingsOf(options: WaterOptions, brief: Brief | undefined): Surrou
         PLAIN_WATER.water.temperature,
     },
     depth: numberOption('--depth', options.depth, [0.1, 500]) ?? brief?.water.depth ?? PLAIN_WATER.depth,
+    fishing: {
+      ...(brief ? surroundingsOfBrief(brief).fishing : {}),
+      ...given('speed', numberOption('--speed', options.speed, [0.02, 6])),
+      ...given('lineOut', numberOption('--line-out', options.lineOut, [1, 300])),
+    },
   };
 }
+
+const given = (name: 'speed' | 'lineOut', value: number | undefined) =>
+  value === undefined ? {} : { [name]: value };
 
 function numberOption(
   name: string,

@@ -17,7 +17,9 @@ export function readingText(
   value: number,
   format: (value: number, kind: QuantityKind) => string,
 ): string {
-  const { quantity, unit } = READINGS[id];
+  const { quantity, unit, decimals } = READINGS[id];
+  if (quantity === 'number' && decimals !== undefined)
+    return `${value.toFixed(decimals).replace('-', '−')} ${plainUnit(unit)}`.trim();
   return quantity === 'number'
     ? `${format(value, 'number')} ${plainUnit(unit)}`.trim()
     : format(value, quantity);

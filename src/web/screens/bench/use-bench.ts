@@ -1,6 +1,15 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Brief, Design, Metal, Surroundings } from '../../../core/index.ts';
-import { familyOf, metalPart, PLAIN_WATER, SALINITY, solveTarget } from '../../../core/index.ts';
+import {
+  BEHAVIOURS,
+  familyOf,
+  metalPart,
+  PLAIN_WATER,
+  READING_IDS,
+  READINGS,
+  solveTarget,
+  surroundingsOfBrief,
+} from '../../../core/index.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { Judged, MetalLine } from '../../workers/judge.worker.ts';
@@ -11,8 +20,7 @@ import { withStation } from './station-list.tsx';
 /** Water and depth of a brief, or plain water where none is chosen. */
 function surroundingsOf(brief: Brief | undefined, metals: readonly Metal[]): Surroundings {
   if (!brief) return { ...PLAIN_WATER, metals };
-  const { temperature, kind, depth } = brief.water;
-  return { water: { temperature, salinity: SALINITY[kind] }, depth, metals };
+  return { ...surroundingsOfBrief(brief), metals };
 }
 
 interface Job {
@@ -21,6 +29,12 @@ interface Job {
 }
 const runJudge = ({ design, surroundings }: Job): Promise<Judged> =>
   judgeWorker('now').judge(design, surroundings);
+const runWhole = ({ design, surroundings }: Job): Promise<Judged> =>
+  judgeWorker('later').judge(design, surroundings);
+/** Whether a reading, or a flag by the first part of its name, is of what takes a moment. */
+const SLOW = new Set(BEHAVIOURS.filter(({ needs }) => needs !== 'at once').map(({ key }) => key));
+const OF = new Map<string, string>(READING_IDS.map((id) => [id, READINGS[id].behaviour]));
+const isSlow = (id: string): boolean => SLOW.has(OF.get(id) ?? id.split('.')[0] ?? '');
 const runMetals = ({ design, surroundings }: Job): Promise<MetalLine[]> =>
   judgeWorker('later').metals(design, surroundings);
 
@@ -36,9 +50,25 @@ export function useBench(
   metals: readonly Metal[],
 ) {
   const { tell } = useNotices();
-  const surroundings = useMemo<Surroundings>(() => surroundingsOf(brief, metals), [brief, metals]);
+  const whole = useMemo<Surroundings>(() => surroundingsOf(brief, metals), [brief, metals]);
+  // What follows the hand leaves out what takes a moment; that comes after it, from the other worker.
+  const surroundings = useMemo<Surroundings>(() => ({ ...whole, isShort: true }), [whole]);
   const job = useMemo<Job>(() => ({ design: document, surroundings }), [document, surroundings]);
-  const { output: judged, for: answered, error, ask } = useJudged(job, runJudge);
+  const wholeJob = useMemo<Job>(() => ({ design: document, surroundings: whole }), [document, whole]);
+  const { output: shortly, for: answered, error, ask } = useJudged(job, runJudge);
+  const { output: wholly } = useJudged(wholeJob, runWhole);
+  const judged = useMemo<Judged | undefined>(() => {
+    if (!shortly?.ok || !wholly?.ok) return shortly;
+    const slow = Object.entries(wholly.readings).filter(([id]) => isSlow(id));
+    const flags = wholly.flags.filter(
+      (flag) => !shortly.flags.some(({ text }) => text === flag.text) && isSlow(flag.code),
+    );
+    return {
+      ...shortly,
+      readings: { ...shortly.readings, ...Object.fromEntries(slow) },
+      flags: [...shortly.flags, ...flags],
+    };
+  }, [shortly, wholly]);
   const pulled = useRef<Design | undefined>(undefined);
   const [pulling, setPulling] = useState(false);
   const [last, setLast] = useState<Extract<Judged, { ok: true }> | undefined>(undefined);

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import type { Brief, Design, Metal, Rule, Surroundings } from '../../../core/index.ts';
-import { compareStandings, SALINITY } from '../../../core/index.ts';
+import { compareStandings, surroundingsOfBrief } from '../../../core/index.ts';
 import { judgeWorker } from '../../workers/judge.ts';
 import type { Ranked } from '../../workers/judge.worker.ts';
 
@@ -37,11 +37,7 @@ export function useRanking(
       wanted = false;
     };
     cancel.current = end;
-    const surroundings: Surroundings = {
-      water: { temperature: brief.water.temperature, salinity: SALINITY[brief.water.kind] },
-      depth: brief.water.depth,
-      metals,
-    };
+    const surroundings: Surroundings = { ...surroundingsOfBrief(brief), metals };
     const key = JSON.stringify([brief, metals.map(({ density }) => density), rules]);
     const work = async () => {
       const ranked: Ranked[] = [];
