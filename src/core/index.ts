@@ -7,6 +7,7 @@ export * from './plate/drawing.ts';
 export * from './plate/hanging.ts';
 export * from './judge/evaluate.ts';
 export * from './judge/surroundings.ts';
+export * from './judge/water.ts';
 export * from './judge/fit.ts';
 export * from './fitting/guards/index.ts';
 export * from './fitting/keepers/index.ts';

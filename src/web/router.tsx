@@ -20,6 +20,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/rig/rig.tsx')).RigScreen }),
       },
       {
+        path: 'designs/:id/water',
+        lazy: async () => ({ Component: (await import('./screens/tank/tank.tsx')).Tank }),
+      },
+      {
         path: 'designs/:id/ladder',
         lazy: async () => ({ Component: (await import('./screens/ladder/ladder.tsx')).Ladder }),
       },

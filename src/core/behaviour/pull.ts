@@ -95,7 +95,7 @@ export function draggedOver(rig: Rig, around: Surroundings): Dragged | undefined
 const restPitch = (down: readonly [number, number, number]): number => Math.asin(clamp(down[0], -1, 1));
 
 /** Sides of an outline that face forward, from the bottom up: how far each faces down, degrees, and the height it takes. */
-function front(outline: Flat): { readonly down: number; readonly height: number }[] {
+export function frontOf(outline: Flat): { readonly down: number; readonly height: number }[] {
   return outline.flatMap(([x, z], i) => {
     const [nx, nz] = outline[(i + 1) % outline.length] as readonly [number, number];
     // Counter-clockwise: a side that faces forward runs up.
@@ -109,7 +109,7 @@ function front(outline: Flat): { readonly down: number; readonly height: number 
  * how far the surface faces down add up to the angle of friction. All in degrees.
  */
 export function climbShare(outline: Flat, line: number, friction: number): number {
-  const sides = front(outline);
+  const sides = frontOf(outline);
   const whole = sides.reduce((sum, { height }) => sum + height, 0);
   const climbs = sides.reduce((sum, { down, height }) => sum + (line + down >= friction ? height : 0), 0);
   return whole > 0 ? climbs / whole : NaN;
@@ -117,7 +117,7 @@ export function climbShare(outline: Flat, line: number, friction: number): numbe
 
 /** Least angle of the line, degrees, at which four fifths of a front's height slides off what holds it. */
 export function popFree(outline: Flat, friction: number): number {
-  const sides = front(outline).sort((a, b) => b.down - a.down);
+  const sides = frontOf(outline).sort((a, b) => b.down - a.down);
   const whole = sides.reduce((sum, { height }) => sum + height, 0);
   let so = 0;
   for (const { down, height } of sides) {

@@ -171,7 +171,7 @@ describe('the plate at true scale', () => {
 });
 
 describe('sheets and tables', () => {
-  it('the spec sheet is one page A4 that names the design and its maker program', async () => {
+  it('the spec sheet is two pages A4, the second of readings, that names the design and its maker program', async () => {
     const { rig, design, readings, flags } = dart();
     const { writePdf } = await import('./pdf.ts');
     const bytes = await writePdf({
@@ -182,7 +182,7 @@ describe('sheets and tables', () => {
       options: { arrangement: 'third', units: 'both' },
     });
     const pdf = await PDFDocument.load(bytes);
-    expect(pdf.getPageCount()).toBe(1);
+    expect(pdf.getPageCount()).toBe(2);
     // Both unit systems want the page lying.
     expect(pdf.getPage(0).getWidth()).toBeCloseTo((297 * 72) / 25.4, 1);
     expect(pdf.getTitle()).toContain('wit');

@@ -14,12 +14,14 @@ import { typefaceFor } from './typeface.ts';
 import { inUnits } from '../quantity/phrase.ts';
 import type { Readings } from '../behaviour/index.ts';
 import { READING_IDS, READINGS } from '../behaviour/index.ts';
+import { READING_GROUPS } from '../behaviour/behaviour.ts';
+import type { UnitSystem } from '../quantity/units.ts';
 
 /** Points in a millimetre. */
 const PT = 72 / 25.4;
-/** A4 upright, and lying for figures in both unit systems, which are twice as long. */
-const UPRIGHT = { width: 210, height: 297, margin: 14, drawing: { width: 182, height: 125 }, columns: 2 };
-const LYING = { width: 297, height: 210, margin: 12, drawing: { width: 186, height: 150 }, columns: 1 };
+/** A4 upright, and lying for figures in both unit systems, which are twice as long. mm */
+const UPRIGHT = { width: 210, height: 297, margin: 14, drawing: { width: 182, height: 180 } };
+const LYING = { width: 297, height: 210, margin: 12, drawing: { width: 273, height: 140 } };
 const INK = rgb(0.12, 0.16, 0.17);
 const GREY = rgb(0.36, 0.41, 0.39);
 const FERN = rgb(0.11, 0.35, 0.22);
@@ -47,7 +49,7 @@ export interface SpecSheet {
   readonly options: SheetOptions;
 }
 
-/** A spec sheet of one page, A4: name, dimensioned drawing at a whole scale, readings, what to mind, cautions. */
+/** A spec sheet, A4: name, dimensioned drawing at a whole scale, what to mind and cautions; on a second page every reading. */
 export async function writePdf({
   design,
   drawing,
@@ -87,8 +89,6 @@ export async function writePdf({
   y -= 5;
 
   const room = PAGE.drawing;
-  const isLying = PAGE === LYING;
-  const from = y;
   const fits = SCALES.map((scale) => plateSheet(drawing, '', { ...options, scale }));
   const sheet =
     fits.find(({ width, height }) => width <= room.width && height <= room.height) ??
@@ -96,37 +96,8 @@ export async function writePdf({
   drawSheet(page, font, sheet, PAGE.margin + (room.width - sheet.width) / 2, y - sheet.height);
   y -= sheet.height + 4;
 
-  // Upright the readings stand under the drawing, lying beside it.
-  const floor = PAGE.margin + (isLying ? 14 : 26);
-  const { columns } = PAGE;
-  const [left, whole] = isLying ? [PAGE.width - PAGE.margin - 80, 80] : [PAGE.margin, room.width];
-  const wide = whole / columns;
-  const start = isLying ? from : y;
-  const rows = READING_IDS.flatMap((id) => {
-    const reading = readings[id];
-    return reading
-      ? [
-          {
-            name: READINGS[id].name,
-            kind: reading.kind,
-            text: `${formatQuantity(reading.value, READINGS[id].quantity, units)}${READINGS[id].quantity === 'number' && reading.unit !== '1' ? ` ${reading.unit}` : ''}`,
-            span: reading.range
-              ? `  ${formatFigure(reading.range[0], READINGS[id].quantity, units)} to ${formatQuantity(reading.range[1], READINGS[id].quantity, units)}`
-              : '',
-          },
-        ]
-      : [];
-  });
-  const perColumn = Math.ceil(rows.length / columns);
-  const step = Math.min(4.4, (start - floor - 14) / perColumn);
-  rows.forEach(({ name, kind, text, span }, i) => {
-    const x = left + Math.floor(i / perColumn) * wide;
-    const at = start - 4 - (i % perColumn) * step;
-    say(x, at, name, 2.9);
-    say(x + wide * 0.44, at, kind + span, 2.1, { colour: GREY });
-    say(x + wide - 6, at, text, 2.9, { strong: true, right: true });
-  });
-  y = Math.min(y, start - perColumn * step) - 6;
+  // Under the drawing what to mind; the readings have a page of their own.
+  y -= 2;
   for (const { level, text } of flags.filter((flag) => flag.level !== 'note').slice(0, 4)) {
     for (const piece of wrapped(
       `${level === 'stop' ? 'STOP' : 'Care'}: ${inUnits(text, units)}`,
@@ -138,12 +109,11 @@ export async function writePdf({
       y -= 3.8;
     }
   }
+  y -= 2;
   const cautions = [
     ...flags.filter(({ level }) => level === 'note').map(({ text }) => inUnits(text, units)),
     'Molten metal and water explode; dust and fumes of lead poison; hooks pierce. Local rules and the makers’ instructions decide, and they change.',
-    'Readings: geometry is exact from the shape; model rests on stated assumptions; index compares only; practice is a rule of the trade.',
   ];
-  y = Math.min(y - 2, floor);
   for (const text of cautions) {
     for (const piece of wrapped(text, font, 2.5, PAGE.width - 2 * PAGE.margin)) {
       if (y < PAGE.margin) break;
@@ -151,7 +121,62 @@ export async function writePdf({
       y -= 3.4;
     }
   }
+  writeReadings(pdf, PAGE, { name: design.name, readings, units }, font, bold);
   return pdf.save();
+}
+
+/** Every reading by its group, each with what it rests on and its span, in columns that fill a page. */
+function writeReadings(
+  pdf: PDFDocument,
+  PAGE: typeof UPRIGHT,
+  {
+    name,
+    readings,
+    units,
+  }: { readonly name: string; readonly readings: Readings; readonly units: UnitSystem },
+  font: Typeface,
+  bold: Typeface,
+): void {
+  const page = pdf.addPage([PAGE.width * PT, PAGE.height * PT]);
+  const say = writer(page, font, bold);
+  const top = PAGE.height - PAGE.margin - 6;
+  say(PAGE.margin, top, `${name}: readings`, 4.5, { strong: true, colour: FERN });
+  const rows = READING_GROUPS.flatMap((group) => {
+    const ids = READING_IDS.filter((id) => READINGS[id].group === group && readings[id]);
+    return ids.length === 0 ? [] : [{ group }, ...ids.map((id) => ({ id }))];
+  });
+  const columns = 2;
+  const wide = (PAGE.width - 2 * PAGE.margin) / columns;
+  const perColumn = Math.ceil(rows.length / columns);
+  const step = Math.min(4.6, (top - PAGE.margin - 16) / perColumn);
+  rows.forEach((row, i) => {
+    const x = PAGE.margin + Math.floor(i / perColumn) * wide;
+    const at = top - 9 - (i % perColumn) * step;
+    if ('group' in row) {
+      say(x, at, row.group, 2.7, { strong: true, colour: FERN });
+      return;
+    }
+    const reading = readings[row.id];
+    if (!reading) return;
+    const { name: title, quantity, decimals } = READINGS[row.id];
+    const told = (value: number, isLast: boolean): string => {
+      if (quantity !== 'number')
+        return isLast ? formatQuantity(value, quantity, units) : formatFigure(value, quantity, units);
+      const figure = decimals === undefined ? formatFigure(value, quantity, units) : value.toFixed(decimals);
+      return isLast && reading.unit !== '1' ? `${figure} ${reading.unit}` : figure;
+    };
+    const span = reading.range ? `  ${told(reading.range[0], false)} to ${told(reading.range[1], true)}` : '';
+    say(x, at, title, 2.5);
+    say(x + wide * 0.42, at, reading.kind + span, 2, { colour: GREY });
+    say(x + wide - 4, at, told(reading.value, true), 2.5, { strong: true, right: true });
+  });
+  say(
+    PAGE.margin,
+    PAGE.margin,
+    'Readings: geometry is exact from the shape; model rests on stated assumptions; index compares only; practice is a rule of the trade.',
+    2.2,
+    { colour: GREY },
+  );
 }
 
 interface TextStyle {

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import wasm from 'manifold-3d/manifold.wasm?url';
 import type {
+  Bait,
   Brief,
   Design,
   Drawing,
@@ -19,6 +20,7 @@ import type {
   Surroundings,
   Vec3,
   Verdict,
+  WaterFigure,
 } from '../../core/index.ts';
 import type { Mesh } from '../../core/head/mesh.ts';
 import type { Placement, SolidReport } from '../../core/exchange/import-solid.ts';
@@ -34,6 +36,7 @@ import {
   sectionOf,
   standing,
   surfaceMesh,
+  waterFigure,
   withBait,
 } from '../../core/index.ts';
 
@@ -110,6 +113,60 @@ function verdicts(
   return plastics.map((plastic) => {
     const rigged = withBait(result.rig, { plastic, method });
     return judgeFit({ ...result, rig: rigged, ...behave(rigged, surroundings) }, surroundings.metals).verdict;
+  });
+}
+
+/** One head in the water: its readings and what the pictures are drawn from. */
+export type Wet =
+  | {
+      readonly ok: true;
+      readonly name: string;
+      readonly metal: string;
+      readonly drawing: Drawing;
+      readonly readings: Readings;
+      /** undefined where it floats */
+      readonly water: WaterFigure | undefined;
+    }
+  | { readonly ok: false; readonly name: string; readonly problems: readonly Problem[] };
+
+/** A head in lead and in tungsten, at its weight and at its size. */
+function inTwoMetals(design: Design, surroundings: Surroundings): Design[] {
+  const result = evaluate(design, { ...surroundings, isShort: true });
+  if (!result.ok) return [design];
+  const grams = result.readings['mass.metal']?.value ?? 0;
+  const others = ['lead', 'tungsten'].filter((key) => key !== design.head.metal);
+  return [
+    { ...result.design, name: design.name },
+    ...others.flatMap((metal) => {
+      const head = { ...result.design.head, metal, density: undefined };
+      return [
+        {
+          ...result.design,
+          name: `${metal}, its weight`,
+          head: { ...head, target: { grams, of: 'metal' as const } },
+        },
+        { ...result.design, name: `${metal}, its size`, head: { ...head, target: undefined } },
+      ];
+    }),
+  ];
+}
+
+/** Several heads in the same water, each with the bait on it if there is one; the first in two metals where asked for. */
+function wet(designs: readonly Design[], surroundings: Surroundings, bait?: Bait, inMetals = false): Wet[] {
+  const [first] = designs;
+  const shown = inMetals && first ? inTwoMetals(first, surroundings) : designs;
+  return shown.map((design): Wet => {
+    const result = evaluate(design, surroundings, bait);
+    if (!result.ok) return { ok: false, name: design.name, problems: result.problems };
+    const { rig: built, readings } = result;
+    return {
+      ok: true,
+      name: design.name,
+      metal: design.head.metal,
+      drawing: drawingOf(built),
+      readings,
+      water: waterFigure(built, surroundings),
+    };
   });
 }
 
@@ -259,6 +316,7 @@ const service = {
   rig: awaited(rig),
   verdicts: awaited(verdicts),
   rank: awaited(rank),
+  wet: awaited(wet),
   model: awaited(model),
   section: awaited(section),
   ladder: awaited(ladder),

@@ -109,6 +109,9 @@ export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, pa
         <Link className="btn btn-sm btn-quiet" to={`/designs/${kept.id}/ladder`} title="L">
           Ladder
         </Link>
+        <Link className="btn btn-sm btn-quiet" to={`/designs/${kept.id}/water`} title="W">
+          In the water
+        </Link>
         <Link className="btn btn-sm btn-fern" to={`/designs/${kept.id}/rig`}>
           Rig it
         </Link>

@@ -1,0 +1,86 @@
+import { scaleLinear } from 'd3-scale';
+import { useUnits } from '../../data/units.ts';
+import type { WetHead } from './tank-kit.ts';
+import { readingOf } from './tank-kit.ts';
+
+const BAR = { left: 190, width: 900, high: 15, gap: 5 };
+
+/** What the hook and the guard take, as bars against what line, rod and brake give. */
+export function Forces({ heads }: { readonly heads: readonly WetHead[] }) {
+  const { format } = useUnits();
+  const rows = heads.map((head) => {
+    const guard = readingOf(head, 'guard.force');
+    return {
+      head,
+      bars: [
+        ['Hook-set through line and rod', readingOf(head, 'hook.setPull'), 'force-set'],
+        ...(Number.isFinite(guard) ? ([['of it the guard takes', guard, 'force-guard']] as const) : []),
+        ['Brake slips at', head.water.pulls.brake, 'force-brake'],
+        ['Hook opens at', readingOf(head, 'hook.openingLoad'), 'force-open'],
+        ['Line parts at', head.water.pulls.test, 'force-line'],
+      ] as const,
+    };
+  });
+  const most = Math.max(...rows.flatMap(({ bars }) => bars.map(([, value]) => value)));
+  const x = scaleLinear([0, most], [BAR.left, BAR.width - 90]);
+  return (
+    <section className="tank-view" aria-label="Hook and guard">
+      {rows.map(({ head, bars }, i) => {
+        const height = bars.length * (BAR.high + BAR.gap) + 6;
+        return (
+          <figure key={`${head.name}${i}`} className="tank-force">
+            <figcaption>{head.name}</figcaption>
+            <svg
+              className="tank-svg"
+              viewBox={`0 0 ${BAR.width} ${height}`}
+              role="img"
+              aria-label={`Forces on ${head.name}`}
+            >
+              {bars.map(([name, value, mark], n) => {
+                const y = n * (BAR.high + BAR.gap) + 3;
+                return (
+                  <g key={name}>
+                    <text className="tank-tick" x={BAR.left - 8} y={y + 12} textAnchor="end">
+                      {name}
+                    </text>
+                    <rect
+                      className={`force ${mark}`}
+                      x={BAR.left}
+                      y={y}
+                      width={Math.max(1, x(value) - BAR.left)}
+                      height={BAR.high}
+                    />
+                    <text className="tank-tick" x={x(value) + 6} y={y + 12}>
+                      {format(value, 'pull')}
+                    </text>
+                  </g>
+                );
+              })}
+            </svg>
+            <p className="tank-says">{said(head)}</p>
+          </figure>
+        );
+      })}
+      <p className="stage-caution">
+        ▲ A hook that opens under strain flies: pull snags free with the line, not towards the face.
+      </p>
+    </section>
+  );
+}
+
+function said(head: WetHead): string {
+  const open = readingOf(head, 'hook.openingShare');
+  const share = readingOf(head, 'guard.share');
+  const drive = readingOf(head, 'hook.penetration');
+  return [
+    open < 1
+      ? 'The hook opens before the line parts: it comes off a snag, and gives before a strong fish on a locked brake.'
+      : 'The line parts before the hook opens.',
+    Number.isFinite(share)
+      ? `The guard eats ${Math.round(share * 100)}% of the hook-set.`
+      : 'No guard stands in the way.',
+    drive >= 1
+      ? 'Enough is left to drive the point home.'
+      : `What is left drives the point ${Math.round(drive * 100)}% of the way: set twice, or take thinner wire, a stiffer line or rod.`,
+  ].join(' ');
+}

@@ -1,0 +1,213 @@
+import { useState } from 'react';
+import { frontOf } from '../../../core/index.ts';
+import type { Vec2 } from '../../../core/index.ts';
+import { useUnits } from '../../data/units.ts';
+import { pathOf } from '../../drawing/path.ts';
+import { SideFigure } from '../../drawing/side-figure.tsx';
+import { useHead } from './head-choice.tsx';
+import { Slider } from './slider.tsx';
+import type { WetHead } from './tank-kit.ts';
+import { extent, pitched, readingOf } from './tank-kit.ts';
+import type { TankConditions } from './use-conditions.ts';
+
+const BOX = { width: 620, height: 320 };
+
+/** A head dragged against an edge, into a crack and among stems of chosen sizes. */
+export function Through({
+  heads,
+  conditions,
+}: {
+  readonly heads: readonly WetHead[];
+  readonly conditions: TankConditions;
+}) {
+  const { format } = useUnits();
+  const { head, choice } = useHead(heads);
+  const { search, set } = conditions.address;
+  const number = (key: string, usual: number) => Number(search.get(key) ?? usual) || usual;
+  const [edge, crack] = [number('edge', 6), number('crack', 8)];
+  const [stem, setStem] = useState(6);
+  if (!head?.water.drag) return null;
+  const { drag } = head.water;
+  const phi = (Math.atan(conditions.values.friction) * 180) / Math.PI;
+  const narrow = readingOf(head, 'pull.crackWidth');
+  const meets = meeting(drag.outline, drag.floor + edge, drag.line, phi);
+  const share = (value: number) => `${Math.round(100 * value)}%`;
+  return (
+    <section className="tank-view" aria-label="Through">
+      <div className="tank-tools">
+        {choice}
+        <Slider
+          label="Edge"
+          value={edge}
+          min={1}
+          max={40}
+          step={0.5}
+          text={format(edge, 'size')}
+          onChange={(value) => set('edge', String(value), '6')}
+        />
+        <Slider
+          label="Crack"
+          value={crack}
+          min={1}
+          max={40}
+          step={0.5}
+          text={format(crack, 'size')}
+          onChange={(value) => set('crack', String(value), '8')}
+        />
+        <Slider
+          label="Stem"
+          value={stem}
+          min={1}
+          max={20}
+          step={0.5}
+          text={format(stem, 'size')}
+          onChange={setStem}
+        />
+      </div>
+      <div className="tank-two">
+        <Edge head={head} edge={edge} phi={phi} />
+        <Above head={head} crack={crack} stem={stem} phi={phi} />
+      </div>
+      <p className="tank-says" data-meets={meets}>
+        <b>Against this edge it {meets}.</b> {share(readingOf(head, 'pull.climbShare'))} of its front climbs;
+        the nose stands {format(readingOf(head, 'pull.noseAhead'), 'size')} ahead of the line; it comes free
+        from a line of {format(readingOf(head, 'pull.popFree'), 'angle')}.{' '}
+        {crack < narrow
+          ? `A crack of ${format(crack, 'size')} is too narrow to hold its nose.`
+          : readingOf(head, 'pull.jams') === 1
+            ? 'In the crack its nose wedges fast.'
+            : 'The crack takes its nose, but does not wedge it.'}{' '}
+        {share(readingOf(head, 'pull.shedding'))} of its breadth sheds a stem.{' '}
+        {head.drawing.eye.crosswise ? 'Over a bar it climbs nose up.' : 'At a bar it rolls aside.'}
+      </p>
+      <p className="tank-legend">
+        <span className="leg-climbs">━ climbs, or sheds</span>{' '}
+        <span className="leg-stops">┅ stops, or catches</span>
+      </p>
+    </section>
+  );
+}
+
+/** What an edge of a height does to the front. */
+function meeting(
+  outline: readonly Vec2[],
+  height: number,
+  line: number,
+  phi: number,
+): 'climbs' | 'stops' | 'lifts over' {
+  const { high } = extent(outline);
+  if (height > high) return 'stops';
+  let low = Math.min(...outline.map(([, z]) => z));
+  if (height < low) return 'lifts over';
+  for (const { down, height: rise } of frontOf(outline)) {
+    if (height <= low + rise) return line + down >= phi ? 'climbs' : 'stops';
+    low += rise;
+  }
+  return 'stops';
+}
+
+/** From the side, as it is dragged to the right. */
+function Edge({ head, edge, phi }: { readonly head: WetHead; readonly edge: number; readonly phi: number }) {
+  const { drawing, water, metal } = head;
+  const { drag } = water;
+  if (!drag) return null;
+  const [ex, ez] = drawing.eye.at;
+  const box = extent([...drag.hull, ...drag.outline]);
+  const k = Math.min(9, 330 / (box.right - box.left), 200 / (box.high - box.low));
+  const x0 = BOX.width * 0.62 - box.right * k;
+  const y0 = BOX.height - 50 + drag.floor * k;
+  const at = ([u, v]: Vec2): Vec2 => [x0 + u * k, y0 - v * k];
+  const place = ([x, z]: Vec2): Vec2 => at(pitched([x - ex, z - ez], drag.pitch));
+  const wall = x0 + box.right * k + 3;
+  const ground = BOX.height - 50;
+  const slope = (drag.line * Math.PI) / 180;
+  const [lx, ly] = at([0, 0]);
+  return (
+    <svg
+      className="tank-svg"
+      viewBox={`0 0 ${BOX.width} ${BOX.height}`}
+      role="img"
+      aria-label="Dragged against an edge"
+    >
+      <path
+        className="tank-bed"
+        d={`M0 ${ground}H${wall}V${ground - edge * k}H${BOX.width}V${BOX.height}H0Z`}
+      />
+      <line
+        className="hang-line"
+        x1={lx}
+        y1={ly}
+        x2={lx + 700 * Math.cos(slope)}
+        y2={ly - 700 * Math.sin(slope)}
+      />
+      <SideFigure drawing={drawing} metal={metal} k={k} place={place} />
+      {sides(drag.outline).map(([a, b], i) => {
+        const down = (Math.atan2(b[0] - a[0], b[1] - a[1]) * 180) / Math.PI;
+        return (
+          <path
+            key={i}
+            className={drag.line + down >= phi ? 'mark-climbs' : 'mark-stops'}
+            d={pathOf([a, b], at, false)}
+          />
+        );
+      })}
+    </svg>
+  );
+}
+
+/** Sides of an outline that face forward. */
+const sides = (outline: readonly Vec2[]): (readonly [Vec2, Vec2])[] =>
+  outline.flatMap((a, i) => {
+    const b = outline[(i + 1) % outline.length] as Vec2;
+    return b[1] - a[1] > 1e-9 ? [[a, b] as const] : [];
+  });
+
+/** From above: what sheds a stem, and the crack. */
+function Above({
+  head,
+  crack,
+  stem,
+  phi,
+}: {
+  readonly head: WetHead;
+  readonly crack: number;
+  readonly stem: number;
+  readonly phi: number;
+}) {
+  const { above } = head.water;
+  const box = extent(above);
+  const size = 300;
+  const k = Math.min(9, 150 / (box.right - box.left), 190 / Math.max(box.high - box.low, crack));
+  const [x0, y0] = [size * 0.5 - box.right * k, size / 2];
+  const at = ([u, v]: Vec2): Vec2 => [x0 + u * k, y0 - v * k];
+  // The stem touches half way out; the crack lies beyond it.
+  const out = box.high / 2;
+  const touched = Math.max(
+    ...sides(above).flatMap(([a, b]) => (a[1] <= out && out <= b[1] ? [(a[0] + b[0]) / 2] : [])),
+  );
+  const [sx, sy] = at([touched, out]);
+  const nose = Math.max(x0 + box.right * k, sx + stem * k) + 6;
+  return (
+    <svg
+      className="tank-svg tank-above"
+      viewBox={`0 0 ${size} ${size}`}
+      role="img"
+      aria-label="From above, before a crack and a stem"
+    >
+      <path className="tank-bed" d={`M${nose} 0H${size}V${y0 - (crack / 2) * k}H${nose}Z`} />
+      <path className="tank-bed" d={`M${nose} ${size}H${size}V${y0 + (crack / 2) * k}H${nose}Z`} />
+      <path className={`fig-metal metal-${head.metal.split('-')[0]}`} d={pathOf(above, at)} />
+      {sides(above).map(([a, b], i) => {
+        const sweep = (Math.atan2(Math.abs(b[0] - a[0]), b[1] - a[1]) * 180) / Math.PI;
+        return (
+          <path
+            key={i}
+            className={sweep > phi ? 'mark-climbs' : 'mark-stops'}
+            d={pathOf([a, b], at, false)}
+          />
+        );
+      })}
+      <circle className="tank-stem" cx={sx + (stem / 2) * k} cy={sy} r={(stem / 2) * k} />
+    </svg>
+  );
+}

@@ -1,0 +1,79 @@
+import { useMemo } from 'react';
+import type { Kept } from '../../../contract/api.ts';
+import type { Bait, LineKey, Metal, Plastic, RodPower, Surroundings } from '../../../core/index.ts';
+import {
+  LINE_KINDS,
+  METHODS,
+  PLAIN_WATER,
+  ROD_POWERS,
+  SALINITY,
+  USUAL_FISHING,
+  WATERS,
+} from '../../../core/index.ts';
+import { useAddress } from '../../parts/address.ts';
+
+/** A number the address keeps, or its usual value. */
+const numberIn = (
+  search: URLSearchParams,
+  key: string,
+  usual: number,
+  [min, max]: readonly [number, number],
+) => {
+  const value = Number(search.get(key) ?? NaN);
+  return value >= min && value <= max ? value : usual;
+};
+
+/** Numbers of the fishing and their ranges, stored units. */
+export const RANGES = {
+  depth: [0.3, 60],
+  speed: [0, 3],
+  current: [0, 2],
+  lineOut: [2, 120],
+  test: [0.5, 40],
+  friction: [0.05, 1.2],
+} as const;
+
+/** Water, line, rod and bait as the address keeps them. */
+export function useConditions(plastics: readonly Kept<Plastic>[], metals: readonly Metal[]) {
+  const address = useAddress();
+  const { search } = address;
+  const water = WATERS.find((key) => key === search.get('water')) ?? 'fresh';
+  const line = LINE_KINDS.find(({ key }) => key === search.get('line'))?.key ?? USUAL_FISHING.line;
+  const rods = Object.keys(ROD_POWERS) as RodPower[];
+  const rod = rods.find((key) => key === search.get('rod')) ?? USUAL_FISHING.rod;
+  const method = METHODS.find(({ key }) => key === search.get('method'))?.key ?? 'threaded';
+  const plastic = plastics.find(({ id }) => id === search.get('plastic'))?.document;
+  const number = (key: keyof typeof RANGES) =>
+    numberIn(search, key, key === 'depth' ? PLAIN_WATER.depth : USUAL_FISHING[key], RANGES[key]);
+  const [depth, speed, current, lineOut, test, friction] = [
+    number('depth'),
+    number('speed'),
+    number('current'),
+    number('lineOut'),
+    number('test'),
+    number('friction'),
+  ];
+  const surroundings = useMemo<Surroundings>(
+    () => ({
+      water: { ...PLAIN_WATER.water, salinity: SALINITY[water] },
+      depth,
+      metals,
+      fishing: { speed, current, lineOut, test, friction, line: line satisfies LineKey, rod },
+    }),
+    [water, depth, metals, speed, current, lineOut, test, friction, line, rod],
+  );
+  const bait = useMemo<Bait | undefined>(() => plastic && { plastic, method }, [plastic, method]);
+  return {
+    address,
+    surroundings,
+    bait,
+    water,
+    line,
+    rod,
+    rods,
+    method,
+    plasticId: plastic ? (search.get('plastic') ?? '') : '',
+    values: { depth, speed, current, lineOut, test, friction },
+  };
+}
+export type TankConditions = ReturnType<typeof useConditions>;
