@@ -6,26 +6,30 @@ import { loadFor } from './elastica.ts';
 /** Breadth of a jaw's rim that presses on a guard at once, mm (working value, no source). */
 const JAW = 10;
 
+/** Share of the gap by which the point must stand clear of the strands to take hold (working value, no source). */
+const BARED = 0.25;
+
 export interface GuardForce {
-  /** N, to lay the guard down to the point */
+  /** N, to lay the guard down until the point is bare */
   readonly force: number;
   /** by the stiffest and softest of what it may be made of, N */
   readonly forces: readonly [number, number];
-  /** how far it must turn down about its base, degrees; none where it lies under the point already */
+  /** how far it must turn down about its base, degrees; none where it lies far enough under the point already */
   readonly turn: number;
   /** share of the strands that a jaw presses at once */
   readonly pressed: number;
 }
 
 /**
- * Force that lays a guard down to the hook's point: each strand a cantilever from the head, bent by the elastica until it passes the point,
+ * Force that lays a guard down to the hook's point: each strand a cantilever from the head, bent by the elastica until the point stands clear of it by a quarter of the gap,
  * the load square to how it stood. Fanned strands stand beside the jaw: only as many are pressed as stand within its breadth. Undefined
  * without a guard.
  */
 export function guardForce({ guard, hook }: Pick<Rig, 'guard' | 'hook'>): GuardForce | undefined {
   if (!guard || guard.free <= 0) return undefined;
   const [x, , z] = guard.base;
-  const [px, pz] = [x - hook.tip[0], hook.tip[2] - z];
+  const gap = hook.tip[2] - hook.shankLevel - hook.wire;
+  const [px, pz] = [x - hook.tip[0], hook.tip[2] - BARED * gap - z];
   const standing = Math.atan2(guard.along[2], -guard.along[0]);
   const turn = standing - Math.atan2(pz, px);
   if (turn <= 0) return { force: 0, forces: [0, 0], turn: 0, pressed: 1 };

@@ -1,9 +1,6 @@
-import { scaleLinear } from 'd3-scale';
 import { useUnits } from '../../data/units.ts';
 import type { WetHead } from './tank-kit.ts';
 import { readingOf } from './tank-kit.ts';
-
-const BAR = { left: 190, width: 900, high: 15, gap: 5 };
 
 /** What the hook and the guard take, as bars against what line, rod and brake give. */
 export function Forces({ heads }: { readonly heads: readonly WetHead[] }) {
@@ -22,45 +19,25 @@ export function Forces({ heads }: { readonly heads: readonly WetHead[] }) {
     };
   });
   const most = Math.max(...rows.flatMap(({ bars }) => bars.map(([, value]) => value)));
-  const x = scaleLinear([0, most], [BAR.left, BAR.width - 90]);
   return (
     <section className="tank-view" aria-label="Hook and guard">
-      {rows.map(({ head, bars }, i) => {
-        const height = bars.length * (BAR.high + BAR.gap) + 6;
-        return (
-          <figure key={`${head.name}${i}`} className="tank-force">
-            <figcaption>{head.name}</figcaption>
-            <svg
-              className="tank-svg"
-              viewBox={`0 0 ${BAR.width} ${height}`}
-              role="img"
-              aria-label={`Forces on ${head.name}`}
-            >
-              {bars.map(([name, value, mark], n) => {
-                const y = n * (BAR.high + BAR.gap) + 3;
-                return (
-                  <g key={name}>
-                    <text className="tank-tick" x={BAR.left - 8} y={y + 12} textAnchor="end">
-                      {name}
-                    </text>
-                    <rect
-                      className={`force ${mark}`}
-                      x={BAR.left}
-                      y={y}
-                      width={Math.max(1, x(value) - BAR.left)}
-                      height={BAR.high}
-                    />
-                    <text className="tank-tick" x={x(value) + 6} y={y + 12}>
-                      {format(value, 'pull')}
-                    </text>
-                  </g>
-                );
-              })}
-            </svg>
-            <p className="tank-says">{said(head)}</p>
-          </figure>
-        );
-      })}
+      {rows.map(({ head, bars }, i) => (
+        <figure key={`${head.name}${i}`} className="tank-force">
+          <figcaption>{head.name}</figcaption>
+          <dl aria-label={`Forces on ${head.name}`}>
+            {bars.map(([name, value, mark]) => (
+              <div key={name}>
+                <dt>{name}</dt>
+                <dd>
+                  <span className={`force ${mark}`} style={{ width: `${(70 * value) / most}%` }} />
+                  {format(value, 'pull')}
+                </dd>
+              </div>
+            ))}
+          </dl>
+          <p className="tank-says">{said(head)}</p>
+        </figure>
+      ))}
       <p className="stage-caution">
         ▲ A hook that opens under strain flies: pull snags free with the line, not towards the face.
       </p>
