@@ -52,6 +52,16 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
+    name: 'tank-line',
+    path: '/designs/gravel-oval-1-2/water?view=line&speed=0.9',
+    ready: (page) => page.waitForSelector('.tank-view'),
+  },
+  {
+    name: 'tank-bottom',
+    path: '/designs/gravel-oval-1-2/water?view=bottom&tilt=12',
+    ready: (page) => page.waitForSelector('.tank-view'),
+  },
+  {
     name: 'ladder',
     path: '/designs/alder-wedge-1-2/ladder',
     ready: (page) => page.waitForSelector('.ladder-family .ladder-weight'),

@@ -35,6 +35,7 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
       ['S', 'Turnable solid, or the plate'],
       ['X', 'Section through the head'],
       ['L', 'Ladder: the head in a series of weights'],
+      ['W', 'The Tank: the head in the water'],
       ['R', 'Rig it with a plastic'],
       ['T', 'Put it in the tray, or take it out'],
     ],
@@ -45,6 +46,13 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
       ['← → ↑ ↓', 'Turn it'],
       ['+ −', 'Nearer, further'],
       ['Home', 'As at first'],
+    ],
+  ],
+  [
+    'Tank',
+    [
+      ['← →', 'On a slider: step'],
+      ['K', 'On the bottom: knock it, harder each time'],
     ],
   ],
   [

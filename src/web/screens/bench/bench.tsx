@@ -117,6 +117,7 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
         t: () => toggle(kept.id),
         y: () => setPanel((now) => (now === 'history' ? '' : 'history')),
         l: () => void navigate(`/designs/${kept.id}/ladder`),
+        w: () => void navigate(`/designs/${kept.id}/water`),
       }),
       [turns, bench.onHold, navigate, kept.id, toggle],
     ),

@@ -1,4 +1,7 @@
-import { useId } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
+
+/** How long the hand is followed before what is kept outside counts again, ms. */
+const FOLLOWED = 400;
 
 /** A number pulled along a rail, with its words. */
 export function Slider({
@@ -19,6 +22,16 @@ export function Slider({
   readonly onChange: (value: number) => void;
 }) {
   const id = useId();
+  // The address that keeps the value is a moment behind: steps taken meanwhile would be taken from where it was.
+  const [own, setOwn] = useState<number | undefined>(undefined);
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  useEffect(() => () => clearTimeout(timer.current), []);
+  const move = (next: number) => {
+    setOwn(next);
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => setOwn(undefined), FOLLOWED);
+    onChange(next);
+  };
   return (
     <div className="tank-slider">
       <label htmlFor={id}>{label}</label>
@@ -28,9 +41,9 @@ export function Slider({
         min={min}
         max={max}
         step={step}
-        value={Math.min(max, Math.max(min, value))}
+        value={Math.min(max, Math.max(min, own ?? value))}
         aria-valuetext={text}
-        onChange={(event) => onChange(Number(event.currentTarget.value))}
+        onChange={(event) => move(Number(event.currentTarget.value))}
       />
       <output>{text}</output>
     </div>

@@ -1,0 +1,132 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { named, openBrowser, openPage, sees } from './browser.ts';
+import type { RunningServer } from './server.ts';
+import { dataFolder, startServer } from './server.ts';
+
+let server: RunningServer;
+let browser: Browser;
+let page: Page & { readonly complaints: string[] };
+let close: () => Promise<void>;
+const data = dataFolder();
+
+beforeAll(async () => {
+  server = await startServer(data.path, { demo: true });
+  ({ browser, close } = await openBrowser());
+  page = await openPage(browser, server.url);
+  await page.evaluate(() =>
+    localStorage.setItem('fern-anvil.tray', JSON.stringify(['ledge-ball-1-4', 'reedcutter-3-8'])),
+  );
+});
+afterAll(async () => {
+  await close();
+  await server.end();
+  data.remove();
+});
+
+const go = async (query = '') => {
+  await page.goto(`${server.url}/designs/gravel-oval-1-2/water${query}`, { waitUntil: 'load' });
+  await page.waitForSelector('.tank-view');
+};
+const says = () => page.$eval('.tank-says', (said) => said.textContent ?? '');
+/** Waits until what is said is something else than it was. */
+const saysAnew = (before: string) =>
+  page.waitForFunction(
+    (old: string) => document.querySelector('.tank-says')?.textContent !== old,
+    {},
+    before,
+  );
+
+describe('the Tank', () => {
+  it('drops the tray’s heads side by side, by button and by key, and says who lands first', async () => {
+    await go();
+    expect(
+      await page.$$eval('.tank-figures tbody th', (names) => names.map((name) => name.textContent)),
+    ).toEqual(['Gravel Oval 1/2', 'Ledge Ball 1/4', 'Reedcutter 3/8']);
+    expect(await says()).toMatch(/lands first, 0\.\d s before/);
+    const before = await page.$eval('.tank-svg', (picture) => picture.innerHTML);
+    await (await named(page, 'Step', 'button')).click();
+    await page.waitForFunction(
+      (old: string) => document.querySelector('.tank-svg')?.innerHTML !== old,
+      {},
+      before,
+    );
+    await (await named(page, 'Time', 'slider')).press('End');
+    await page.waitForFunction(
+      () => !document.querySelector('.tank-time output')?.textContent?.startsWith('0.'),
+    );
+  });
+
+  it('shows one head at its weight and at its size in another metal', async () => {
+    await go('?with=metals');
+    const rows = await page.$$eval('.tank-figures tbody tr', (all) =>
+      all.map((row) => [row.querySelector('th')?.textContent, row.querySelector('[data-tank]')?.textContent]),
+    );
+    expect(rows.map(([name]) => name)).toEqual([
+      'Gravel Oval 1/2',
+      'tungsten, its weight',
+      'tungsten, its size',
+    ]);
+    const speeds = rows.map(([, text]) => parseFloat(text ?? ''));
+    // Denser falls faster: more so at the same size, which also weighs more.
+    expect(speeds[1]).toBeGreaterThan(speeds[0] ?? NaN);
+    expect(speeds[2]).toBeGreaterThan(speeds[1] ?? NaN);
+  });
+
+  it('tilts the bed until the head rolls, and knocks it with a key', async () => {
+    await go('?view=bottom');
+    await sees(page, 'It stands.');
+    const tilt = await named(page, 'Tilt', 'slider');
+    for (let i = 0; i < 12; i++) await tilt.press('ArrowRight');
+    await page.waitForFunction(() => location.search.includes('tilt=12'));
+    await tilt.press('End');
+    await sees(page, 'It rolls.');
+    await tilt.press('Home');
+    await sees(page, 'It stands.');
+    for (let i = 0; i < 6; i++) await page.keyboard.press('k');
+    await sees(page, 'It rolls.');
+  });
+
+  it('meets an edge that it climbs, or that stops it, by its height', async () => {
+    await go('?view=through&edge=1');
+    await page.waitForSelector('[data-meets="climbs"]');
+    await (await named(page, 'Edge', 'slider')).press('End');
+    await page.waitForSelector('[data-meets="stops"]');
+  });
+
+  it('reads the weight to tie on from the line, and keeps what was set in the address', async () => {
+    await go('?view=line');
+    const before = await says();
+    expect(before).toContain('stays on the bottom');
+    const speed = await named(page, 'Speed', 'slider');
+    await speed.press('End');
+    await saysAnew(before);
+    await sees(page, 'swims over the bottom');
+    expect(new URL(page.url()).searchParams.get('speed')).toBe('2');
+    await page.reload({ waitUntil: 'load' });
+    await sees(page, 'swims over the bottom');
+  });
+
+  it('shows what hook and guard take, with a plastic on it too', async () => {
+    await go('?view=hook');
+    await sees(page, 'of it the guard takes');
+    const plastic = await named(page, 'Plastic', 'combobox');
+    const options = await plastic.$$eval('option', (all) =>
+      all.map((option) => option.value).filter(Boolean),
+    );
+    await plastic.select(options[0] ?? '');
+    await page.waitForFunction(() => location.search.includes('plastic='));
+    await named(page, 'Put on', 'combobox');
+    expect(page.complaints).toEqual([]);
+  });
+
+  it('moves nothing for who wants no motion: places at several moments instead', async () => {
+    await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
+    await go();
+    expect(await page.$$eval('.tank-tools button', (all) => all.map((button) => button.textContent))).toEqual(
+      ['Step'],
+    );
+    expect((await page.$$('.tank-svg .fig')).length).toBe(3 * 5);
+    await page.emulateMediaFeatures([]);
+  });
+});
