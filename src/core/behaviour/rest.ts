@@ -88,34 +88,25 @@ function landings({ landing }: Resting, pitch: number): Map<RestPose, number> {
   return shares;
 }
 
-/** Highest a free hook swings over the line of the head before wire meets wire, degrees (working value, no source). */
-const HIGHEST = 110;
+/** How far a free hook swings off the line of the head before wire meets wire, degrees (working value, no source). */
+const SWING = 110;
 
 /**
- * Angle of a free hook and its bait over the level: one that floats rises until its centre stands over the hinge, as far as the hinge lets
- * it; a heavy one lies down until it touches the bottom.
+ * Angle of a free hook and its bait over the level: one that floats stands up over the hinge, as far as the hinge lets it off the head's own
+ * line; a heavy one lies down until its far end touches the bottom.
  */
 function freeTail(rig: Rig, down: Vec3, rho: number): number {
   const [, free] = rig.bodies;
   if (!free || !rig.joint) return NaN;
   const { at } = rig.joint;
-  const { weight, centre } = submerged(free, rho);
-  const [back, over] = [at[0] - centre[0], centre[2] - at[2]];
-  // Of its own line, the centre stands so far over the shank behind the hinge.
-  const own = degrees(Math.atan2(over, back));
-  if (weight < 0) return Math.min(90 - own, HIGHEST);
+  if (submerged(free, rho).weight < 0) return Math.min(90, degrees(Math.asin(down[0])) + SWING);
   const points = free.hull();
-  const height = floorUnder(rig, down, at);
-  // Turned down until a corner of it reaches the floor.
-  let least = 90;
+  let reach = 0;
   for (let i = 0; i < points.length; i += 3) {
-    const [dx, dz] = [at[0] - (points[i] as number), (points[i + 2] as number) - at[2]];
-    const reach = Math.hypot(dx, dz);
-    if (reach <= height) continue;
-    const bearing = Math.atan2(dz, dx);
-    least = Math.min(least, degrees(bearing + Math.asin(Math.min(1, height / reach))));
+    const [x, y, z] = [points[i] as number, points[i + 1] as number, points[i + 2] as number];
+    reach = Math.max(reach, Math.hypot(x - at[0], y - at[1], z - at[2]));
   }
-  return -least;
+  return -degrees(Math.asin(Math.min(1, floorUnder(rig, down, at) / reach)));
 }
 
 /** Height of a point of the head over the floor in a pose, mm. */

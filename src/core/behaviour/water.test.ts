@@ -1,0 +1,361 @@
+import { describe, expect, it } from 'vitest';
+import type { Rig } from '../build/rig.ts';
+import { submerged } from '../build/submerged.ts';
+import { guardInitial } from '../fitting/guards/index.ts';
+import { solids } from '../head/kernel.ts';
+import type { Mesh } from '../head/mesh.ts';
+import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
+import { waterDensity, waterViscosity } from '../material/water.ts';
+import type { Vec2, Vec3 } from '../numeric/vec.ts';
+import { degrees, radians } from '../numeric/vec.ts';
+import type { Plastic } from '../plastic/schema.ts';
+import type { SampleChange } from '../test-kit/sample.test-kit.ts';
+import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import type { Surroundings } from './behaviour.ts';
+import { sphereDrag } from './drag.ts';
+import { USUAL_FISHING } from './fishing.ts';
+import { guardForce } from './guard-force.ts';
+import type { ReadingId } from './index.ts';
+import { climbShare, crackOf, draggedOver, lineAngle, popFree, sheddingShare } from './pull.ts';
+import { restOf } from './rest.ts';
+import { bottomSpeed, depthAt, leastSize, towOf } from './retrieve.ts';
+import { ballInertia } from './roll.ts';
+import { ballStrength, flatStrength, largestFlat } from './sonar.ts';
+import { momentAbout } from './throw.ts';
+import { lineToRod } from './tow.ts';
+
+const GRAVITY = 9.80665;
+const BARE: SampleChange = { keeper: { kind: 'none' } as never };
+function judged(
+  family: string,
+  change: SampleChange = {},
+  around: Surroundings = PLAIN_WATER,
+  plastic?: Plastic,
+) {
+  const result = evaluate(sampleDesign(family, change), around, plastic && { plastic, method: 'threaded' });
+  if (!result.ok) throw new Error(result.problems[0]?.message);
+  const value = (id: ReadingId) => result.readings[id]?.value ?? NaN;
+  return { ...result, value };
+}
+const circle = (r: number, count = 720): Vec2[] =>
+  Array.from({ length: count }, (_, i): Vec2 => {
+    const turn = (2 * Math.PI * i) / count;
+    return [r * Math.cos(turn), r * Math.sin(turn)];
+  });
+const floating: Plastic = {
+  format: 'fern-anvil/plastic',
+  version: 1,
+  name: 'Float',
+  kind: 'stick',
+  length: 90,
+  breadth: 10,
+  height: 10,
+  density: 0.85,
+  toughness: 'stretchy',
+};
+
+describe('dragged over a bottom', () => {
+  const phi = degrees(Math.atan(0.4));
+
+  it('the line stands at the angle whose sine is the height over the line', () => {
+    expect(lineAngle(3, 1.5, 20)).toBeCloseTo(13.003, 3);
+    expect(lineAngle(3, 2, 5)).toBeCloseTo(90, 9);
+    expect(lineAngle(30, 2, 5)).toBeCloseTo(90, 9);
+  });
+
+  it('a round front climbs, pops free and sheds by closed forms', () => {
+    // A circle's surface faces down by a at the height −r sin a: it climbs from a = φ − θ down, (1 − sin(φ − θ))/2 of its height.
+    expect(climbShare(circle(7), 13, phi)).toBeCloseTo((1 - Math.sin(radians(phi - 13))) / 2, 2);
+    expect(climbShare(circle(7), 40, phi)).toBeCloseTo((1 + Math.sin(radians(40 - phi))) / 2, 2);
+    // Four fifths of its height reach up to where it faces up by asin 0.6.
+    expect(popFree(circle(7), phi)).toBeCloseTo(phi + degrees(Math.asin(0.6)), 0);
+    // Its breadth sheds where it is swept back by more than φ: all but sin φ of it.
+    expect(sheddingShare(circle(7), phi)).toBeCloseTo(1 - Math.sin(radians(phi)), 2);
+    // A wedge of 30° either side sheds on all of it, a board on none.
+    expect(
+      sheddingShare(
+        [
+          [10, 0],
+          [-7.3, 10],
+          [-7.3, -10],
+        ],
+        phi,
+      ),
+    ).toBe(1);
+    expect(
+      sheddingShare(
+        [
+          [1, -9],
+          [1, 9],
+          [0, 9],
+          [0, -9],
+        ],
+        phi,
+      ),
+    ).toBe(0);
+  });
+
+  it('takes the pitch in which pull, weight, friction and support balance about where it touches', () => {
+    for (const family of ['football', 'ball', 'standup', 'swimmer']) {
+      const { rig } = judged(family);
+      const found = draggedOver(rig, PLAIN_WATER);
+      const rest = restOf(rig, PLAIN_WATER);
+      if (!found || !rest) throw new Error('it floats');
+      const [c, s] = [Math.cos(radians(found.line)), Math.sin(radians(found.line))];
+      const force = (0.4 * rest.weight) / (c + 0.4 * s);
+      const turn = radians(found.pitch);
+      const { eye } = rig.places;
+      const [x, z] = [rest.centre[0] - eye[0], rest.centre[2] - eye[2]];
+      const weightAt = x * Math.cos(turn) + z * Math.sin(turn);
+      // Where it touches: everything within a hair of the floor carries.
+      const touching = found.hull.filter(([, v]) => v < found.floor + 0.15).map(([u]) => u);
+      const moments = touching.map(
+        (at) => rest.weight * (weightAt - at) + force * (c * -found.floor + s * at),
+      );
+      expect(Math.min(...moments), family).toBeLessThan(rest.weight * 0.25);
+      expect(Math.max(...moments), family).toBeGreaterThan(-rest.weight * 0.25);
+    }
+  });
+
+  it('a ball enters a crack of √3 of its radius with a quarter of its length, where its sides close at 60°', () => {
+    const { rig, value } = judged('ball', BARE);
+    const radius = rig.profile.length / 2;
+    expect(crackOf(rig).width).toBeCloseTo(Math.sqrt(3) * radius, 1);
+    expect(Math.abs(crackOf(rig).angle - 60)).toBeLessThan(2);
+    expect(value('pull.jams')).toBe(0);
+    // A pointed head's sides close at less than twice the angle of friction (common practice: pointed heads jam, no source).
+    expect(judged('pointed').value('pull.jams')).toBe(1);
+  });
+
+  it('on a line straight down what stands ahead of the eye stands ahead of the line', () => {
+    const around = { ...PLAIN_WATER, fishing: { lineOut: 4.5 } };
+    const { rig, value } = judged('football', {}, around);
+    const found = draggedOver(rig, around);
+    expect(value('pull.noseAhead')).toBeCloseTo(Math.max(...(found?.outline ?? []).map(([x]) => x)), 6);
+    expect(value('pull.lineAngle')).toBeCloseTo(90, 6);
+  });
+});
+
+describe('on the retrieve', () => {
+  const { rig, value } = judged('ball', BARE);
+  const tow = towOf(rig, PLAIN_WATER);
+  if (!tow) throw new Error('it floats');
+  const rho = waterDensity(PLAIN_WATER.water);
+
+  it('hangs as on a still line when it hardly moves, and trails as it is wound', () => {
+    expect(tow.at(0.002).pitch).toBeCloseTo(value('hang.attitude'), 0);
+    expect(Math.abs(tow.at(3).pitch - value('hang.attitude'))).toBeGreaterThan(10);
+    expect(tow.weight).toBeCloseTo((value('mass.submerged') / 1000) * GRAVITY, 9);
+  });
+
+  it('a ball with its hook drags more than the ball alone and less than the ball and all of the wire broadside', () => {
+    const speed = 1.2;
+    const radius = rig.profile.length / 2 / 1000;
+    const ball =
+      0.5 *
+      rho *
+      speed ** 2 *
+      Math.PI *
+      radius ** 2 *
+      sphereDrag((2 * radius * speed * rho) / waterViscosity(PLAIN_WATER.water));
+    const wire = (0.5 * rho * speed ** 2 * 1.15 * 1.1 * rig.hook.length * rig.hook.wire) / 1e6;
+    expect(tow.at(speed).drag).toBeGreaterThan(ball);
+    expect(tow.at(speed).drag).toBeLessThan(ball + wire);
+  });
+
+  it('keeps the bottom up to the speed at which its depth is the bottom’s, and not beyond', () => {
+    const limit = bottomSpeed(tow, 3, rho, USUAL_FISHING) ?? NaN;
+    expect(depthAt(tow, limit, rho, USUAL_FISHING)).toBeCloseTo(3, 2);
+    expect(value('retrieve.maxBottomSpeed')).toBeCloseTo(limit, 6);
+    // A current against it is taken off the speed over ground.
+    const current = judged('ball', BARE, { ...PLAIN_WATER, fishing: { current: 0.2 } });
+    expect(current.value('retrieve.maxBottomSpeed')).toBeCloseTo(limit - 0.2, 3);
+    expect(bottomSpeed(tow, 3, rho, { ...USUAL_FISHING, lineOut: 3 })).toBeUndefined();
+  });
+
+  it('its least size reaches the depth with weight by the cube and drag by the square', () => {
+    const k = leastSize(tow, 0.5, 3, rho, USUAL_FISHING) ?? NaN;
+    const pull = { weight: tow.weight * k ** 3, drag: tow.at(0.5).drag * k ** 2 };
+    expect(lineToRod(pull, 0.5, rho, USUAL_FISHING).depth).toBeCloseTo(3, 2);
+    expect(value('retrieve.leastWeight')).toBeCloseTo(value('mass.total') * k ** 3, 6);
+    expect(leastSize(tow, 5, 60, rho, USUAL_FISHING)).toBeUndefined();
+  });
+
+  it('spans are what 27% more and less of its drag make of it', () => {
+    const range = judged('ball', BARE).readings['retrieve.depth']?.range ?? [NaN, NaN];
+    expect(range[0]).toBeCloseTo(depthAt(tow, 0.5, rho, USUAL_FISHING, 1.27), 6);
+    expect(range[1]).toBeCloseTo(depthAt(tow, 0.5, rho, USUAL_FISHING, 0.73), 6);
+  });
+
+  it('a tenth of a gram, the handle, the snap and the hidden bite by hand', () => {
+    const { depth } = lineToRod({ weight: tow.weight, drag: tow.at(0.5).drag }, 0.5, rho, USUAL_FISHING);
+    const more = lineToRod(
+      { weight: tow.weight + 0.98066e-3, drag: tow.at(0.5).drag },
+      0.5,
+      rho,
+      USUAL_FISHING,
+    );
+    expect(value('retrieve.perGram')).toBeCloseTo(more.depth - depth, 4);
+    expect(value('retrieve.perGram')).toBeGreaterThan(0.005);
+    expect(value('retrieve.handle')).toBeCloseTo(0.5 / 0.66, 9);
+    expect(value('retrieve.snapRise')).toBeCloseTo(0.4 * (4.5 / 20), 9);
+    // From rest it falls back by that much: s = v²/a ln cosh(a t/v) is less than v·t and more than half of it at such times.
+    const pause = value('retrieve.snapPause');
+    expect(value('fall.speed') * pause).toBeGreaterThan(0.09);
+    expect(value('fall.speed') * pause).toBeLessThan(0.27);
+    // Fluorocarbon 1.5% of 20 m, drawn out by the weight over a hundredth of 5.4 kg (common practice, no source).
+    expect(value('line.hiddenBite')).toBeCloseTo(300 * (1 - tow.weight / (0.01 * 5.4 * GRAVITY)), 6);
+    expect(value('retrieve.glide')).toBeCloseTo(1, 2);
+    expect(judged('glider').value('retrieve.glide')).toBeGreaterThan(1.3);
+  });
+});
+
+describe('at rest', () => {
+  it('a ball comes to lie on its side and a football stands (common practice, no source)', () => {
+    expect(judged('ball').value('rest.onSide')).toBeGreaterThan(0.9);
+    const football = judged('football');
+    expect(football.value('rest.hookUp')).toBeGreaterThan(0.5);
+    const all = (['rest.hookUp', 'rest.onSide', 'rest.pointDown'] as const).map(football.value);
+    expect(all.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 6);
+  });
+
+  it('the knock is the weight times what the centre must rise, and the tail’s angle that of the pose', () => {
+    const { rig, value } = judged('football');
+    const rest = restOf(rig, PLAIN_WATER);
+    if (!rest) throw new Error('it floats');
+    const newtons = (submerged(rig, waterDensity(PLAIN_WATER.water)).weight / 1000) * GRAVITY;
+    expect(rest.weight).toBeCloseTo(newtons, 9);
+    expect(value('rest.knock')).toBeCloseTo(newtons * (rest.usual.saddle - rest.usual.height), 9);
+    expect(value('rest.tailUp')).toBeCloseTo(degrees(Math.asin(rest.usual.down[0])), 6);
+  });
+
+  it('a floating bait rises behind a heavy hinged head, a heavy one lies down (common practice, no source)', () => {
+    const change: SampleChange = { ...BARE, hook: { joint: { kind: 'open loop', size: 4 } } };
+    const up = judged('ball', change, PLAIN_WATER, floating);
+    expect(up.value('rest.tailUp')).toBeGreaterThan(45);
+    expect(up.value('rest.tailUp')).toBeLessThanOrEqual(110);
+    expect(judged('ball', change).value('rest.tailUp')).toBeLessThanOrEqual(0);
+  });
+
+  it('what floats neither falls, rests nor goes on a line, and says so', () => {
+    const light = judged('ball', { ...BARE, head: { density: 0.5, dimensions: { breadth: 22 } } as never });
+    expect(light.flags.some(({ level, text }) => level === 'stop' && /float/i.test(text))).toBe(true);
+    for (const id of ['rest.hookUp', 'pull.pitch', 'retrieve.depth', 'hang.attitude'] as const)
+      expect(light.readings[id]).toBeUndefined();
+  });
+});
+
+describe('levers, roll and echo', () => {
+  it('a ball rolls as 2/5 m r² says', () => {
+    // 10 g of lead: r = (3·10/11.34·1000/4π)^⅓ = 5.948 mm; 0.4·10·5.949² = 141.55 g·mm².
+    expect(ballInertia(10, 11.34)).toBeCloseTo(141.55, 1);
+    expect(Math.abs(judged('ball', BARE).value('roll.factor') - 1)).toBeLessThan(0.06);
+    expect(judged('football').value('roll.factor')).toBeGreaterThan(1.1);
+  });
+
+  it('a weight levers by its distance squared, through a hinge by the hook’s alone', () => {
+    const at = (mass: number, centroid: Vec3) => ({ mass, centroid });
+    expect(momentAbout([at(3, [2, 0, 0]), at(1, [0, 3, 4])], [0, 0, 0])).toBeCloseTo(3 * 4 + 25, 12);
+    const { rig, value } = judged('ball');
+    const hook = rig.parts.filter(({ name }) => name === 'hook');
+    expect(value('throw.hinged')).toBeCloseTo(momentAbout(hook, rig.places.point), 9);
+    expect(value('throw.fixed')).toBeCloseTo(momentAbout(rig.parts, rig.places.point), 9);
+    expect(value('throw.fixed')).toBeGreaterThan(5 * value('throw.hinged'));
+  });
+
+  it('a flat echoes by 20 log A/λ and a ball by 20 log a/2 (Urick 1983)', () => {
+    // 100 mm² at 7.4 mm: 20 log(1e-4/7.4e-3) = −37.38 dB; a ball of 12 mm: 20 log(0.003) = −50.46 dB.
+    expect(flatStrength(100)).toBeCloseTo(-37.38, 2);
+    expect(ballStrength(12)).toBeCloseTo(-50.46, 2);
+    const mesh = (of: { getMesh(): { vertProperties: Float32Array; triVerts: Uint32Array } }): Mesh => {
+      const { vertProperties, triVerts } = of.getMesh();
+      return { positions: Float64Array.from(vertProperties), triangles: triVerts };
+    };
+    const { Manifold } = solids();
+    expect(largestFlat(mesh(Manifold.cube([6, 8, 10])))).toBeCloseTo(80, 9);
+    // Of a fine ball only a cap of 4° looks one way: 2π r² (1 − cos 4°).
+    expect(largestFlat(mesh(Manifold.sphere(10, 256)))).toBeLessThan(
+      4 * 2 * Math.PI * 100 * (1 - Math.cos(radians(4))),
+    );
+    expect(judged('ball', BARE).value('sonar.index')).toBe(0);
+    expect(judged('swimmer').value('sonar.index')).toBeGreaterThanOrEqual(0);
+  });
+
+  it('a knot turns a head by the eye’s radius seen from its centre', () => {
+    const { rig, value } = judged('ball', { eye: { plane: 'in line' } });
+    const { centre } = submerged(rig, waterDensity(PLAIN_WATER.water));
+    const arm = Math.hypot(centre[0] - rig.places.eye[0], centre[2] - rig.places.eye[2]);
+    expect(value('hang.knot')).toBeCloseTo(degrees(Math.asin(rig.hook.eye.radius / arm)), 9);
+    expect(judged('ball', { eye: { plane: 'crosswise' } }).value('hang.knot')).toBeLessThan(
+      value('hang.knot'),
+    );
+  });
+});
+
+describe('hook and guard', () => {
+  /** A guard of so many strands, standing 6° over where it must come down to. */
+  const stood = (count: number, diameter: number, spread = 0): Pick<Rig, 'guard' | 'hook'> => {
+    const [px, pz] = [20, 12];
+    const gap = 10;
+    // The strand is laid down to a quarter of the gap under the point.
+    const standing = Math.atan2(pz - gap / 4, px) + radians(6);
+    const along: Vec3 = [-Math.cos(standing), 0, Math.sin(standing)];
+    const strand = { path: [], diameter };
+    return {
+      guard: {
+        base: [0, 0, 0],
+        along,
+        free: 40,
+        bundleRadius: 1,
+        spread,
+        material: 'nylon',
+        shown: () => Array.from({ length: count }, () => strand),
+      },
+      hook: { tip: [-px, 0, pz], shankLevel: 1, wire: 1 },
+    } as unknown as Pick<Rig, 'guard' | 'hook'>;
+  };
+
+  it('a little bent guard takes 3 E I δ/L³ of each strand, E 2.8 GPa for nylon (from memory)', () => {
+    const reach = Math.hypot(20, 12 - 2.5);
+    const inertia = (Math.PI / 64) * 0.4 ** 4;
+    const expected = (16 * 3 * 2800 * inertia * reach * Math.sin(radians(6))) / reach ** 3;
+    const laid = guardForce(stood(16, 0.4));
+    expect((laid?.force ?? 0) / expected).toBeCloseTo(1, 1);
+    expect(laid?.turn).toBeCloseTo(6, 6);
+    expect((laid?.forces[0] ?? 0) / (laid?.force ?? 1)).toBeCloseTo(2000 / 2800, 9);
+    expect((laid?.forces[1] ?? 0) / (laid?.force ?? 1)).toBeCloseTo(4000 / 2800, 9);
+    expect((guardForce(stood(16, 0.8))?.force ?? 0) / (laid?.force ?? 1)).toBeCloseTo(16, 6);
+    expect((guardForce(stood(8, 0.4))?.force ?? 0) / (laid?.force ?? 1)).toBeCloseTo(0.5, 9);
+  });
+
+  it('fanned wider than a jaw it is softer by the strands that stand beside it', () => {
+    const reach = Math.hypot(20, 12 - 2.5);
+    const width = 2 * (1 + reach * Math.sin(radians(60 / 2)));
+    expect(guardForce(stood(16, 0.4, 60))?.pressed).toBeCloseTo(10 / width, 9);
+    expect(guardForce(stood(16, 0.4, 60))?.force).toBeLessThan(guardForce(stood(16, 0.4))?.force ?? 0);
+  });
+
+  it('takes its share of the hook-set, and what is left drives the point by the wire’s section', () => {
+    const { value, rig } = judged('stubby', { guard: guardInitial('fibre') as never });
+    expect(value('guard.share')).toBeCloseTo(Math.min(1, value('guard.force') / value('hook.setPull')), 9);
+    const section = (Math.PI / 4) * rig.measures.wire ** 2;
+    expect(value('hook.penetration')).toBeCloseTo(
+      Math.max(0, value('hook.setPull') - value('guard.force')) / (section * 12),
+      9,
+    );
+    expect(value('hook.openingShare')).toBeCloseTo(value('hook.openingLoad') / (5.4 * GRAVITY), 9);
+    expect(value('hook.brakeShare')).toBeCloseTo(value('hook.openingLoad') / (0.3 * 5.4 * GRAVITY), 9);
+    const end = rig.guard?.end ?? [NaN, NaN, NaN];
+    expect(value('guard.opening')).toBeCloseTo(
+      Math.hypot(end[0] - rig.places.point[0], end[2] - rig.places.point[2]),
+      9,
+    );
+  });
+
+  it('stronger wire opens at more: its span is 1500 to 2000 N/mm² about 1750 (from memory)', () => {
+    const { readings, value } = judged('ball');
+    const range = readings['hook.openingLoad']?.range ?? [NaN, NaN];
+    expect(range[0] / value('hook.openingLoad')).toBeCloseTo(1500 / 1750, 9);
+    expect(range[1] / value('hook.openingLoad')).toBeCloseTo(2000 / 1750, 9);
+  });
+});
