@@ -2,6 +2,7 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { format, resolveConfig } from 'prettier';
 import {
   BriefSchema,
   DesignSchema,
@@ -214,10 +215,13 @@ ${rows.map(([field, what]) => `| \`${field}\` | ${what} |`).join('\n')}`;
 const FORMATS = 'docs/formats.md';
 const BETWEEN = /(<!-- made from the code: kinds -->\n\n)[\s\S]*?(\n\n<!-- end -->)/;
 
-function formatsPage(): string {
+/** The page is written by hand but for one part, and laid out like the rest of what is. */
+async function formatsPage(): Promise<string> {
   const now = readFileSync(join(root, FORMATS), 'utf8');
   if (!BETWEEN.test(now)) throw new Error(`${FORMATS} has lost the marks between which its kinds stand.`);
-  return now.replace(BETWEEN, (_, open: string, close: string) => `${open}${kindsOfFields()}${close}`);
+  const page = now.replace(BETWEEN, (_, open: string, close: string) => `${open}${kindsOfFields()}${close}`);
+  const path = join(root, FORMATS);
+  return format(page, { ...(await resolveConfig(path)), filepath: path });
 }
 
 const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
@@ -225,7 +229,7 @@ const files: Readonly<Record<string, string>> = {
   'docs/readings.md': readingsPage(),
   'docs/rules.md': rulesPage(),
   'docs/shapes.md': shapesPage(),
-  [FORMATS]: formatsPage(),
+  [FORMATS]: await formatsPage(),
   'docs/schema/hook.schema.json': json(HookSchema),
   'docs/schema/design.schema.json': json(DesignSchema),
   'docs/schema/plastic.schema.json': json(PlasticSchema),
