@@ -35,7 +35,7 @@ export interface Fishing {
   readonly snap: number;
   /** friction of head on bottom */
   readonly friction: number;
-  /** width of a crack in the stone, mm */
+  /** width of a crack in the stone, mm; 0 for the narrowest that a head enters */
   readonly crack: number;
   /** thickness of a stem, mm */
   readonly stem: number;
@@ -54,7 +54,7 @@ export const USUAL_FISHING: Fishing = {
   perTurn: 0.66,
   snap: 0.4,
   friction: 0.4,
-  crack: 8,
+  crack: 0,
   stem: 6,
 };
 

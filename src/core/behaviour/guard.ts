@@ -78,9 +78,19 @@ export const guard = behaviour({
       'guard.opening': Math.hypot(placed.end[0] - hook.tip[0], placed.end[2] - hook.tip[2]),
     };
   },
-  flags({ guard: placed, hook }) {
+  flags({ guard: placed, hook }, value, around) {
     if (!placed) return [];
     const flags: Flag[] = [];
+    const { stem } = fishingOf(around);
+    if (around.fishing?.stem !== undefined && value('guard.opening') > stem) {
+      flags.push({
+        level: 'care',
+        code: 'guard.stem',
+        path: '/guard',
+        text: `A stem of ${marked(stem, 'size')} slips in between guard and point. Bring the guard’s end nearer to the point.`,
+        brief: 'stems slip behind the guard',
+      });
+    }
     const care = (code: string, path: string, text: string) =>
       flags.push({ level: 'care', code, path, text });
     if (placed.overPoint < -1) {

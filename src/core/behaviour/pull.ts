@@ -152,13 +152,23 @@ function noseWidth({ profile }: Rig, back: number): number {
   return widest;
 }
 
-/** The narrowest crack a nose enters, mm, and the angle its sides close at there, degrees. */
-export function crackOf(rig: Rig): { readonly width: number; readonly angle: number } {
-  const back = ENTERED * rig.profile.length;
+/**
+ * The narrowest crack a nose enters, mm, and the angle its sides close at there, degrees; or where they close to a crack of a given width, if it
+ * is wider than that. A crack that takes all of the head closes at 180°: it does not hold it.
+ */
+export function crackOf(rig: Rig, crack = 0): { readonly width: number; readonly angle: number } {
+  const { length } = rig.profile;
+  let back = ENTERED * length;
+  const narrowest = noseWidth(rig, back);
+  if (crack >= noseWidth(rig, length)) return { width: narrowest, angle: 180 };
+  if (crack > narrowest) {
+    const [low, high] = halve(back, length, 20, (at) => noseWidth(rig, at) < crack);
+    back = (low + high) / 2;
+  }
   const step = 0.02 * rig.profile.length;
   const [before, after] = [noseWidth(rig, back - step), noseWidth(rig, back + step)];
   return {
-    width: noseWidth(rig, back),
+    width: narrowest,
     angle: 2 * degrees(Math.atan((after - before) / 2 / (2 * step))),
   };
 }
@@ -224,7 +234,7 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'closing angle < 2 atan μ',
-      note: '1 where the sides of the nose close at less than twice the angle of friction in the narrowest crack it enters: a self-locking wedge (statics of the wedge). Else 0.',
+      note: '1 where the sides of the nose close at less than twice the angle of friction in the crack, or in the narrowest it enters if that is wider: a self-locking wedge (statics of the wedge). Else 0.',
     },
     'pull.shedding': {
       name: 'Sheds stems',
@@ -235,6 +245,16 @@ export const pull = behaviour({
       formula: 'breadths swept back by more than atan μ',
       note: 'Share of the frontal breadth, seen from above, whose sweep lets an upright stem slide off to the side. The convex outline.',
       compared: true,
+    },
+    'pull.climbsBar': {
+      name: 'Climbs a bar',
+      quantity: 'number',
+      unit: '1',
+      decimals: 0,
+      kind: 'practice',
+      group: 'On the bottom',
+      formula: 'eye crosswise',
+      note: '1: over a bar or branch a crosswise eye lets the head climb nose up. 0: an in-line eye rolls it aside. Practitioners differ on which is better in wood (common practice, no source).',
     },
     'pull.popFree': {
       name: 'Comes free from',
@@ -250,7 +270,8 @@ export const pull = behaviour({
   read(rig, around) {
     const dragged = draggedOver(rig, around);
     if (!dragged) return {};
-    const { friction: mu } = fishingOf(around);
+    const fishing = fishingOf(around);
+    const { friction: mu } = fishing;
     const phi = degrees(Math.atan(mu));
     const { outline, line, pitch } = dragged;
     const slope = Math.tan(radians(line));
@@ -260,7 +281,7 @@ export const pull = behaviour({
     const mesh = rig.bodies[0].faces?.().positions ?? [];
     const above: [number, number][] = [];
     for (let i = 0; i < mesh.length; i += 3) above.push([mesh[i] as number, mesh[i + 1] as number]);
-    const { width, angle } = crackOf(rig);
+    const { width, angle } = crackOf(rig, fishing.crack);
     return {
       'pull.lineAngle': line,
       'pull.pitch': pitch,
@@ -270,20 +291,7 @@ export const pull = behaviour({
       'pull.jams': angle < 2 * phi ? 1 : 0,
       'pull.shedding': sheddingShare(hull2(above), phi),
       'pull.popFree': popFree(outline, phi),
+      'pull.climbsBar': rig.hook.eye.plane === 'crosswise' ? 1 : 0,
     };
-  },
-  flags(rig) {
-    const isAcross = rig.hook.eye.plane === 'crosswise';
-    return [
-      {
-        level: 'note',
-        code: 'pull.bar',
-        path: '/eye/plane',
-        text: isAcross
-          ? 'Over a bar or branch the crosswise eye lets the head climb nose up; an in-line eye would roll it aside.'
-          : 'Against a bar or branch the in-line eye rolls the head aside; a crosswise eye would climb it.',
-        brief: isAcross ? 'climbs a bar' : 'rolls aside at a bar',
-      },
-    ];
   },
 });

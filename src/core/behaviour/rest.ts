@@ -32,8 +32,6 @@ export interface Rested {
   readonly weight: number;
   /** angle of the tail of hook and bait over the level, degrees: of a free hook, where it comes to rest itself */
   readonly tailUp: number;
-  /** what part of the hook's point is up, in the usual pose */
-  readonly pointUp: number;
 }
 
 const rested = new WeakMap<Rig, { readonly around: Surroundings; readonly found: Rested | undefined }>();
@@ -64,7 +62,6 @@ function find(rig: Rig, around: Surroundings): Rested | undefined {
     centre,
     weight: (weight / 1000) * GRAVITY,
     tailUp: free ? freeTail(rig, usual.down, rho) : degrees(Math.asin(usual.down[0])),
-    pointUp: -usual.down[2],
   };
 }
 

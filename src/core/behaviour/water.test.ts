@@ -123,6 +123,9 @@ describe('dragged over a bottom', () => {
     expect(crackOf(rig).width).toBeCloseTo(Math.sqrt(3) * radius, 1);
     expect(Math.abs(crackOf(rig).angle - 60)).toBeLessThan(2);
     expect(value('pull.jams')).toBe(0);
+    // A crack as wide as all of it lets it through; between, the sides close less the farther back.
+    expect(crackOf(rig, 2.01 * radius).angle).toBe(180);
+    expect(crackOf(rig, 1.98 * radius).angle).toBeLessThan(30);
     // A pointed head's sides close at less than twice the angle of friction (common practice: pointed heads jam, no source).
     expect(judged('pointed').value('pull.jams')).toBe(1);
   });

@@ -30,7 +30,7 @@ export async function exportDesign(
   if (!kind) throw new Error(`A file of the kind ${type} is asked for, which is a mistake of the program.`);
   if (kind.asIs) return { ok: true, data: kind.asIs(design) };
   await loadSolids();
-  const result = evaluate(design, surroundings);
+  const result = evaluate(design, { ...surroundings, isShort: !kind.hasReadings });
   if (!result.ok) return { ok: false, problems: result.problems };
   return { ok: true, data: await kind.write({ ...result, sheet, factor: mouldFactor(shrink) }) };
 }

@@ -24,7 +24,8 @@ const PACKAGES = [
   'noto-sans-bengali',
   'noto-sans-tamil',
   'noto-sans-thai',
-  'noto-sans-sc',
+  'kosugi',
+  'zcool-xiaowei',
   'nanum-gothic',
 ];
 

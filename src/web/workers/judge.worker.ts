@@ -209,7 +209,7 @@ export interface SolidModel {
 }
 
 function model(design: Design, surroundings: Surroundings): SolidModel | undefined {
-  const result = evaluate(design, surroundings);
+  const result = evaluate(design, { ...surroundings, isShort: true });
   if (!result.ok) return undefined;
   const { hook, keeper, guard, head } = result.rig;
   const mesh = surfaceMesh({ ...head }, { rings: 72, corners: 64 }, true);
@@ -239,7 +239,7 @@ function model(design: Design, surroundings: Surroundings): SolidModel | undefin
 }
 
 function section(design: Design, share: number, surroundings: Surroundings): DrawnSection | undefined {
-  const result = evaluate(design, surroundings);
+  const result = evaluate(design, { ...surroundings, isShort: true });
   return result.ok ? sectionOf(result.rig, share) : undefined;
 }
 

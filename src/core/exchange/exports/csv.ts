@@ -5,6 +5,7 @@ export const csv = exportKind({
   name: 'Readings, CSV',
   does: 'one row',
   mediaType: 'text/csv',
+  hasReadings: true,
   async write({ design, readings }) {
     const { writeReadingsCsv } = await import('../csv.ts');
     return writeReadingsCsv([{ design, readings }]);

@@ -26,6 +26,8 @@ export interface ExportKind<K extends string = string> extends Kind {
   readonly mediaType: string;
   /** whether the file is enlarged for a mould where that is asked for */
   readonly isSolid?: boolean;
+  /** whether readings stand in it: the slow ones are worked out for such alone */
+  readonly hasReadings?: boolean;
   /** the document as it is, whether or not it can be built */
   asIs?(design: Design): string;
   write(written: Written): Promise<string | Uint8Array>;

@@ -5,6 +5,7 @@ export const pdf = exportKind({
   name: 'Spec sheet',
   does: 'PDF: drawing, readings, cautions',
   mediaType: 'application/pdf',
+  hasReadings: true,
   async write({ design, rig, readings, flags, sheet }) {
     const [{ writePdf }, { drawingOf }] = await Promise.all([
       import('../pdf.ts'),

@@ -41,7 +41,7 @@ interface Job {
   readonly metals: readonly Metal[];
 }
 const run = ({ design, ladder, metals }: Job): Promise<RungFigure[]> =>
-  judgeWorker('now').ladder(design, ladder, { ...PLAIN_WATER, metals });
+  judgeWorker('now').ladder(design, ladder, { ...PLAIN_WATER, metals, isShort: true });
 
 function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metals: readonly Metal[] }) {
   const draft = useDraft('designs', kept);

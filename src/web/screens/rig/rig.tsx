@@ -98,7 +98,12 @@ function RigOf({ kept, plastics, metals }: Props) {
         design: document,
         plastic,
         method,
-        surroundings: { ...PLAIN_WATER, water: { ...PLAIN_WATER.water, salinity: SALINITY[water] }, metals },
+        surroundings: {
+          ...PLAIN_WATER,
+          water: { ...PLAIN_WATER.water, salinity: SALINITY[water] },
+          metals,
+          isShort: true,
+        },
       },
     [document, plastic, method, water, metals],
   );

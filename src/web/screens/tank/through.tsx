@@ -24,7 +24,8 @@ export function Through({
   const { head, choice } = useHead(heads);
   const { search, set } = conditions.address;
   const number = (key: string, usual: number) => Number(search.get(key) ?? usual) || usual;
-  const [edge, crack] = [number('edge', 6), number('crack', 8)];
+  const edge = number('edge', 6);
+  const { crack } = conditions;
   const [stem, setStem] = useState(6);
   if (!head?.water.drag) return null;
   const { drag } = head.water;
@@ -76,7 +77,7 @@ export function Through({
           ? `A crack of ${format(crack, 'size')} is too narrow to hold its nose.`
           : readingOf(head, 'pull.jams') === 1
             ? 'In the crack its nose wedges fast.'
-            : 'The crack takes its nose, but does not wedge it.'}{' '}
+            : 'The crack does not wedge it.'}{' '}
         {share(readingOf(head, 'pull.shedding'))} of its breadth sheds a stem.{' '}
         {head.drawing.eye.crosswise ? 'Over a bar it climbs nose up.' : 'At a bar it rolls aside.'}
       </p>

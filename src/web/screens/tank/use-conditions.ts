@@ -45,6 +45,7 @@ export function useConditions(plastics: readonly Kept<Plastic>[], metals: readon
   const plastic = plastics.find(({ id }) => id === search.get('plastic'))?.document;
   const number = (key: keyof typeof RANGES) =>
     numberIn(search, key, key === 'depth' ? PLAIN_WATER.depth : USUAL_FISHING[key], RANGES[key]);
+  const crack = numberIn(search, 'crack', 8, [1, 40]);
   const [depth, speed, current, lineOut, test, friction] = [
     number('depth'),
     number('speed'),
@@ -58,9 +59,9 @@ export function useConditions(plastics: readonly Kept<Plastic>[], metals: readon
       water: { ...PLAIN_WATER.water, salinity: SALINITY[water] },
       depth,
       metals,
-      fishing: { speed, current, lineOut, test, friction, line: line satisfies LineKey, rod },
+      fishing: { speed, current, lineOut, test, friction, crack, line: line satisfies LineKey, rod },
     }),
-    [water, depth, metals, speed, current, lineOut, test, friction, line, rod],
+    [water, depth, metals, speed, current, lineOut, test, friction, crack, line, rod],
   );
   const bait = useMemo<Bait | undefined>(() => plastic && { plastic, method }, [plastic, method]);
   return {
@@ -73,6 +74,7 @@ export function useConditions(plastics: readonly Kept<Plastic>[], metals: readon
     rods,
     method,
     plasticId: plastic ? (search.get('plastic') ?? '') : '',
+    crack,
     values: { depth, speed, current, lineOut, test, friction },
   };
 }
