@@ -5,7 +5,7 @@ import { assemble } from '../build/assemble.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { waterDensity, waterViscosity } from '../material/water.ts';
 import { radians } from '../numeric/vec.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { solveTarget } from '../build/solve.ts';
 import { shadowsOf } from './shadow.ts';
 import {
@@ -280,7 +280,7 @@ describe('fall of a bare ball', () => {
 });
 
 describe('fall of a whole head', () => {
-  const lead = evaluate(sampleDesign('ball', { keeper: { kind: 'none' } }));
+  const lead = evaluate(sampleDesign('ball', { keeper: { kind: 'none' } }), AT_ONCE);
   if (!lead.ok) throw new Error('the sample cannot be built');
 
   it('is slower than its bare ball, since hook and eye brake, but not by half', () => {
@@ -337,7 +337,7 @@ describe('fall of a whole head', () => {
 
   it('is slower with a thick coat of paint that weighs as much as water: it adds size', () => {
     const painted = (paint: { thickness: number; density: number } | undefined) => {
-      const built = evaluate(sampleDesign('ball', { keeper: { kind: 'none' }, head: { paint } }));
+      const built = evaluate(sampleDesign('ball', { keeper: { kind: 'none' }, head: { paint } }), AT_ONCE);
       if (!built.ok) throw new Error('cannot be built');
       return fall(built.rig, water).speed;
     };
@@ -347,7 +347,7 @@ describe('fall of a whole head', () => {
 
   it('of a hinged head carries the hook in its own balance, and slows for it as for sticks standing in the flow', () => {
     const joint = { kind: 'open loop' as const, size: 4 };
-    const built = evaluate(sampleDesign('ball', { keeper: { kind: 'none' }, hook: { joint } }));
+    const built = evaluate(sampleDesign('ball', { keeper: { kind: 'none' }, hook: { joint } }), AT_ONCE);
     if (!built.ok) throw new Error(built.problems[0]?.message);
     const { rig } = built;
     const found = fall(rig, water);
@@ -404,7 +404,7 @@ describe('submerged weight and hang', () => {
 
   it('a 90° eye hangs flatter than a 30° one (common practice, no source)', () => {
     const hang = (angle: number) => {
-      const result = evaluate(sampleDesign('ball', { eye: { angle, setback: 0.5 } }));
+      const result = evaluate(sampleDesign('ball', { eye: { angle, setback: 0.5 } }), AT_ONCE);
       return result.ok ? Math.abs(result.readings['hang.attitude']?.value ?? NaN) : NaN;
     };
     expect(hang(90)).toBeLessThan(hang(60));

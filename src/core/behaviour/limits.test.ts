@@ -3,12 +3,12 @@ import type { Design } from '../document/design.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { guard } from './guard.ts';
 
 /** A design judged; throws where it cannot be built. */
 function judged(family: string, change: SampleChange = {}) {
-  const result = evaluate(sampleDesign(family, change));
+  const result = evaluate(sampleDesign(family, change), AT_ONCE);
   if (!result.ok) throw new Error(result.problems[0]?.message);
   return result;
 }
@@ -101,10 +101,10 @@ describe('the guard', () => {
       guard: wide,
       head: { dimensions: { ...sampleDesign('pointed').head.dimensions, breadth: 5.3 } },
     });
-    const result = evaluate(slim);
+    const result = evaluate(slim, AT_ONCE);
     expect(result.ok).toBe(false);
     expect(!result.ok && result.problems.map(({ path }) => path)).toContain('/guard');
     // A usual brush in a usual head of the kind is taken.
-    expect(evaluate(sampleDesign('ball', { guard: guardInitial('fibre') })).ok).toBe(true);
+    expect(evaluate(sampleDesign('ball', { guard: guardInitial('fibre') }), AT_ONCE).ok).toBe(true);
   });
 });

@@ -5,11 +5,11 @@ import { SINTERED_WALL, undercuts, wireWall } from './making.ts';
 import { metalTable } from '../series/metal-table.ts';
 import { METALS } from '../material/metals/index.ts';
 import { PLAIN_WATER } from '../judge/evaluate.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 
 function built(family: string, change: SampleChange = {}) {
-  const result = evaluate(sampleDesign(family, change));
+  const result = evaluate(sampleDesign(family, change), AT_ONCE);
   if (!result.ok) throw new Error(result.problems[0]?.message);
   return result;
 }

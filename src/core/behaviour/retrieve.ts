@@ -28,19 +28,16 @@ export function depthAt(tow: Tow, speed: number, density: number, fishing: Fishi
 
 /** Greatest speed through the water at which the head still reaches a depth, m/s; undefined where the line is too short for it. */
 export function bottomSpeed(
-  tow: Tow,
+  tow: KnownTow,
   depth: number,
   density: number,
   fishing: Fishing,
   factor = 1,
 ): number | undefined {
-  if (depthAt(tow, SLOWEST, density, fishing, factor) < depth) return undefined;
-  const [low, high] = halve(
-    SLOWEST,
-    FASTEST,
-    14,
-    (speed) => depthAt(tow, speed, density, fishing, factor) >= depth,
-  );
+  const keeps = (speed: number) =>
+    lineToRod({ weight: tow.weight, drag: tow.near(speed) * factor }, speed, density, fishing).depth >= depth;
+  if (!keeps(SLOWEST)) return undefined;
+  const [low, high] = halve(SLOWEST, FASTEST, 14, keeps);
   return (low + high) / 2;
 }
 
@@ -61,27 +58,47 @@ export function leastSize(
     lineToRod({ weight: tow.weight * k ** 3, drag: drag * factor * k ** 2 }, speed, density, fishing).depth >=
     depth;
   if (!reaches(LARGEST)) return undefined;
-  const [low, high] = halve(0.05, LARGEST, 22, (k) => !reaches(k));
+  const [low, high] = halve(0.05, LARGEST, 16, (k) => !reaches(k));
   return (low + high) / 2;
 }
 
-const tows = new WeakMap<Rig, { readonly around: Surroundings; readonly tow: Tow | undefined }>();
+/** A tow that is asked for many speeds. */
+export interface KnownTow extends Tow {
+  /** drag at a speed between those it is worked out at, N, within a few thousandths */
+  readonly near: (speed: number) => number;
+}
+
+/** Ratio between the speeds a drag is worked out at, as a logarithm: eleven from the slowest to the fastest. */
+const PER_STEP = Math.log(FASTEST / SLOWEST) / 10;
+
+const tows = new WeakMap<Rig, { readonly around: Surroundings; readonly tow: KnownTow | undefined }>();
 
 /** The head on the line, found once for a rig and its surroundings. */
-export function towOf(rig: Rig, around: Surroundings): Tow | undefined {
+export function towOf(rig: Rig, around: Surroundings): KnownTow | undefined {
   const known = tows.get(rig);
   if (known?.around === around) return known.tow;
   const found = towed(rig, around.water, around.isQuick);
   const cache = new Map<number, ReturnType<Tow['at']>>();
-  // The same few speeds are asked for again and again while a depth is looked for.
-  const tow: Tow | undefined = found && {
+  const exactly = (of: Tow, speed: number) => {
+    const known = cache.get(speed);
+    if (known) return known;
+    const made = of.at(speed);
+    cache.set(speed, made);
+    return made;
+  };
+  const tow = found && {
     weight: found.weight,
-    at: (speed) => {
-      const known = cache.get(speed);
-      if (known) return known;
-      const made = found.at(speed);
-      cache.set(speed, made);
-      return made;
+    at: (speed: number) => exactly(found, speed),
+    // Drag over the speed squared hardly changes from one of a few speeds to the next.
+    near: (speed: number) => {
+      const place = Math.max(0, Math.log(speed / SLOWEST) / PER_STEP);
+      const low = Math.floor(place);
+      const at = (step: number) => {
+        const v = SLOWEST * Math.exp(step * PER_STEP);
+        return Math.log(exactly(found, v).drag / (v * v));
+      };
+      const [a, b] = [at(low), at(low + 1)];
+      return Math.exp(a + (b - a) * (place - low)) * speed * speed;
     },
   };
   tows.set(rig, { around, tow });
@@ -205,10 +222,11 @@ export const retrieve = behaviour({
     const spanned = (value: (factor: number) => number | undefined, less = 0) => {
       const [middle, low, high] = [1, 1 + DRAG_SPREAD, 1 - DRAG_SPREAD].map(value);
       if (middle === undefined) return undefined;
-      const ends = [low ?? middle, high ?? middle].sort((a, b) => a - b);
+      // With much line out less drag can mean less depth too: the span is about the value in any case.
+      const ends = [middle, low ?? middle, high ?? middle].sort((a, b) => a - b);
       return {
         value: Math.max(0, middle - less),
-        range: [Math.max(0, (ends[0] as number) - less), Math.max(0, (ends[1] as number) - less)] as const,
+        range: [Math.max(0, (ends[0] as number) - less), Math.max(0, (ends[2] as number) - less)] as const,
       };
     };
     const { drag, pitch } = tow.at(through);

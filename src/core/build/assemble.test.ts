@@ -18,7 +18,7 @@ import { HOOK_CHART, chartIndex, hookMeasures } from '../hook/chart.ts';
 import { hookPath } from '../hook/path.ts';
 import { metalTable } from '../series/metal-table.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { scaleHead, solveTarget } from './solve.ts';
 
 let kernel: ManifoldToplevel;
@@ -29,7 +29,7 @@ beforeAll(async () => {
 
 /** A design that can be built, or a failed test. */
 function built(design: Design) {
-  const result = evaluate(design);
+  const result = evaluate(design, AT_ONCE);
   if (!result.ok) throw new Error(result.problems.map(({ message }) => message).join('\n'));
   return result;
 }

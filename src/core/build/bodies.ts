@@ -66,12 +66,33 @@ function headPoints(head: HeadBody): number[] {
 }
 
 const AROUND = 6;
+/** Turn of a wire, degrees, within which its points say nothing more about what can touch. */
+const STRAIGHT = 6;
+
+/** Points of a path where it has turned since the last one kept, and its ends. */
+function thinned(path: readonly Vec3[]): Vec3[] {
+  const limit = Math.cos((STRAIGHT * Math.PI) / 180);
+  const kept: Vec3[] = [];
+  let way: Vec3 | undefined;
+  path.forEach((at, i) => {
+    const before = path[i - 1];
+    const next = path[i + 1];
+    if (!before || !next) return void kept.push(at);
+    const along = scale(sub(next, at), 1 / (norm(sub(next, at)) || 1));
+    way ??= along;
+    if (along[0] * way[0] + along[1] * way[1] + along[2] * way[2] > limit) return;
+    kept.push(at);
+    way = along;
+  });
+  return kept;
+}
 
 /** Points about a wire's surface. */
 function wirePoints(path: readonly Vec3[], radius: number): number[] {
   const points: number[] = [];
-  path.forEach((at, i) => {
-    const [a, b] = [path[Math.max(0, i - 1)] ?? at, path[Math.min(path.length - 1, i + 1)] ?? at];
+  const few = thinned(path);
+  few.forEach((at, i) => {
+    const [a, b] = [few[Math.max(0, i - 1)] ?? at, few[Math.min(few.length - 1, i + 1)] ?? at];
     const along = scale(sub(b, a), 1 / (norm(sub(b, a)) || 1));
     const reference: Vec3 = Math.abs(along[1]) < 0.9 ? [0, 1, 0] : [1, 0, 0];
     const first = cross(along, reference);

@@ -14,7 +14,7 @@ import { massProperties } from '../head/mesh.ts';
 import { dimensionsOf, placeDimensions } from '../plate/dimensions.ts';
 import { dimensionText, plateSheet } from '../plate/sheet.ts';
 import { parseQuantity } from '../quantity/parse.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';
 import { exportDesign, mouldFactor } from './export-design.ts';
@@ -24,7 +24,7 @@ import { readStl } from './stl.ts';
 import { writeSvg } from './svg.ts';
 
 function built(design: Design) {
-  const result = evaluate(design);
+  const result = evaluate(design, AT_ONCE);
   if (!result.ok) throw new Error(result.problems[0]?.message);
   return result;
 }

@@ -12,7 +12,7 @@ import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
 import { afterAll, describe, expect, it } from 'vitest';
 import type { Design } from '../document/design.ts';
 import { drawingOf } from '../plate/drawing.ts';
-import { evaluate } from '../judge/evaluate.ts';
+import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { solids } from '../head/kernel.ts';
 import type { Mesh } from '../head/mesh.ts';
@@ -20,7 +20,7 @@ import { massProperties, openEdges } from '../head/mesh.ts';
 import { plateSheet } from '../plate/sheet.ts';
 import type { ReadingId } from '../behaviour/index.ts';
 import { READINGS } from '../behaviour/index.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';
 import { writePdf } from './pdf.ts';
@@ -34,13 +34,13 @@ const FAMILIES = DRAWN_FAMILIES.map(({ key }) => [key] as const);
 /** A name that would break every format that does not guard against it. */
 const NASTY = 'A <b> & "c" \u0007\n0\nEOF\n]]> ½″';
 
-function built(design: Design) {
-  const result = evaluate(design);
+function built(design: Design, around = AT_ONCE) {
+  const result = evaluate(design, around);
   if (!result.ok) throw new Error(result.problems[0]?.message);
   return result;
 }
 const full = (family: string) =>
-  built(sampleDesign(family, { guard: guardInitial('fibre'), keeper: keeperInitial('wire') }));
+  built(sampleDesign(family, { guard: guardInitial('fibre'), keeper: keeperInitial('wire') }), PLAIN_WATER);
 const made = new Map<string, Mesh>();
 const solidOf = (family: string): Mesh => {
   const mesh = made.get(family) ?? castSolid(solids(), built(sampleDesign(family)).rig);

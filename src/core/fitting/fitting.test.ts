@@ -8,7 +8,7 @@ import { completeDimensions } from '../head/family.ts';
 import { ball } from '../head/families/ball.ts';
 import { pointed } from '../head/families/pointed.ts';
 import { FIBRE_DENSITY, STEEL_DENSITY } from '../material/densities.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { collarBulk } from '../head/quadrature.ts';
 import { sectionHolds } from '../head/profile.ts';
 import { pathLength } from '../hook/polyline.ts';
@@ -103,7 +103,7 @@ describe('fibre guard', () => {
 
   it('too short a guard is told, a trimmed one that reaches is not', () => {
     const flags = (guard: Extract<GuardSpec, { kind: 'fibre' }>) => {
-      const result = evaluate(sampleDesign('pointed', { guard }));
+      const result = evaluate(sampleDesign('pointed', { guard }), AT_ONCE);
       return result.ok ? result.flags.map(({ path }) => path) : [];
     };
     expect(flags({ ...fibre, length: 4 })).toContain('/guard/length');
@@ -144,7 +144,7 @@ describe('wire keeper', () => {
 describe('the drawing', () => {
   it.each(['ball', 'football', 'pointed'])('of a %s is the rig’s own geometry', (family) => {
     const design = sampleDesign(family, { guard: guardInitial('fibre'), keeper: keeperInitial('wire') });
-    const result = evaluate(design);
+    const result = evaluate(design, AT_ONCE);
     if (!result.ok) throw new Error(result.problems[0]?.message);
     const { rig, readings } = result;
     const drawing = drawingOf(rig, 16);

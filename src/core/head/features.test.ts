@@ -4,7 +4,7 @@ import type { FeatureSpec } from './features/index.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../judge/evaluate.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { dimensionsOf, featuresOf } from '../test-kit/wild.test-kit.ts';
 import { headBody, wholeBulk } from './body.ts';
 import { columnBulk, cutSpan, joinSpan } from './columns.ts';
@@ -199,7 +199,7 @@ describe('outlines and sections', () => {
 
 describe('what cannot be', () => {
   const problem = (family: string, features: FeatureSpec) => {
-    const result = evaluate(sampleDesign(family, { head: { features } }));
+    const result = evaluate(sampleDesign(family, { head: { features } }), AT_ONCE);
     return result.ok ? '' : (result.problems[0]?.message ?? '');
   };
   it.each([

@@ -7,7 +7,7 @@ import { evaluate } from '../judge/evaluate.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { guardInitial, GUARDS } from '../fitting/guards/index.ts';
 import { keeperInitial, KEEPERS } from '../fitting/keepers/index.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { anyDesign } from '../test-kit/wild.test-kit.ts';
 import type { Dimension } from './dimensions.ts';
 import { dimensionsOf, placeDimensions } from './dimensions.ts';
@@ -15,7 +15,7 @@ import type { Entity, Sheet, SheetOptions } from './sheet.ts';
 import { ARRANGEMENTS, dimensionText, plateSheet } from './sheet.ts';
 
 const draw = (design: Parameters<typeof evaluate>[0]): Drawing | undefined => {
-  const result = evaluate(design);
+  const result = evaluate(design, AT_ONCE);
   return result.ok ? drawingOf(result.rig) : undefined;
 };
 const drawn = (family: string): Drawing => {

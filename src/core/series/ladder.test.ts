@@ -1,12 +1,13 @@
 import { metalPart, totalMass } from '../build/rig.ts';
 import { describe, expect, it } from 'vitest';
 import type { Design } from '../document/design.ts';
+import type { HOOK_RULES } from '../document/design.ts';
 import { chartIndex } from '../hook/chart.ts';
 import { bentWire, pathLength } from '../hook/polyline.ts';
 import { STYLES } from '../hook/styles/index.ts';
 import { buildLadder, rungName, starterLadder } from './ladder.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { solveTarget, weightOf } from '../build/solve.ts';
 
@@ -97,10 +98,13 @@ describe('solving', () => {
 
 describe('hook styles and hinges', () => {
   const built = (hook: Partial<Design['hook']>, change: Partial<Design> = {}) => {
-    const result = evaluate({
-      ...sampleDesign('ball', { keeper: { kind: 'none' }, hook: { size: '4/0', ...hook } }),
-      ...change,
-    });
+    const result = evaluate(
+      {
+        ...sampleDesign('ball', { keeper: { kind: 'none' }, hook: { size: '4/0', ...hook } }),
+        ...change,
+      },
+      AT_ONCE,
+    );
     if (!result.ok) throw new Error(result.problems[0]?.message);
     return result;
   };
@@ -196,13 +200,64 @@ describe('hook styles and hinges', () => {
       /cut the head in two/,
     ],
   ] as const)('%s says why', (_, hook, change, message) => {
-    const result = evaluate({
-      ...sampleDesign('ball', {
-        keeper: { kind: 'none' },
-        hook: { size: '4/0', ...hook } as Partial<Design['hook']>,
-      }),
-      ...(change as Partial<Design>),
-    });
+    const result = evaluate(
+      {
+        ...sampleDesign('ball', {
+          keeper: { kind: 'none' },
+          hook: { size: '4/0', ...hook } as Partial<Design['hook']>,
+        }),
+        ...(change as Partial<Design>),
+      },
+      AT_ONCE,
+    );
     expect(result.ok ? '' : result.problems.map((problem) => problem.message).join(' ')).toMatch(message);
+  });
+});
+
+describe('names of rungs', () => {
+  it.each([
+    ['Alder Wedge 1/2', 10.631071, 'Alder Wedge 3/8'],
+    ['Alder Wedge 1 1/2 oz', 28.349523, 'Alder Wedge 1'],
+    ['Alder Wedge 12.5 g', 7.0873808, 'Alder Wedge 1/4'],
+    ['Alder Wedge', 5, 'Alder Wedge 5 g'],
+    ['Alder 4x Wedge', 12.3456, 'Alder 4x Wedge 12.35 g'],
+    ['1/2', 10.631071, '1/2 3/8'],
+    ['Wedge1/2', 10.631071, 'Wedge 3/8'],
+  ])('%s at %d g is %s', (name, grams, expected) => {
+    expect(rungName(name, grams)).toBe(expected);
+  });
+
+  it('a long name is cut so that its weight still stands at the end', () => {
+    const made = rungName('x'.repeat(140), 10.631071);
+    expect(made.endsWith(' 3/8')).toBe(true);
+    expect(made.length).toBeLessThanOrEqual(120);
+  });
+});
+
+describe('hooks of rungs', () => {
+  const design = sampleDesign('ball', { hook: { size: '2/0' } });
+  const own = evaluate(design, AT_ONCE);
+  const grams = own.ok ? (own.readings['mass.metal']?.value ?? NaN) : NaN;
+  const sizes = (rule: (typeof HOOK_RULES)[number], factors: readonly number[]) =>
+    buildLadder(design, { rule, rungs: factors.map((factor) => ({ grams: grams * factor })) }).map(
+      ({ hook }) => hook,
+    );
+
+  it('are kept, go up a size with each doubling, or keep their proportion to the head', () => {
+    expect(sizes('keep', [0.5, 1, 4])).toEqual(['2/0', '2/0', '2/0']);
+    // Rows of the chart: 1/0, 2/0, 3/0, 4/0; the ends of the chart are its ends.
+    expect(sizes('step', [0.5, 1, 2, 4, 1e5, 1e-5])).toEqual(['1/0', '2/0', '3/0', '4/0', '8/0', '#8']);
+    // Twice the size is eight times the weight: a gap of 23.2 mm, past the largest of 21; half the size a gap of 5.8, a #6.
+    expect(sizes('proportion', [1, 8, 1 / 8])).toEqual(['2/0', '8/0', '#6']);
+  });
+
+  it('a rung’s own hook goes before the rule, and one that cannot be built says why', () => {
+    const [rung, bad] = buildLadder(design, {
+      rule: 'keep',
+      rungs: [{ grams, hook: '4/0', name: 'Mine' }, { grams: 1e-4 }],
+    });
+    expect(rung).toMatchObject({ ok: true, hook: '4/0', ruled: false, design: { name: 'Mine' } });
+    expect(bad).toMatchObject({ ok: false, ruled: true });
+    expect(bad && !bad.ok ? bad.problems.length : 0).toBeGreaterThan(0);
   });
 });

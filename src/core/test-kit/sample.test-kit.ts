@@ -1,4 +1,6 @@
+import type { Surroundings } from '../behaviour/behaviour.ts';
 import type { Design } from '../document/design.ts';
+import { PLAIN_WATER } from '../judge/evaluate.ts';
 import { ball } from '../head/families/ball.ts';
 import { familyOf } from '../head/families/index.ts';
 import { starterDesign } from '../document/starter.ts';
@@ -18,3 +20,6 @@ export function sampleDesign(family: string, change: SampleChange = {}): Design 
     guard: (change.guard as Design['guard'] | undefined) ?? base.guard,
   };
 }
+
+/** Plain water, and of the readings those alone that are there at once: for tests of shapes and files, which ask for nothing else. */
+export const AT_ONCE: Surroundings = { ...PLAIN_WATER, isShort: true };
