@@ -105,6 +105,13 @@ describe('the Tank', () => {
     expect(new URL(page.url()).searchParams.get('speed')).toBe('2');
     await page.reload({ waitUntil: 'load' });
     await sees(page, 'swims over the bottom');
+    // More weight holds it at a lesser speed; the design keeps its own.
+    await go('?view=line&speed=1');
+    await sees(page, 'swims over the bottom');
+    await (await named(page, 'Weight of Gravel Oval 1/2', 'slider')).press('End');
+    await sees(page, 'stays on the bottom');
+    await (await named(page, 'Its own weight', 'button')).click();
+    await sees(page, 'swims over the bottom');
   });
 
   it('shows what hook and guard take, with a plastic on it too', async () => {

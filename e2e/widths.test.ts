@@ -28,6 +28,8 @@ const SCREENS: readonly (readonly [name: string, path: string, seen: string])[] 
   ['Rack', '/', 'Toadstool'],
   ['Bench', '/designs/gravel-oval-1-2', 'Same weight'],
   ['Ladder', '/designs/alder-wedge-1-2/ladder', 'Ladder of'],
+  ['Tank', '/designs/gravel-oval-1-2/water?view=line', 'Fastest on the bottom'],
+  ['Tank’s bottom', '/designs/gravel-oval-1-2/water?view=bottom', 'It stands.'],
   ['Rig', '/designs/tideway-ball-1/rig?plastic=wherry-paddle-4', 'Hook comes out at'],
   ['Side by side', '/compare', 'Differences first'],
   ['Briefs', '/briefs/hollin-ledges-drag', 'heads ranked'],

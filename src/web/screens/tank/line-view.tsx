@@ -56,6 +56,22 @@ export function LineView({
           text={format(values.test, 'lineTest')}
           onChange={(value) => put('test', value)}
         />
+        {first && (
+          <Slider
+            label={`Weight of ${first.name}`}
+            value={conditions.grams ?? readingOf(first, 'mass.metal')}
+            min={0.5}
+            max={60}
+            step={0.1}
+            text={format(conditions.grams ?? readingOf(first, 'mass.metal'), 'mass')}
+            onChange={(value) => address.set('grams', String(value))}
+          />
+        )}
+        {conditions.grams !== undefined && (
+          <button type="button" className="btn btn-sm btn-quiet" onClick={() => address.set('grams', '')}>
+            Its own weight
+          </button>
+        )}
       </div>
       <div className="tank-two tank-even">
         <Shapes heads={heads} depth={values.depth} />

@@ -77,22 +77,31 @@ const run = ({
   readonly inMetals: boolean;
 }) => judgeWorker('now').wet(designs, conditions.surroundings, conditions.bait, inMetals);
 
+/** A design at another weight of what its own target is of; as it is where none is asked for. */
+const atWeight = (design: Design, grams: number | undefined): Design =>
+  grams === undefined
+    ? design
+    : { ...design, head: { ...design.head, target: { of: 'metal', ...design.head.target, grams } } };
+
 /** Heads shown at once. */
 const MOST = 6;
 
 function TankOf({ kept, tray, plastics, metals }: Props) {
   const { say } = useUnits();
   const conditions = useConditions(plastics, metals);
-  const { address, surroundings, bait } = conditions;
+  const { address, surroundings, bait, grams } = conditions;
   const view = VIEWS.find(([key]) => key === address.search.get('view'))?.[0] ?? 'drop';
   const company = COMPANY.find(([key]) => key === address.search.get('with'))?.[0] ?? 'tray';
   const job = useMemo<Job>(
     () => ({
-      designs: [kept, ...(company === 'tray' ? tray : [])].slice(0, MOST).map(({ document }) => document),
+      designs: [
+        atWeight(kept.document, grams),
+        ...(company === 'tray' ? tray : []).map(({ document }) => document),
+      ].slice(0, MOST),
       conditions: { surroundings, bait },
       inMetals: company === 'metals',
     }),
-    [kept, tray, company, surroundings, bait],
+    [kept, tray, company, surroundings, bait, grams],
   );
   const { output, error } = useJudged(job, run);
   const heads = useMemo<readonly WetHead[]>(

@@ -45,6 +45,8 @@ export function useConditions(plastics: readonly Kept<Plastic>[], metals: readon
   const plastic = plastics.find(({ id }) => id === search.get('plastic'))?.document;
   const number = (key: keyof typeof RANGES) =>
     numberIn(search, key, key === 'depth' ? PLAIN_WATER.depth : USUAL_FISHING[key], RANGES[key]);
+  // The head of this screen at another weight, as long as it is pulled at; the design keeps its own.
+  const grams = search.has('grams') ? numberIn(search, 'grams', NaN, [0.2, 200]) : NaN;
   const crack = numberIn(search, 'crack', 8, [1, 40]);
   const [depth, speed, current, lineOut, test, friction] = [
     number('depth'),
@@ -75,6 +77,7 @@ export function useConditions(plastics: readonly Kept<Plastic>[], metals: readon
     method,
     plasticId: plastic ? (search.get('plastic') ?? '') : '',
     crack,
+    grams: Number.isFinite(grams) ? grams : undefined,
     values: { depth, speed, current, lineOut, test, friction },
   };
 }
