@@ -7,7 +7,7 @@ import { describe, expect, it } from 'vitest';
 import type { Design } from '../document/design.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import type { Brief } from '../document/brief.ts';
 import { compareStandings, holds, reasonText, schoolOf, standing } from './rank.ts';
 import { REFERENCE_RULES } from './reference-rules.ts';
@@ -36,7 +36,7 @@ const mat: Brief = {
 };
 
 function stand(brief: Brief, design: Design) {
-  const result = evaluate(design);
+  const result = evaluate(design, AT_ONCE);
   if (!result.ok) throw new Error(result.problems[0]?.message);
   return standing(brief, result, RULES);
 }
@@ -63,7 +63,7 @@ describe('the rules file', () => {
 
 describe('facts', () => {
   const design = sampleDesign('pointed', { guard: guardInitial('fibre') });
-  const result = evaluate(design);
+  const result = evaluate(design, AT_ONCE);
   if (!result.ok) throw new Error('the sample cannot be built');
   const facts = factsOf(rock, result);
 

@@ -4,10 +4,10 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { checkBriefDocument } from '../../contract/validate.ts';
 import type { Design } from '../document/design.ts';
-import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
+import { evaluate } from '../judge/evaluate.ts';
 import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
 import type { Readings } from '../behaviour/index.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { anyDesign, between } from '../test-kit/wild.test-kit.ts';
 import type { Brief } from '../document/brief.ts';
 import { BOTTOMS, CLARITIES, COVERS, LINES, MOODS, RETRIEVES, SCHOOLS, WATERS } from '../document/brief.ts';
@@ -53,7 +53,7 @@ const DEPTHS = [1, 3, 8, 40];
 const build = (designs: readonly Design[]) => {
   for (const [n, design] of designs.entries()) {
     const depth = DEPTHS[n % DEPTHS.length] as number;
-    const result = evaluate(design, { ...PLAIN_WATER, depth });
+    const result = evaluate(design, { ...AT_ONCE, depth });
     if (result.ok) heads.push({ design: result.design, readings: result.readings, depth });
   }
 };
