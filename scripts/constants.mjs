@@ -1,21 +1,15 @@
 // Changes numbers of a room of the core by a tenth, one at a time, and counts how many of the changes its tests notice. Terms and conditions are
 // changed by npm run mutants; numbers, which that leaves alone, here. Run: npm run constants -- ROOM [HOW-MANY [SEED]].
 import { spawn } from 'node:child_process';
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import ts from 'typescript';
 import { ensureInstalled, root } from './ensure.mjs';
+import { roomFolder, sample, sources } from './sample.mjs';
 
 ensureInstalled();
 const [room = '', count = '40', seed = '1'] = process.argv.slice(2);
-const folder = join(root, 'src/core', room);
-
-const sources = (at) =>
-  readdirSync(at, { withFileTypes: true }).flatMap((entry) => {
-    const path = join(at, entry.name);
-    if (entry.isDirectory()) return sources(path);
-    return /(?<!\.test|\.test-kit|\.test-setup)\.ts$/.test(entry.name) ? [path] : [];
-  });
+const folder = roomFolder(room);
 
 /** Fields that say how a thing is shown, or named, and not what is computed. */
 const SHOWN = new Set(['decimals', 'digits', 'step', 'maxLength', 'maxItems', 'minLength', 'version']);
@@ -46,15 +40,7 @@ function numbers(file) {
   return found;
 }
 
-// Numbers from 0 to 1, the same for the same seed (Park & Miller 1988).
-let state = Number(seed) % 2147483647 || 1;
-const random = () => (state = (state * 48271) % 2147483647) / 2147483647;
-const chosen = sources(folder)
-  .flatMap(numbers)
-  .map((one) => [random(), one])
-  .sort(([a], [b]) => a - b)
-  .slice(0, Number(count))
-  .map(([, one]) => one);
+const chosen = sample(sources(folder).flatMap(numbers), count, seed);
 
 /** Whether the room's tests fail with the change. */
 const isNoticed = (change) =>

@@ -1,34 +1,17 @@
 // Changes constants and terms of a room of the core, one at a time, and counts how many of the changes its tests notice (Stryker). A room with
 // many is sampled: so many of its lines, chosen from a seed. Run: npm run mutants -- ROOM [LINES [SEED]].
 import { spawnSync } from 'node:child_process';
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { ensureInstalled, root } from './ensure.mjs';
+import { roomFolder, sample, sources } from './sample.mjs';
 
 ensureInstalled();
 const [room, lines = '150', seed = '1'] = process.argv.slice(2);
-const rooms = readdirSync(join(root, 'src/core'), { withFileTypes: true }).flatMap((entry) =>
-  entry.isDirectory() && entry.name !== 'test-kit' ? [entry.name] : [],
-);
-if (!rooms.includes(room)) {
-  console.error(`Name a room of the core: ${rooms.join(', ')}.`);
-  process.exit(2);
-}
-
-/** Every source file of a folder that is not a test. */
-const sources = (folder) =>
-  readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
-    const path = join(folder, entry.name);
-    if (entry.isDirectory()) return sources(path);
-    return /(?<!\.test|\.test-kit|\.test-setup)\.ts$/.test(entry.name) ? [path] : [];
-  });
-
-/** Numbers from 0 to 1, the same for the same seed (Park & Miller 1988). */
-let state = Number(seed) % 2147483647 || 1;
-const random = () => (state = (state * 48271) % 2147483647) / 2147483647;
+const folder = roomFolder(room);
 
 // Lines that compute: words for people, types and imports are not mutated.
-const candidates = sources(join(root, 'src/core', room)).flatMap((file) =>
+const candidates = sources(folder).flatMap((file) =>
   readFileSync(file, 'utf8')
     .split('\n')
     .flatMap((line, i) =>
@@ -40,12 +23,7 @@ const candidates = sources(join(root, 'src/core', room)).flatMap((file) =>
         : [],
     ),
 );
-const chosen = candidates
-  .map((place) => [random(), place])
-  .sort(([a], [b]) => a - b)
-  .slice(0, Number(lines))
-  .map(([, place]) => place)
-  .sort();
+const chosen = sample(candidates, lines, seed).sort();
 const config = join(root, 'dist/mutants.json');
 writeFileSync(
   config,

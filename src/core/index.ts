@@ -66,6 +66,7 @@ export * from './behaviour/opening-load.ts';
 export * from './behaviour/pendulum.ts';
 export * from './behaviour/pull.ts';
 export * from './behaviour/rest-poses.ts';
+export * from './behaviour/slope-held.ts';
 export * from './behaviour/rest.ts';
 export * from './behaviour/retrieve.ts';
 export * from './behaviour/tow.ts';

@@ -3,13 +3,14 @@ import { totalMass } from '../build/rig.ts';
 import type { Water } from '../material/water.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
 import type { Vec3 } from '../numeric/vec.ts';
-import { halve } from '../numeric/halve.ts';
-import { degrees } from '../numeric/vec.ts';
-import type { Flag, Surroundings } from './behaviour.ts';
+import { steadyPlaces } from '../numeric/steady.ts';
+import { degrees, radians } from '../numeric/vec.ts';
+import type { Flag } from './behaviour.ts';
 import { behaviour } from './behaviour.ts';
 import { submerged } from '../build/submerged.ts';
 import type { DragLaw } from './drag.ts';
 import { fishingOf } from './fishing.ts';
+import { oncePer } from './once.ts';
 import { pendulum } from './pendulum.ts';
 import { dragAt, wetHead, wetHook } from './wet-body.ts';
 
@@ -135,15 +136,9 @@ const ahead = (point: Vec3, from: Vec3, psi: number): number =>
 
 /** Pitches at which a body keeps its way: the moment that turns the nose down goes from + to − as the nose drops. Radians, 0 to 2π. */
 function steadyPitches(moment: (psi: number, isFine?: boolean) => number) {
-  const moments = Array.from({ length: TURN + 1 }, (_, i) => moment(i * STEP));
-  const stable: number[] = [];
-  for (let i = 0; i < TURN; i++) {
-    if (!((moments[i] as number) > 0 && (moments[i + 1] as number) <= 0)) continue;
-    const [low, high] = halve(i * STEP, (i + 1) * STEP, 20, (middle) => moment(middle, true) > 0);
-    stable.push((low + high) / 2);
-  }
+  const stable = steadyPlaces(moment, { from: 0, step: STEP, count: TURN, halvings: 20 });
   // The first one met from level, turning the way level drag turns it; angles run up from 0 to a whole turn.
-  const isDown = (moments[0] as number) >= 0;
+  const isDown = moment(0) >= 0;
   const quarter = Math.PI / 2;
   const beyond = stable.filter((psi) => psi >= quarter)[0];
   const before = stable.filter((psi) => psi < quarter).at(-1);
@@ -155,8 +150,8 @@ function steadyPitches(moment: (psi: number, isFine?: boolean) => number) {
   };
 }
 
-/** How far a free hook swings off the line of the head before wire meets wire, radians (working value, no source). */
-const SWING = (110 * Math.PI) / 180;
+/** How far a free hook swings off the line of the head before wire meets wire, degrees (working value, no source). */
+export const SWING = 110;
 
 /** The free hook of a hinged head as the water carries it. */
 function freeHook(rig: Rig, rho: number, viscosity: number) {
@@ -175,7 +170,7 @@ function freeHook(rig: Rig, rho: number, viscosity: number) {
       const off = (psi: number) => Math.abs(Math.atan2(Math.sin(psi - headPitch), Math.cos(psi - headPitch)));
       const { stable } = steadyPitches(moment);
       const pitch = stable
-        .filter((psi) => off(psi) <= SWING)
+        .filter((psi) => off(psi) <= radians(SWING))
         .reduce((best, psi) => (off(psi) < off(best) ? psi : best), stable[0] ?? headPitch);
       return { pitch, factor: dragAt(wet, hinge, pitch, speed, rho, viscosity).force / speed ** 2 };
     },
@@ -308,16 +303,8 @@ export const falling = behaviour({
   },
 });
 
-/** Falls found last, by rig: readings and flags of one judgement, and other behaviours, ask for the same. */
-const falls = new WeakMap<Rig, { readonly around: Surroundings; readonly fall: Fall }>();
-
-export function fallen(rig: Rig, around: Surroundings): Fall {
-  const known = falls.get(rig);
-  if (known?.around === around) return known.fall;
-  const found = fall(rig, around.water, around.isQuick);
-  falls.set(rig, { around, fall: found });
-  return found;
-}
+/** The fall of a rig in its surroundings, found once for all that asks for it. */
+export const fallen = oncePer((rig, around): Fall => fall(rig, around.water, around.isQuick));
 
 /** A pitch in words. */
 const tilted = (pitch: number): string => {

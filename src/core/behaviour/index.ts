@@ -48,10 +48,15 @@ export type ReadingId = Keys<(typeof ALL)[number]>;
 /** What a reading is, and the behaviour that gives it. */
 export interface KnownReading extends ReadingSpec {
   readonly behaviour: string;
+  /** comes a moment after the rest */
+  readonly isSlow: boolean;
 }
 
-const specs = BEHAVIOURS.flatMap(({ key, readings }) =>
-  Object.entries(readings).map(([id, spec]) => [id as ReadingId, { ...spec, behaviour: key }] as const),
+const specs = BEHAVIOURS.flatMap(({ key, readings, needs }) =>
+  Object.entries(readings).map(
+    ([id, spec]) =>
+      [id as ReadingId, { ...spec, behaviour: key, isSlow: needs === 'a moment later' }] as const,
+  ),
 );
 
 /** Every reading by its stable id, in the order of tables and files. */

@@ -1,11 +1,12 @@
 import type { Rig } from '../build/rig.ts';
 import { halve } from '../numeric/halve.ts';
+import { nearestTo, steadyPlaces } from '../numeric/steady.ts';
 import { clamp, degrees, radians } from '../numeric/vec.ts';
 import { behaviour } from './behaviour.ts';
 import { fishingOf } from './fishing.ts';
 import type { Surroundings } from './behaviour.ts';
 import { restOf } from './rest.ts';
-import { hull2 } from './rest-poses.ts';
+import { hull2, seenAlong } from './outline.ts';
 
 /** Share of its length a nose must go into a crack to be held there (working value, no source). */
 const ENTERED = 0.25;
@@ -47,10 +48,8 @@ export function draggedOver(rig: Rig, around: Surroundings): Dragged | undefined
   const { eye } = rig.places;
   const { friction: mu } = fishing;
   const pull = (mu * found.weight) / (c + mu * s);
-  const points: [number, number][] = [];
-  for (let i = 0; i < found.hull.length; i += 3)
-    points.push([(found.hull[i] as number) - eye[0], (found.hull[i + 2] as number) - eye[2]]);
-  const outline = hull2(points);
+  const fromEye = ([x, z]: readonly [number, number]): [number, number] => [x - eye[0], z - eye[2]];
+  const outline = hull2(seenAlong(found.hull, 0, 2).map(fromEye));
   const [cx, cz] = [found.centre[0] - eye[0], found.centre[2] - eye[2]];
   const turned = (pitch: number, [x, z]: readonly [number, number]): [number, number] => [
     x * Math.cos(pitch) + z * Math.sin(pitch),
@@ -68,19 +67,13 @@ export function draggedOver(rig: Rig, around: Surroundings): Dragged | undefined
   };
   const start = restPitch(found.usual.down);
   const step = radians(3);
-  let pitch = start;
-  let nearest = Infinity;
-  for (let i = -30; i < 30; i++) {
-    const from = start + (i + 0.5) * step;
-    if (!(moment(from) > 0 && moment(from + step) <= 0)) continue;
-    const [low, high] = halve(from, from + step, 14, (middle) => moment(middle) > 0);
-    const at = (low + high) / 2;
-    if (Math.abs(at - start) < nearest) [pitch, nearest] = [at, Math.abs(at - start)];
-  }
-  const mesh = rig.bodies[0].faces?.().positions ?? [];
-  const metal: [number, number][] = [];
-  for (let i = 0; i < mesh.length; i += 3)
-    metal.push(turned(pitch, [(mesh[i] as number) - eye[0], (mesh[i + 2] as number) - eye[2]]));
+  const pitch = nearestTo(
+    steadyPlaces(moment, { from: start - 29.5 * step, step, count: 60, halvings: 14 }),
+    start,
+  );
+  const metal = seenAlong(rig.bodies[0].faces?.().positions ?? [], 0, 2).map((at) =>
+    turned(pitch, fromEye(at)),
+  );
   const hull = outline.map((point) => turned(pitch, point));
   return {
     pitch: degrees(pitch),
@@ -95,12 +88,18 @@ export function draggedOver(rig: Rig, around: Surroundings): Dragged | undefined
 const restPitch = (down: readonly [number, number, number]): number => Math.asin(clamp(down[0], -1, 1));
 
 /** Sides of an outline that face forward, from the bottom up: how far each faces down, degrees, and the height it takes. */
-export function frontOf(outline: Flat): { readonly down: number; readonly height: number }[] {
+export function frontOf(outline: Flat): {
+  readonly down: number;
+  readonly height: number;
+  readonly ends: readonly [Flat[number], Flat[number]];
+}[] {
   return outline.flatMap(([x, z], i) => {
-    const [nx, nz] = outline[(i + 1) % outline.length] as readonly [number, number];
+    const next = outline[(i + 1) % outline.length] as Flat[number];
     // Counter-clockwise: a side that faces forward runs up.
-    const rise = nz - z;
-    return rise > 1e-9 ? [{ down: degrees(Math.atan2(nx - x, rise)), height: rise }] : [];
+    const rise = next[1] - z;
+    return rise > 1e-9
+      ? [{ down: degrees(Math.atan2(next[0] - x, rise)), height: rise, ends: [[x, z], next] as const }]
+      : [];
   });
 }
 
@@ -129,15 +128,10 @@ export function popFree(outline: Flat, friction: number): number {
 
 /** Share of the frontal breadth, seen from above, whose sweep lets a stem slide off to the side. Outline (forward, aside); friction in degrees. */
 export function sheddingShare(outline: Flat, friction: number): number {
-  let [whole, sheds] = [0, 0];
-  outline.forEach(([x, y], i) => {
-    const [nx, ny] = outline[(i + 1) % outline.length] as readonly [number, number];
-    const broad = ny - y;
-    if (!(broad > 1e-9)) return;
-    whole += broad;
-    // How far the side is swept back from square to the way it goes.
-    if (degrees(Math.atan2(Math.abs(nx - x), broad)) > friction) sheds += broad;
-  });
+  const sides = frontOf(outline);
+  const whole = sides.reduce((sum, { height }) => sum + height, 0);
+  // How far a side is swept back from square to the way it goes, whichever way it is swept.
+  const sheds = sides.reduce((sum, { down, height }) => sum + (Math.abs(down) > friction ? height : 0), 0);
   return whole > 0 ? sheds / whole : NaN;
 }
 
@@ -278,9 +272,7 @@ export const pull = behaviour({
     const ahead = Math.max(
       ...outline.map(([x, z]) => (z > 0 ? (slope > 1e-9 ? x - z / slope : -Infinity) : x)),
     );
-    const mesh = rig.bodies[0].faces?.().positions ?? [];
-    const above: [number, number][] = [];
-    for (let i = 0; i < mesh.length; i += 3) above.push([mesh[i] as number, mesh[i + 1] as number]);
+    const above = seenAlong(rig.bodies[0].faces?.().positions ?? [], 0, 1);
     const { width, angle } = crackOf(rig, fishing.crack);
     return {
       'pull.lineAngle': line,

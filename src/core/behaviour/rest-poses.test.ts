@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { solids } from '../head/kernel.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { dot } from '../numeric/vec.ts';
-import { resting, restPoses, slopeHeld, spread } from './rest-poses.ts';
+import { resting, restPoses } from './rest-poses.ts';
+import { slopeHeld } from './slope-held.ts';
+import { spread } from './spread.ts';
 
 const box = (a: number, b: number, c: number): Vec3[] =>
   [0, 1, 2, 3, 4, 5, 6, 7].map((i): Vec3 => [i & 1 ? a : -a, i & 2 ? b : -b, i & 4 ? c : -c]);

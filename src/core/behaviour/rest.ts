@@ -5,10 +5,12 @@ import type { Vec3 } from '../numeric/vec.ts';
 import { degrees, dot, radians } from '../numeric/vec.ts';
 import type { Flag, Surroundings } from './behaviour.ts';
 import { behaviour } from './behaviour.ts';
-import { fallen } from './fall.ts';
+import { fallen, SWING } from './fall.ts';
+import { oncePer } from './once.ts';
 import { hanging } from './hang.ts';
 import type { RestPose, Resting } from './rest-poses.ts';
-import { resting, slopeHeld } from './rest-poses.ts';
+import { resting } from './rest-poses.ts';
+import { slopeHeld } from './slope-held.ts';
 
 /** Scatter of the attitude a head meets the bottom in, degrees, one standard deviation in pitch and in roll (working value, no source). */
 const SCATTER = 25;
@@ -34,16 +36,8 @@ export interface Rested {
   readonly tailUp: number;
 }
 
-const rested = new WeakMap<Rig, { readonly around: Surroundings; readonly found: Rested | undefined }>();
-
 /** How a rig rests; undefined where it floats. Found once for a rig and its surroundings. */
-export function restOf(rig: Rig, around: Surroundings): Rested | undefined {
-  const known = rested.get(rig);
-  if (known?.around === around) return known.found;
-  const found = find(rig, around);
-  rested.set(rig, { around, found });
-  return found;
-}
+export const restOf = oncePer(find);
 
 function find(rig: Rig, around: Surroundings): Rested | undefined {
   const rho = waterDensity(around.water);
@@ -84,9 +78,6 @@ function landings({ landing }: Resting, pitch: number): Map<RestPose, number> {
   }
   return shares;
 }
-
-/** How far a free hook swings off the line of the head before wire meets wire, degrees (working value, no source). */
-const SWING = 110;
 
 /**
  * Angle of a free hook and its bait over the level: one that floats stands up over the hinge, as far as the hinge lets it off the head's own

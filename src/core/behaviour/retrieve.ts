@@ -1,19 +1,31 @@
 import type { Rig } from '../build/rig.ts';
 import { totalMass } from '../build/rig.ts';
-import { waterDensity } from '../material/water.ts';
+import { GRAVITY, waterDensity } from '../material/water.ts';
 import { halve } from '../numeric/halve.ts';
-import type { Flag, Surroundings } from './behaviour.ts';
+import type { Flag } from './behaviour.ts';
 import { behaviour } from './behaviour.ts';
 import { fallen } from './fall.ts';
 import type { Fishing } from './fishing.ts';
 import { fishingOf, lineFacts } from './fishing.ts';
+import { oncePer } from './once.ts';
 import { lineAngle } from './pull.ts';
 import type { Tow } from './tow.ts';
 import { lineToRod, towed } from './tow.ts';
 import { radians } from '../numeric/vec.ts';
 
-/** Share by which the drag of a towed head may be off either way: what published forms differ by (see the fall). */
-const DRAG_SPREAD = 0.27;
+/** What drags, against what is reckoned with: the head's drag times a factor, and the line's coefficient where it is another. */
+export interface Dragging {
+  readonly factor: number;
+  readonly normal?: number;
+}
+/** What is reckoned with. */
+const USUAL: Dragging = { factor: 1 };
+/**
+ * The head's drag 27% more and less, what published forms differ by (see the fall); the line's coefficient from 1.0, a still cylinder at its
+ * Reynolds numbers of some hundreds (Hoerner 1965, from memory), to 1.4, a line that hums (working value, no source).
+ */
+const MOST: Dragging = { factor: 1.27, normal: 1.4 };
+const LEAST: Dragging = { factor: 0.73, normal: 1 };
 /** Speeds looked at, m/s. */
 const SLOWEST = 0.02;
 const FASTEST = 6;
@@ -21,9 +33,15 @@ const FASTEST = 6;
 const LARGEST = 6;
 
 /** Depth a towed head keeps at a speed through the water, m, its drag times a factor. */
-export function depthAt(tow: Tow, speed: number, density: number, fishing: Fishing, factor = 1): number {
+export function depthAt(
+  tow: Tow,
+  speed: number,
+  density: number,
+  fishing: Fishing,
+  { factor, normal } = USUAL,
+): number {
   const { drag } = tow.at(speed);
-  return lineToRod({ weight: tow.weight, drag: drag * factor }, speed, density, fishing).depth;
+  return lineToRod({ weight: tow.weight, drag: drag * factor }, speed, density, fishing, normal).depth;
 }
 
 /** Greatest speed through the water at which the head still reaches a depth, m/s; undefined where the line is too short for it. */
@@ -32,10 +50,11 @@ export function bottomSpeed(
   depth: number,
   density: number,
   fishing: Fishing,
-  factor = 1,
+  { factor, normal } = USUAL,
 ): number | undefined {
   const keeps = (speed: number) =>
-    lineToRod({ weight: tow.weight, drag: tow.near(speed) * factor }, speed, density, fishing).depth >= depth;
+    lineToRod({ weight: tow.weight, drag: tow.near(speed) * factor }, speed, density, fishing, normal)
+      .depth >= depth;
   if (!keeps(SLOWEST)) return undefined;
   const [low, high] = halve(SLOWEST, FASTEST, 14, keeps);
   return (low + high) / 2;
@@ -51,12 +70,12 @@ export function leastSize(
   depth: number,
   density: number,
   fishing: Fishing,
-  factor = 1,
+  { factor, normal } = USUAL,
 ): number | undefined {
   const { drag } = tow.at(speed);
   const reaches = (k: number) =>
-    lineToRod({ weight: tow.weight * k ** 3, drag: drag * factor * k ** 2 }, speed, density, fishing).depth >=
-    depth;
+    lineToRod({ weight: tow.weight * k ** 3, drag: drag * factor * k ** 2 }, speed, density, fishing, normal)
+      .depth >= depth;
   if (!reaches(LARGEST)) return undefined;
   const [low, high] = halve(0.05, LARGEST, 16, (k) => !reaches(k));
   return (low + high) / 2;
@@ -71,12 +90,8 @@ export interface KnownTow extends Tow {
 /** Ratio between the speeds a drag is worked out at, as a logarithm: eleven from the slowest to the fastest. */
 const PER_STEP = Math.log(FASTEST / SLOWEST) / 10;
 
-const tows = new WeakMap<Rig, { readonly around: Surroundings; readonly tow: KnownTow | undefined }>();
-
-/** The head on the line, found once for a rig and its surroundings. */
-export function towOf(rig: Rig, around: Surroundings): KnownTow | undefined {
-  const known = tows.get(rig);
-  if (known?.around === around) return known.tow;
+/** The head on the line, found once for a rig and its surroundings; undefined where it floats. */
+export const towOf = oncePer((rig, around): KnownTow | undefined => {
   const found = towed(rig, around.water, around.isQuick);
   const cache = new Map<number, ReturnType<Tow['at']>>();
   const exactly = (of: Tow, speed: number) => {
@@ -86,24 +101,24 @@ export function towOf(rig: Rig, around: Surroundings): KnownTow | undefined {
     cache.set(speed, made);
     return made;
   };
-  const tow = found && {
-    weight: found.weight,
-    at: (speed: number) => exactly(found, speed),
-    // Drag over the speed squared hardly changes from one of a few speeds to the next.
-    near: (speed: number) => {
-      const place = Math.max(0, Math.log(speed / SLOWEST) / PER_STEP);
-      const low = Math.floor(place);
-      const at = (step: number) => {
-        const v = SLOWEST * Math.exp(step * PER_STEP);
-        return Math.log(exactly(found, v).drag / (v * v));
-      };
-      const [a, b] = [at(low), at(low + 1)];
-      return Math.exp(a + (b - a) * (place - low)) * speed * speed;
-    },
-  };
-  tows.set(rig, { around, tow });
-  return tow;
-}
+  return (
+    found && {
+      weight: found.weight,
+      at: (speed: number) => exactly(found, speed),
+      // Drag over the speed squared hardly changes from one of a few speeds to the next.
+      near: (speed: number) => {
+        const place = Math.max(0, Math.log(speed / SLOWEST) / PER_STEP);
+        const low = Math.floor(place);
+        const at = (step: number) => {
+          const v = SLOWEST * Math.exp(step * PER_STEP);
+          return Math.log(exactly(found, v).drag / (v * v));
+        };
+        const [a, b] = [at(low), at(low + 1)];
+        return Math.exp(a + (b - a) * (place - low)) * speed * speed;
+      },
+    }
+  );
+});
 
 /** How it goes on the retrieve. */
 export const retrieve = behaviour({
@@ -117,7 +132,7 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'towed line, marched from the head',
-      note: 'At the speed over ground and the current against it, with that line out. Weight and drag of the head in its towed pitch, weight and drag of the line (Hoerner 1965, cross-flow); straight through the air to the rod. The span takes the head’s drag 27% less and more. Deeper than the bottom means that it stays on it.',
+      note: 'At the speed over ground and the current against it, with that line out. Weight and drag of the head in its towed pitch, weight and drag of the line (Hoerner 1965, cross-flow); straight through the air to the rod. The span takes the head’s drag 27% less and more and the line’s coefficient from 1.0 to 1.4. Deeper than the bottom means that it stays on it.',
       compared: true,
     },
     'retrieve.maxBottomSpeed': {
@@ -213,14 +228,14 @@ export const retrieve = behaviour({
     const rho = waterDensity(around.water);
     const { speed, current } = fishing;
     const through = Math.max(SLOWEST, speed + current);
-    const depth = (factor: number) => depthAt(tow, through, rho, fishing, factor);
-    const most = (factor: number) => bottomSpeed(tow, around.depth, rho, fishing, factor);
-    const grams = (factor: number) => {
-      const size = leastSize(tow, through, around.depth, rho, fishing, factor);
+    const depth = (dragging: Dragging) => depthAt(tow, through, rho, fishing, dragging);
+    const most = (dragging: Dragging) => bottomSpeed(tow, around.depth, rho, fishing, dragging);
+    const grams = (dragging: Dragging) => {
+      const size = leastSize(tow, through, around.depth, rho, fishing, dragging);
       return size === undefined ? undefined : totalMass(rig) * size ** 3;
     };
-    const spanned = (value: (factor: number) => number | undefined, less = 0) => {
-      const [middle, low, high] = [1, 1 + DRAG_SPREAD, 1 - DRAG_SPREAD].map(value);
+    const spanned = (value: (dragging: Dragging) => number | undefined, less = 0) => {
+      const [middle, low, high] = [USUAL, MOST, LEAST].map(value);
       if (middle === undefined) return undefined;
       // With much line out less drag can mean less depth too: the span is about the value in any case.
       const ends = [middle, low ?? middle, high ?? middle].sort((a, b) => a - b);
@@ -230,7 +245,7 @@ export const retrieve = behaviour({
       };
     };
     const { drag, pitch } = tow.at(through);
-    const heavier = lineToRod({ weight: tow.weight + 0.1 * NEWTONS_PER_GRAM, drag }, through, rho, fishing);
+    const heavier = lineToRod({ weight: tow.weight + (0.1 * GRAVITY) / 1000, drag }, through, rho, fishing);
     const rise =
       fishing.snap * Math.sin(radians(lineAngle(around.depth, fishing.rodHeight, fishing.lineOut)));
     const fall = fallen(rig, around);
@@ -240,7 +255,7 @@ export const retrieve = behaviour({
       'retrieve.maxBottomSpeed': spanned(most, current),
       'retrieve.leastWeight': spanned(grams),
       'retrieve.pitch': pitch,
-      'retrieve.perGram': heavier.depth - depth(1),
+      'retrieve.perGram': heavier.depth - depth(USUAL),
       'retrieve.handle': speed / fishing.perTurn,
       'retrieve.snapRise': rise,
       'retrieve.snapPause': fall.speed > 0 ? fall.timeTo(rise) : undefined,
@@ -265,8 +280,6 @@ export const retrieve = behaviour({
   },
 });
 
-/** Weight of a gram, N. */
-const NEWTONS_PER_GRAM = 9.80665e-3;
 /** Share of a line's test that draws its coils straight (common practice, no source). */
 const STRAIGHTENS = 0.01;
 

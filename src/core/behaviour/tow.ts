@@ -2,9 +2,8 @@ import type { Rig } from '../build/rig.ts';
 import { submerged } from '../build/submerged.ts';
 import type { Water } from '../material/water.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
-import { halve } from '../numeric/halve.ts';
+import { nearestTo, steadyPlaces } from '../numeric/steady.ts';
 import { degrees } from '../numeric/vec.ts';
-import type { DragLaw } from './drag.ts';
 import type { Fishing } from './fishing.ts';
 import { lineFacts } from './fishing.ts';
 import type { LineToRod } from './towed-line.ts';
@@ -19,7 +18,7 @@ export interface Tow {
   /** submerged weight, N */
   readonly weight: number;
   /** drag at a speed through the water (m/s), N, and the nose-down pitch it takes there, degrees */
-  readonly at: (speed: number, law?: DragLaw) => { readonly drag: number; readonly pitch: number };
+  readonly at: (speed: number) => { readonly drag: number; readonly pitch: number };
 }
 
 /**
@@ -37,22 +36,17 @@ export function towed(rig: Rig, water: Water, isQuick = false): Tow | undefined 
   const [dx, dz] = [centre[0] - eye[0], centre[2] - eye[2]];
   const hang = Math.atan2(dx, -dz);
   // Level motion at a pitch is motion straight down at a quarter turn more.
-  const dragged = (pitch: number, speed: number, law?: DragLaw) =>
-    dragAt(body, eye, pitch + Math.PI / 2, speed, rho, viscosity, law);
-  const at = (speed: number, law?: DragLaw) => {
+  const dragged = (pitch: number, speed: number) =>
+    dragAt(body, eye, pitch + Math.PI / 2, speed, rho, viscosity);
+  const at = (speed: number) => {
     const moment = (pitch: number) =>
       dragged(pitch, speed).moment + force * (dx * Math.cos(pitch) + dz * Math.sin(pitch));
-    let best = hang;
-    let nearest = Infinity;
     const step = (2 * Math.PI) / TURN;
-    for (let i = 0; i < TURN; i++) {
-      const from = hang - Math.PI + i * step;
-      if (!(moment(from) > 0 && moment(from + step) <= 0)) continue;
-      const [low, high] = halve(from, from + step, 24, (middle) => moment(middle) > 0);
-      const pitch = (low + high) / 2;
-      if (Math.abs(pitch - hang) < nearest) [best, nearest] = [pitch, Math.abs(pitch - hang)];
-    }
-    return { drag: dragged(best, speed, law).force, pitch: degrees(best) };
+    const best = nearestTo(
+      steadyPlaces(moment, { from: hang - Math.PI, step, count: TURN, halvings: 24 }),
+      hang,
+    );
+    return { drag: dragged(best, speed).force, pitch: degrees(best) };
   };
   return { weight: force, at };
 }
@@ -60,14 +54,18 @@ export function towed(rig: Rig, water: Water, isQuick = false): Tow | undefined 
 /** Pieces a line is marched in; halving them changes a depth by far less than half a per cent. */
 const STEPS = 60;
 
-/** The line from a head to the rod at a speed through the water (m/s), weight and drag in N; water in kg/m³. */
+/** The line from a head to the rod at a speed through the water (m/s), weight and drag in N; water in kg/m³; `normal` as for the line. */
 export function lineToRod(
   pull: { readonly weight: number; readonly drag: number },
   speed: number,
   waterDensity: number,
   fishing: Fishing,
+  normal?: number,
 ): LineToRod {
   const { diameter, density } = lineFacts(fishing);
   const { lineOut, rodHeight } = fishing;
-  return lineUpTo({ ...pull, speed, diameter, density, waterDensity, lineOut, steps: STEPS }, rodHeight);
+  return lineUpTo(
+    { ...pull, speed, diameter, density, waterDensity, lineOut, steps: STEPS, normal },
+    rodHeight,
+  );
 }

@@ -18,6 +18,8 @@ export interface Towed {
   readonly waterDensity: number;
   /** line in the water, m */
   readonly lineOut: number;
+  /** drag coefficient square to the line; that of a still cylinder where absent */
+  readonly normal?: number | undefined;
   /** pieces it is marched in; 200 where absent */
   readonly steps?: number;
 }
@@ -79,9 +81,10 @@ const pullsOn = ({
   diameter,
   density,
   waterDensity,
+  normal = WIRE_NORMAL,
 }: Omit<Towed, 'weight' | 'drag' | 'lineOut'>): Pulls => ({
   heavy: (density - waterDensity) * GRAVITY * (Math.PI / 4) * diameter ** 2,
-  across: 0.5 * waterDensity * WIRE_NORMAL * diameter * speed * speed,
+  across: 0.5 * waterDensity * normal * diameter * speed * speed,
   along: 0.5 * waterDensity * WIRE_TANGENT * Math.PI * diameter * speed * speed,
 });
 

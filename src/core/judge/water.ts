@@ -4,7 +4,7 @@ import { fishingOf, hookSet, lineFacts } from '../behaviour/fishing.ts';
 import type { Dragged } from '../behaviour/pull.ts';
 import { draggedOver } from '../behaviour/pull.ts';
 import { restOf } from '../behaviour/rest.ts';
-import { hull2 } from '../behaviour/rest-poses.ts';
+import { hull2, seenAlong } from '../behaviour/outline.ts';
 import { depthAt, towOf } from '../behaviour/retrieve.ts';
 import { lineToRod } from '../behaviour/tow.ts';
 import type { Rig } from '../build/rig.ts';
@@ -54,14 +54,7 @@ export function waterFigure(rig: Rig, around: Surroundings): WaterFigure | undef
   const fishing = fishingOf(around);
   const rho = waterDensity(around.water);
   const { poses, hull, weight } = rested;
-  const flat = (u: 0 | 1): Vec2[] => {
-    const points: [number, number][] = [];
-    for (let i = 0; i < hull.length; i += 3) points.push([hull[i + u] as number, hull[i + 2] as number]);
-    return hull2(points);
-  };
-  const mesh = rig.bodies[0].faces?.().positions ?? [];
-  const above: [number, number][] = [];
-  for (let i = 0; i < mesh.length; i += 3) above.push([mesh[i] as number, mesh[i + 1] as number]);
+  const metal = rig.bodies[0].faces?.().positions ?? [];
   const through = Math.max(0.02, fishing.speed + fishing.current);
   const line = lineToRod({ weight: tow.weight, drag: tow.at(through).drag }, through, rho, fishing);
   const { strength } = lineFacts(fishing);
@@ -79,12 +72,12 @@ export function waterFigure(rig: Rig, around: Surroundings): WaterFigure | undef
         landed,
         knock: weight * (saddle - height),
       })),
-      side: flat(0),
-      front: flat(1),
+      side: hull2(seenAlong(hull, 0, 2)),
+      front: hull2(seenAlong(hull, 1, 2)),
       centre: rested.centre,
     },
     drag: draggedOver(rig, around),
-    above: hull2(above),
+    above: hull2(seenAlong(metal, 0, 1)),
     line: { shape: line.shape, depth: line.depth, distance: line.distance },
     curve: SPEEDS.map((speed): Vec2 => [speed, depthAt(tow, speed, rho, fishing)]),
     pulls: { set: hookSet(fishing), test: strength, brake: fishing.brake * strength },

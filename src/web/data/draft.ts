@@ -237,7 +237,7 @@ export function openDraft<C extends Collection>(
   };
 }
 
-const open = new Map<string, Draft<never>>();
+const open = new Map<string, unknown>();
 
 /** The draft of a document on screen; the same one while the page lives, so that changing screens never drops an edit. */
 export function useDraft<C extends Collection>(collection: C, kept: Kept<Documents[C]>) {
@@ -245,14 +245,14 @@ export function useDraft<C extends Collection>(collection: C, kept: Kept<Documen
   const client = useQueryClient();
   const draft = useMemo(() => {
     const key = `${collection}/${kept.id}`;
-    const existing = open.get(key) as unknown as Draft<T> | undefined;
+    const existing = open.get(key) as Draft<T> | undefined;
     const made =
       existing ??
       openDraft(collection, kept, (saved) => {
         client.setQueryData(oneKey(collection, kept.id), saved);
         void refreshLists(client, collection);
       });
-    open.set(key, made as unknown as Draft<never>);
+    open.set(key, made);
     return made;
     // The draft belongs to the document's identity; later versions come in through refresh below.
     // eslint-disable-next-line react-hooks/exhaustive-deps

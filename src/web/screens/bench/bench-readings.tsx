@@ -16,12 +16,24 @@ interface Props {
   readonly earlier: Judged | undefined;
   /** the last state that could be built */
   readonly last: Extract<Judged, { ok: true }> | undefined;
+  /** what takes a moment is still that of the state before */
+  readonly isSettling: boolean;
   readonly flags: readonly Flag[];
   readonly onParam: (key: string, value: string) => void;
 }
 
 /** What the design comes to: the water it is judged in, what differs from an earlier state, every reading. */
-export function BenchReadings({ briefs, chosen, surroundings, stand, earlier, last, flags, onParam }: Props) {
+export function BenchReadings({
+  briefs,
+  chosen,
+  surroundings,
+  stand,
+  earlier,
+  last,
+  isSettling,
+  flags,
+  onParam,
+}: Props) {
   return (
     <aside className="bench-readings" aria-label="Readings">
       <JudgedIn
@@ -38,7 +50,9 @@ export function BenchReadings({ briefs, chosen, surroundings, stand, earlier, la
           onStop={() => onParam('against', '')}
         />
       )}
-      <Panel what="The readings">{last && <ReadingsPanel readings={last.readings} flags={flags} />}</Panel>
+      <Panel what="The readings">
+        {last && <ReadingsPanel readings={last.readings} flags={flags} isSettling={isSettling} />}
+      </Panel>
     </aside>
   );
 }

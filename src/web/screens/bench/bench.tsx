@@ -82,7 +82,7 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
   const against = search.get('against') ?? '';
   const brief = briefs.find((candidate) => candidate.id === search.get('brief'))?.document;
   const bench = useBench(draft, brief, metals);
-  const { surroundings, judged, last, lines, error, pulling, shown } = bench;
+  const { surroundings, judged, last, lines, error, pulling, isSettling, shown } = bench;
   const hand = useHistory(kept.id, draft);
   const earlier = useAgainst(kept.id, against, surroundings);
   const [panel, setPanel] = useState<BenchPanel>('');
@@ -213,6 +213,7 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
         stand={stand}
         earlier={earlier?.judged}
         last={last}
+        isSettling={isSettling}
         // What is said of lead stands beside the metal already.
         flags={judged?.ok ? judged.flags.filter(({ code }) => code !== 'metal.lead') : []}
         onParam={setParam}

@@ -31,9 +31,12 @@ const SIGN: Readonly<Record<Flag['level'], string>> = { stop: '■ Stop', care: 
 export function ReadingsPanel({
   readings,
   flags,
+  isSettling,
 }: {
   readonly readings: Readings;
   readonly flags: readonly Flag[];
+  /** slow readings are still those of the state before: shown pale until theirs come */
+  readonly isSettling: boolean;
 }) {
   const { format, say } = useUnits();
   const [open, setOpen] = useState<ReadingId | undefined>(undefined);
@@ -61,7 +64,12 @@ export function ReadingsPanel({
                 const { name } = READINGS[id];
                 const isOpen = open === id;
                 return (
-                  <div key={id} className="reading" data-open={isOpen}>
+                  <div
+                    key={id}
+                    className="reading"
+                    data-open={isOpen}
+                    data-settling={isSettling && READINGS[id].isSlow}
+                  >
                     <dt>
                       <button
                         type="button"

@@ -1,11 +1,10 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
-import type { Brief, Design, Metal, Surroundings } from '../../../core/index.ts';
+import type { Brief, Design, Metal, ReadingId, Surroundings } from '../../../core/index.ts';
 import {
   BEHAVIOURS,
   familyOf,
   metalPart,
   PLAIN_WATER,
-  READING_IDS,
   READINGS,
   solveTarget,
   surroundingsOfBrief,
@@ -31,10 +30,8 @@ const runJudge = ({ design, surroundings }: Job): Promise<Judged> =>
   judgeWorker('now').judge(design, surroundings);
 const runWhole = ({ design, surroundings }: Job): Promise<Judged> =>
   judgeWorker('later').judge(design, surroundings);
-/** Whether a reading, or a flag by the first part of its name, is of what takes a moment. */
+/** Behaviours that take a moment: a flag's code begins with the key of its own. */
 const SLOW = new Set(BEHAVIOURS.filter(({ needs }) => needs !== 'at once').map(({ key }) => key));
-const OF = new Map<string, string>(READING_IDS.map((id) => [id, READINGS[id].behaviour]));
-const isSlow = (id: string): boolean => SLOW.has(OF.get(id) ?? id.split('.')[0] ?? '');
 const runMetals = ({ design, surroundings }: Job): Promise<MetalLine[]> =>
   judgeWorker('later').metals(design, surroundings);
 
@@ -56,13 +53,11 @@ export function useBench(
   const job = useMemo<Job>(() => ({ design: document, surroundings }), [document, surroundings]);
   const wholeJob = useMemo<Job>(() => ({ design: document, surroundings: whole }), [document, whole]);
   const { output: shortly, for: answered, error, ask } = useJudged(job, runJudge);
-  const { output: wholly } = useJudged(wholeJob, runWhole);
+  const { output: wholly, for: whollyOf } = useJudged(wholeJob, runWhole);
   const judged = useMemo<Judged | undefined>(() => {
     if (!shortly?.ok || !wholly?.ok) return shortly;
-    const slow = Object.entries(wholly.readings).filter(([id]) => isSlow(id));
-    const flags = wholly.flags.filter(
-      (flag) => !shortly.flags.some(({ text }) => text === flag.text) && isSlow(flag.code),
-    );
+    const slow = Object.entries(wholly.readings).filter(([id]) => READINGS[id as ReadingId].isSlow);
+    const flags = wholly.flags.filter(({ code }) => SLOW.has(code.split('.')[0] ?? ''));
     return {
       ...shortly,
       readings: { ...shortly.readings, ...Object.fromEntries(slow) },
@@ -73,9 +68,10 @@ export function useBench(
   const [pulling, setPulling] = useState(false);
   const [last, setLast] = useState<Extract<Judged, { ok: true }> | undefined>(undefined);
   if (judged?.ok && judged !== last) setLast(judged);
+  const built = last?.design;
   const stripJob = useMemo<Job | undefined>(
-    () => (last ? { design: last.design, surroundings } : undefined),
-    [last, surroundings],
+    () => built && { design: built, surroundings },
+    [built, surroundings],
   );
   const { output: lines } = useJudged(stripJob, runMetals);
 
@@ -184,6 +180,8 @@ export function useBench(
     lines,
     error,
     pulling,
+    /** what takes a moment is still that of the state before */
+    isSettling: pulling || whollyOf !== wholeJob,
     shown,
     onDimension,
     onTarget,

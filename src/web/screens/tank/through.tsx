@@ -142,26 +142,16 @@ function Edge({ head, edge, phi }: { readonly head: WetHead; readonly edge: numb
         y2={ly - 700 * Math.sin(slope)}
       />
       <SideFigure drawing={drawing} metal={metal} k={k} place={place} />
-      {sides(drag.outline).map(([a, b], i) => {
-        const down = (Math.atan2(b[0] - a[0], b[1] - a[1]) * 180) / Math.PI;
-        return (
-          <path
-            key={i}
-            className={drag.line + down >= phi ? 'mark-climbs' : 'mark-stops'}
-            d={pathOf([a, b], at, false)}
-          />
-        );
-      })}
+      {frontOf(drag.outline).map(({ down, ends }, i) => (
+        <path
+          key={i}
+          className={drag.line + down >= phi ? 'mark-climbs' : 'mark-stops'}
+          d={pathOf(ends, at, false)}
+        />
+      ))}
     </svg>
   );
 }
-
-/** Sides of an outline that face forward. */
-const sides = (outline: readonly Vec2[]): (readonly [Vec2, Vec2])[] =>
-  outline.flatMap((a, i) => {
-    const b = outline[(i + 1) % outline.length] as Vec2;
-    return b[1] - a[1] > 1e-9 ? [[a, b] as const] : [];
-  });
 
 /** From above: what sheds a stem, and the crack. */
 function Above({
@@ -184,7 +174,7 @@ function Above({
   // The stem touches half way out; the crack lies beyond it.
   const out = box.high / 2;
   const touched = Math.max(
-    ...sides(above).flatMap(([a, b]) => (a[1] <= out && out <= b[1] ? [(a[0] + b[0]) / 2] : [])),
+    ...frontOf(above).flatMap(({ ends: [a, b] }) => (a[1] <= out && out <= b[1] ? [(a[0] + b[0]) / 2] : [])),
   );
   const [sx, sy] = at([touched, out]);
   const nose = Math.max(x0 + box.right * k, sx + stem * k) + 6;
@@ -198,16 +188,13 @@ function Above({
       <path className="tank-bed" d={`M${nose} 0H${size}V${y0 - (crack / 2) * k}H${nose}Z`} />
       <path className="tank-bed" d={`M${nose} ${size}H${size}V${y0 + (crack / 2) * k}H${nose}Z`} />
       <path className={`fig-metal metal-${head.metal.split('-')[0]}`} d={pathOf(above, at)} />
-      {sides(above).map(([a, b], i) => {
-        const sweep = (Math.atan2(Math.abs(b[0] - a[0]), b[1] - a[1]) * 180) / Math.PI;
-        return (
-          <path
-            key={i}
-            className={sweep > phi ? 'mark-climbs' : 'mark-stops'}
-            d={pathOf([a, b], at, false)}
-          />
-        );
-      })}
+      {frontOf(above).map(({ down, ends }, i) => (
+        <path
+          key={i}
+          className={Math.abs(down) > phi ? 'mark-climbs' : 'mark-stops'}
+          d={pathOf(ends, at, false)}
+        />
+      ))}
       <circle className="tank-stem" cx={sx + (stem / 2) * k} cy={sy} r={(stem / 2) * k} />
     </svg>
   );

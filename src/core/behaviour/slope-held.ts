@@ -1,0 +1,70 @@
+import type { Vec3 } from '../numeric/vec.ts';
+import { degrees, dot, norm, scale, sub } from '../numeric/vec.ts';
+import type { Points } from './facets.ts';
+import { triples } from './facets.ts';
+import { hull2 } from './outline.ts';
+import type { RestPose } from './rest-poses.ts';
+import { SHALLOW } from './rest-poses.ts';
+
+/** Turn at a corner below which the outline is taken as round there, radians: a circle of 32 corners turns by 11° at each. */
+const ROUND = (12 * Math.PI) / 180;
+
+/**
+ * Steepest slope that a pose is held on, degrees, when the bottom falls away `towards` a direction of the body: the greatest
+ * atan(h′/h) on the way from the pose over to the next, rolling in the plane of the two. A flat holds until the centre stands over its
+ * edge, a rocker until its centre stands over the steepest place it can roll to. Friction is left out.
+ *
+ * `points` and `centre` as for {@link restPoses}, mm; `pose`: a pose, or its direction that points down; `towards`: any vector not along it.
+ */
+export function slopeHeld(
+  points: Points,
+  centre: Vec3,
+  pose: Pick<RestPose, 'down'> | Vec3,
+  towards: Vec3,
+): number {
+  const down = 'down' in pose ? pose.down : pose;
+  const level = sub(towards, scale(down, dot(towards, down)));
+  const size = norm(level);
+  if (size < 1e-12) return NaN;
+  const side = scale(level, 1 / size);
+  // Seen along the axis it rolls about: how deep and how far to the side each point lies.
+  const outline = hull2(
+    triples(points).map(({ x, y, z }): readonly [number, number] => {
+      const from = sub([x, y, z], centre);
+      return [dot(from, side), dot(from, down)];
+    }),
+  );
+  // Corners in the order they touch as it rolls to that side. While one touches, tan of the slope held is the tangent of its own direction
+  // less the roll, which is greatest as it begins to touch.
+  const count = outline.length;
+  const at = (i: number) => outline[(i + count) % count] as readonly [number, number];
+  const turnTo = ([u, v]: readonly [number, number]) => Math.atan2(u, v);
+  const flat = 1e-6;
+  let first = 0;
+  outline.forEach(([u, v], i) => {
+    const [bu, bv] = at(first);
+    const scaleOf = Math.abs(bv) + Math.abs(v) + 1e-12;
+    if (v > bv + flat * scaleOf || (v > bv - flat * scaleOf && u > bu)) first = i;
+  });
+  // The hull runs counter-clockwise with u to the right and v up; rolling to +u goes through corners the other way.
+  let best = 0;
+  let roll = 0;
+  let highest = -Infinity;
+  for (let k = 0; k < count; k++) {
+    const corner = at(first - k);
+    const next = at(first - k - 1);
+    const [du, dv] = [next[0] - corner[0], next[1] - corner[1]];
+    // Roll at which the next corner touches too: the side between them lies on the bottom.
+    const until = Math.atan2(-dv, du);
+    if (!(until >= roll)) break;
+    // A corner of a few degrees is a facet of something round, whose own contact lies in the middle of it.
+    const isRound = k > 0 && until - roll < ROUND;
+    best = Math.max(best, turnTo(corner) - (isRound ? (roll + until) / 2 : roll));
+    // Over the top: lower than it has been by more than the facets of a round body make it.
+    const height = corner[0] * Math.sin(until) + corner[1] * Math.cos(until);
+    highest = Math.max(highest, height);
+    if (height < highest - SHALLOW * Math.abs(highest)) break;
+    roll = until;
+  }
+  return Math.max(0, degrees(best));
+}
