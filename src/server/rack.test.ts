@@ -173,3 +173,24 @@ describe('what it says', () => {
     expect(names).toEqual([...names].sort((a, b) => (a < b ? -1 : a > b ? 1 : 0)));
   });
 });
+
+describe('another writer', () => {
+  it('is seen at the next look: a row written, and one taken out, past the application', async () => {
+    const { id } = await app.made(sample('Theirs'));
+    const { cards } = await rack();
+    await app.database.db.execute(
+      `update designs set name = 'Their own', card = jsonb_set(card, '{name}', '"Their own"') where id = '${id}'`,
+    );
+    const mine = await rack();
+    expect(mine.cards.length).toBe(cards.length);
+    expect(mine.cards.find((card) => card.id === id)?.name).toBe('Their own');
+    await app.database.db.execute(`delete from designs where id = '${id}'`);
+    expect((await rack()).cards.length).toBe(cards.length - 1);
+  });
+
+  it('is told of in the order of names', async () => {
+    for (const name of ['Zeta', 'Alpha', 'Mid']) await app.made(sample(name));
+    const names = (await rack()).cards.map(({ name }) => name);
+    expect(names).toEqual([...names].sort());
+  });
+});

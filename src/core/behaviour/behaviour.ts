@@ -48,9 +48,7 @@ export interface Surroundings {
   readonly fishing?: Partial<Fishing> | undefined;
   /** the metals store; the reference list where absent */
   readonly metals?: readonly Metal[];
-  /** while a value is dragged: what takes longer than a frame is estimated, within half a per cent */
-  readonly isQuick?: boolean;
-  /** leaves out the behaviours that take a moment: for who wants shape and weight alone */
+  /** leaves out the behaviours that take a moment: while a value is dragged, and for who wants shape and weight alone */
   readonly isShort?: boolean;
 }
 

@@ -37,6 +37,9 @@ function bentBy(q: number) {
   };
 }
 
+/** Logarithms of the moduli's complements looked through: from bent all but along the load to all but straight. */
+const MODULI = [Math.log(1e-10), Math.log(Math.SQRT1_2 * (1 - 1e-12))] as const;
+
 /** Loads beyond which the end points all but along the load and the shape hardly changes. */
 const MOST = 400;
 
@@ -51,18 +54,21 @@ export function elastica(load: number): Bent {
   if (load < 1e-4) return { drop: load / 3, shortening: load ** 2 / 15 };
   const root = findRoot(
     (x) => Math.log(bentBy(Math.exp(x)).load / load),
-    Math.log(1e-10),
-    Math.log(Math.SQRT1_2 * (1 - 1e-12)),
+    ...MODULI,
     1e-13,
   );
   const { drop, shortening } = bentBy(root.ok ? Math.exp(root.x) : Math.SQRT1_2);
   return { drop, shortening };
 }
 
+/** The end's drop under the greatest load, as a share of the length. */
+const DEEPEST = elastica(MOST).drop;
+
 /** Load P L²/(E I) that brings the end down by a share of the length, 0 to 0.95; Infinity beyond it. */
 export function loadFor(drop: number): number {
   if (drop <= 0) return 0;
-  if (drop >= elastica(MOST).drop) return Infinity;
-  const root = findRoot((x) => elastica(Math.exp(x)).drop - drop, Math.log(1e-6), Math.log(MOST), 1e-11);
-  return root.ok ? Math.exp(root.x) : 3 * drop;
+  if (drop >= DEEPEST) return Infinity;
+  // Drop and load both follow from the modulus, so that is what is looked for; under the least of drops it cannot be told from a straight strand.
+  const root = findRoot((x) => bentBy(Math.exp(x)).drop - drop, ...MODULI, 1e-13);
+  return root.ok && drop > 1e-4 ? bentBy(Math.exp(root.x)).load : 3 * drop;
 }

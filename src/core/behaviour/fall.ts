@@ -52,7 +52,7 @@ const MOVED_ALONG = 0.5;
  * Terminal fall on a slack line: speed from submerged weight = drag of head and sticks, attitude where the moment of the drag
  * about the effective centre vanishes and turning away is opposed, reached from level. The path is taken as vertical.
  */
-export function fall(rig: Rig, water: Water, isQuick = false): Fall {
+export function fall(rig: Rig, water: Water): Fall {
   const rho = waterDensity(water);
   const viscosity = waterViscosity(water);
   const { weight, centre } = submerged(rig, rho);
@@ -67,7 +67,7 @@ export function fall(rig: Rig, water: Water, isQuick = false): Fall {
       hookPitch: undefined,
       timeTo: () => Infinity,
     };
-  const body = wetHead(rig, isQuick);
+  const body = wetHead(rig);
   const force = (weight / 1000) * GRAVITY;
   const free = freeHook(rig, rho, viscosity);
   const own = submerged(rig.bodies[0], rho);
@@ -304,7 +304,7 @@ export const falling = behaviour({
 });
 
 /** The fall of a rig in its surroundings, found once for all that asks for it. */
-export const fallen = oncePer((rig, around): Fall => fall(rig, around.water, around.isQuick));
+export const fallen = oncePer((rig, around): Fall => fall(rig, around.water));
 
 /** A pitch in words. */
 const tilted = (pitch: number): string => {

@@ -15,11 +15,13 @@ import { roll } from './roll.ts';
 import { shape } from './shape.ts';
 import { sonar } from './sonar.ts';
 import { strength } from './strength.ts';
+import { surface } from './surface.ts';
 import { thrown } from './throw.ts';
 import { weight } from './weight.ts';
 
 const ALL = [
   shape,
+  surface,
   weight,
   roll,
   hook,

@@ -92,7 +92,7 @@ const PER_STEP = Math.log(FASTEST / SLOWEST) / 10;
 
 /** The head on the line, found once for a rig and its surroundings; undefined where it floats. */
 export const towOf = oncePer((rig, around): KnownTow | undefined => {
-  const found = towed(rig, around.water, around.isQuick);
+  const found = towed(rig, around.water);
   const cache = new Map<number, ReturnType<Tow['at']>>();
   const exactly = (of: Tow, speed: number) => {
     const known = cache.get(speed);

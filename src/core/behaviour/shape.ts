@@ -1,10 +1,8 @@
 import { metalPart } from '../build/rig.ts';
-import { bareHead, wholeBulk } from '../head/body.ts';
 import { extent } from '../head/extent.ts';
-import { surfaceOf } from '../head/surface.ts';
 import { behaviour } from './behaviour.ts';
 
-/** Sizes, volume and surface of the head itself. */
+/** Sizes and volume of the head itself. */
 export const shape = behaviour({
   key: 'shape',
   needs: 'at once',
@@ -49,26 +47,6 @@ export const shape = behaviour({
       note: 'From the lowest of the belly to the highest of the crown.',
       compared: true,
     },
-    'head.surface': {
-      name: 'Surface',
-      quantity: 'number',
-      unit: 'mm²',
-      kind: 'geometry',
-      group: 'Head',
-      formula: 'S = ∮ dA',
-      note: 'Surface of body, collar and features, wire and holes still filled. Plain bodies: facets at two finenesses, drawn out to none (Richardson); features: facets of the solid library, set right by what such facets lose of the plain body. Within 0.1%.',
-      decimals: 0,
-    },
-    'head.sphericity': {
-      name: 'Sphericity',
-      quantity: 'number',
-      unit: '1',
-      kind: 'geometry',
-      group: 'Head',
-      formula: 'Ψ = π^(1/3) (6V)^(2/3) / S',
-      note: 'Surface of the sphere of equal volume over the surface of the body (Wadell). 1 is a ball.',
-      decimals: 3,
-    },
     'head.scale': {
       name: 'Scale to target',
       quantity: 'number',
@@ -80,17 +58,13 @@ export const shape = behaviour({
       decimals: 3,
     },
   },
-  read(rig, { isQuick = false }) {
+  read(rig) {
     const sizes = extent(rig.head);
-    const { area, bare } = surfaceOf(rig.head, isQuick);
-    const { volume } = wholeBulk(bareHead(rig.head));
     return {
       'head.castVolume': metalPart(rig).volume,
       'head.length': sizes.length,
       'head.breadth': sizes.breadth,
       'head.height': sizes.height,
-      'head.surface': area,
-      'head.sphericity': Math.min(1, (Math.cbrt(Math.PI) * (6 * volume) ** (2 / 3)) / bare),
       'head.scale': rig.scale,
     };
   },

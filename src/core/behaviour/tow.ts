@@ -25,12 +25,12 @@ export interface Tow {
  * A head towed level: it takes the pitch in which its weight and drag balance about the eye, the one nearest to how it hangs. A free hook
  * trails straight. Undefined where it floats.
  */
-export function towed(rig: Rig, water: Water, isQuick = false): Tow | undefined {
+export function towed(rig: Rig, water: Water): Tow | undefined {
   const rho = waterDensity(water);
   const viscosity = waterViscosity(water);
   const { weight, centre } = submerged(rig, rho);
   if (!(weight > 0)) return undefined;
-  const body = wetWhole(rig, isQuick);
+  const body = wetWhole(rig);
   const { eye } = rig.places;
   const force = (weight / 1000) * GRAVITY;
   const [dx, dz] = [centre[0] - eye[0], centre[2] - eye[2]];

@@ -1,6 +1,6 @@
 import type { Rig, RigidBody } from '../build/rig.ts';
 import { bareHead, wholeBulk } from '../head/body.ts';
-import { surfaceOf } from '../head/surface.ts';
+import { roughArea } from '../head/surface.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { DragLaw } from './drag.ts';
 import { bodyDrag, roundness, WIRE_NORMAL, WIRE_TANGENT } from './drag.ts';
@@ -24,13 +24,13 @@ export interface WetBody {
 const STICK = 8;
 
 /** The head's part of a rig, with all that is fixed to it. Paint makes the body larger by its own volume. */
-export function wetHead(rig: Rig, isQuick: boolean): WetBody & { readonly surface: Shadows } {
+export function wetHead(rig: Rig): WetBody & { readonly surface: Shadows } {
   const faces = rig.bodies[0].faces;
   if (!faces) throw new Error('A head without a surface is a mistake of the program.');
   const bare = bareHead(rig.head);
   const shadows = shadowsOf(faces(), {
     volume: wholeBulk(bare).volume,
-    area: surfaceOf(rig.head, isQuick).bare,
+    area: roughArea(bare),
   });
   const paint = rig.parts.find(({ name }) => name === 'paint')?.volume ?? 0;
   const { equalDiameter } = shadows;
@@ -49,8 +49,8 @@ export function wetHook(body: RigidBody): WetBody {
 }
 
 /** All of a rig in the frame of its design, a free hook trailing straight. */
-export function wetWhole(rig: Rig, isQuick: boolean): WetBody & { readonly surface: Shadows } {
-  const head = wetHead(rig, isQuick);
+export function wetWhole(rig: Rig): WetBody & { readonly surface: Shadows } {
+  const head = wetHead(rig);
   const [, free] = rig.bodies;
   if (!free) return head;
   const more = sticksOf(free);

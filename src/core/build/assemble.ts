@@ -5,6 +5,7 @@ import type { Bait, Part, Rig, RiggedBait } from './rig.ts';
 import { layOnHead, seatOf } from '../rigging/lay.ts';
 import type { Ring } from '../hook/ring.ts';
 import type { Design } from '../document/design.ts';
+import type { GuardBody } from '../fitting/guards/guard.ts';
 import { guardBody } from '../fitting/guards/index.ts';
 import { keeperBody, keeperOf } from '../fitting/keepers/index.ts';
 import type { HeadBody } from '../head/body.ts';
@@ -12,7 +13,7 @@ import { headBody, wholeBulk } from '../head/body.ts';
 import { completeDimensions } from '../head/family.ts';
 import { familyOf } from '../head/families/index.ts';
 import { recess } from '../head/features/recess.ts';
-import { surfaceOf } from '../head/surface.ts';
+import { roughArea } from '../head/surface.ts';
 import type { Profile } from '../head/profile.ts';
 import type { Bulk } from '../head/quadrature.ts';
 import { hookMeasures } from '../hook/chart.ts';
@@ -24,6 +25,7 @@ import { STEEL_DENSITY } from '../material/densities.ts';
 import { METALS } from '../material/metals/index.ts';
 import { findRoot } from '../numeric/root.ts';
 import type { Vec3 } from '../numeric/vec.ts';
+import { clamp } from '../numeric/vec.ts';
 
 /** Metal of a design: from the given store, or the reference list. */
 export function designMetal(design: Design, metals: readonly Metal[] = METALS): Metal | undefined {
@@ -73,9 +75,9 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
   const wire = wireWithin(hook.legAndShank, hook.wire / 2, holds);
   const keeperIn = keeper?.anchor && wireWithin(keeper.anchor.path, keeper.anchor.diameter / 2, holds);
   // Where the guard's hole runs into the hook, that metal is gone already.
-  const holdsMetal = (x: number, y: number, z: number) =>
-    holds(x, y, z) && !nearPath(hook.legAndShank, hook.wire / 2, x, y, z);
-  const guardHole = guard && wireWithin(guard.bore, guard.bundleRadius, holdsMetal, true);
+  const guardHole =
+    guard &&
+    wireWithin(guard.bore, guard.bundleRadius, besides(hook.legAndShank, hook.wire / 2, guard, holds), true);
 
   const pieces = [
     { ...body, sign: 1 },
@@ -229,7 +231,7 @@ function paintPart(
   head: HeadBody,
   body: Bulk,
 ): Part {
-  const volume = surfaceOf(head, true).area * thickness;
+  const volume = roughArea(head) * thickness;
   return {
     name: 'paint',
     material: 'paint',
@@ -239,17 +241,36 @@ function paintPart(
   };
 }
 
-/** Whether a point lies within `radius` of a centre line in the plane y = 0. */
-function nearPath(path: readonly Vec3[], radius: number, x: number, y: number, z: number): boolean {
-  if (Math.abs(y) >= radius) return false;
-  for (let i = 1; i < path.length; i++) {
-    const [a, b] = [path[i - 1] as Vec3, path[i] as Vec3];
-    const [dx, dz] = [b[0] - a[0], b[2] - a[2]];
-    const share = Math.min(1, Math.max(0, ((x - a[0]) * dx + (z - a[2]) * dz) / (dx * dx + dz * dz || 1)));
-    if (Math.hypot(x - a[0] - share * dx, z - a[2] - share * dz) < Math.sqrt(radius ** 2 - y ** 2))
-      return true;
-  }
-  return false;
+/** Where metal is, less what lies within `radius` of a centre line in the plane y = 0; asked only of places in a guard's bore. */
+function besides(
+  path: readonly Vec3[],
+  radius: number,
+  { bore, bundleRadius }: GuardBody,
+  holds: HeadBody['holds'],
+): HeadBody['holds'] {
+  const margin = radius + bundleRadius;
+  const span = (axis: 0 | 2, points: readonly Vec3[]) =>
+    [Math.min(...points.map((p) => p[axis])), Math.max(...points.map((p) => p[axis]))] as const;
+  const [[x0, x1], [z0, z1]] = [span(0, bore), span(2, bore)];
+  // Pieces of the line that the bore can reach: mostly one or two, often none.
+  const near = path.slice(1).flatMap((b, i) => {
+    const a = path[i] as Vec3;
+    const [[ax, bx], [az, bz]] = [span(0, [a, b]), span(2, [a, b])];
+    const isAway = ax > x1 + margin || bx < x0 - margin || az > z1 + margin || bz < z0 - margin;
+    return isAway ? [] : [[a, b] as const];
+  });
+  if (near.length === 0) return holds;
+  return (x, y, z) => {
+    const free = radius ** 2 - y ** 2;
+    if (free > 0) {
+      for (const [a, b] of near) {
+        const [dx, dz] = [b[0] - a[0], b[2] - a[2]];
+        const share = clamp(((x - a[0]) * dx + (z - a[2]) * dz) / (dx * dx + dz * dz || 1), 0, 1);
+        if ((x - a[0] - share * dx) ** 2 + (z - a[2] - share * dz) ** 2 < free) return false;
+      }
+    }
+    return holds(x, y, z);
+  };
 }
 
 /** Length of the eye's leg from the knee on the shank line to where its centre line leaves the head, mm; 0 where the knee stands in front. */

@@ -7,7 +7,7 @@ import type { Profile } from './profile.ts';
 import { sectionRadius } from './profile.ts';
 import type { Revolve } from './revolve.ts';
 import { revolveSurface } from './revolve.ts';
-import { bodySolid, WORKED } from './solid.ts';
+import { bodySolid, surfaceMesh, WORKED } from './solid.ts';
 import { solids } from './kernel.ts';
 
 /** Surface of a head, wire and holes still filled, mm². */
@@ -21,50 +21,64 @@ export interface Surface {
 /** Fineness at which a worked body's area is within 0.1% once it is set right by what the same facets lose of the plain loft. */
 const FINE_WORKED: MeshQuality = { rings: 48, corners: 64, round: 96 };
 
-const coarse = new WeakMap<HeadBody, number>();
+const rough = new WeakMap<HeadBody, number>();
 const fine = new WeakMap<HeadBody, number>();
 
 /**
- * Surface of a head's body; asked for by more than one behaviour, found once. Of a body with features or a collar it comes from the solid
- * library's facets and is within 0.1%; where `isQuick`, from few facets, within half a per cent.
+ * Surface of a head's body within 0.1%; found once. Of a body with features or a collar it comes from the solid library's facets, which
+ * takes some frames: see `roughArea` for what follows the hand.
  */
-export function surfaceOf(head: HeadBody, isQuick: boolean): Surface {
-  const bare = areaOf(bareHead(head), isQuick);
-  return { area: head.collar ? areaOf(head, isQuick) : bare, bare };
+export function surfaceOf(head: HeadBody): Surface {
+  const bare = fineArea(bareHead(head));
+  return { area: head.collar ? fineArea(head) : bare, bare };
 }
 
-function areaOf(head: HeadBody, isQuick: boolean): number {
-  const known = isQuick ? coarse : fine;
-  let area = fine.get(head) ?? known.get(head);
+/** Area of a head's body, mm²: of a worked one from the few facets that its drag is found from, within half a per cent; of any other within 0.1%. */
+export function roughArea(head: HeadBody): number {
+  return (
+    fine.get(head) ??
+    once(
+      rough,
+      head,
+      () => easyArea(head) ?? setRight(head, massProperties(surfaceMesh(head, WORKED)).area, WORKED),
+    )
+  );
+}
+
+const fineArea = (head: HeadBody): number => once(fine, head, () => easyArea(head) ?? workedArea(head));
+
+function once(known: WeakMap<HeadBody, number>, head: HeadBody, find: () => number): number {
+  let area = known.get(head);
   if (area === undefined) {
-    area = found(head, isQuick);
-    (isPlain(head) ? fine : known).set(head, area);
+    area = find();
+    known.set(head, area);
   }
   return area;
 }
 
-function found(head: HeadBody, isQuick: boolean): number {
+/** Area of a body that needs no library; undefined of a worked one. */
+function easyArea(head: HeadBody): number | undefined {
   const { profile, collar, mesh, shapes } = head;
   if (isPlain(head)) return loftArea(profile) + (collar ? collarArea(profile, collar) : 0);
-  if (mesh && shapes.length === 0) return massProperties(mesh).area;
-  return workedArea(head, isQuick);
+  return mesh && shapes.length === 0 ? massProperties(mesh).area : undefined;
 }
+
+function workedArea(head: HeadBody): number {
+  const solid = bodySolid(solids(), head, FINE_WORKED);
+  const area = solid.surfaceArea();
+  solid.delete();
+  return setRight(head, area, FINE_WORKED);
+}
+
+/** What facets lose of the loft they lose of what is left of it. */
+const setRight = ({ mesh, profile }: HeadBody, area: number, quality: MeshQuality): number =>
+  mesh ? area : (area * loftArea(profile)) / facets(profile, quality);
 
 /** Facets cut a curved surface short by the square of their size, so two finenesses tell what neither does (Richardson 1911). */
 function loftArea(profile: Profile): number {
   const area = (part: number) => facets(profile, { rings: 40 * part, corners: 48 * part });
   const [half, whole] = [area(0.5), area(1)];
   return whole + (whole - half) / 3;
-}
-
-function workedArea(head: HeadBody, isQuick: boolean): number {
-  const quality = isQuick ? WORKED : FINE_WORKED;
-  const solid = bodySolid(solids(), head, quality);
-  const area = solid.surfaceArea();
-  solid.delete();
-  if (head.mesh) return area;
-  // What these facets lose of the loft they lose of what is left of it.
-  return (area * loftArea(head.profile)) / facets(head.profile, quality);
 }
 
 /** Panels of the part of a body that a collar goes into: along it, closer together at a rounded rear, and around its left half. */

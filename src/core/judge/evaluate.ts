@@ -47,7 +47,7 @@ export function behave(rig: Rig, around: Surroundings): { readings: Readings; fl
   const readings: Partial<Record<string, Readings[ReadingId]>> = {};
   for (const { read, needs } of BEHAVIOURS) {
     // While a value is dragged, what takes longer waits for the hand to rest.
-    if ((around.isQuick || around.isShort) && needs === 'a moment later') continue;
+    if (around.isShort && needs === 'a moment later') continue;
     for (const [id, given] of Object.entries(read(rig, around))) {
       if (given === undefined) continue;
       readings[id] = reading(id as ReadingId, given);

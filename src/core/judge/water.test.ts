@@ -55,7 +55,7 @@ it('any head in any water, fished anyhow, with a bait or without, gives figures 
   let readable = 0;
   fc.assert(
     fc.property(anyDesign, anyFishing, anyBait, (design, around, bait) => {
-      if (!evaluate(design, { ...PLAIN_WATER, isQuick: true }).ok) return;
+      if (!evaluate(design, { ...PLAIN_WATER, isShort: true }).ok) return;
       const result = evaluate(design, around, bait);
       if (!result.ok) return;
       readable++;

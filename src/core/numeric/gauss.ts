@@ -35,18 +35,16 @@ export function gaussLegendre(n: number): Rule {
 }
 
 /**
- * The 15 points of Kronrod with their weights, and the weights of the 7 points of Gauss among them (0 elsewhere): one set of values
- * gives an integral and, by the difference of the two, how far it may be off. QUADPACK (Piessens et al. 1983), routine QK15.
+ * The 11 points of Kronrod with their weights, and the weights of the 5 points of Gauss among them (0 elsewhere): one set of values
+ * gives an integral and, by the difference of the two, how far it may be off (Kronrod 1965; values from memory, proved by what they are exact for).
  */
 export const KRONROD = symmetric([
-  [0.9914553711208126, 0.022935322010529224, 0],
-  [0.9491079123427585, 0.06309209262997856, 0.1294849661688697],
-  [0.8648644233597691, 0.10479001032225019, 0],
-  [0.7415311855993945, 0.14065325971552592, 0.27970539148927664],
-  [0.5860872354676911, 0.1690047266392679, 0],
-  [0.4058451513773972, 0.19035057806478542, 0.3818300505051189],
-  [0.20778495500789848, 0.20443294007529889, 0],
-  [0, 0.20948214108472782, 0.4179591836734694],
+  [0.9840853600948425, 0.04258203675108183, 0],
+  [0.906179845938664, 0.1152333166224734, 0.23692688505618908],
+  [0.7541667265708492, 0.18680079655649265, 0],
+  [0.5384693101056831, 0.2410403392286476, 0.47862867049936647],
+  [0.27963041316178317, 0.2728498019125589, 0],
+  [0, 0.28298741785749122, 0.5688888888888889],
 ]);
 
 /** A rule given by its half from the end to the middle. */

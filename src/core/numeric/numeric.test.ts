@@ -29,23 +29,23 @@ describe('Gauss-Legendre', () => {
     }
   });
 
-  it('Kronrod’s fifteen points hold Gauss’s seven, and are exact to degree 22, those seven to degree 13', () => {
+  it('Kronrod’s eleven points hold Gauss’s five, and are exact to degree 17, those five to degree 9', () => {
     const { nodes, weights, gauss } = KRONROD;
-    const seven = gaussLegendre(7);
+    const five = gaussLegendre(5);
     nodes.forEach((node, i) => {
       const weight = gauss[i] ?? NaN;
-      const same = seven.nodes.findIndex((other) => Math.abs(other - node) < 1e-13);
-      expect(weight).toBeCloseTo(same < 0 ? 0 : (seven.weights[same] ?? NaN), 13);
+      const same = five.nodes.findIndex((other) => Math.abs(other - node) < 1e-13);
+      expect(weight).toBeCloseTo(same < 0 ? 0 : (five.weights[same] ?? NaN), 13);
     });
-    expect(gauss.filter((weight) => weight !== 0)).toHaveLength(7);
+    expect(gauss.filter((weight) => weight !== 0)).toHaveLength(5);
     const sum = (rule: readonly number[], power: number) =>
       nodes.reduce((total, x, i) => total + (rule[i] ?? NaN) * x ** power, 0);
-    for (let power = 0; power <= 22; power++) {
+    for (let power = 0; power <= 17; power++) {
       const exact = power % 2 === 0 ? 2 / (power + 1) : 0;
       expect(sum(weights, power)).toBeCloseTo(exact, 14);
-      if (power <= 13) expect(sum(gauss, power)).toBeCloseTo(exact, 14);
+      if (power <= 9) expect(sum(gauss, power)).toBeCloseTo(exact, 14);
     }
-    expect(Math.abs(sum(gauss, 14) - 2 / 15)).toBeGreaterThan(1e-6);
+    expect(Math.abs(sum(gauss, 10) - 2 / 11)).toBeGreaterThan(1e-6);
   });
 
   it('with rounded ends: a half-disc, a cycloid-like cusp and a plain polynomial', () => {

@@ -51,7 +51,7 @@ export function parseNumber(text: string): number | undefined {
     .replace(/\u2044/g, '/')
     .replace(/[\u2212\u2013]/g, '-')
     .trim();
-  const mixed = /^([+-])?(?:(\d+)[\s-]+)?(\d+)\s*\/\s*(\d+)$/.exec(plain);
+  const mixed = /^([+-])?\s*(?:(\d+)[\s-]+)?(\d+)\s*\/\s*(\d+)$/.exec(plain);
   if (mixed) {
     const denominator = Number(mixed[4]);
     if (denominator === 0) return undefined;

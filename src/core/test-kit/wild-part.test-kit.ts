@@ -27,7 +27,7 @@ export function wildHalf(): void {
       fc.assert(
         fc.property(anyDesign, (design) => {
           // As while it is dragged: what is asked here is only that figures are figures.
-          const result = evaluate(design, { ...PLAIN_WATER, isQuick: true });
+          const result = evaluate(design, { ...PLAIN_WATER, isShort: true });
           if (!result.ok) {
             return result.problems.length > 0 && result.problems.every(({ message }) => message.length > 20);
           }

@@ -9,6 +9,7 @@ import type {
   Fit,
   Flag,
   LadderSpec,
+  Metal,
   MetalOutcome,
   MetalRow,
   MethodKey,
@@ -18,6 +19,7 @@ import type {
   Rule,
   Standing,
   Surroundings,
+  TargetOf,
   Vec3,
   Verdict,
   WaterFigure,
@@ -34,9 +36,11 @@ import {
   metalTable,
   PLAIN_WATER,
   sectionOf,
+  solveTarget,
   standing,
   surfaceMesh,
   waterFigure,
+  weightOf,
   withBait,
 } from '../../core/index.ts';
 
@@ -79,7 +83,7 @@ function metals(solved: Design, surroundings: Surroundings, compared?: readonly 
     const { rig: built, ...rest } = outcome;
     return { ...rest, drawing: drawingOf(built, 24) };
   };
-  return metalTable(solved, { ...surroundings, isQuick: true }, compared).map(
+  return metalTable(solved, { ...surroundings, isShort: true }, compared).map(
     ({ metal, density, sameWeight, sameSize }) => ({
       metal,
       density,
@@ -101,6 +105,24 @@ function rig(
   return { fit: judgeFit(result, surroundings.metals), judged: { ...rest, drawing: drawingOf(built) } };
 }
 
+/** A head as it is built. */
+export interface Built {
+  readonly dimensions: Design['head']['dimensions'];
+  /** the weight a target of each kind would hold, g or gram-force */
+  readonly weighs: Readonly<Record<TargetOf, number>>;
+}
+
+/** Sizes as they are built and weights; undefined where the design cannot be built. */
+function built(design: Design, metals: readonly Metal[] | undefined): Built | undefined {
+  const solved = solveTarget(design, metals);
+  if (!solved.ok) return undefined;
+  const weighs = (of: TargetOf) => weightOf(solved.rig, of);
+  return {
+    dimensions: solved.design.head.dimensions,
+    weighs: { metal: weighs('metal'), total: weighs('total'), submerged: weighs('submerged') },
+  };
+}
+
 /** How each of several plastics fits a design, in their order; empty when the design cannot be built. */
 function verdicts(
   design: Design,
@@ -108,7 +130,7 @@ function verdicts(
   method: MethodKey,
   surroundings: Surroundings,
 ): Verdict[] {
-  const result = evaluate(design, { ...surroundings, isQuick: true });
+  const result = evaluate(design, { ...surroundings, isShort: true });
   if (!result.ok) return [];
   return plastics.map((plastic) => {
     const rigged = withBait(result.rig, { plastic, method });
@@ -185,7 +207,7 @@ function rank(
   surroundings: Surroundings,
 ): Ranked[] {
   return asked.map(({ id, design }) => {
-    const result = evaluate(design, { ...surroundings, isQuick: true });
+    const result = evaluate(design, { ...surroundings, isShort: true });
     if (!result.ok) return { id, readings: {}, standing: undefined, problems: result.problems };
     return { id, readings: result.readings, standing: standing(brief, result, rules), problems: [] };
   });
@@ -311,6 +333,7 @@ const awaited =
 
 const service = {
   judge: awaited(judge),
+  built: awaited(built),
   metals: awaited((solved: Design, surroundings: Surroundings) => metals(solved, surroundings)),
   allMetals: awaited(allMetals),
   rig: awaited(rig),

@@ -151,13 +151,13 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
             design={shown}
             built={judged?.ok ? judged.design.head.dimensions : shown.head.dimensions}
             grams={readings?.['mass.metal']?.value ?? 1}
-            total={readings?.['mass.total']?.value ?? 1}
             metals={metals}
             problems={problems}
             edit={edit}
             onDimension={bench.onDimension}
             onTarget={bench.onTarget}
             onHold={bench.onHold}
+            onWeighed={bench.onWeighed}
           />
         </Panel>
       </aside>

@@ -16,13 +16,13 @@ export function HeadStage({
   design,
   built,
   grams,
-  total,
   metals,
   problems,
   edit,
   onDimension,
   onTarget,
   onHold,
+  onWeighed,
 }: StagesProps) {
   const problemAt = finder(problems);
   const [picking, setPicking] = useState(false);
@@ -74,12 +74,10 @@ export function HeadStage({
       <WeightFields
         design={design}
         grams={grams}
-        total={total}
-        metals={metals}
         problem={problemAt('/head/target')}
-        edit={edit}
         onTarget={onTarget}
         onHold={onHold}
+        onWeighed={onWeighed}
       />
       {family?.dimensions.map((spec) => {
         const locked = head.locks?.includes(spec.key) ?? false;

@@ -1,4 +1,4 @@
-import type { Design, Metal, Problem } from '../../../core/index.ts';
+import type { Design, Metal, Problem, TargetOf } from '../../../core/index.ts';
 
 export type Edit = (change: (design: Design) => Design) => void;
 
@@ -9,13 +9,13 @@ export interface StagesProps {
   readonly built: Readonly<Record<string, number>>;
   /** metal weight as built, g */
   readonly grams: number;
-  readonly total: number;
   readonly metals: readonly Metal[];
   readonly problems: readonly Problem[];
   readonly edit: Edit;
   readonly onDimension: (key: string, value: number, live: boolean) => void;
   readonly onTarget: (grams: number, live: boolean) => void;
   readonly onHold: () => void;
+  readonly onWeighed: (of: TargetOf) => void;
 }
 
 /** The message, if any, of the problems at one of the given fields or below it. */

@@ -1,17 +1,16 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
-import type { Brief, Design, Metal, ReadingId, Surroundings } from '../../../core/index.ts';
+import type { Brief, Design, Metal, ReadingId, Surroundings, TargetOf } from '../../../core/index.ts';
 import {
   BEHAVIOURS,
+  completeDimensions,
   familyOf,
-  metalPart,
   PLAIN_WATER,
   READINGS,
-  solveTarget,
   surroundingsOfBrief,
 } from '../../../core/index.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
-import type { Judged, MetalLine } from '../../workers/judge.worker.ts';
+import type { Built, Judged, MetalLine } from '../../workers/judge.worker.ts';
 import type { Pulled } from './plate.tsx';
 import type { Edit } from './stage-kit.ts';
 import { withStation } from './station-list.tsx';
@@ -21,6 +20,12 @@ function surroundingsOf(brief: Brief | undefined, metals: readonly Metal[]): Sur
   if (!brief) return { ...PLAIN_WATER, metals };
   return { ...surroundingsOfBrief(brief), metals };
 }
+
+/** The head with the sizes it is built in, where they are known. */
+const builtHead = ({ head }: Design, built: Built | undefined): Design['head'] => ({
+  ...head,
+  dimensions: built?.dimensions ?? head.dimensions,
+});
 
 interface Job {
   readonly design: Design;
@@ -79,20 +84,27 @@ export function useBench(
     (next: Design) => {
       pulled.current = next;
       setPulling(true);
-      // While it is pulled, what takes longer than a frame is estimated; letting go asks again for the whole.
-      ask({ design: next, surroundings: { ...surroundings, isQuick: true } });
+      ask({ design: next, surroundings });
     },
     [ask, surroundings],
   );
-  /** Sizes as they are built now, the base every pull starts from; worked out here only if the worker has not said them yet. */
-  const builtHead = useCallback(
-    (design: Design): Design['head'] => {
-      const known = judged?.ok && answered?.design === design ? judged.design : undefined;
-      if (known) return { ...design.head, dimensions: known.head.dimensions };
-      const solved = solveTarget(design, metals);
-      return solved.ok ? { ...design.head, dimensions: solved.design.head.dimensions } : design.head;
+  /** An edit that needs the head as it is built, which the worker says. Edited meanwhile, it is asked of the newer state, so that no edit is lost. */
+  const editBuilt = useCallback(
+    async (change: (now: Design, built: Built | undefined) => Design) => {
+      let asked: Design | undefined;
+      for (let isIn = false; !isIn;) {
+        edit((now) => (asked = now));
+        if (!asked) return;
+        const built = await judgeWorker('now')
+          .built(asked, metals)
+          .catch(() => undefined);
+        edit((now) => {
+          isIn = now === asked;
+          return isIn ? change(now, built) : now;
+        });
+      }
     },
-    [judged, answered, metals],
+    [edit, metals],
   );
   /** Puts a pulled or typed state into the document, with the sizes that are built, so that it says what it means even without its target. */
   const commit = useCallback(
@@ -118,12 +130,16 @@ export function useBench(
   const onDimension = useCallback(
     (key: string, value: number, isLive: boolean) => {
       const base = pulled.current ?? document;
-      const from = pulled.current ? base.head : builtHead(base);
+      const family = familyOf(base.head.family);
       const locks = document.head.locks ?? [];
-      const specs = familyOf(document.head.family)?.dimensions.filter(({ scales }) => scales) ?? [];
+      const specs = family?.dimensions.filter(({ scales }) => scales) ?? [];
       const isSize = specs.some((spec) => spec.key === key);
       const canGive = !isSize || specs.some((spec) => spec.key !== key && !locks.includes(spec.key));
-      const head = { ...from, dimensions: { ...from.dimensions, [key]: value } };
+      // Every size is named, so that none follows the pulled one by its own default.
+      const sizes = family
+        ? completeDimensions(family, base.head.dimensions, base.head)
+        : base.head.dimensions;
+      const head = { ...base.head, dimensions: { ...sizes, [key]: value } };
       if (!isLive && !canGive && document.head.target) {
         const text =
           'No other size can give way, so the weight is no longer held. Press H to hold the new one.';
@@ -133,7 +149,7 @@ export function useBench(
       const held = { ...head, locks: isSize ? [...new Set([...locks, key])] : locks };
       settle({ ...base, head: canGive ? held : { ...head, target: undefined } }, isLive);
     },
-    [document, builtHead, settle, tell],
+    [document, settle, tell],
   );
   const onTarget = useCallback(
     (grams: number, isLive: boolean) => {
@@ -159,18 +175,31 @@ export function useBench(
   const onSettle = useCallback(() => {
     if (pulled.current) void commit(pulled.current);
   }, [commit]);
-  const onHold = useCallback(() => {
-    edit((now) => {
-      const head = builtHead(now);
-      if (now.head.target) return { ...now, head: { ...head, target: undefined } };
-      const solved = solveTarget(now, metals);
-      const grams = solved.ok ? metalPart(solved.rig).mass : undefined;
-      return grams ? { ...now, head: { ...head, target: { grams, of: 'metal' } } } : now;
-    });
-  }, [edit, builtHead, metals]);
+  const onHold = useCallback(
+    () =>
+      void editBuilt((now, built) => {
+        if (now.head.target) return { ...now, head: { ...builtHead(now, built), target: undefined } };
+        const grams = built?.weighs.metal;
+        return grams ? { ...now, head: { ...now.head, target: { grams, of: 'metal' } } } : now;
+      }),
+    [editBuilt],
+  );
+  /** What it weighs so now is what is held from here on. */
+  const onWeighed = useCallback(
+    (of: TargetOf) =>
+      void editBuilt((now, built) => {
+        const grams = built?.weighs[of] ?? 0;
+        return grams > 0 ? { ...now, head: { ...now.head, target: { grams, of } } } : now;
+      }),
+    [editBuilt],
+  );
   const onChoose = useCallback(
-    (key: string) => edit((now) => ({ ...now, head: { ...builtHead(now), metal: key, density: undefined } })),
-    [edit, builtHead],
+    (key: string) =>
+      void editBuilt((now, built) => ({
+        ...now,
+        head: { ...builtHead(now, built), metal: key, density: undefined },
+      })),
+    [editBuilt],
   );
   const shown = pulling && answered ? answered.design : document;
   return {
@@ -188,6 +217,7 @@ export function useBench(
     onLive,
     onSettle,
     onHold,
+    onWeighed,
     onChoose,
   };
 }

@@ -1,30 +1,21 @@
 import { useRef } from 'react';
 import { Anchor } from 'lucide-react';
-import type { Design } from '../../../core/index.ts';
-import {
-  fractionGrams,
-  GRAMS_PER_OUNCE,
-  nearestOunceFraction,
-  solveTarget,
-  weightOf,
-} from '../../../core/index.ts';
+import { fractionGrams, GRAMS_PER_OUNCE, nearestOunceFraction } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { StagesProps } from './stage-kit.ts';
 
-type Props = Pick<StagesProps, 'design' | 'grams' | 'total' | 'metals' | 'edit' | 'onTarget' | 'onHold'> & {
+type Props = Pick<StagesProps, 'design' | 'grams' | 'onTarget' | 'onHold' | 'onWeighed'> & {
   readonly problem: string | undefined;
 };
 
 /** The weight: typed, slid, held, and what it is the weight of. */
-export function WeightFields({ design, grams, total, metals, problem, edit, onTarget, onHold }: Props) {
+export function WeightFields({ design, grams, problem, onTarget, onHold, onWeighed }: Props) {
   const { head } = design;
   const held = head.target !== undefined;
   const of = head.target?.of ?? 'metal';
   const weight = head.target?.grams ?? grams;
-  const setHead = (change: Partial<Design['head']>) =>
-    edit((now) => ({ ...now, head: { ...now.head, ...change } }));
   return (
     <>
       <div className="weight-row" data-held={held}>
@@ -60,12 +51,7 @@ export function WeightFields({ design, grams, total, metals, problem, edit, onTa
             ['total', 'all, as weighed'],
             ['submerged', 'all, in water'],
           ]}
-          onChange={(next) => {
-            // What it weighs so now is what is held from here on.
-            const solved = solveTarget(design, metals);
-            const now = solved.ok ? weightOf(solved.rig, next) : next === 'total' ? total : grams;
-            if (now > 0) setHead({ target: { grams: now, of: next } });
-          }}
+          onChange={onWeighed}
         />
       )}
     </>
