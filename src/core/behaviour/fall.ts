@@ -2,17 +2,16 @@ import type { Rig } from '../build/rig.ts';
 import { totalMass } from '../build/rig.ts';
 import type { Water } from '../material/water.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
-import type { Vec3 } from '../numeric/vec.ts';
 import { steadyPlaces } from '../numeric/steady.ts';
 import { degrees, radians } from '../numeric/vec.ts';
 import type { Flag } from './behaviour.ts';
 import { behaviour } from './behaviour.ts';
 import { submerged } from '../build/submerged.ts';
 import type { DragLaw } from './drag.ts';
-import { fishingOf } from './fishing.ts';
+import { fishingOf, lineFacts } from './fishing.ts';
 import { oncePer } from './once.ts';
 import { pendulum } from './pendulum.ts';
-import { dragAt, wetHead, wetHook } from './wet-body.ts';
+import { ahead, dragAt, wetHead, wetHook } from './wet-body.ts';
 
 export interface Fall {
   /** m/s; 0 when it floats */
@@ -130,10 +129,6 @@ export function fall(rig: Rig, water: Water): Fall {
   };
 }
 
-/** How far a point lies ahead of another at a nose-down pitch, along the level, mm. */
-const ahead = (point: Vec3, from: Vec3, psi: number): number =>
-  (point[0] - from[0]) * Math.cos(psi) + (point[2] - from[2]) * Math.sin(psi);
-
 /** Pitches at which a body keeps its way: the moment that turns the nose down goes from + to − as the nose drops. Radians, 0 to 2π. */
 function steadyPitches(moment: (psi: number, isFine?: boolean) => number) {
   const stable = steadyPlaces(moment, { from: 0, step: STEP, count: TURN, halvings: 20 });
@@ -250,16 +245,24 @@ export const falling = behaviour({
       unit: 's',
       kind: 'model',
       group: 'In the water',
-      formula: '∫ L dα / (v √cos α)',
-      note: 'Its weight along the arc against its drag at each place, from the slack-line speed; the line’s own drag and the run-up left out.',
+      formula: '∫ dα / ω, ω² = M_weight(α) / (M_drag / ω²)',
+      note: 'Moments about the rod’s tip: weight of head and line against the drag of both, the line’s square to it over what of it is in the water (Hoerner 1965, cross-flow). The line taken as straight; no run-up.',
     },
   },
   read(rig, around) {
     const { speed, speeds, attitude, attitudes, noseFirst, hookPitch, timeTo } = fallen(rig, around);
     if (speed === 0) return { 'fall.speed': { value: 0, range: [0, 0] } };
     const { depth } = around;
-    const { lineOut, rodHeight } = fishingOf(around);
-    const swung = (v: number) => pendulum(lineOut, rodHeight, depth, v);
+    const fishing = fishingOf(around);
+    const rho = waterDensity(around.water);
+    const { diameter, density } = lineFacts(fishing);
+    const line = {
+      diameter,
+      density,
+      waterDensity: rho,
+      weight: (submerged(rig, rho).weight / 1000) * GRAVITY,
+    };
+    const swung = (v: number) => pendulum(fishing.lineOut, fishing.rodHeight, depth, v, line);
     const tight = swung(speed);
     return {
       'fall.speed': { value: speed, range: speeds },
@@ -273,7 +276,7 @@ export const falling = behaviour({
       'fall.swingBack': tight?.back,
       'fall.swingTime': tight && {
         value: tight.time,
-        range: [(tight.time * speed) / speeds[1], (tight.time * speed) / speeds[0]],
+        range: [swung(speeds[1])?.time ?? tight.time, swung(speeds[0])?.time ?? tight.time],
       },
     };
   },

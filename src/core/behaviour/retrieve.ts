@@ -162,7 +162,16 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'ψ where M(ψ) = 0 about the eye',
-      note: 'Pitch in which weight and drag balance about the eye at that speed. A free hook is taken as trailing straight.',
+      note: 'Pitch in which weight and drag balance about the eye at that speed. A free hook pulls at its hinge.',
+    },
+    'retrieve.hookPitch': {
+      name: 'Free hook on the retrieve',
+      quantity: 'angle',
+      unit: '°',
+      kind: 'model',
+      group: 'On the line',
+      formula: 'ψ₂ where M₂(ψ₂) = 0 about the hinge',
+      note: 'Nose-down pitch of a free hook’s shank at that speed, with the bait on it: 0 trails straight, more carries the bend above the hinge, as a bait that floats does, less lets it hang.',
     },
     'retrieve.perGram': {
       name: 'Depth for a tenth of a gram',
@@ -244,7 +253,7 @@ export const retrieve = behaviour({
         range: [Math.max(0, (ends[0] as number) - less), Math.max(0, (ends[2] as number) - less)] as const,
       };
     };
-    const { drag, pitch } = tow.at(through);
+    const { drag, pitch, hookPitch } = tow.at(through);
     const heavier = lineToRod({ weight: tow.weight + (0.1 * GRAVITY) / 1000, drag }, through, rho, fishing);
     const rise =
       fishing.snap * Math.sin(radians(lineAngle(around.depth, fishing.rodHeight, fishing.lineOut)));
@@ -255,6 +264,7 @@ export const retrieve = behaviour({
       'retrieve.maxBottomSpeed': spanned(most, current),
       'retrieve.leastWeight': spanned(grams),
       'retrieve.pitch': pitch,
+      'retrieve.hookPitch': hookPitch,
       'retrieve.perGram': heavier.depth - depth(USUAL),
       'retrieve.handle': speed / fishing.perTurn,
       'retrieve.snapRise': rise,

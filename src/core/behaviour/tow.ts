@@ -3,12 +3,15 @@ import { submerged } from '../build/submerged.ts';
 import type { Water } from '../material/water.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
 import { nearestTo, steadyPlaces } from '../numeric/steady.ts';
+import type { Vec3 } from '../numeric/vec.ts';
 import { degrees } from '../numeric/vec.ts';
 import type { Fishing } from './fishing.ts';
 import { lineFacts } from './fishing.ts';
+import { hanging } from './hang.ts';
 import type { LineToRod } from './towed-line.ts';
 import { lineUpTo } from './towed-line.ts';
-import { dragAt, wetWhole } from './wet-body.ts';
+import type { WetBody } from './wet-body.ts';
+import { ahead, dragAt, wetHead, wetHook } from './wet-body.ts';
 
 /** Steps of a whole turn in which steady pitches are looked for. */
 const TURN = 72;
@@ -18,37 +21,75 @@ export interface Tow {
   /** submerged weight, N */
   readonly weight: number;
   /** drag at a speed through the water (m/s), N, and the nose-down pitch it takes there, degrees */
-  readonly at: (speed: number) => { readonly drag: number; readonly pitch: number };
+  readonly at: (speed: number) => Towing;
+}
+
+export interface Towing {
+  /** of head, hook and bait, N */
+  readonly drag: number;
+  /** nose-down pitch of the head, degrees */
+  readonly pitch: number;
+  /** nose-down pitch of a free hook's shank, degrees: below 0 its bend lies deeper than the hinge; undefined of a fixed one */
+  readonly hookPitch: number | undefined;
 }
 
 /**
  * A head towed level: it takes the pitch in which its weight and drag balance about the eye, the one nearest to how it hangs. A free hook
- * trails straight. Undefined where it floats.
+ * is a body of its own: it takes the pitch in which its weight, or the lift of a bait that floats, and its drag balance about the hinge, and
+ * pulls there at the head. Undefined where it floats.
  */
 export function towed(rig: Rig, water: Water): Tow | undefined {
   const rho = waterDensity(water);
   const viscosity = waterViscosity(water);
-  const { weight, centre } = submerged(rig, rho);
+  const { weight } = submerged(rig, rho);
   if (!(weight > 0)) return undefined;
-  const body = wetWhole(rig);
   const { eye } = rig.places;
-  const force = (weight / 1000) * GRAVITY;
-  const [dx, dz] = [centre[0] - eye[0], centre[2] - eye[2]];
-  const hang = Math.atan2(dx, -dz);
-  // Level motion at a pitch is motion straight down at a quarter turn more.
-  const dragged = (pitch: number, speed: number) =>
-    dragAt(body, eye, pitch + Math.PI / 2, speed, rho, viscosity);
-  const at = (speed: number) => {
-    const moment = (pitch: number) =>
-      dragged(pitch, speed).moment + force * (dx * Math.cos(pitch) + dz * Math.sin(pitch));
-    const step = (2 * Math.PI) / TURN;
-    const best = nearestTo(
-      steadyPlaces(moment, { from: hang - Math.PI, step, count: TURN, halvings: 24 }),
+  const newtons = (grams: number) => (grams / 1000) * GRAVITY;
+  const head = wetHead(rig);
+  const { hinge } = rig.hook;
+  // What hangs from the eye: a free hook's weight counts at its hinge.
+  const hung = hanging(rig, rho).centre;
+  const hang = Math.atan2(hung[0] - eye[0], eye[2] - hung[2]);
+  const own = submerged(rig.bodies[0], rho);
+  const at = (speed: number): Towing => {
+    // Level motion at a pitch is motion straight down at a quarter turn more.
+    const dragged = (body: WetBody, about: Vec3, pitch: number) =>
+      dragAt(body, about, pitch + Math.PI / 2, speed, rho, viscosity);
+    const steady = (moment: (pitch: number) => number, near: number) =>
+      nearestTo(
+        steadyPlaces(moment, { from: near - Math.PI, step: (2 * Math.PI) / TURN, count: TURN, halvings: 24 }),
+        near,
+      );
+    const [, free] = rig.bodies;
+    if (!free || !hinge) {
+      const pitch = steady(
+        (p) => dragged(head, eye, p).moment + newtons(own.weight) * ahead(own.centre, eye, p),
+        hang,
+      );
+      return { drag: dragged(head, eye, pitch).force, pitch: degrees(pitch), hookPitch: undefined };
+    }
+    const wet = wetHook(free);
+    const { weight: hookWeight, centre } = submerged(free, rho);
+    const hookPitch = steady(
+      (p) => dragged(wet, hinge.at, p).moment + newtons(hookWeight) * ahead(centre, hinge.at, p),
+      0,
+    );
+    const hooked = dragged(wet, hinge.at, hookPitch).force;
+    const pitch = steady(
+      (p) =>
+        dragged(head, eye, p).moment +
+        newtons(own.weight) * ahead(own.centre, eye, p) +
+        newtons(hookWeight) * ahead(hinge.at, eye, p) -
+        hooked * ahead(hinge.at, eye, p + Math.PI / 2),
       hang,
     );
-    return { drag: dragged(best, speed).force, pitch: degrees(best) };
+    return {
+      drag: dragged(head, eye, pitch).force + hooked,
+      pitch: degrees(pitch),
+      hookPitch: degrees(hookPitch),
+    };
   };
-  return { weight: force, at };
+  return { weight: newtons(weight), at };
 }
 
 /** Pieces a line is marched in; halving them changes a depth by far less than half a per cent. */

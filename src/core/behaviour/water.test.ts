@@ -20,7 +20,7 @@ import { climbShare, crackOf, draggedOver, lineAngle, popFree, sheddingShare } f
 import { restOf } from './rest.ts';
 import { bottomSpeed, depthAt, leastSize, towOf } from './retrieve.ts';
 import { ballInertia } from './roll.ts';
-import { ballStrength, flatStrength, largestFlat } from './sonar.ts';
+import { ballStrength, flatStrength, largestFlat, tiltedStrength } from './sonar.ts';
 import { momentAbout } from './throw.ts';
 import { lineToRod } from './tow.ts';
 
@@ -240,6 +240,28 @@ describe('at rest', () => {
     expect(judged('ball', change).value('rest.tailUp')).toBeLessThanOrEqual(0);
   });
 
+  it('towed, a free hook hangs when slow, trails when fast, and a floating bait carries it up (common practice, no source)', () => {
+    const change: SampleChange = { ...BARE, hook: { joint: { kind: 'open loop', size: 4 } } };
+    const tow = (plastic?: Plastic) => {
+      const { rig } = judged('ball', change, PLAIN_WATER, plastic);
+      const found = towOf(rig, PLAIN_WATER);
+      if (!found) throw new Error('it floats');
+      return { rig, ...found };
+    };
+    const bare = tow();
+    // At a crawl head and hook hang as they do on a still line: the hook with its bend straight down, nose up by a quarter turn.
+    const slow = bare.at(0.002);
+    const hung = judged('ball', change).value('hang.attitude');
+    expect(slow.pitch).toBeCloseTo(hung, 0);
+    expect(slow.hookPitch).toBeLessThan(-75);
+    expect(Math.abs(bare.at(6).hookPitch ?? NaN)).toBeLessThan(15);
+    expect(bare.at(1).hookPitch).toBeGreaterThan(bare.at(0.3).hookPitch ?? NaN);
+    expect(tow(floating).at(0.3).hookPitch).toBeGreaterThan(0);
+    // A fixed hook has no pitch of its own.
+    expect(judged('ball', BARE).readings['retrieve.hookPitch']).toBeUndefined();
+    expect(judged('ball', change).value('retrieve.hookPitch')).toBeCloseTo(bare.at(0.5).hookPitch ?? NaN, 6);
+  });
+
   it('what floats neither falls, rests nor goes on a line, and says so', () => {
     const light = judged('ball', { ...BARE, head: { density: 0.5, dimensions: { breadth: 22 } } as never });
     expect(light.flags.some(({ level, text }) => level === 'stop' && /float/i.test(text))).toBe(true);
@@ -282,6 +304,23 @@ describe('levers, roll and echo', () => {
     );
     expect(judged('ball', BARE).value('sonar.index')).toBe(0);
     expect(judged('swimmer').value('sonar.index')).toBeGreaterThanOrEqual(0);
+  });
+
+  it('a plate shows less the further off square a beam meets it, and nothing at its first null', () => {
+    // λ = 7.4 mm: a square of 30 mm has its first null where k a sin θ = π, sin θ = 7.4/60.
+    const square = (degree: number) => tiltedStrength(900, radians(degree));
+    expect(square(0)).toBeCloseTo(flatStrength(900), 9);
+    expect(tiltedStrength(900, Math.asin(7.4 / 60))).toBeLessThan(flatStrength(900) - 60);
+    // Half way to the null: sin(π/2)/(π/2) = 0.6366, −3.92 dB, and the cosine of 3.53°.
+    expect(tiltedStrength(900, Math.asin(7.4 / 120)) - flatStrength(900)).toBeCloseTo(
+      20 * Math.log10((2 / Math.PI) * Math.cos(Math.asin(7.4 / 120))),
+      6,
+    );
+    expect(tiltedStrength(900, Math.PI / 2)).toBeLessThan(-200);
+    // A flat-spotted drop hangs with its flats to the side: it shows no better than they let it.
+    const { value } = judged('drop');
+    expect(value('sonar.hanging')).toBeGreaterThanOrEqual(0);
+    expect(value('sonar.hanging')).toBeLessThanOrEqual(value('sonar.index'));
   });
 
   it('a knot turns a head by the eye’s radius seen from its centre', () => {

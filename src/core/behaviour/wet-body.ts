@@ -116,3 +116,7 @@ export function dragAt(
   }
   return { force, moment };
 }
+
+/** How far a point lies ahead of another at a nose-down pitch, along the level, mm. */
+export const ahead = (point: Vec3, from: Vec3, pitch: number): number =>
+  (point[0] - from[0]) * Math.cos(pitch) + (point[2] - from[2]) * Math.sin(pitch);

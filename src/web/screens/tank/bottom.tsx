@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { useUnits } from '../../data/units.ts';
 import type { useAddress } from '../../parts/address.ts';
 import { Segments } from '../../parts/choice.tsx';
@@ -33,14 +32,16 @@ export function Bottom({
   readonly address: ReturnType<typeof useAddress>;
 }) {
   const { format } = useUnits();
-  const { head, choice } = useHead(heads);
-  const [knock, setKnock] = useState(0);
+  const { head, choice } = useHead(heads, address);
   const way = WAYS.find(([key]) => key === address.search.get('way'))?.[0] ?? 'side';
   const tilt = Math.min(80, Math.max(0, Number(address.search.get('tilt') ?? 0) || 0));
   const rough = Math.min(1.2, Math.max(0.05, Number(address.search.get('rough') ?? 0.4) || 0.4));
   if (!head) return null;
   const held = readingOf(head, HELD[way]);
   const needed = readingOf(head, 'rest.knock');
+  const most = Math.max(0.02, Number.isFinite(needed) ? 2 * needed : 0.1);
+  const knock = Math.min(most, Math.max(0, Number(address.search.get('knock') ?? 0) || 0));
+  const setKnock = (value: number) => address.set('knock', String(Number(value.toPrecision(4))), '0');
   const slides = Math.tan((tilt * Math.PI) / 180) > rough;
   const isOver = knock > 0 && knock >= needed;
   const state =
@@ -51,7 +52,6 @@ export function Bottom({
         : tilt > 0.8 * held || knock > 0.6 * needed
           ? 'rocks'
           : 'stands';
-  const most = Math.max(0.02, Number.isFinite(needed) ? 2 * needed : 0.1);
   const up = Math.round(100 * readingOf(head, 'rest.hookUp'));
   return (
     <section
@@ -59,7 +59,7 @@ export function Bottom({
       aria-label="Bottom"
       onKeyDown={(event) => {
         if (event.key !== 'k' && event.key !== 'K') return;
-        setKnock((now) => (now >= most ? 0 : Math.min(most, now + most / 10)));
+        setKnock(knock >= most ? 0 : Math.min(most, knock + most / 10));
       }}
     >
       <div className="tank-tools">

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useUnits } from '../../data/units.ts';
+import type { useAddress } from '../../parts/address.ts';
 import { SideFigure } from '../../drawing/side-figure.tsx';
 import type { WetHead } from './tank-kit.ts';
 import { extent, fallenBy, pitched, readingOf } from './tank-kit.ts';
@@ -12,9 +13,18 @@ const STEP = 0.25;
 const wantsStill = () => matchMedia('(prefers-reduced-motion: reduce)').matches;
 
 /** Heads falling side by side in their attitudes against a depth scale, in real time, at half of it or step by step. */
-export function Drop({ heads, depth }: { readonly heads: readonly WetHead[]; readonly depth: number }) {
+export function Drop({
+  heads,
+  depth,
+  address,
+}: {
+  readonly heads: readonly WetHead[];
+  readonly depth: number;
+  readonly address: ReturnType<typeof useAddress>;
+}) {
   const { format } = useUnits();
-  const [time, setTime] = useState(0);
+  const kept = Number(address.search.get('at') ?? 0);
+  const [time, setTime] = useState(kept > 0 ? kept : 0);
   const [rate, setRate] = useState(0);
   const still = wantsStill();
   const times = heads.map((head) => readingOf(head, 'fall.timeToDepth'));
@@ -36,6 +46,12 @@ export function Drop({ heads, depth }: { readonly heads: readonly WetHead[]; rea
   const start = (wanted: number) => {
     if (isDown) setTime(0);
     setRate(rate === wanted && !isDown ? 0 : wanted);
+  };
+  /** A moment chosen by hand, which the address keeps; one that is only passed it does not. */
+  const goTo = (at: number) => {
+    setRate(0);
+    setTime(at);
+    address.set('at', String(Number(at.toFixed(2))), '0');
   };
   const order = heads.map((head, i) => ({ head, time: times[i] ?? NaN })).sort((a, b) => a.time - b.time);
   const [first, second] = order;
@@ -62,8 +78,7 @@ export function Drop({ heads, depth }: { readonly heads: readonly WetHead[]; rea
           type="button"
           className="btn btn-sm btn-quiet"
           onClick={() => {
-            setRate(0);
-            setTime((at) => (at >= last ? 0 : Math.min(last, at + STEP)));
+            goTo(time >= last ? 0 : Math.min(last, time + STEP));
           }}
         >
           Step
@@ -78,8 +93,7 @@ export function Drop({ heads, depth }: { readonly heads: readonly WetHead[]; rea
             value={Math.min(time, last)}
             aria-valuetext={format(time, 'time')}
             onChange={(event) => {
-              setRate(0);
-              setTime(Number(event.currentTarget.value));
+              goTo(Number(event.currentTarget.value));
             }}
           />
           <output>{format(Math.min(time, last), 'time')}</output>

@@ -143,7 +143,7 @@ function TankOf({ kept, tray, plastics, metals }: Props) {
           <Loading what="the water" />
         ) : heads.length === 0 ? null : (
           <Panel what="The picture" key={view}>
-            {view === 'drop' && <Drop heads={heads} depth={surroundings.depth} />}
+            {view === 'drop' && <Drop heads={heads} depth={surroundings.depth} address={address} />}
             {view === 'bottom' && <Bottom heads={heads} address={address} />}
             {view === 'through' && <Through heads={heads} conditions={conditions} />}
             {view === 'line' && <LineView heads={heads} conditions={conditions} />}

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { frontOf } from '../../../core/index.ts';
 import type { Vec2 } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
@@ -21,12 +20,12 @@ export function Through({
   readonly conditions: TankConditions;
 }) {
   const { format } = useUnits();
-  const { head, choice } = useHead(heads);
+  const { head, choice } = useHead(heads, conditions.address);
   const { search, set } = conditions.address;
   const number = (key: string, usual: number) => Number(search.get(key) ?? usual) || usual;
   const edge = number('edge', 6);
   const { crack } = conditions;
-  const [stem, setStem] = useState(6);
+  const stem = number('stem', 6);
   if (!head?.water.drag) return null;
   const { drag } = head.water;
   const phi = (Math.atan(conditions.values.friction) * 180) / Math.PI;
@@ -62,7 +61,7 @@ export function Through({
           max={20}
           step={0.5}
           text={format(stem, 'size')}
-          onChange={setStem}
+          onChange={(value) => set('stem', String(value), '6')}
         />
       </div>
       <div className="tank-two">
