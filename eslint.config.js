@@ -69,7 +69,7 @@ const rooms = {
   ],
   match: ['behaviour', 'document', 'fitting', 'head', 'hook', 'kind', 'material', 'plastic', 'quantity'],
   series: ['behaviour', 'build', 'document', 'head', 'hook', 'judge', 'kind', 'material', 'quantity'],
-  plate: ['build', 'head', 'hook', 'kind', 'numeric', 'quantity'],
+  plate: ['build', 'head', 'hook', 'kind', 'numeric', 'plastic', 'quantity'],
   exchange: [
     'behaviour',
     'build',
@@ -81,8 +81,10 @@ const rooms = {
     'kind',
     'material',
     'numeric',
+    'plastic',
     'plate',
     'quantity',
+    'rigging',
   ],
 };
 

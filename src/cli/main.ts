@@ -1,4 +1,4 @@
-import type { runEvaluate, runExport } from './run.ts';
+import type { runCard, runEvaluate, runExport } from './run.ts';
 import { Command, CommanderError, Option } from 'commander';
 
 /** Takes options as the field types them: numbers may be negative, and a word is one of those offered. */
@@ -41,6 +41,17 @@ function terminal(): Command {
     .addOption(new Option('--units <UNITS>', 'units of a drawing').choices(['metric', 'imperial', 'both']))
     .action(async (file: string, options: Parameters<typeof runExport>[1]) =>
       (await import('./run.ts')).runExport(file, options),
+    );
+  program
+    .command('card')
+    .description('writes a rigging card, PDF: how a plastic goes on a design, in order, at true scale')
+    .argument('<FILE>', 'a design’s document; - for standard input')
+    .requiredOption('--plastic <FILE>', 'a plastic’s document')
+    .option('--method <METHOD>', 'how it is put on; threaded where nothing is said')
+    .addOption(new Option('--units <UNITS>', 'units of the card').choices(['metric', 'imperial']))
+    .requiredOption('--out <OUT>', 'file to write')
+    .action(async (file: string, options: Parameters<typeof runCard>[1]) =>
+      (await import('./run.ts')).runCard(file, options),
     );
   for (const command of [program, ...program.commands]) {
     command.exitOverride();

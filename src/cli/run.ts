@@ -1,5 +1,15 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import type { Arrangement, Bait, Brief, Design, Problem, Readings, Surroundings } from '../core/index.ts';
+import type {
+  Arrangement,
+  Bait,
+  Brief,
+  Design,
+  Evaluation,
+  Problem,
+  Readings,
+  Remedy,
+  Surroundings,
+} from '../core/index.ts';
 import {
   ARRANGEMENTS,
   evaluate,
@@ -7,6 +17,7 @@ import {
   factText,
   fishingOf,
   inUnits,
+  judgeFit,
   loadSolids,
   METHODS,
   PLAIN_WATER,
@@ -17,6 +28,7 @@ import {
   surroundingsOfBrief,
 } from '../core/index.ts';
 import { writeReadingsCsv } from '../core/exchange/csv.ts';
+import { exportCard } from '../core/exchange/card.ts';
 import { exportDesign } from '../core/exchange/export-design.ts';
 import { giveTypefaces } from '../core/exchange/typeface.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
@@ -85,10 +97,31 @@ export async function runEvaluate(file: string, options: WaterOptions): Promise<
       },
       readings: result.readings,
       flags: result.flags.map((flag) => ({ ...flag, text: inUnits(flag.text, 'metric') })),
+      ...(bait ? { fit: fitOf(result) } : {}),
       ...(brief ? { match: matchOf(brief, result.design, result.readings) } : {}),
     };
   });
   console.log(JSON.stringify(many ? results : results[0], null, 2));
+}
+
+/** How the plastic goes on: the verdict, every point of it, and the steps, with lengths in mm. */
+function fitOf(result: Extract<Evaluation, { ok: true }>) {
+  const { verdict, obstacle, checks, steps } = judgeFit(result);
+  const said = ({ says, ...remedy }: Remedy) => ({ ...remedy, says: inUnits(says, 'metric') });
+  return {
+    verdict,
+    ...(obstacle ? { obstacle: { text: obstacle.text, remedies: obstacle.remedies.map(said) } } : {}),
+    checks: checks.map(({ id, name, value, verdict: one, says, fix, remedies }) => ({
+      id,
+      name,
+      value,
+      verdict: one,
+      says,
+      fix: inUnits(fix, 'metric'),
+      remedies: remedies.map(said),
+    })),
+    steps: steps.map((step) => inUnits(step, 'metric')),
+  };
 }
 
 function matchOf(brief: Brief, design: Design, readings: Readings) {
@@ -167,8 +200,29 @@ export async function runExport(
     if (!made.ok) throw badDocument(file, made.problems);
     written = made.data;
   }
+  writeOut(out, written);
+}
+
+interface CardValues {
+  readonly plastic: string;
+  readonly method?: string | undefined;
+  readonly units?: string | undefined;
+  readonly out: string;
+}
+
+export async function runCard(file: string, { plastic, method, units, out }: CardValues): Promise<void> {
+  giveTypefaces(typefaceFile);
+  const design = accepted(checkDesignDocument(readJson(file)), file);
+  const bait = baitOf({ plastic, method });
+  if (!bait) throw new BadInput('--plastic: name the file of a plastic.');
+  const made = await exportCard(design, bait, PLAIN_WATER, units === 'imperial' ? 'imperial' : 'metric');
+  if (!made.ok) throw badDocument(file, made.problems);
+  writeOut(out, made.data);
+}
+
+function writeOut(out: string, data: string | Uint8Array): void {
   try {
-    writeFileSync(out, written);
+    writeFileSync(out, data);
   } catch (error) {
     throw new BadInput(`--out: ${out} cannot be written (${(error as Error).message}).`, { cause: error });
   }

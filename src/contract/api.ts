@@ -7,11 +7,13 @@ import type {
   Drawing,
   HookDocument,
   Metal,
+  MethodKey,
   Plastic,
   Problem,
   ReadingId,
   RuleSet,
 } from '../core/index.ts';
+import { METHODS } from '../core/index.ts';
 
 /** Base of every address below. */
 export const API = '/api';
@@ -206,6 +208,23 @@ export const ExportQuerySchema = Type.Object(
   { additionalProperties: false },
 );
 export type ExportQuery = Static<typeof ExportQuerySchema>;
+
+/** What a rigging card is asked for with. */
+export const CardQuerySchema = Type.Object(
+  {
+    plastic: Type.String({ minLength: 1, maxLength: 100, description: 'Id of the plastic' }),
+    method: Type.Unsafe<MethodKey>(
+      Type.Union(
+        METHODS.map(({ key }) => Type.Literal(key)),
+        { description: 'How it is put on' },
+      ),
+    ),
+    cut: Type.Optional(Type.Number({ minimum: 0, maximum: 240, description: 'Cut off its nose, mm' })),
+    units: Type.Optional(Type.Union([Type.Literal('imperial'), Type.Literal('metric')])),
+  },
+  { additionalProperties: false },
+);
+export type CardQuery = Static<typeof CardQuerySchema>;
 
 /** A whole shop as one document. */
 export interface Shop {

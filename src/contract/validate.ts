@@ -15,6 +15,7 @@ import {
 import type {
   Collection,
   Documents,
+  CardQuery,
   ExportQuery,
   Go,
   ListQuery,
@@ -25,6 +26,7 @@ import type {
 } from './api.ts';
 import {
   COLLECTIONS,
+  CardQuerySchema,
   ExportQuerySchema,
   GoSchema,
   ListQuerySchema,
@@ -130,6 +132,7 @@ export const checkMetalEdit = checker<MetalEdit>(MetalEditSchema);
 export const checkListQuery = checker<ListQuery>(ListQuerySchema, coercing);
 
 export const checkOutlinesQuery = checker<OutlinesQuery>(OutlinesQuerySchema);
+export const checkCardQuery = checker<CardQuery>(CardQuerySchema, coercing);
 export const checkExportQuery = checker<ExportQuery>(ExportQuerySchema, coercing);
 
 const CHECKS: { readonly [C in Collection]: (data: unknown) => Checked<Documents[C]> } = {

@@ -1,13 +1,14 @@
 import type { Shop } from '../contract/api.ts';
 import type { Checked } from '../contract/validate.ts';
 import { checkShop } from '../contract/validate.ts';
-import type { Design, ExportType, Metal } from '../core/index.ts';
+import type { Bait, Design, ExportType, Metal, UnitSystem } from '../core/index.ts';
 import { giveTypefaces } from '../core/exchange/typeface.ts';
 import { loadSolids, PLAIN_WATER } from '../core/index.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
 import type { CsvRow } from '../core/exchange/csv.ts';
 import { writeReadingsCsv } from '../core/exchange/csv.ts';
 import type { Exported, ExportOptions } from '../core/exchange/export-design.ts';
+import { exportCard } from '../core/exchange/card.ts';
 import { exportDesign } from '../core/exchange/export-design.ts';
 import type { CardBody } from './summary.ts';
 import { cardOf, summarise } from './summary.ts';
@@ -28,6 +29,13 @@ export interface Work {
     metals: readonly Metal[],
     settings: ExportOptions,
   ) => Promise<Exported>;
+  /** a rigging card as a PDF */
+  readonly card: (
+    design: Design,
+    bait: Bait,
+    metals: readonly Metal[],
+    units: UnitSystem,
+  ) => Promise<Exported>;
   readonly readingsCsv: (rows: readonly CsvRow[]) => string;
   /** a shop file as it came, read and checked */
   readonly shop: (bytes: Uint8Array) => Checked<Shop>;
@@ -41,6 +49,7 @@ const WORK: Work = {
     }),
   export: (design, format, metals, settings) =>
     exportDesign(design, format, { ...PLAIN_WATER, metals }, settings),
+  card: (design, bait, metals, units) => exportCard(design, bait, { ...PLAIN_WATER, metals }, units),
   readingsCsv: writeReadingsCsv,
   shop: (bytes) => {
     let data: unknown;

@@ -1,7 +1,10 @@
 import { totalMass } from '../build/rig.ts';
 import { waterDensity } from '../material/water.ts';
 import { behaviour } from './behaviour.ts';
+import type { RiggedBait } from '../build/rig.ts';
 import { submerged } from '../build/submerged.ts';
+import { LASTS, SEAT, TORN } from '../rigging/limits.ts';
+import { methodOf } from '../rigging/methods/index.ts';
 
 /** How a plastic lies on the head. Absent without one. */
 export const fit = behaviour({
@@ -88,8 +91,45 @@ export const fit = behaviour({
       unit: '°',
       kind: 'geometry',
       group: 'Rig',
-      formula: 'atan2(rise at the point, way to the point)',
-      note: 'How far the body is laid off the shank’s line.',
+      formula: 'atan2(lift off the shank, way to the point)',
+      note: 'How far the body is lifted off the shank on its way to the point, or bent on purpose.',
+    },
+    'rig.bite': {
+      name: 'Bite with the plastic on',
+      quantity: 'size',
+      unit: 'mm',
+      kind: 'geometry',
+      group: 'Rig',
+      formula: 'z_point − highest of eye and bait before it',
+      note: 'Height of the point over what stands before it: the eye, and a bait with a bare point; one that covers the point gives way. Below zero the bait stands higher than the point.',
+    },
+    'rig.reach': {
+      name: 'Face of the bait to the point',
+      quantity: 'size',
+      unit: 'mm',
+      kind: 'geometry',
+      group: 'Rig',
+      formula: 'x_nose − x_point',
+      note: 'From the nose of the plastic back to the point: a screw that stands the bait off shortens it by as much.',
+    },
+    'rig.cover': {
+      name: 'Plastic over the point',
+      quantity: 'size',
+      unit: 'mm',
+      kind: 'geometry',
+      group: 'Rig',
+      formula: 'z_back − (z_point + wire/2)',
+      note: 'How deep the point lies. Below zero it stands clear of the back.',
+    },
+    'rig.lasts': {
+      name: 'Fish a plastic lasts',
+      quantity: 'number',
+      unit: '1',
+      kind: 'index',
+      group: 'Rig',
+      formula: 'by toughness × way of rigging × strain at the nose',
+      note: 'Soft 2, standard 4, stretchy 12, each for a bare point and an easy seat; six tenths where the point is torn out through the back, less where the keeper strains the nose (common practice, no source). Only its order means anything.',
+      decimals: 1,
     },
     'rig.mass': {
       name: 'Head and plastic',
@@ -98,7 +138,7 @@ export const fit = behaviour({
       kind: 'geometry',
       group: 'Rig',
       formula: 'Σ m_i',
-      note: 'Everything that is thrown. The plastic’s volume from its form (common practice, no source) × its density.',
+      note: 'Everything that is thrown. The plastic’s volume from its form (common practice, no source) × its density, or as it was weighed.',
     },
     'rig.submerged': {
       name: 'Rigged, in the water',
@@ -125,8 +165,19 @@ export const fit = behaviour({
       'rig.shoulderBreadth': present(laid.shoulderBreadth),
       'rig.seat': laid.seat > 0 ? present(laid.seat) : undefined,
       'rig.bend': laid.bend,
+      'rig.bite': laid.bite,
+      'rig.reach': laid.reach,
+      'rig.cover': laid.cover,
+      'rig.lasts': lasts(bait),
       'rig.mass': totalMass(rig),
       'rig.submerged': submerged(rig, waterDensity(water)).weight,
     };
   },
 });
+
+/** Fish a plastic lasts as it is rigged, as an index. */
+function lasts({ plastic, method, laid }: RiggedBait): number {
+  const [easy] = SEAT[plastic.toughness].most;
+  const strained = laid.seat > easy ? easy / laid.seat : 1;
+  return LASTS[plastic.toughness] * strained * (methodOf(method).point === 'bare' ? 1 : TORN);
+}

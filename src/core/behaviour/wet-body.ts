@@ -48,18 +48,6 @@ export function wetHook(body: RigidBody): WetBody {
   return { surface: undefined, centroid: [0, 0, 0], sticks: sticksOf(body), roundness: 0, size: 0 };
 }
 
-/** All of a rig in the frame of its design, a free hook trailing straight. */
-export function wetWhole(rig: Rig): WetBody & { readonly surface: Shadows } {
-  const head = wetHead(rig);
-  const [, free] = rig.bodies;
-  if (!free) return head;
-  const more = sticksOf(free);
-  const sticks = new Float64Array(head.sticks.length + more.length);
-  sticks.set(head.sticks);
-  sticks.set(more, head.sticks.length);
-  return { ...head, sticks };
-}
-
 const sticksOf = (body: RigidBody): Float64Array =>
   Float64Array.from(
     body

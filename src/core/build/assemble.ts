@@ -1,6 +1,5 @@
 import { rigidBodies } from './bodies.ts';
 import { methodOf } from '../rigging/methods/index.ts';
-import type { LaidPlastic } from '../rigging/method.ts';
 import type { Bait, Part, Rig, RiggedBait } from './rig.ts';
 import { layOnHead, seatOf } from '../rigging/lay.ts';
 import type { Ring } from '../hook/ring.ts';
@@ -121,7 +120,16 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
   if (design.head.paint) parts.push(paintPart(design.head.paint, head, body));
   const kind = keeperOf(design.keeper.kind);
   const detail = kind.detail?.(design.keeper);
-  const placed = { head, profile, collar, hook, keeper, guard, bait: undefined };
+  const placed = {
+    head,
+    profile,
+    collar,
+    hook,
+    keeper,
+    keeperKind: design.keeper.kind,
+    guard,
+    bait: undefined,
+  };
   return {
     ...placed,
     bodies: rigidBodies(placed, parts),
@@ -154,25 +162,13 @@ export function withBait(rig: Rig, { plastic, method }: Bait): Rig {
   const part: Part = {
     name: 'plastic',
     material: 'plastic',
-    mass: (plastic.density * laid.volume) / 1000,
+    mass: (laid.density * laid.volume) / 1000,
     volume: laid.volume,
-    centroid: plasticCentre(laid),
+    centroid: laid.centre,
   };
   const parts = [...rig.parts, part];
   const bait: RiggedBait = { plastic, method, laid };
   return { ...rig, bait, parts, bodies: rigidBodies({ ...rig, bait }, parts) };
-}
-
-/** Centre of a laid plastic, by its sections along the axis. */
-function plasticCentre({ body }: LaidPlastic): Vec3 {
-  let [sum, x, z] = [0, 0, 0];
-  for (const { at, halfBreadth, halfHeight } of body) {
-    const section = halfBreadth * halfHeight;
-    sum += section;
-    x += section * at[0];
-    z += section * at[1];
-  }
-  return sum > 0 ? [x / sum, 0, z / sum] : [body[0]?.at[0] ?? 0, 0, 0];
 }
 
 /** Height of the crown above the shank line at x: what a guard stands on. */

@@ -139,13 +139,19 @@ function ringPoints({ centre, radius, wireRadius }: Ring, eye: HookPath['eye'] |
 function baitPoints(laid: LaidPlastic | undefined): number[] {
   if (!laid) return [];
   const points: number[] = [];
-  const carries = laid.tailRoom + laid.exit;
-  const reach = Number.isFinite(carries) && carries > 0 ? carries : laid.length;
-  laid.body.forEach(({ at, halfHeight, halfBreadth }) => {
-    if (laid.seatAt - at[0] > reach) return;
+  const reach = laid.tailAt > 0 ? laid.tailAt : laid.length;
+  laid.body.forEach(({ at, halfHeight, halfBreadth, nt, nb }) => {
+    if (laid.seatAt - at[0] > reach || halfHeight === 0) return;
     for (let k = 0; k < 12; k++) {
       const turn = (2 * Math.PI * k) / 12;
-      points.push(at[0], halfBreadth * Math.cos(turn), at[1] + halfHeight * Math.sin(turn));
+      const [c, s] = [Math.cos(turn), Math.sin(turn)];
+      // Even steps of the section's own parameter: a flat side keeps its corners.
+      const bow = 2 / (s >= 0 ? nt : nb);
+      points.push(
+        at[0],
+        halfBreadth * Math.sign(c) * Math.abs(c) ** bow,
+        at[1] + halfHeight * Math.sign(s) * Math.abs(s) ** bow,
+      );
     }
   });
   return points;
@@ -210,26 +216,25 @@ function headSticks(placed: Placed): Stick[] {
   return sticks;
 }
 
-/** A laid plastic as sticks along its axis, each as thick as its section is on the mean. */
+/** A laid plastic as sticks along its axis, each as thick as its section is on the mean, and its limbs: a face is as broad as it shows. */
 function baitSticks(laid: LaidPlastic | undefined): Stick[] {
   if (!laid) return [];
-  return laid.body.slice(1).flatMap((to, i): Stick[] => {
+  const body = laid.body.slice(1).flatMap((to, i): Stick[] => {
     const from = laid.body[i];
     if (!from) return [];
-    const [a, b]: [Vec3, Vec3] = [
-      [from.at[0], 0, from.at[1]],
-      [to.at[0], 0, to.at[1]],
-    ];
-    const length = norm(sub(b, a));
     const diameter = (from.halfBreadth + from.halfHeight + to.halfBreadth + to.halfHeight) / 2;
-    if (length === 0 || diameter === 0) return [];
-    return [
-      {
-        middle: scale([a[0] + b[0], 0, a[2] + b[2]], 0.5),
-        along: scale(sub(b, a), 1 / length),
-        length,
-        diameter,
-      },
-    ];
+    return stickBetween([from.at[0], 0, from.at[1]], [to.at[0], 0, to.at[1]], diameter);
   });
+  // A face that tapers shows three fifths of its breadth on the mean; soft ones give way and turn its edge (index).
+  const limbs = laid.limbs.flatMap(({ root, end, of, broad, thickness }) =>
+    stickBetween(root, end, of === 'face' ? 0.6 * broad : (broad + thickness) / 2),
+  );
+  return [...body, ...limbs];
+}
+
+function stickBetween(a: Vec3, b: Vec3, diameter: number): Stick[] {
+  const length = norm(sub(b, a));
+  if (length === 0 || diameter === 0) return [];
+  const middle: Vec3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
+  return [{ middle, along: scale(sub(b, a), 1 / length), length, diameter }];
 }

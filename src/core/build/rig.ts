@@ -1,4 +1,5 @@
 import type { GuardBody } from '../fitting/guards/guard.ts';
+import type { KeeperKey } from '../fitting/keepers/index.ts';
 import type { KeeperBody } from '../fitting/keepers/keeper.ts';
 import type { HeadBody } from '../head/body.ts';
 import type { Family } from '../head/family.ts';
@@ -90,6 +91,7 @@ export interface Rig {
   readonly collar: Revolve | undefined;
   readonly castName: string;
   readonly keeper: KeeperBody | undefined;
+  readonly keeperKind: KeeperKey;
   readonly hook: HookPath;
   readonly measures: HookMeasures;
   /** the hook's sizes are the shop's own, and not the chart's */

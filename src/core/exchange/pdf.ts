@@ -18,14 +18,14 @@ import { READING_GROUPS } from '../behaviour/behaviour.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 
 /** Points in a millimetre. */
-const PT = 72 / 25.4;
+export const PT = 72 / 25.4;
 /** A4 upright, and lying for figures in both unit systems, which are twice as long. mm */
 const UPRIGHT = { width: 210, height: 297, margin: 14, drawing: { width: 182, height: 180 } };
 const LYING = { width: 297, height: 210, margin: 12, drawing: { width: 273, height: 140 } };
-const INK = rgb(0.12, 0.16, 0.17);
-const GREY = rgb(0.36, 0.41, 0.39);
-const FERN = rgb(0.11, 0.35, 0.22);
-const RED = rgb(0.55, 0.11, 0.09);
+export const INK = rgb(0.12, 0.16, 0.17);
+export const GREY = rgb(0.36, 0.41, 0.39);
+export const FERN = rgb(0.11, 0.35, 0.22);
+export const RED = rgb(0.55, 0.11, 0.09);
 const PENS: Readonly<
   Record<Layer, { readonly width: number; readonly dash?: number[]; readonly colour: ReturnType<typeof rgb> }>
 > = {
@@ -185,7 +185,8 @@ interface TextStyle {
   readonly colour?: ReturnType<typeof rgb>;
 }
 
-function writer(page: PDFPage, font: Typeface, bold: Typeface) {
+/** Writes text on a page: x and y in mm from its lower left corner, size in mm. */
+export function writer(page: PDFPage, font: Typeface, bold: Typeface) {
   return (
     x: number,
     y: number,
@@ -200,7 +201,7 @@ function writer(page: PDFPage, font: Typeface, bold: Typeface) {
 }
 
 /** Text in lines no wider than the given mm. */
-function wrapped(text: string, font: Typeface, size: number, width: number): string[] {
+export function wrapped(text: string, font: Typeface, size: number, width: number): string[] {
   const lines: string[] = [];
   let line = '';
   for (const word of text.split(/\s+/)) {

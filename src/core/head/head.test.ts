@@ -20,7 +20,7 @@ import { bodyBulk, collarBulk } from './quadrature.ts';
 import type { Profile } from './profile.ts';
 import type { Revolve } from './revolve.ts';
 import { toManifold, tube } from './solid.ts';
-import { fullness, halfMoment } from './superellipse.ts';
+import { fullness, halfMoment } from '../numeric/superellipse.ts';
 import { between, dimensionsOf } from '../test-kit/wild.test-kit.ts';
 
 let kernel: ManifoldToplevel;

@@ -7,7 +7,7 @@ import { massProperties, openEdges } from './mesh.ts';
 import { crossings } from './crossings.ts';
 import type { Profile, Section } from './profile.ts';
 import { EMPTY_SECTION } from './profile.ts';
-import { fullness } from './superellipse.ts';
+import { fullness } from '../numeric/superellipse.ts';
 
 /** A solid from outside, unpacked: its mesh as it came, what it weighs by volume, and its envelope along the shank. */
 export interface ImportedSolid {

@@ -1,4 +1,4 @@
-import { fullness, halfMoment, quarterInertia } from './superellipse.ts';
+import { fullness, halfMoment, quarterInertia } from '../numeric/superellipse.ts';
 
 /**
  * One cross-section of a head, seen along the shank: above the shank line |y/b|^nt + |z/t|^nt = 1,

@@ -1,23 +1,32 @@
 import type { QuantityKind } from '../quantity/units.ts';
+import type { Design } from '../document/design.ts';
 import { sureBite } from '../hook/bite.ts';
+import { plasticKindOf } from '../plastic/kinds/index.ts';
 import type { Limits } from '../plastic/kinds/kind.ts';
-import type { Plastic, Toughness } from '../plastic/schema.ts';
+import type { Plastic } from '../plastic/schema.ts';
 import type { Evaluation } from './evaluate.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 import type { Metal } from '../material/metals/metal.ts';
-import { cutForExit, exitLimits, firstFittingHook, TAIL_ROOM } from './remedies.ts';
+import { cutForExit, exitLimits, firstFittingHook } from './remedies.ts';
 import type { Rig } from '../build/rig.ts';
 import { METALS } from '../material/metals/index.ts';
 import { marked } from '../quantity/phrase.ts';
-import type { LaidPlastic, MethodKind } from '../rigging/method.ts';
+import {
+  ALONG_BACK,
+  HOOK_SIZE,
+  IN_ROOM,
+  INSIDE,
+  SEAT,
+  SEAT_WANTED,
+  SHOULDER,
+  TAIL_ROOM,
+  TRAILER,
+} from '../rigging/limits.ts';
+import { hasRoom } from '../rigging/lay.ts';
+import { toDesign, toMethod } from '../rigging/laying.ts';
+import type { LaidPlastic, MethodKind, Obstacle, Remedy } from '../rigging/method.ts';
 import type { ReadingId } from '../behaviour/index.ts';
 export type Verdict = 'good' | 'tight' | 'bad';
-
-/** What to change for a better fit: a field and its value beside the sentence, so that a button can do it. */
-export type Remedy =
-  | { readonly kind: 'hook'; readonly size: string }
-  /** cut so much off the nose of the plastic, mm */
-  | { readonly kind: 'cut'; readonly length: number };
 
 /** One thing looked at when a plastic is put on a head. */
 export interface FitCheck extends Limits {
@@ -36,6 +45,10 @@ export interface FitCheck extends Limits {
 
 export interface Fit {
   readonly laid: LaidPlastic;
+  /** why the method cannot be used at all; undefined where it can */
+  readonly obstacle: Obstacle | undefined;
+  /** the steps of a person's hands, in order, with lengths marked */
+  readonly steps: readonly string[];
   readonly checks: readonly FitCheck[];
   /** the worst of the checks */
   readonly verdict: Verdict;
@@ -50,13 +63,6 @@ function judge(value: number, good: readonly [number, number], tight: readonly [
   return value >= tight[0] && value <= tight[1] ? 'tight' : 'bad';
 }
 
-/** Largest keeper over nose thickness each toughness bears before it splits (common practice, no source). */
-const SEAT_LIMIT: Readonly<Record<Toughness, readonly [number, number]>> = {
-  soft: [0.55, 0.7],
-  standard: [0.65, 0.8],
-  stretchy: [0.85, 1.05],
-};
-
 /**
  * Judges every point of the fit of an evaluated rig; fixes are found by trying them. Throws where the rig has no plastic, which is a mistake
  * of the program.
@@ -65,26 +71,54 @@ export function judgeFit({ design, rig, readings }: Judged, metals: readonly Met
   const { bait } = rig;
   if (!bait) throw new Error('There is no plastic on this rig to judge.');
   const method = methodOf(bait.method);
-  const size = firstFittingHook(design, bait.plastic, method, metals);
+  // Fixes are looked for once, and only where something is wrong.
+  let found: { readonly size: string } | undefined;
+  const hook = () => (found ??= { size: firstFittingHook(design, bait.plastic, method, metals) }).size;
+  const checks = fitChecks(rig, (id) => readings[id]?.value ?? NaN, { design, hook });
+  const obstacle = method.obstacle?.(rig, bait.plastic);
+  return {
+    laid: bait.laid,
+    obstacle,
+    steps: method.steps(bait.laid, rig),
+    checks,
+    verdict: obstacle ? 'bad' : worst(checks.map(({ verdict }) => verdict)),
+  };
+}
+
+/**
+ * Every point of the fit of a rig with a plastic on it. `value` gives a reading. Without `ways` the fixes name no hook: for lists, where only
+ * the verdicts are wanted.
+ */
+export function fitChecks(
+  rig: Rig,
+  value: (id: ReadingId) => number,
+  ways?: { readonly design: Design; readonly hook: () => string },
+): FitCheck[] {
+  const { bait } = rig;
+  if (!bait) throw new Error('There is no plastic on this rig to judge.');
+  const method = methodOf(bait.method);
+  const size = () => ways?.hook() ?? '';
   const look: Look = {
     rig,
+    design: ways?.design,
     plastic: bait.plastic,
     laid: bait.laid,
     method,
-    value: (id) => readings[id]?.value ?? NaN,
-    anyHook: size ? `Go to ${size}` : 'No hook of the chart fits this body',
-    remedies: size ? [{ kind: 'hook', size }] : [],
+    value,
+    anyHook: () => (size() ? `Go to ${size()}` : 'No hook of the chart fits this body'),
+    remedies: () => (size() ? [toDesign('/hook/size', size(), size())] : []),
   };
-  const checks = [
+  return [
     exitCheck(look),
     gapCheck(look),
     tailCheck(look),
     biteCheck(look),
-    shoulderCheck(look),
-    ...(bait.laid.seat > 0 ? [seatCheck(look)] : []),
+    ...(method.isApart ? [] : [shoulderCheck(look)]),
+    ...(bait.laid.seat > 0 && !bait.laid.isWithin && !method.isApart ? [seatCheck(look)] : []),
     ...(method.straight ? [straightCheck(look, method.straight)] : []),
+    ...(method.point === 'along' ? [backCheck(look)] : []),
+    method.key === 'trailer' ? trailerCheck(look) : sizeCheck(look),
   ];
-  return { laid: bait.laid, checks, verdict: worst(checks.map(({ verdict }) => verdict)) };
 }
 
 /** What a fit is judged from: an evaluation that came out. */
@@ -93,15 +127,17 @@ type Judged = Pick<Extract<Evaluation, { ok: true }>, 'design' | 'rig' | 'readin
 /** What one look at a rig needs. */
 interface Look {
   readonly rig: Rig;
+  /** as a document, where fixes are wanted */
+  readonly design: Design | undefined;
   readonly plastic: Plastic;
   readonly laid: LaidPlastic;
   readonly method: MethodKind;
   /** a reading, NaN where it does not apply */
   readonly value: (id: ReadingId) => number;
   /** the way out by another hook, as the start of a sentence */
-  readonly anyHook: string;
+  readonly anyHook: () => string;
   /** the same, to be done at once */
-  readonly remedies: readonly Remedy[];
+  readonly remedies: () => readonly Remedy[];
 }
 
 const atLeast = (good: number, tight: number): Limits => ({
@@ -114,11 +150,11 @@ function checked(
   head: Pick<FitCheck, 'id' | 'name' | 'value' | 'quantity'> & Limits,
   says: (verdict: Verdict) => string,
   fix: () => string,
-  remedies: readonly Remedy[] = [],
+  remedies: () => readonly Remedy[] = () => [],
 ): FitCheck {
   const verdict = Number.isNaN(head.value) ? 'bad' : judge(head.value, head.good, head.tight);
   if (verdict === 'good') return { ...head, verdict, says: says(verdict), fix: '', remedies: [] };
-  return { ...head, verdict, says: says(verdict), fix: fix(), remedies };
+  return { ...head, verdict, says: says(verdict), fix: fix(), remedies: remedies() };
 }
 
 function exitCheck({ rig, plastic, laid, method, value, anyHook, remedies }: Look): FitCheck {
@@ -126,6 +162,7 @@ function exitCheck({ rig, plastic, laid, method, value, anyHook, remedies }: Loo
   const bare = method.point === 'bare';
   const share = value('rig.exit');
   const cut = share < good[0] ? cutForExit(rig, plastic, method, laid) : 0;
+  const cutTo = Math.round(10 * ((plastic.cut ?? 0) + cut)) / 10;
   return checked(
     {
       id: 'rig.exit',
@@ -143,8 +180,14 @@ function exitCheck({ rig, plastic, laid, method, value, anyHook, remedies }: Loo
         ? 'It is too near the nose: the body swings free and short strikes miss.'
         : 'It is too far back and deadens the tail.';
     },
-    () => (cut > 0 ? `${anyHook} or cut ${marked(cut, 'size')} off the nose.` : `${anyHook}.`),
-    cut > 0 ? [...remedies, { kind: 'cut', length: cut }] : remedies,
+    () => (cut > 0 ? `${anyHook()} or cut ${marked(cut, 'size')} off the nose.` : `${anyHook()}.`),
+    () =>
+      cut > 0
+        ? [
+            ...remedies(),
+            { of: 'plastic', path: '/cut', value: cutTo, says: `cut ${marked(cut, 'size')} off` },
+          ]
+        : remedies(),
   );
 }
 
@@ -163,7 +206,7 @@ function gapCheck({ rig, method, value, anyHook, remedies }: Look): FitCheck {
       verdict === 'good'
         ? 'The point has room to take hold.'
         : `The body takes ${Math.round(value('rig.fill') * 100)}% of the gap and shields the point.`,
-    () => `${anyHook}, or take a slimmer plastic.`,
+    () => `${anyHook()}, or take a slimmer plastic.`,
     remedies,
   );
 }
@@ -179,52 +222,60 @@ function tailCheck({ plastic, value, anyHook, remedies }: Look): FitCheck {
     },
     (verdict) =>
       verdict === 'good' ? 'Tail or claws move freely.' : 'The hook reaches into the part that should move.',
-    () => `${anyHook}.`,
+    () => `${anyHook()}.`,
     remedies,
   );
 }
 
-function biteCheck({ rig, value }: Look): FitCheck {
+function biteCheck({ rig, laid, design, value }: Look): FitCheck {
   const sure = sureBite(rig.measures.gap);
+  const isEye = value('rig.bite') >= value('hook.biteAboveEye') - 0.01;
+  const leaned = design ? Math.max(0, design.eye.angle - 15) : 0;
   return checked(
     {
       id: 'rig.bite',
-      name: 'Bite above the eye',
-      value: value('hook.biteAboveEye'),
+      name: 'Bite with the plastic on',
+      value: value('rig.bite'),
       quantity: 'size',
       ...atLeast(sure, sure / 2),
     },
     (verdict) =>
       verdict === 'good'
-        ? 'The point stands clear of the eye.'
-        : 'The point stands too little above the eye.',
-    () => 'Lean the eye forward, or take a larger hook.',
+        ? 'The point stands clear of eye and bait.'
+        : isEye
+          ? 'The point stands too little above the eye.'
+          : `The bait before it stands nearly as high as the point${laid.standOff > 0 ? ', and the screw stands it back' : ''}.`,
+    () =>
+      isEye
+        ? 'Lean the eye forward, or take a larger hook.'
+        : 'Take a slimmer plastic or a wider hook, or seat it closer to the head.',
+    () =>
+      isEye && design && design.eye.angle > 20
+        ? [toDesign('/eye/angle', leaned, `lean the eye to ${marked(leaned, 'angle')}`)]
+        : [],
   );
 }
 
-/** Metal inside a bait over the bait there: what is left must close around it (working limits, common practice, no source). */
-const INSIDE: Limits = { good: [0.15, 0.72], tight: [0.08, 0.9] };
-/** Head size over body size at the seat: near 1 they run into each other (working limits, common practice, no source). */
-const SHOULDER: Limits = { good: [0.8, 1.35], tight: [0.6, 1.9] };
-
-function shoulderCheck({ rig, laid: { shoulderHeight, shoulderBreadth }, value: valueOf }: Look): FitCheck {
-  if (rig.family.within && !rig.joint) {
+function shoulderCheck({ rig, plastic, laid, value: valueOf }: Look): FitCheck {
+  const { shoulderHeight, shoulderBreadth } = laid;
+  if (laid.isWithin) {
+    const limits = hasRoom(plastic) ? IN_ROOM : INSIDE;
     return checked(
       {
         id: 'rig.shoulder',
         name: 'Metal inside the body',
         value: Math.max(shoulderHeight, shoulderBreadth),
         quantity: 'share',
-        ...INSIDE,
+        ...limits,
       },
       (verdict) =>
         verdict === 'good'
           ? 'The body closes around the metal.'
-          : shoulderHeight > 0.5
+          : Math.max(shoulderHeight, shoulderBreadth) > limits.good[1]
             ? 'The metal fills the body and will split it.'
             : 'The metal is lost in the body.',
       () =>
-        Math.max(shoulderHeight, shoulderBreadth) > INSIDE.good[1]
+        Math.max(shoulderHeight, shoulderBreadth) > limits.good[1]
           ? 'Take a denser metal for a slimmer weight, less weight, or a thicker plastic.'
           : 'Take more weight, or a slimmer plastic.',
     );
@@ -263,32 +314,46 @@ function shoulderCheck({ rig, laid: { shoulderHeight, shoulderBreadth }, value: 
   );
 }
 
-function seatCheck({ plastic, laid: { seat, crest } }: Look): FitCheck {
-  const [safe, most] = SEAT_LIMIT[plastic.toughness];
+function seatCheck({ rig, plastic, design, laid: { seat, crest } }: Look): FitCheck {
+  const { least, most } = SEAT[plastic.toughness];
   const nose = (2 * crest) / seat;
+  // The widest of it is its core with the barbs on both sides: the core is what is changed.
+  const isTooWide = seat > most[0];
+  const wanted = nose * (isTooWide ? most[0] : SEAT_WANTED);
+  const core = Math.round(20 * (wanted - 2 * crest + (coreOf(design) ?? 2 * crest))) / 20;
+  const leastCore = rig.measures.wire + 0.6;
   return checked(
     {
       id: 'rig.seat',
       name: 'Collar against the nose',
       value: seat,
       quantity: 'share',
-      good: [0.2, safe],
-      tight: [0.1, most],
+      good: [least[0], most[0]],
+      tight: [least[1], most[1]],
     },
     (verdict) => {
       if (verdict === 'good') return 'The collar fills the nose without splitting it.';
-      return seat > safe
+      return isTooWide
         ? `A ${plastic.toughness} plastic may split over this collar.`
         : 'The collar is too thin to hold the nose.';
     },
     () =>
-      seat > safe
-        ? `Bring the collar with its barbs down to ${marked(nose * safe, 'size')}, or take a stretchier plastic.`
-        : `Bring the collar with its barbs up to ${marked(nose * 0.4, 'size')}.`,
+      isTooWide
+        ? `Bring the collar with its barbs down to ${marked(wanted, 'size')}, or take a stretchier plastic.`
+        : `Bring the collar with its barbs up to ${marked(wanted, 'size')}.`,
+    () =>
+      coreOf(design) !== undefined && core >= leastCore
+        ? [toDesign('/keeper/diameter', core, `collar ${marked(core, 'size')}`)]
+        : [],
   );
 }
 
-function straightCheck({ value, anyHook, remedies }: Look, limits: Limits): FitCheck {
+/** Core of a cast keeper as its document says it, mm. */
+const coreOf = (design: Design | undefined): number | undefined =>
+  design?.keeper.kind === 'collar' || design?.keeper.kind === 'barrel' ? design.keeper.diameter : undefined;
+
+function straightCheck({ method, value, anyHook, remedies }: Look, limits: Limits): FitCheck {
+  const isMeant = method.key === 'bent';
   return checked(
     {
       id: 'rig.straight',
@@ -297,8 +362,77 @@ function straightCheck({ value, anyHook, remedies }: Look, limits: Limits): FitC
       quantity: 'angle',
       ...limits,
     },
-    (verdict) => (verdict === 'good' ? 'The body lies straight.' : 'The body is bent and will spin.'),
-    () => `${anyHook}, or thread it with the point bare.`,
+    (verdict) =>
+      verdict === 'good'
+        ? isMeant
+          ? 'It keeps the slight bend that makes it swing.'
+          : 'The body lies straight.'
+        : 'The body is bent and will spin.',
+    () => `${anyHook()}, or thread it with the point bare.`,
+    () => [...remedies(), toMethod('threaded', 'thread it')],
+  );
+}
+
+function backCheck({ plastic, laid, value }: Look): FitCheck {
+  const flat = plasticKindOf(plastic.kind).section === 'flat-backed';
+  // Where the back is round the wire lies on a ridge, and rolls off it to one side.
+  const off = -value('rig.cover') - (flat ? laidIn(laid) : 0);
+  return checked(
+    { id: 'rig.back', name: 'Point off the back', value: off, quantity: 'size', ...ALONG_BACK },
+    (verdict) =>
+      verdict === 'good'
+        ? 'The point lies close along the back.'
+        : 'The point stands off the back and catches what it should slide past.',
+    () => 'Take a plastic with a flat back, or put the tip under the skin.',
+    () => [toMethod('skin', 'tip under the skin')],
+  );
+}
+
+/** How deep a wire beds into a flat back that it lies along, mm: half of itself. */
+const laidIn = ({ cover }: LaidPlastic): number => -cover / 2;
+
+function sizeCheck({ rig, laid, anyHook, remedies }: Look): FitCheck {
+  return checked(
+    {
+      id: 'rig.hookSize',
+      name: 'Gap of the hook over the bait’s length',
+      value: rig.measures.gap / laid.length,
+      quantity: 'share',
+      ...HOOK_SIZE,
+    },
+    (verdict) =>
+      verdict === 'good'
+        ? 'The hook is in proportion to the bait.'
+        : 'So large a hook deadens a bait of this length.',
+    () => `${anyHook()}, or take a longer bait.`,
     remedies,
+  );
+}
+
+function trailerCheck({ rig, plastic, laid }: Look): FitCheck {
+  const head = rig.profile.length - rig.hook.bendRear[0];
+  const ratio = laid.length / head;
+  const cut = Math.round(laid.length - TRAILER.good[1] * head);
+  const isLong = ratio > TRAILER.good[1];
+  return checked(
+    { id: 'rig.trailer', name: 'Trailer against head and hook', value: ratio, quantity: 'share', ...TRAILER },
+    (verdict) =>
+      verdict === 'good'
+        ? 'In proportion to the head.'
+        : isLong
+          ? 'Too long for this head: fish strike short of the hook.'
+          : 'Too short to show behind the skirt.',
+    () => (isLong ? `Cut ${marked(cut, 'size')} off the nose.` : 'Take a longer trailer.'),
+    () =>
+      isLong && cut < plastic.length / 2
+        ? [
+            {
+              of: 'plastic',
+              path: '/cut',
+              value: (plastic.cut ?? 0) + cut,
+              says: `cut ${marked(cut, 'size')} off`,
+            },
+          ]
+        : [],
   );
 }

@@ -1,31 +1,30 @@
 import type { Design } from '../document/design.ts';
+import { withFamily } from '../document/starter.ts';
 import { layOnHead } from '../rigging/lay.ts';
 import { checkDesign } from '../build/check.ts';
 import type { Limits } from '../plastic/kinds/kind.ts';
 import type { Plastic } from '../plastic/schema.ts';
-import { tailStart } from '../plastic/body.ts';
+import { leftLength, tailStart } from '../plastic/body.ts';
 import { assemble } from '../build/assemble.ts';
 import { chartIndex, HOOK_CHART } from '../hook/chart.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import type { Rig } from '../build/rig.ts';
 import { plasticKindOf } from '../plastic/kinds/index.ts';
-import type { LaidPlastic, MethodKind } from '../rigging/method.ts';
-/** Body that should stay free behind the hook, as a share of its length (working limit, common practice, no source). */
-export const TAIL_ROOM = 0.06;
+import { HOOK_SIZE, MOST_CUT, TAIL_ROOM } from '../rigging/limits.ts';
+import type { LaidPlastic, MethodKind, Remedy } from '../rigging/method.ts';
+import type { MethodKey } from '../rigging/methods/index.ts';
+import { METHODS } from '../rigging/methods/index.ts';
 
-/** Where the hook should leave the body, or a buried point lie, as a share of the body. */
+/** Where the hook should leave the body, or a covered point lie, as a share of the body. */
 export const exitLimits = (plastic: Plastic, method: MethodKind): Limits =>
   method.exit ?? plasticKindOf(plastic.kind).exit;
-
-/** Longest piece cut off a nose, as a share of the plastic: beyond it is a waste (working limit). */
-const MOST_CUT = 0.25;
 
 /** Millimetres to cut off the nose so that the hook comes out within the good span; 0 where cutting does not help. */
 export function cutForExit(rig: Rig, plastic: Plastic, method: MethodKind, laid: LaidPlastic): number {
   const { good } = exitLimits(plastic, method);
   // A cut moves the exit back along what is left, so it helps only when the hook leaves too early.
   if (!(laid.exitShare < good[0])) return 0;
-  for (let cut = 1; cut <= MOST_CUT * plastic.length; cut += 1) {
+  for (let cut = 1; cut <= MOST_CUT * plastic.length && cut < leftLength(plastic) / 2; cut += 1) {
     const tried = layOnHead(rig, plastic, method, cut);
     if (tried.exitShare >= good[0] && tailStart(plastic) - cut > tried.exit) return cut;
   }
@@ -47,15 +46,48 @@ export function firstFittingHook(
     const tried: Design = { ...design, hook: { ...design.hook, size, measured: undefined } };
     if (checkDesign(tried, metals).length > 0) continue;
     const rig = assemble(tried, metals);
-    const { exitShare, freeGap, tailRoom, bend } = layOnHead(rig, plastic, method);
+    const { exitShare, freeGap, tailRoom, bend, length } = layOnHead(rig, plastic, method);
     const { good } = exitLimits(plastic, method);
     const fits =
       exitShare >= good[0] &&
       exitShare <= good[1] &&
       freeGap >= method.freeGap.good * rig.measures.gap &&
       tailRoom >= TAIL_ROOM * plastic.length &&
+      rig.measures.gap <= HOOK_SIZE.good[1] * length &&
       (!method.straight || bend <= method.straight.good[1]);
     if (fits) return size;
   }
   return '';
+}
+
+/** What a person rigs: the three things a remedy may change. */
+export interface Rigging {
+  readonly design: Design;
+  readonly plastic: Plastic;
+  readonly method: MethodKey;
+}
+
+/** A document with the value at a JSON pointer changed; missing parents are made. */
+function withValue<T>(document: T, path: string, value: unknown): T {
+  const [, ...keys] = path.split('/');
+  const put = (inner: unknown, [key, ...rest]: readonly string[]): unknown => {
+    if (key === undefined) return value;
+    const here = typeof inner === 'object' && inner !== null ? (inner as Record<string, unknown>) : {};
+    return { ...here, [key]: put(here[key], rest) };
+  };
+  return put(document, keys) as T;
+}
+
+/** A rigging with a remedy done to it. A new hook size leaves the shop's own measure of the old one behind, and a new shape its own sizes. */
+export function applyRemedy(rigging: Rigging, { of, path, value }: Remedy): Rigging {
+  if (of === 'method') {
+    const method = METHODS.find(({ key }) => key === value)?.key;
+    return method ? { ...rigging, method } : rigging;
+  }
+  if (of === 'plastic') return { ...rigging, plastic: withValue(rigging.plastic, path, value) };
+  const design = withValue(rigging.design, path, value);
+  if (path === '/hook/size')
+    return { ...rigging, design: { ...design, hook: { ...design.hook, measured: undefined } } };
+  if (path === '/head/family') return { ...rigging, design: withFamily(rigging.design, String(value)) };
+  return { ...rigging, design };
 }

@@ -5,9 +5,10 @@ import type { Revolve } from '../head/revolve.ts';
 import type { HookMeasures } from '../hook/chart.ts';
 import type { HookPath } from '../hook/path.ts';
 import type { Kind } from '../kind/registry.ts';
-import type { Vec2 } from '../numeric/vec.ts';
-import type { PlasticSection } from '../plastic/body.ts';
+import type { Vec2, Vec3 } from '../numeric/vec.ts';
+import type { PlacedLimb, PlasticSection } from '../plastic/body.ts';
 import type { Limits } from '../plastic/kinds/kind.ts';
+import type { Plastic } from '../plastic/schema.ts';
 
 /** What a plastic is put on: head and hook in place. */
 export interface Mount {
@@ -17,6 +18,11 @@ export interface Mount {
   readonly hook: HookPath;
   readonly measures: HookMeasures;
   readonly collar: Revolve | undefined;
+  /** kind of the keeper */
+  readonly keeperKind: string;
+  readonly keeper:
+    | { readonly insertion: number; readonly diameter: number; readonly standoff?: number | undefined }
+    | undefined;
 }
 
 /** What a method lays a plastic by. Lengths in mm, distances from the nose of what is left after the cut. */
@@ -33,7 +39,7 @@ export interface MethodGround {
 export interface Laying {
   /** height of the body's axis over the shank line at a distance from the nose, mm */
   readonly rise: (fromNose: number) => number;
-  /** distance from the nose at which the hook comes out, or the buried point lies; NaN when it never does, mm */
+  /** distance from the nose at which the hook comes out, or the covered point lies; NaN when it never does, mm */
   readonly exit: number;
   /** clear room between plastic and point, or for the body to drop when bitten, mm */
   readonly freeGap: number;
@@ -41,14 +47,39 @@ export interface Laying {
   readonly filling: number;
   /** how far the body is bent off the shank's line, degrees */
   readonly bend: number;
+  /** plastic over the point, mm; below zero the point stands clear */
+  readonly cover: number;
+  /** nose that the hook goes through before it comes out below, mm; 0 where it stays inside */
+  readonly start: number;
+  /** where it goes into the belly again, mm from the nose; NaN where it does not */
+  readonly entry: number;
 }
 
-/** A method of putting a plastic on a hook: one file each. Limits are common practice, no source. */
+/** Something that can be changed, and to what: a field of the design or of the plastic by its path, or the method. */
+export interface Remedy {
+  readonly of: 'design' | 'plastic' | 'method';
+  /** JSON pointer into the document; empty for the method */
+  readonly path: string;
+  readonly value: unknown;
+  /** what that is, as a button says it */
+  readonly says: string;
+}
+
+/** Why a method cannot be used here, and what would make it so. */
+export interface Obstacle {
+  readonly text: string;
+  readonly remedies: readonly Remedy[];
+}
+
+/** What a method takes a plastic for. */
+export type Baitlike = Pick<Plastic, 'kind' | 'length' | 'height' | 'breadth' | 'toughness'>;
+
+/** A method of putting a plastic on a hook: one file each. */
 export interface MethodKind<K extends string = string> extends Kind {
   readonly key: K;
   readonly does: string;
   /** where the point ends */
-  readonly point: 'bare' | 'buried';
+  readonly point: 'bare' | 'buried' | 'skin' | 'along';
   /** what the checks of exit and gap are called */
   readonly exitName: string;
   readonly gapName: string;
@@ -58,17 +89,43 @@ export interface MethodKind<K extends string = string> extends Kind {
   readonly freeGap: { readonly good: number; readonly tight: number };
   /** degrees the body may be bent between seat and point before it spins; not judged where absent */
   readonly straight?: Limits;
+  /** true where the metal lies within the plastic whatever the family's own way is */
+  readonly within?: boolean;
+  /** whether a plastic is of the sort that is usually put on so; any is where absent */
+  suits?(plastic: Baitlike): boolean;
+  /** true where the bait lies clear of the head: neither seat nor shoulder is judged */
+  readonly isApart?: boolean;
+  /** what it needs of head, hook, keeper and plastic, in a few words; empty where any will do */
+  readonly wants: string;
+  /** why it cannot be used; undefined where it can */
+  obstacle?(mount: Mount, plastic: Baitlike): Obstacle | undefined;
+  /** x at which the nose sits, where that is not the usual seat; `fullNose` mm of a body with a room are full */
+  seat?(mount: Mount, usual: number, fullNose: number): number;
   lay(ground: MethodGround): Laying;
+  /** the steps of a person's hands, in order; lengths are marked so that they can be told in any unit */
+  steps(laid: LaidPlastic, mount: Mount): readonly string[];
 }
 
 export const methodKind = <const K extends string>(kind: MethodKind<K>): MethodKind<K> => kind;
+
+/** A limb as it lies, from its root to its end. Lengths in mm. */
+export interface LaidLimb extends PlacedLimb {
+  readonly root: Vec3;
+  readonly end: Vec3;
+}
 
 /** How a plastic lies on a head, before anything is judged. Lengths in mm. */
 export interface LaidPlastic {
   /** x at which the plastic's nose sits on the shank's line, mm */
   readonly seatAt: number;
+  /** how far the nose stands behind the head, mm; 0 where it sits against it */
+  readonly standOff: number;
   /** cut off the nose before rigging */
   readonly cut: number;
+  /** nose the hook goes through before it comes out below; 0 where it stays inside */
+  readonly start: number;
+  /** where it goes into the belly again; NaN where it does not */
+  readonly entry: number;
   /** distance along the body, from its (cut) nose, at which the hook comes out; NaN when it never does */
   readonly exit: number;
   /** the same as a share of the rigged body's length */
@@ -77,22 +134,37 @@ export interface LaidPlastic {
   readonly freeGap: number;
   /** body height where it fills the gap, as a share of the gap */
   readonly fill: number;
+  /** plastic over the point; below zero the point stands clear */
+  readonly cover: number;
+  /** height of the point over the highest of eye and bait in front of it */
+  readonly bite: number;
+  /** from the face of the nose back to the point */
+  readonly reach: number;
   /** body left between the exit and the start of tail or claws; negative when the hook reaches into them */
   readonly tailRoom: number;
-  /** head height over body height just behind the seat */
+  /** head height over body height just behind the seat, or metal over the room it lies in */
   readonly shoulderHeight: number;
-  /** head breadth over body breadth just behind the seat */
+  /** head breadth over body breadth just behind the seat, or metal over the room it lies in */
   readonly shoulderBreadth: number;
+  /** whether the metal lies within the plastic */
+  readonly isWithin: boolean;
   /** widest of the keeper over the least thickness of the nose it goes into; 0 without a cast collar */
   readonly seat: number;
   /** largest radius of the cast collar with its barbs, mm; 0 without one */
   readonly crest: number;
   /** how far the body is bent off the shank's line, degrees */
   readonly bend: number;
-  /** centre line of the body in the side view, nose first, with half-sizes */
-  readonly body: readonly { readonly at: Vec2; readonly halfHeight: number; readonly halfBreadth: number }[];
+  /** centre line of the body in the side view, nose first, with its sections */
+  readonly body: readonly ({ readonly at: Vec2 } & PlasticSection)[];
+  readonly limbs: readonly LaidLimb[];
   /** of what is left of the plastic, mm³ */
   readonly volume: number;
+  /** its centre, mm */
+  readonly centre: Vec3;
+  /** g/cm³ */
+  readonly density: number;
   /** length left after the cut, mm */
   readonly length: number;
+  /** share of its length where moving tail or claws begin, mm from the nose */
+  readonly tailAt: number;
 }

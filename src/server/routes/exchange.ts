@@ -2,12 +2,13 @@ import type Router from '@koa/router';
 import type { Context } from 'koa';
 import type { Collection, DesignSummary, Documents, Intake, Shop } from '../../contract/api.ts';
 import { COLLECTIONS } from '../../contract/api.ts';
-import { checkExportQuery } from '../../contract/validate.ts';
+import { checkCardQuery, checkExportQuery } from '../../contract/validate.ts';
 import type { Design, ReadingId } from '../../core/index.ts';
 import { EXPORTS } from '../../core/index.ts';
 import { sameDocument } from '../../core/document/same.ts';
 import type { CsvRow } from '../../core/exchange/csv.ts';
 import { writeHooksCsv } from '../../core/exchange/hooks-csv.ts';
+import { writePlasticsCsv } from '../../core/exchange/plastics-csv.ts';
 import { writeBackup } from '../backup.ts';
 import type { Database } from '../database.ts';
 import type { DocumentStore, Made } from '../documents.ts';
@@ -81,6 +82,22 @@ export function exchangeRoutes(
     ctx.type = kind.mediaType;
     ctx.body = typeof made.data === 'string' ? made.data : Buffer.from(made.data);
   });
+  router.get('/designs/:id/card', async (ctx) => {
+    const { plastic, method, cut = 0, units = 'metric' } = taken(checkCardQuery({ ...ctx.query }));
+    const { document } = await stores.designs.read(String(ctx.params['id']));
+    const { document: bought } = await stores.plastics.read(plastic);
+    const bait = { plastic: cut > 0 ? { ...bought, cut } : bought, method };
+    const made = await pool.run(
+      'card',
+      [document, bait, await metals.metals(), units],
+      SECONDS.file,
+      gone(ctx),
+    );
+    if (!made.ok) throw invalid(made.problems);
+    ctx.attachment(`${fileName(`${bought.name} on ${document.name}`)}.pdf`);
+    ctx.type = 'application/pdf';
+    ctx.body = Buffer.from(made.data as Uint8Array);
+  });
   router.get('/readings.csv', async (ctx) => {
     const wanted = typeof ctx.query['ids'] === 'string' ? new Set(ctx.query['ids'].split(',')) : undefined;
     // Figures out of date are made anew first: a table tells nothing old.
@@ -95,6 +112,11 @@ export function exchangeRoutes(
     ctx.attachment('hooks.csv');
     ctx.type = 'text/csv';
     ctx.body = writeHooksCsv((await stores.hooks.all()).map(({ document }) => document));
+  });
+  router.get('/plastics.csv', async (ctx) => {
+    ctx.attachment('plastics.csv');
+    ctx.type = 'text/csv';
+    ctx.body = writePlasticsCsv((await stores.plastics.all()).map(({ document }) => document));
   });
   router.get('/shop.json', async (ctx) => {
     const shop: Shop = {

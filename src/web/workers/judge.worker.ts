@@ -8,40 +8,45 @@ import type {
   DrawnSection,
   Fit,
   Flag,
+  HeadPairing,
+  HookPairing,
   LadderSpec,
   Metal,
   MetalOutcome,
   MetalRow,
   MethodKey,
   Plastic,
+  PlasticPairing,
   Problem,
   Readings,
   Rule,
   Standing,
   Surroundings,
   TargetOf,
+  TurnedRig,
   Vec3,
-  Verdict,
   WaterFigure,
 } from '../../core/index.ts';
 import type { Mesh } from '../../core/head/mesh.ts';
 import type { Placement, SolidReport } from '../../core/exchange/import-solid.ts';
 import {
-  behave,
   buildLadder,
   drawingOf,
   evaluate,
+  headsFor,
+  hooksFor,
   judgeFit,
   loadSolids,
   metalTable,
   PLAIN_WATER,
+  plasticsFor,
   sectionOf,
   solveTarget,
   standing,
   surfaceMesh,
+  turnedRig,
   waterFigure,
   weightOf,
-  withBait,
 } from '../../core/index.ts';
 
 /** A design judged, as plain data for the screen. */
@@ -93,17 +98,54 @@ function metals(solved: Design, surroundings: Surroundings, compared?: readonly 
   );
 }
 
+/** A plastic on a head: the fit, the judged rig, and what it looks like turned about the shank. */
+export interface Rigged {
+  readonly fit: Fit | undefined;
+  readonly judged: Judged;
+  /** seen from the side the person turned it to, and from above */
+  readonly turned: TurnedRig | undefined;
+  readonly above: TurnedRig | undefined;
+}
+
 function rig(
   design: Design,
   plastic: Plastic,
   method: MethodKey,
   surroundings: Surroundings,
-): { fit: Fit | undefined; judged: Judged } {
+  turn: number,
+): Rigged {
   const result = evaluate(design, surroundings, { plastic, method });
-  if (!result.ok) return { fit: undefined, judged: result };
+  if (!result.ok) return { fit: undefined, judged: result, turned: undefined, above: undefined };
   const { rig: built, ...rest } = result;
-  return { fit: judgeFit(result, surroundings.metals), judged: { ...rest, drawing: drawingOf(built) } };
+  return {
+    fit: judgeFit(result, surroundings.metals),
+    judged: { ...rest, drawing: drawingOf(built) },
+    turned: turnedRig(built, turn),
+    above: turnedRig(built, turn + 90),
+  };
 }
+
+/** How several plastics go on a design, best first, each by its best method or all by one; empty when the design cannot be built. */
+function pairings(
+  design: Design,
+  plastics: readonly Plastic[],
+  metals: readonly Metal[] | undefined,
+  method?: MethodKey,
+): PlasticPairing[] {
+  const solved = solveTarget(design, metals);
+  return solved.ok ? plasticsFor(solved.rig, plastics, method) : [];
+}
+
+/** Hooks for a plastic on a design's head, best first. */
+const hooks = (design: Design, plastic: Plastic, metals: readonly Metal[] | undefined): HookPairing[] =>
+  hooksFor(design, plastic, metals);
+
+/** How a plastic goes on each of some designs, best first. */
+const heads = (
+  designs: readonly Design[],
+  plastic: Plastic,
+  metals: readonly Metal[] | undefined,
+): HeadPairing[] => headsFor(designs, plastic, metals);
 
 /** A head as it is built. */
 export interface Built {
@@ -121,21 +163,6 @@ function built(design: Design, metals: readonly Metal[] | undefined): Built | un
     dimensions: solved.design.head.dimensions,
     weighs: { metal: weighs('metal'), total: weighs('total'), submerged: weighs('submerged') },
   };
-}
-
-/** How each of several plastics fits a design, in their order; empty when the design cannot be built. */
-function verdicts(
-  design: Design,
-  plastics: readonly Plastic[],
-  method: MethodKey,
-  surroundings: Surroundings,
-): Verdict[] {
-  const result = evaluate(design, { ...surroundings, isShort: true });
-  if (!result.ok) return [];
-  return plastics.map((plastic) => {
-    const rigged = withBait(result.rig, { plastic, method });
-    return judgeFit({ ...result, rig: rigged, ...behave(rigged, surroundings) }, surroundings.metals).verdict;
-  });
 }
 
 /** One head in the water: its readings and what the pictures are drawn from. */
@@ -337,7 +364,9 @@ const service = {
   metals: awaited((solved: Design, surroundings: Surroundings) => metals(solved, surroundings)),
   allMetals: awaited(allMetals),
   rig: awaited(rig),
-  verdicts: awaited(verdicts),
+  pairings: awaited(pairings),
+  hooks: awaited(hooks),
+  heads: awaited(heads),
   rank: awaited(rank),
   wet: awaited(wet),
   model: awaited(model),

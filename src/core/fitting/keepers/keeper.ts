@@ -28,6 +28,8 @@ export interface KeeperBody {
   readonly insertion: number;
   /** outside diameter where it is widest */
   readonly diameter: number;
+  /** how far behind the head it begins to hold: what is put on it stands off by that; at the head where absent */
+  readonly standoff?: number;
   /** plastic that must give before the bait slides off, mm² */
   readonly holdArea: number;
 }

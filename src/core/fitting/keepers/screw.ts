@@ -28,6 +28,7 @@ export const screw = keeperKind({
       ],
       anchor,
       insertion: spec.standoff + spec.length,
+      standoff: spec.standoff,
       diameter: spec.diameter,
       holdArea:
         spec.turns * ringArea(spec.diameter, spec.diameter - 2 * spec.wire) +

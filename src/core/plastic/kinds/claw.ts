@@ -17,6 +17,9 @@ export const claw = plasticKind({
     [1, 0.06, 0.3],
   ],
   tail: 0.56,
+  action: 'flap',
+  moves: { cold: 0.6, warm: 1 },
   // The hook should come out before the claws (common practice, no source).
-  exit: { good: [0.28, 0.5], tight: [0.2, 0.56] },
+  exit: { good: [0.24, 0.34], tight: [0.18, 0.38] },
+  usual: { inches: [2.5, 3, 3.5, 4], breadth: 0.18, height: 0.115, density: 1.02, toughness: 'standard' },
 });

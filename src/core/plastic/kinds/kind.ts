@@ -9,15 +9,77 @@ export interface Limits {
   readonly tight: readonly [number, number];
 }
 
-/** A kind of soft plastic: a loft of elliptic sections, and where a bare hook should come out of it. One file each. */
+/** What a section of a body looks like: which of its sides are flat. */
+export const SECTIONS = ['round', 'flat-backed', 'flat-bellied'] as const;
+export type SectionShape = (typeof SECTIONS)[number];
+
+/** How a body is made: full, cut open along the belly, closed around a room, or open behind. */
+export const MAKES = ['solid', 'slit', 'hollow', 'tube'] as const;
+export type Make = (typeof MAKES)[number];
+
+/** How its tail or its limbs move. */
+export const ACTIONS = ['kick', 'curl', 'flap', 'quiver', 'glide', 'spiral'] as const;
+export type Action = (typeof ACTIONS)[number];
+
+/** Something that stands out of a body, on both sides where it is a pair. Shares of length, greatest breadth and greatest height. */
+export interface Limb {
+  readonly name: string;
+  /** share of the length at which it leaves the body */
+  readonly at: number;
+  /** share of the length it is long */
+  readonly length: number;
+  /** a face shows its breadth to one side; a stick is round */
+  readonly of: 'face' | 'stick';
+  /** whether a face stands upright, as a curled tail does, or lies level, as a claw does */
+  readonly stands: 'upright' | 'level';
+  /** share of the body’s height (upright) or breadth (level) that it is broad where it is broadest */
+  readonly breadth: number;
+  /** share of the body’s height that it is thick */
+  readonly thick: number;
+  /** off the body’s axis, degrees: to the side for a pair, else upward */
+  readonly off: number;
+  readonly isPair: boolean;
+  /** whether its end curls over, as a grub’s does */
+  readonly curls?: boolean;
+}
+
+/** A usual size for the reference store. */
+export interface UsualSizes {
+  /** inches, as packets name them */
+  readonly inches: readonly number[];
+  /** greatest breadth and height over the length */
+  readonly breadth: number;
+  readonly height: number;
+  /** g/cm³ */
+  readonly density: number;
+  readonly toughness: 'soft' | 'standard' | 'stretchy';
+}
+
+/** A kind of soft plastic: a loft of sections with what stands out of it, and where a bare hook should come out. One file each. */
 export interface PlasticKind<K extends string = string> extends Kind {
   readonly key: K;
   readonly does: string;
   readonly stations: readonly PlasticStation[];
+  readonly section: SectionShape;
+  readonly make: Make;
+  /** thickness of a hollow body’s wall, as a share of its greatest height; 0 of a solid one */
+  readonly wall: number;
   /** share of the length where the moving tail or the claws begin */
   readonly tail: number;
+  readonly limbs: readonly Limb[];
+  readonly action: Action;
+  /** how freely it moves in cold and in warm water, 0 dead to 1 (index by feel of the trade, common practice, no source) */
+  readonly moves: { readonly cold: number; readonly warm: number };
   /** where a bare hook should come out, as a share of the body */
   readonly exit: Limits;
+  readonly usual: UsualSizes;
+  /** true where a document draws its own stations */
+  readonly isOwn?: boolean;
 }
 
-export const plasticKind = <const K extends string>(kind: PlasticKind<K>): PlasticKind<K> => kind;
+/** What most kinds are: round, solid, without limbs. */
+const PLAIN = { section: 'round', make: 'solid', wall: 0, limbs: [] } as const;
+
+export const plasticKind = <const K extends string>(
+  kind: Omit<PlasticKind<K>, keyof typeof PLAIN> & Partial<Pick<PlasticKind<K>, keyof typeof PLAIN>>,
+): PlasticKind<K> => ({ ...PLAIN, ...kind });

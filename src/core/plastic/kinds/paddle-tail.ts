@@ -18,6 +18,9 @@ export const paddleTail = plasticKind({
     [1, 0.5, 0.2],
   ],
   tail: 0.84,
+  action: 'kick',
+  moves: { cold: 0.55, warm: 1 },
   // The hook should come out near the middle of the body (common practice, no source).
   exit: { good: [0.33, 0.6], tight: [0.25, 0.72] },
+  usual: { inches: [2, 3, 4, 5], breadth: 0.108, height: 0.135, density: 1.05, toughness: 'standard' },
 });

@@ -16,6 +16,9 @@ export const stick = plasticKind({
     [1, 0.12, 0.12],
   ],
   tail: 0.92,
+  action: 'glide',
+  moves: { cold: 0.7, warm: 0.8 },
   // The hook should come out in the front half (common practice, no source).
   exit: { good: [0.2, 0.5], tight: [0.14, 0.65] },
+  usual: { inches: [3, 4, 5], breadth: 0.083, height: 0.083, density: 1.15, toughness: 'soft' },
 });

@@ -1,7 +1,7 @@
 import type { Drawing, Vec2 } from '../../../core/index.ts';
 import { degrees, radians } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
-import { Handle } from './handle.tsx';
+import { Handle } from '../../parts/handle.tsx';
 
 /** Angles the eye catches at while it is pulled: the bends hooks are sold with. */
 const EYE_STOPS = [0, 30, 45, 60, 90];

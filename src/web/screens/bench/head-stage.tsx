@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Lock, LockOpen } from 'lucide-react';
 import type { Design } from '../../../core/index.ts';
-import { completeDimensions, familyOf, inUnits } from '../../../core/index.ts';
+import { familyOf, inUnits, withFamily } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { ShapePicker } from '../../parts/shape-picker.tsx';
@@ -140,27 +140,4 @@ export function HeadStage({
       {metal && <p className="stage-caution">▲ {metal.caution}</p>}
     </section>
   );
-}
-
-/** A design with another shape: sizes the two share are carried over within the new one's range; the weight target does the rest. */
-function withFamily(now: Design, key: string): Design {
-  const next = familyOf(key);
-  if (!next) return now;
-  const shared = Object.fromEntries(
-    next.dimensions.flatMap((spec) => {
-      const value = now.head.dimensions[spec.key];
-      return value === undefined ? [] : [[spec.key, Math.min(spec.max, Math.max(spec.min, value))]];
-    }),
-  );
-  const { solid: _solid, stations, ...head } = now.head;
-  return {
-    ...now,
-    head: {
-      ...head,
-      family: key,
-      dimensions: completeDimensions(next, shared),
-      locks: [],
-      ...(next.hasStations ? { stations: stations ?? [...(next.start?.stations ?? [])] } : {}),
-    },
-  };
 }

@@ -6,7 +6,7 @@ import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { DimensionFigure, DimensionLines } from './dimension.tsx';
 import { EyeBend, EyeHandle } from './eye-bend.tsx';
-import { Handle } from './handle.tsx';
+import { Handle } from '../../parts/handle.tsx';
 import { CentreOfMass, ScaleBar } from './plate-parts.tsx';
 import { PlateViews } from './plate-views.tsx';
 import type { PlateLayout, PlateView } from './plate-layout.ts';

@@ -2,7 +2,7 @@ import type { Drawing, DrawnSection, Vec2 } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { metalClass } from '../../drawing/side-figure.tsx';
-import { Handle } from './handle.tsx';
+import { Handle } from '../../parts/handle.tsx';
 import type { PlateLayout } from './plate-layout.ts';
 
 interface LineProps {

@@ -1,7 +1,7 @@
 import { stationsOf } from '../../../core/index.ts';
 import type { Design, Drawing, Vec2 } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
-import { Handle } from './handle.tsx';
+import { Handle } from '../../parts/handle.tsx';
 import type { PlateLayout } from './plate-layout.ts';
 
 /** A little under the shank line, where the centre of mass is marked. */

@@ -1,104 +1,81 @@
-import type { Drawing, Fit, Vec2 } from '../../../core/index.ts';
-import { useUnits } from '../../data/units.ts';
+import type { Fit, TurnedRig, Vec2 } from '../../../core/index.ts';
+import { boundsOf, fitScale } from '../../drawing/bounds.ts';
 import { pathOf } from '../../drawing/path.ts';
-import { metalClass, SideFigure } from '../../drawing/side-figure.tsx';
-import { PX_PER_MM } from '../bench/plate-layout.ts';
+import { metalClass } from '../../drawing/side-figure.tsx';
+import { useUnits } from '../../data/units.ts';
 
-/** Sheet size the rig is drawn on, px; the drawing scales with the frame. */
-const SHEET = { width: 640, height: 380, margin: 28 };
+/** Sheet the rig is drawn on, px; the drawing scales with the frame. */
+const SHEET = { width: 680, margin: 26, upper: 236, lower: 120, most: 14 };
 
-/** Head, hook and plastic from the side and from above, to one scale. */
+/** Head, hook and plastic turned about the shank as the person wants, and from above that, to one scale. */
 export function RigDrawing({
-  drawing,
+  turned,
+  above,
   fit,
   metal,
+  turn,
 }: {
-  readonly drawing: Drawing;
+  readonly turned: TurnedRig;
+  readonly above: TurnedRig;
   readonly fit: Fit;
   readonly metal: string;
+  readonly turn: number;
 }) {
   const { format } = useUnits();
   const { laid } = fit;
-  const { body } = laid;
-  const tail = body.at(-1)?.at[0] ?? 0;
-  const tops = body.map(({ at, halfHeight }) => at[1] + halfHeight);
-  const bottoms = body.map(({ at, halfHeight }) => at[1] - halfHeight);
-  const [up, down] = [
-    Math.max(...tops, drawing.tip[1] + 2, drawing.eye.top),
-    Math.min(...bottoms, -drawing.drop),
-  ];
-  const right = Math.max(drawing.length, drawing.eye.at[0] + drawing.eye.radius) + 2;
+  const [side, top] = [boxOf(turned), boxOf(above)];
+  const [left, right] = [Math.min(side.left, top.left), Math.max(side.right, top.right)];
+  const room = { width: SHEET.width - 2 * SHEET.margin, height: SHEET.upper };
   const k = Math.min(
-    (SHEET.width - 2 * SHEET.margin) / (right - tail),
-    (SHEET.height * 0.5) / (up - down),
-    6 * PX_PER_MM,
+    fitScale({ left, right, low: side.low, high: side.high }, room, SHEET.most),
+    SHEET.lower / Math.max(1, top.high - top.low),
   );
-  const spare = (SHEET.width - 2 * SHEET.margin - (right - tail) * k) / 2;
-  const x0 = SHEET.margin + spare - tail * k;
-  const y0 = SHEET.margin + 40 + up * k;
+  const x0 = SHEET.margin + (room.width - (right - left) * k) / 2 - left * k;
+  const y0 = 58 + side.high * k;
+  const yTop = y0 - side.low * k + 52 + top.high * k;
+  const height = yTop - top.low * k + 40;
   const place = ([x, z]: Vec2): Vec2 => [x0 + x * k, y0 - z * k];
-  const outline: Vec2[] = [
-    ...body.map(({ at, halfHeight }): Vec2 => [at[0], at[1] + halfHeight]),
-    ...body.map(({ at, halfHeight }): Vec2 => [at[0], at[1] - halfHeight]).reverse(),
-  ];
-  const yTop =
-    y0 - down * k + 70 + Math.max(...body.map(({ halfBreadth }) => halfBreadth), drawing.breadth / 2) * k;
-  const above = ([x, y]: Vec2): Vec2 => [x0 + x * k, yTop - y * k];
-  const plan: Vec2[] = [
-    ...body.map(({ at, halfBreadth }): Vec2 => [at[0], halfBreadth]),
-    ...body.map(({ at, halfBreadth }): Vec2 => [at[0], -halfBreadth]).reverse(),
-  ];
-  const exit = Number.isNaN(laid.exit) ? undefined : place([laid.seatAt - laid.exit, drawing.tip[1] / 2]);
-  const height = yTop + Math.max(...body.map(({ halfBreadth }) => halfBreadth), drawing.breadth / 2) * k + 34;
+  const placeTop = ([x, y]: Vec2): Vec2 => [x0 + x * k, yTop - y * k];
+  const nose = place([laid.seatAt, 0])[0];
+  const isSide = turn % 360 === 0;
+  const marks = [
+    { at: laid.exit, text: `out at ${format(laid.exit, 'size')}` },
+    ...(Number.isNaN(laid.entry) || laid.entry <= 0
+      ? []
+      : [{ at: laid.entry, text: `in at ${format(laid.entry, 'size')}` }]),
+  ].filter(({ at }) => !Number.isNaN(at));
   return (
     <svg
-      viewBox={`0 0 ${SHEET.width} ${Math.max(SHEET.height, height)}`}
+      viewBox={`0 0 ${SHEET.width} ${height}`}
       className="rig-svg"
       role="img"
-      aria-label="Head, hook and plastic from the side and from above"
+      aria-label={`Head, hook and plastic, turned by ${turn}°, and from above that`}
     >
-      <path d={pathOf(outline, place)} className="plastic" />
-      <SideFigure drawing={drawing} place={place} k={k} metal={metal} />
-      <path d={pathOf(outline, place)} className="plastic-edge" />
-      {exit && (
+      <Figure figure={turned} place={place} k={k} metal={metal} />
+      <Figure figure={above} place={placeTop} k={k} metal={metal} />
+      {isSide && (
         <g className="dims">
-          <line className="dim-ext" x1={exit[0]} y1={exit[1]} x2={exit[0]} y2={SHEET.margin + 22} />
-          <line
-            className="dim-ext"
-            x1={place([laid.seatAt, 0])[0]}
-            y1={place([laid.seatAt, 0])[1]}
-            x2={place([laid.seatAt, 0])[0]}
-            y2={SHEET.margin + 22}
-          />
-          <line
-            className="dim-line"
-            x1={exit[0]}
-            y1={SHEET.margin + 26}
-            x2={place([laid.seatAt, 0])[0]}
-            y2={SHEET.margin + 26}
-          />
-          <text
-            className="dim-text"
-            x={(exit[0] + place([laid.seatAt, 0])[0]) / 2}
-            y={SHEET.margin + 14}
-            textAnchor="middle"
-          >
-            out at {format(laid.exit, 'size')} · {format(laid.exitShare, 'share')}
-          </text>
+          {marks.map(({ at, text }, i) => {
+            const x = place([laid.seatAt - at, 0])[0];
+            const y = 22 + 15 * i;
+            return (
+              <g key={text}>
+                <line className="dim-ext" x1={x} y1={y0} x2={x} y2={y} />
+                <line className="dim-line" x1={x} y1={y + 3} x2={nose} y2={y + 3} />
+                <text className="dim-text" x={x - 4} y={y + 6} textAnchor="end">
+                  {text}
+                </text>
+              </g>
+            );
+          })}
+          <line className="dim-ext" x1={nose} y1={y0} x2={nose} y2={18} />
         </g>
       )}
-      <path d={pathOf(plan, above)} className="plastic" />
-      <path d={pathOf(drawing.top, above)} className={`fig-metal ${metalClass(metal)}`} />
-      <path d={pathOf(plan, above)} className="plastic-edge" />
-      <text
-        className="view-name"
-        x={SHEET.margin}
-        y={yTop - 4 - Math.max(...body.map(({ halfBreadth }) => halfBreadth)) * k}
-      >
-        from above
+      <text className="view-name" x={SHEET.margin} y={16}>
+        {isSide ? 'from the side' : `turned by ${turn}°`}
       </text>
-      <text className="view-name" x={SHEET.margin} y={SHEET.margin - 8}>
-        from the side
+      <text className="view-name" x={SHEET.margin} y={yTop - top.high * k - 12}>
+        {isSide ? 'from above' : 'a quarter turn on'}
       </text>
       <g className="scale-bar">
         <path
@@ -109,5 +86,63 @@ export function RigDrawing({
         </text>
       </g>
     </svg>
+  );
+}
+
+const boxOf = (figure: TurnedRig) =>
+  boundsOf([...figure.head, ...figure.hook, ...figure.body, ...figure.limbs.flat(), figure.eye.at], 1.5);
+
+/** Metal and wire drawn, the plastic over them half seen through: point and eye are always seen. */
+function Figure({
+  figure,
+  place,
+  k,
+  metal,
+}: {
+  readonly figure: TurnedRig;
+  readonly place: (point: Vec2) => Vec2;
+  readonly k: number;
+  readonly metal: string;
+}) {
+  const [ex, ey] = place(figure.eye.at);
+  const tip = figure.hook.at(-1);
+  const [tx, ty] = tip ? place(tip) : [NaN, NaN];
+  return (
+    <g className="fig">
+      {figure.limbs.map((limb, i) => (
+        <path key={i} className="plastic-limb" d={pathOf(limb, place)} />
+      ))}
+      <path className="plastic" d={pathOf(figure.body, place)} />
+      {figure.collar && (
+        <path className={`fig-metal ${metalClass(metal)}`} d={pathOf(figure.collar, place)} />
+      )}
+      {figure.keeper.map(({ side, wire }, i) => (
+        <path
+          key={i}
+          className="fig-wire fig-keeper"
+          d={pathOf(side, place, false)}
+          strokeWidth={Math.max(0.8, wire * k)}
+        />
+      ))}
+      {figure.through && (
+        <path className="fig-wire" d={pathOf(figure.through, place, false)} strokeWidth={figure.wire * k} />
+      )}
+      <path
+        className="fig-wire"
+        d={pathOf(figure.hook, place, false)}
+        strokeWidth={Math.max(1, figure.wire * k)}
+      />
+      <path className={`fig-metal ${metalClass(metal)}`} d={pathOf(figure.head, place)} />
+      <path className="plastic-edge" d={pathOf(figure.body, place)} />
+      <ellipse
+        className="fig-wire"
+        cx={ex}
+        cy={ey}
+        rx={Math.max(1.2, figure.eye.along * k)}
+        ry={Math.max(1.2, figure.eye.across * k)}
+        strokeWidth={Math.max(0.8, figure.eye.wire * k)}
+      />
+      {tip && <circle className="rig-point" cx={tx} cy={ty} r={3} />}
+    </g>
   );
 }

@@ -1,27 +1,29 @@
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
 import type {
   Design,
-  Fit,
-  FitCheck,
   Metal,
   MethodKey,
   Plastic,
+  PlasticPairing,
   ReadingId,
+  Remedy,
   Surroundings,
 } from '../../../core/index.ts';
-import { METALS, METHODS, PLAIN_WATER, SALINITY, WATERS } from '../../../core/index.ts';
+import { applyRemedy, METALS, METHODS, PLAIN_WATER, SALINITY, WATERS } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
-import { useList, useOne, useStores } from '../../data/queries.ts';
+import { useFew, useList, useOne, useRack, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
-import { Segments } from '../../parts/choice.tsx';
+import { Panel } from '../../parts/panel.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import { RigChecks } from './rig-checks.tsx';
+import { RigChoices } from './rig-choices.tsx';
 import { RigDrawing } from './rig-drawing.tsx';
-import { Panel } from '../../parts/panel.tsx';
+import { RigWays } from './rig-ways.tsx';
 import './rig.css';
 
 /** The Rig: a plastic on the hook, to scale, with every point of the fit judged. */
@@ -58,21 +60,21 @@ interface Job {
   readonly plastic: Plastic;
   readonly method: MethodKey;
   readonly surroundings: Surroundings;
+  readonly turn: number;
 }
-const runRig = ({ design, plastic, method, surroundings }: Job) =>
-  judgeWorker('now').rig(design, plastic, method, surroundings);
+const runRig = ({ design, plastic, method, surroundings, turn }: Job) =>
+  judgeWorker('now').rig(design, plastic, method, surroundings, turn);
 
-interface ListJob extends Omit<Job, 'plastic'> {
+interface ListJob {
+  readonly design: Design;
   readonly plastics: readonly Plastic[];
+  readonly metals: readonly Metal[];
 }
-const runVerdicts = ({ design, plastics, method, surroundings }: ListJob) =>
-  judgeWorker('later').verdicts(design, plastics, method, surroundings);
+const runPairings = ({ design, plastics, metals }: ListJob): Promise<PlasticPairing[]> =>
+  judgeWorker('later').pairings(design, plastics, metals);
 
-const SIGN: Readonly<Record<Fit['verdict'], string>> = {
-  good: '✓ fits',
-  tight: '▲ tight',
-  bad: '✕ does not fit',
-};
+/** Heads of the Rack tried for a plastic at most. */
+const HEADS = 40;
 
 interface Props {
   readonly kept: Kept<Design>;
@@ -83,100 +85,136 @@ interface Props {
 function RigOf({ kept, plastics, metals }: Props) {
   const { document, edit, state } = useDraft('designs', kept);
   const { format, say } = useUnits();
-  const { search, set } = useAddress();
+  const { search, set, setAll } = useAddress();
+  const rack = useRack();
+  // The heads of the Rack nearest to this one in weight: of a large one not all can be tried at once.
+  const near = useMemo(() => {
+    const cards = (rack.data?.cards ?? []).filter(({ archived, grams }) => !archived && grams !== null);
+    const own = cards.find(({ id }) => id === kept.id)?.grams ?? 10;
+    const off = (grams: number | null) => Math.abs(Math.log((grams ?? own) / own));
+    return cards
+      .toSorted((a, b) => off(a.grams) - off(b.grams))
+      .slice(0, HEADS)
+      .map(({ id }) => id);
+  }, [rack.data, kept.id]);
+  const { rows: heads } = useFew(near);
   const chosen = plastics.find(({ id }) => id === search.get('plastic')) ?? plastics[0];
-  const [find, setFind] = useState('');
-  const found = plastics.filter(({ document: { name, kind } }) =>
-    `${name} ${kind}`.toLowerCase().includes(find.toLowerCase()),
-  );
   const method = METHODS.find(({ key }) => key === search.get('method'))?.key ?? 'threaded';
   const water = WATERS.find((candidate) => candidate === search.get('water')) ?? 'fresh';
-  const plastic = chosen?.document;
+  const turn = Math.round(Number(search.get('turn') ?? 0)) % 360 || 0;
+  const cut = Math.max(0, Number(search.get('cut') ?? 0) || 0);
+  const plastic = useMemo(
+    () => chosen && (cut > 0 ? { ...chosen.document, cut } : chosen.document),
+    [chosen, cut],
+  );
+  const surroundings = useMemo<Surroundings>(
+    () => ({
+      ...PLAIN_WATER,
+      water: { ...PLAIN_WATER.water, salinity: SALINITY[water] },
+      metals,
+      isShort: true,
+    }),
+    [water, metals],
+  );
   const job = useMemo<Job | undefined>(
-    () =>
-      plastic && {
-        design: document,
-        plastic,
-        method,
-        surroundings: {
-          ...PLAIN_WATER,
-          water: { ...PLAIN_WATER.water, salinity: SALINITY[water] },
-          metals,
-          isShort: true,
-        },
-      },
-    [document, plastic, method, water, metals],
+    () => plastic && { design: document, plastic, method, surroundings, turn },
+    [document, plastic, method, surroundings, turn],
   );
   const { output, for: answered, error } = useJudged(job, runRig);
-  const listJob = useMemo<ListJob | undefined>(
-    () =>
-      job && {
-        design: job.design,
-        plastics: plastics.map((kept) => kept.document),
-        method,
-        surroundings: job.surroundings,
-      },
-    [job, plastics, method],
+  const listJob = useMemo<ListJob>(
+    () => ({ design: document, plastics: plastics.map((one) => one.document), metals }),
+    [document, plastics, metals],
   );
-  const { output: verdicts } = useJudged(listJob, runVerdicts);
-  const verdictOf = (id: string) => verdicts?.[plastics.findIndex((kept) => kept.id === id)];
+  const { output: pairings } = useJudged(listJob, runPairings);
   const value = (id: ReadingId) => (output?.judged.ok ? (output.judged.readings[id]?.value ?? NaN) : NaN);
   const submerged = value('rig.submerged');
+  const apply = useCallback(
+    (remedy: Remedy) => {
+      if (remedy.of === 'method') set('method', String(remedy.value), 'threaded');
+      // A bait is cut for this rig; the one in the stores stays as it was bought.
+      else if (remedy.of === 'plastic') set('cut', String(remedy.value), '0');
+      else edit((now) => (plastic ? applyRemedy({ design: now, plastic, method }, remedy).design : now));
+    },
+    [set, edit, plastic, method],
+  );
+  const card = `/api/designs/${kept.id}/card?plastic=${chosen?.id ?? ''}&method=${method}&cut=${cut}`;
   return (
     <div className="rig">
       <div className="rig-head">
         <h1>
           <Link to={`/designs/${kept.id}`}>{document.name}</Link> <small>rigged</small>
         </h1>
-        <SaveBadge state={state} />
+        <span className="rig-head-tools">
+          <a className="btn btn-sm btn-quiet" href={card} download>
+            Rigging card (PDF)
+          </a>
+          <SaveBadge state={state} />
+        </span>
       </div>
-      <aside className="rig-choices" aria-label="What it is rigged with">
-        <h2>Plastic</h2>
-        <input
-          type="search"
-          aria-label="Search the plastics"
-          placeholder="Search"
-          value={find}
-          onChange={(event) => setFind(event.currentTarget.value)}
-        />
-        <ul className="rig-plastics">
-          {found.map(({ id, document: { name, kind, length } }) => (
-            <li key={id}>
-              <button type="button" aria-pressed={id === chosen?.id} onClick={() => set('plastic', id)}>
-                <b>{name}</b>
-                {verdictOf(id) && (
-                  <span className={`plastic-verdict plastic-${verdictOf(id)}`}>
-                    {SIGN[verdictOf(id) ?? 'bad']}
-                  </span>
-                )}
-                <small>
-                  {kind}, {format(length, 'size')}
-                </small>
-              </button>
-            </li>
-          ))}
-        </ul>
-        <Segments
-          label="Rigged"
-          value={method}
-          options={METHODS.map(({ key, name }) => [key, name] as const)}
-          onChange={(value) => set('method', value)}
-        />
-        <Segments
-          label="Water"
-          value={water}
-          options={WATERS.map((value) => [value, value] as const)}
-          onChange={(value) => set('water', value)}
-        />
-        <p className="stage-caution">
-          ▲ Hooks pierce: rig with the point away from the hand that holds the bait.
-        </p>
-      </aside>
+      <RigChoices
+        plastics={plastics}
+        pairings={pairings}
+        chosen={chosen?.id ?? ''}
+        method={method}
+        water={water}
+        cut={cut}
+        onPlastic={(id, best) => {
+          setAll([
+            ['plastic', id],
+            ['cut', '0', '0'],
+            ['method', best ?? method, 'threaded'],
+          ]);
+        }}
+        onMethod={(next) => set('method', next, 'threaded')}
+        onWater={(next) => set('water', next, 'fresh')}
+      />
       <section className="rig-sheet" aria-label="The rig, drawn to scale">
         {error && <p className="problems">■ {error}</p>}
-        {output?.judged.ok && output.fit && answered ? (
+        {output?.judged.ok && output.fit && output.turned && output.above && answered ? (
           <Panel what="The drawing">
-            <RigDrawing drawing={output.judged.drawing} fit={output.fit} metal={answered.design.head.metal} />
+            <label className="rig-turn">
+              <span>Turn</span>
+              <input
+                type="range"
+                min={0}
+                max={355}
+                step={5}
+                value={turn}
+                aria-valuetext={`${turn} degrees`}
+                onChange={(event) => set('turn', event.currentTarget.value, '0')}
+              />
+              <output>{turn}°</output>
+            </label>
+            <RigDrawing
+              turned={output.turned}
+              above={output.above}
+              fit={output.fit}
+              metal={answered.design.head.metal}
+              turn={answered.turn}
+            />
+            <section className="rig-steps" aria-label="How it is rigged">
+              <h2>In this order</h2>
+              <ol>
+                {output.fit.steps.map((step) => (
+                  <li key={step}>{say(step)}</li>
+                ))}
+              </ol>
+            </section>
+            {chosen && (
+              <RigWays
+                design={document}
+                plastic={chosen}
+                metals={metals}
+                heads={heads}
+                onHook={({ size, style, method: best }) => {
+                  edit((now) => ({
+                    ...now,
+                    hook: { ...now.hook, size, style: style as Design['hook']['style'], measured: undefined },
+                  }));
+                  set('method', best, 'threaded');
+                }}
+              />
+            )}
           </Panel>
         ) : output && !output.judged.ok ? (
           <ul className="problems" role="alert">
@@ -190,21 +228,7 @@ function RigOf({ kept, plastics, metals }: Props) {
       </section>
       {output?.fit && (
         <aside className="rig-verdict" aria-label="Does it fit">
-          <p className={`verdict verdict-${output.fit.verdict}`} data-verdict={output.fit.verdict}>
-            {SIGN[output.fit.verdict]}
-          </p>
-          <ul className="checks">
-            {output.fit.checks.map((check) => (
-              <CheckRow
-                key={check.id}
-                check={check}
-
-                onApply={(size) =>
-                  edit((now) => ({ ...now, hook: { ...now.hook, size, measured: undefined } }))
-                }
-              />
-            ))}
-          </ul>
+          <RigChecks fit={output.fit} onApply={apply} />
           <dl className="rig-facts">
             <div>
               <dt>Head and plastic</dt>
@@ -214,6 +238,10 @@ function RigOf({ kept, plastics, metals }: Props) {
               <dt>In {water} water</dt>
               <dd>{submerged > 0 ? format(submerged, 'force') : 'it floats'}</dd>
             </div>
+            <div>
+              <dt>Fish it lasts (index)</dt>
+              <dd>{value('rig.lasts').toFixed(1)}</dd>
+            </div>
           </dl>
           <p className="rig-source">
             Limits are common practice, no source. Geometry is exact from the shapes.
@@ -221,49 +249,5 @@ function RigOf({ kept, plastics, metals }: Props) {
         </aside>
       )}
     </div>
-  );
-}
-
-function CheckRow({
-  check,
-  onApply,
-}: {
-  readonly check: FitCheck;
-  readonly onApply: (size: string) => void;
-}) {
-  const { format, say } = useUnits();
-  const { name, value, quantity, good, verdict, says, fix, remedies } = check;
-  const limit = Number.isFinite(good[1])
-    ? `${format(good[0], quantity)} to ${format(good[1], quantity)}`
-    : `${format(good[0], quantity)} or more`;
-  return (
-    <li className={`check check-${verdict}`} data-check={check.id}>
-      <p className="check-head">
-        <b>{name}</b>
-        <span>{Number.isNaN(value) ? 'nowhere' : format(value, quantity)}</span>
-      </p>
-      <p className="check-says">
-        <span className="check-sign">{verdict === 'good' ? '✓' : verdict === 'tight' ? '▲' : '✕'}</span>{' '}
-        {says}
-      </p>
-      <small>good: {limit}</small>
-      {fix && (
-        <p className="check-fix">
-          → {say(fix)}{' '}
-          {remedies.map((remedy) =>
-            remedy.kind === 'hook' ? (
-              <button
-                key={remedy.size}
-                type="button"
-                className="btn-link-brass"
-                onClick={() => onApply(remedy.size)}
-              >
-                Do it: {remedy.size}
-              </button>
-            ) : null,
-          )}
-        </p>
-      )}
-    </li>
   );
 }

@@ -1,148 +1,250 @@
-import type { Plastic } from '../../../core/index.ts';
+import { useMemo, useRef, useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import { PLASTIC_KINDS, plasticVolume, TOUGHNESS } from '../../../core/index.ts';
-import { useDraft } from '../../data/draft.ts';
-import { useCreate, useList, useRemove } from '../../data/queries.ts';
+import type { Plastic, PlasticKey, Vec2 } from '../../../core/index.ts';
+import {
+  COLOUR_CLASSES,
+  leftLength,
+  PLASTIC_KINDS,
+  plasticDensity,
+  plasticKindOf,
+  plasticMass,
+  plasticReach,
+  SALINITY,
+  TOUGHNESS,
+  waterDensity,
+} from '../../../core/index.ts';
+import type { PlasticRow } from '../../../core/exchange/plastics-csv.ts';
+import { useCreate, useList } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
+import { PlasticFigure } from '../../drawing/plastic-figure.tsx';
+import { useAddress } from '../../parts/address.ts';
 import { Choice } from '../../parts/choice.tsx';
+import { useNotices } from '../../parts/notices.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
-import { SaveBadge } from '../../parts/save-badge.tsx';
-import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
-import { Table } from './shelf-table.tsx';
+import { download } from '../exchange/download.ts';
+import { PlasticEditor } from './plastic-editor.tsx';
+import { PlasticsPreview } from './plastics-preview.tsx';
+import './plastics.css';
 
-const STARTER: Plastic = {
-  format: 'fern-anvil/plastic',
-  version: 1,
-  name: 'New plastic',
-  kind: 'paddle-tail',
-  length: 100,
-  breadth: 11,
-  height: 14,
-  density: 1.06,
-  toughness: 'standard',
-};
+/** A new plastic of a kind, in a usual size. */
+export function newPlastic(key: PlasticKey, inches = 4): Plastic {
+  const { usual, name } = plasticKindOf(key);
+  const length = Math.round(inches * 254) / 10;
+  const size = (share: number) => Math.max(2, Math.round(share * length * 10) / 10);
+  return {
+    format: 'fern-anvil/plastic',
+    version: 1,
+    name: `New ${name}`,
+    kind: key,
+    length,
+    breadth: size(usual.breadth),
+    height: size(usual.height),
+    density: usual.density,
+    toughness: usual.toughness,
+  };
+}
 
-const plain = <T extends string>(values: readonly T[]) => values.map((value) => [value, value] as const);
+const ANY = '';
+const named = <T extends string>(values: readonly T[]) =>
+  [[ANY, 'any'], ...values.map((value) => [value, value] as const)] as const;
+/** How a plastic behaves in still fresh water: denser than it sinks. */
+const FLOATS = ['floats', 'sinks'] as const;
 
-/** Plastics, measured with a ruler and edited in place. */
+/** Density of water at 15 °C by its kind, g/cm³. */
+export const DENSITY_OF = Object.fromEntries(
+  Object.entries(SALINITY).map(([kind, salinity]) => [
+    kind,
+    waterDensity({ temperature: 15, salinity }) / 1000,
+  ]),
+) as Readonly<Record<keyof typeof SALINITY, number>>;
+
+/** The plastics side by side, to one scale; searched, filtered, edited, brought in and taken out as a table. */
 export function PlasticShelf({ find }: { readonly find: string }) {
   const list = useList('plastics');
   const create = useCreate('plastics');
+  const { tell } = useNotices();
+  const { search, set } = useAddress();
+  const input = useRef<HTMLInputElement>(null);
+  const [rows, setRows] = useState<{ name: string; rows: readonly PlasticRow[] } | undefined>(undefined);
+  const filter = {
+    kind: search.get('kind') ?? ANY,
+    toughness: search.get('toughness') ?? ANY,
+    colour: search.get('colour') ?? ANY,
+    floats: search.get('floats') ?? ANY,
+    from: Number(search.get('from') ?? 20) || 20,
+    to: Number(search.get('to') ?? 400) || 400,
+  };
+  const shown = useMemo(() => {
+    const wanted = find.toLowerCase();
+    return (list.data ?? [])
+      .filter(({ document }) => {
+        const { name, kind, notes = '', colour = '' } = document;
+        return (
+          `${name} ${plasticKindOf(kind).name} ${notes} ${colour}`.toLowerCase().includes(wanted) &&
+          (filter.kind === ANY || kind === filter.kind) &&
+          (filter.toughness === ANY || document.toughness === filter.toughness) &&
+          (filter.colour === ANY || document.colourClass === filter.colour) &&
+          (filter.floats === ANY ||
+            plasticDensity(document) < DENSITY_OF.fresh === (filter.floats === 'floats')) &&
+          document.length >= filter.from &&
+          document.length <= filter.to
+        );
+      })
+      .sort((a, b) => a.document.length - b.document.length);
+  }, [list.data, find, filter.kind, filter.toughness, filter.colour, filter.floats, filter.from, filter.to]);
   if (list.isPending) return <Loading what="the plastics" />;
   if (list.isError) return <Failed error={list.error} retry={() => void list.refetch()} />;
-  const rows = list.data.filter(({ document }) =>
-    `${document.name} ${document.kind} ${document.notes ?? ''}`.toLowerCase().includes(find.toLowerCase()),
-  );
-  const add = (
-    <button
-      type="button"
-      className="btn btn-sm btn-fern"
-      onClick={() => create.mutate(STARTER)}
-      disabled={create.isPending}
-    >
-      + New plastic
-    </button>
-  );
-  if (list.data.length === 0) {
-    return (
-      <Empty title="No plastics yet">
-        <p>Measure one with a ruler: length, widest, highest. That is enough to rig it.</p>
-        {add}
-      </Empty>
-    );
-  }
+  const chosen = list.data.find(({ id }) => id === search.get('plastic'));
+  const readFile = async (file: File) => {
+    try {
+      const { readPlasticsCsv } = await import('../../../core/exchange/plastics-csv.ts');
+      setRows({ name: file.name, rows: readPlasticsCsv(await file.text()) });
+    } catch (error) {
+      tell({ tone: 'bad', text: `${file.name}: ${(error as Error).message}` });
+    }
+  };
+  const add = () =>
+    create.mutate(newPlastic(PLASTIC_KINDS.find(({ key }) => key === filter.kind)?.key ?? 'paddle-tail'), {
+      onSuccess: ({ id }) => set('plastic', id),
+    });
   return (
-    <>
-      <div className="stores-note">{add}</div>
-      <Table heads={['Name', 'Kind', 'Length', 'Breadth', 'Height', 'Density', 'Toughness', 'Weight', '']}>
-        {rows.map((row) => (
-          <PlasticRow key={row.id} kept={row} />
-        ))}
-      </Table>
-    </>
+    <section className="plastics" aria-label="Plastics" data-editing={chosen !== undefined}>
+      <div className="plastics-bar">
+        <button type="button" className="btn btn-sm btn-fern" onClick={add} disabled={create.isPending}>
+          + New plastic
+        </button>
+        <Choice
+          label="Kind"
+          value={filter.kind}
+          options={[[ANY, 'any'], ...PLASTIC_KINDS.map(({ key, name }) => [key, name] as const)]}
+          onChange={(value) => set('kind', value)}
+        />
+        <Choice
+          label="Toughness"
+          value={filter.toughness}
+          options={named(TOUGHNESS)}
+          onChange={(value) => set('toughness', value)}
+        />
+        <Choice
+          label="Colour class"
+          value={filter.colour}
+          options={named(COLOUR_CLASSES)}
+          onChange={(value) => set('colour', value)}
+        />
+        <Choice
+          label="In fresh water"
+          value={filter.floats}
+          options={named(FLOATS)}
+          onChange={(value) => set('floats', value)}
+        />
+        <QuantityField
+          label="From"
+          kind="size"
+          value={filter.from}
+          min={20}
+          max={400}
+          step={5}
+          onCommit={(value) => set('from', String(value), '20')}
+        />
+        <QuantityField
+          label="To"
+          kind="size"
+          value={filter.to}
+          min={20}
+          max={400}
+          step={5}
+          onCommit={(value) => set('to', String(value), '400')}
+        />
+        <span className="plastics-files">
+          <button type="button" className="btn btn-sm btn-quiet" onClick={() => input.current?.click()}>
+            Bring in CSV …
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            onClick={() => void download('/plastics.csv', (text) => tell({ tone: 'bad', text }))}
+          >
+            Out as CSV
+          </button>
+        </span>
+        <input
+          ref={input}
+          hidden
+          type="file"
+          accept=".csv,text/csv"
+          aria-label="Table of plastics"
+          onChange={(event) => {
+            const file = event.currentTarget.files?.[0];
+            event.currentTarget.value = '';
+            if (file) void readFile(file);
+          }}
+        />
+      </div>
+      {list.data.length === 0 ? (
+        <Empty title="No plastics yet">
+          <p>Measure one with a ruler: length, widest, highest. That is enough to rig it.</p>
+        </Empty>
+      ) : (
+        <Cards shown={shown} chosen={chosen?.id} onChoose={(id) => set('plastic', id)} />
+      )}
+      {chosen && <PlasticEditor key={chosen.id} kept={chosen} onClose={() => set('plastic', '')} />}
+      {rows && <PlasticsPreview file={rows.name} rows={rows.rows} onHide={() => setRows(undefined)} />}
+    </section>
   );
 }
 
-function PlasticRow({ kept }: { readonly kept: Kept<Plastic> }) {
-  const draft = useDraft('plastics', kept);
-  const remove = useRemove('plastics');
+/** px to a mm on the shelf: a bait of 5 in is a hand broad. */
+const SCALE = 1.7;
+
+/** Plastics drawn to one scale, as they would lie on a shelf. */
+function Cards({
+  shown,
+  chosen,
+  onChoose,
+}: {
+  readonly shown: readonly Kept<Plastic>[];
+  readonly chosen: string | undefined;
+  readonly onChoose: (id: string) => void;
+}) {
   const { format } = useUnits();
-  const { document: plastic, edit } = draft;
-  const set = (change: Partial<Plastic>) => edit((now) => ({ ...now, ...change }));
-  const sizes = [
-    ['length', 'Length', 20, 400],
-    ['breadth', 'Breadth', 2, 80],
-    ['height', 'Height', 2, 80],
-  ] as const;
+  if (shown.length === 0) return <p className="stores-note">No plastic is like that. Widen the search.</p>;
   return (
-    <tr>
-      <th scope="row">
-        <input
-          aria-label="Name"
-          defaultValue={plastic.name}
-          maxLength={120}
-          key={plastic.name}
-          onBlur={(event) =>
-            event.currentTarget.value.trim() !== '' &&
-            event.currentTarget.value.trim() !== plastic.name &&
-            set({ name: event.currentTarget.value.trim() })
-          }
-        />
-      </th>
-      <td>
-        <Choice
-          label={`Kind of ${plastic.name}`}
-          value={plastic.kind}
-          options={PLASTIC_KINDS.map(({ key, name }) => [key, name] as const)}
-          onChange={(kind) => set({ kind })}
-        />
-      </td>
-      {sizes.map(([key, label, min, max]) => (
-        <td key={key}>
-          <QuantityField
-            label={`${label} of ${plastic.name}`}
-            kind="size"
-            value={plastic[key]}
-            min={min}
-            max={max}
-            step={0.5}
-            onCommit={(value) => set({ [key]: value })}
-          />
-        </td>
-      ))}
-      <td>
-        <QuantityField
-          label={`Density of ${plastic.name}`}
-          kind="density"
-          value={plastic.density}
-          min={0.5}
-          max={1.6}
-          step={0.01}
-          onCommit={(density) => set({ density })}
-        />
-      </td>
-      <td>
-        <Choice
-          label={`Toughness of ${plastic.name}`}
-          value={plastic.toughness}
-          options={plain(TOUGHNESS)}
-          onChange={(toughness) => set({ toughness })}
-        />
-      </td>
-      <td>{format((plasticVolume(plastic) * plastic.density) / 1000, 'mass')}</td>
-      <td className="row-tools">
-        <SaveBadge state={draft.state} />
-        <button
-          type="button"
-          className="btn-x"
-          aria-label={`Delete ${plastic.name}`}
-          onClick={() => remove.mutate({ id: kept.id, name: plastic.name, version: kept.version })}
-        >
-          ×
-        </button>
-        <StaleDraft collection="plastics" draft={draft} />
-      </td>
-    </tr>
+    <ul className="plastic-cards" aria-label={`${shown.length} plastics, to one scale`}>
+      {shown.map(({ id, document }) => {
+        const { up, down, back } = plasticReach(document, 'side');
+        const [width, height] = [back * SCALE + 8, (up + down) * SCALE + 8];
+        const place = ([x, z]: Vec2): Vec2 => [width - 4 + x * SCALE, 4 + (up - z) * SCALE];
+        const density = plasticDensity(document);
+        return (
+          <li key={id}>
+            <button
+              type="button"
+              className="plastic-card"
+              aria-pressed={id === chosen}
+              onClick={() => onChoose(id)}
+            >
+              <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden>
+                <PlasticFigure plastic={document} view="side" place={place} />
+              </svg>
+              <b>{document.name}</b>
+              <small>
+                {plasticKindOf(document.kind).name} · {format(leftLength(document), 'size')} ·{' '}
+                {format(plasticMass(document), 'mass')}
+              </small>
+              <small>
+                {density < DENSITY_OF.fresh
+                  ? '▲ floats'
+                  : density < DENSITY_OF.sea
+                    ? '◆ sinks, floats in the sea'
+                    : '▼ sinks'}{' '}
+                · {document.toughness}
+                {document.colourClass ? ` · ${document.colourClass}` : ''}
+              </small>
+            </button>
+          </li>
+        );
+      })}
+    </ul>
   );
 }

@@ -1,0 +1,144 @@
+import Papa from 'papaparse';
+import type { Problem } from '../document/problem.ts';
+import { MAKES } from '../plastic/kinds/kind.ts';
+import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
+import type { Plastic } from '../plastic/schema.ts';
+import { COLOUR_CLASSES, PLASTIC_RANGES, TOUGHNESS } from '../plastic/schema.ts';
+import type { QuantityKind } from '../quantity/units.ts';
+import { parseQuantity } from '../quantity/parse.ts';
+import { harmless } from './csv.ts';
+
+/** A row of a table of plastics: a plastic, or what is wrong with it. `line` counts from 1 with the heading. */
+export interface PlasticRow {
+  readonly line: number;
+  readonly plastic: Plastic | undefined;
+  readonly problems: readonly Problem[];
+}
+
+/** Columns that must be there, and those that may. */
+const NEEDED = ['name', 'kind', 'length', 'breadth', 'height'] as const;
+const FREE = ['density', 'weighed', 'wall', 'toughness', 'colour', 'class', 'notes'] as const;
+type Column = (typeof NEEDED)[number] | (typeof FREE)[number];
+
+/** Longest table read. */
+const MOST_ROWS = 2000;
+
+/**
+ * Reads a table of plastics (RFC 4180, or with semicolons or tabs): columns name, kind, length, breadth, height, and if wanted density,
+ * weighed, wall, toughness, colour, class, notes, in any order; sizes in mm and weights in g unless a unit stands with them. Every row is told
+ * on; nothing is guessed. Throws a sentence when the heading lacks a column. What a kind usually has is taken where density or
+ * toughness are empty.
+ */
+export function readPlasticsCsv(text: string): PlasticRow[] {
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: 'greedy' });
+  const [heading, ...rows] = data;
+  const titles = (heading ?? []).map((title) =>
+    title
+      .trim()
+      .toLowerCase()
+      .replace(/\s*\(.*\)$/, ''),
+  );
+  const missing = NEEDED.filter((column) => !titles.includes(column));
+  if (missing.length > 0) {
+    throw new Error(
+      `Heading: ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing. The first line must name the columns ${NEEDED.join(', ')}, and may name ${FREE.join(', ')}.`,
+    );
+  }
+  if (rows.length > MOST_ROWS)
+    throw new Error(`The table has ${rows.length} rows; at most ${MOST_ROWS} are read at once. Split it.`);
+  return rows.map((row, i) => readRow(row, titles, i + 2));
+}
+
+function readRow(row: readonly string[], titles: readonly string[], line: number): PlasticRow {
+  const cell = (column: Column) => (row[titles.indexOf(column)] ?? '').trim().replace(/^'/, '');
+  const problems: Problem[] = [];
+  const problem = (column: Column, message: string) => problems.push({ path: `/${column}`, message });
+  const name = cell('name');
+  if (name === '' || name.length > 120) problem('name', 'Name: must have 1 to 120 characters.');
+  const wanted = cell('kind').toLowerCase();
+  const kind = PLASTIC_KINDS.find(({ key, name: called }) => key === wanted || called === wanted);
+  if (!kind)
+    problem(
+      'kind',
+      `Kind: “${wanted.slice(0, 30)}” is not known. Use ${PLASTIC_KINDS.map(({ key }) => key).join(', ')}.`,
+    );
+  const number = (column: Column, quantity: QuantityKind, [min, max]: readonly [number, number]): number => {
+    const read = parseQuantity(cell(column), quantity, 'metric');
+    if (!read.ok) problem(column, `${column}: ${read.message}`);
+    else if (!(read.value >= min && read.value <= max))
+      problem(column, `${column}: ${read.value} is outside ${min} to ${max}.`);
+    return read.ok ? read.value : NaN;
+  };
+  const maybe = (column: Column, quantity: QuantityKind, span: readonly [number, number]) =>
+    cell(column) === '' ? undefined : number(column, quantity, span);
+  const word = <T extends string>(column: Column, words: readonly T[]): T | undefined => {
+    const typed = cell(column).toLowerCase();
+    if (typed === '') return undefined;
+    const found = words.find((one) => one === typed);
+    if (!found) problem(column, `${column}: “${typed.slice(0, 30)}” is not known. Use ${words.join(', ')}.`);
+    return found;
+  };
+  const sizes = {
+    length: number('length', 'size', PLASTIC_RANGES.length),
+    breadth: number('breadth', 'size', PLASTIC_RANGES.breadth),
+    height: number('height', 'size', PLASTIC_RANGES.height),
+  };
+  const density = maybe('density', 'density', PLASTIC_RANGES.density);
+  const weighed = maybe('weighed', 'mass', [0.05, 500]);
+  const wall = maybe('wall', 'size', [0.3, 20]);
+  const toughness = word('toughness', TOUGHNESS);
+  const colourClass = word('class', COLOUR_CLASSES);
+  const [colour, notes] = [cell('colour').slice(0, 60), cell('notes').slice(0, 8000)];
+  if (!kind || problems.length > 0) return { line, plastic: undefined, problems };
+  return {
+    line,
+    problems,
+    plastic: {
+      format: 'fern-anvil/plastic',
+      version: 1,
+      name,
+      kind: kind.key,
+      ...sizes,
+      density: density ?? kind.usual.density,
+      toughness: toughness ?? kind.usual.toughness,
+      ...(weighed === undefined ? {} : { weighed }),
+      ...(wall === undefined || MAKES.indexOf(kind.make) < 2 ? {} : { wall }),
+      ...(colour ? { colour } : {}),
+      ...(colourClass ? { colourClass } : {}),
+      ...(notes ? { notes } : {}),
+    },
+  };
+}
+
+/** Plastics as such a table; stations of own outlines are not in it. */
+export function writePlasticsCsv(plastics: readonly Plastic[]): string {
+  const heading = [
+    'name',
+    'kind',
+    'length (mm)',
+    'breadth (mm)',
+    'height (mm)',
+    'density (g/cm³)',
+    'weighed (g)',
+    'wall (mm)',
+    'toughness',
+    'colour',
+    'class',
+    'notes',
+  ];
+  const rows = plastics.map((one) => [
+    harmless(one.name),
+    one.kind,
+    one.length,
+    one.breadth,
+    one.height,
+    one.density,
+    one.weighed ?? '',
+    one.wall ?? '',
+    one.toughness,
+    harmless(one.colour ?? ''),
+    one.colourClass ?? '',
+    harmless(one.notes ?? ''),
+  ]);
+  return `${Papa.unparse([heading, ...rows], { newline: '\r\n' })}\r\n`;
+}

@@ -1,0 +1,157 @@
+import type { ReadingId } from '../behaviour/index.ts';
+import { fit } from '../behaviour/fit.ts';
+import { hook } from '../behaviour/hook.ts';
+import { assemble, withBait } from '../build/assemble.ts';
+import { checkDesign } from '../build/check.ts';
+import type { Bait, Rig } from '../build/rig.ts';
+import { solveTarget } from '../build/solve.ts';
+import type { Design } from '../document/design.ts';
+import { HOOK_CHART } from '../hook/chart.ts';
+import { STYLES } from '../hook/styles/index.ts';
+import type { Metal } from '../material/metals/metal.ts';
+import { METALS } from '../material/metals/index.ts';
+import type { Plastic } from '../plastic/schema.ts';
+import { hasRoom } from '../rigging/lay.ts';
+import type { MethodKind } from '../rigging/method.ts';
+import type { MethodKey } from '../rigging/methods/index.ts';
+import { METHODS, methodOf } from '../rigging/methods/index.ts';
+import { PLAIN_WATER } from './evaluate.ts';
+import type { FitCheck, Verdict } from './fit.ts';
+import { fitChecks, worst } from './fit.ts';
+
+/** How a plastic goes on a head by one method, for a list: the verdict and what stands in the way of a better one. */
+export interface Pairing {
+  readonly method: MethodKey;
+  readonly verdict: Verdict;
+  /** why it cannot be used at all, or what is not good about it, worst first, in words */
+  readonly why: readonly string[];
+  /** how far its checks lie within their good spans, 0 to 1: orders equal verdicts, and says nothing else */
+  readonly margin: number;
+  /** whether bait and method are made for each other, as usual as any, or seldom put together */
+  readonly meant: 'made' | 'usual' | 'seldom';
+}
+
+const ORDERED: readonly Pairing['meant'][] = ['made', 'usual', 'seldom'];
+
+/** A head inside a bait that has room for it first; a bait held by its nose alone, or of a sort that is not put on so, last. */
+function meantFor(plastic: Plastic, { within, isApart, suits }: MethodKind): Pairing['meant'] {
+  if (within) return hasRoom(plastic) ? 'made' : 'seldom';
+  return isApart || suits?.(plastic) === false ? 'seldom' : 'usual';
+}
+
+const ORDER: Readonly<Record<Verdict, number>> = { good: 0, tight: 1, bad: 2 };
+
+/** Judges one way of putting a plastic on a built head. Readings are taken from what was laid, so that hundreds are quick. */
+export function pairingOf(bare: Rig, { plastic, method: key }: Bait): Pairing {
+  const method = METHODS.find((candidate) => candidate.key === key);
+  const obstacle = method?.obstacle?.(bare, plastic);
+  if (obstacle) return { method: key, verdict: 'bad', why: [obstacle.text], margin: 0, meant: 'seldom' };
+  const rig = withBait(bare, { plastic, method: key });
+  const values: Partial<Record<string, number>> = {};
+  for (const behaviour of [hook, fit]) {
+    for (const [id, value] of Object.entries(behaviour.read(rig, PLAIN_WATER))) {
+      values[id] = typeof value === 'object' ? value.value : value;
+    }
+  }
+  const checks = fitChecks(rig, (id: ReadingId) => values[id] ?? NaN);
+  const wrong = checks
+    .filter(({ verdict }) => verdict !== 'good')
+    .sort((a, b) => ORDER[b.verdict] - ORDER[a.verdict]);
+  return {
+    method: key,
+    verdict: worst(checks.map(({ verdict }) => verdict)),
+    why: wrong.map(({ name, says }) => `${name}: ${says}`),
+    meant: meantFor(plastic, methodOf(key)),
+    margin: checks.reduce((sum, check) => sum + inside(check), 0) / checks.length,
+  };
+}
+
+/** How well within its good span a value lies: 1 in the middle of it, or well beyond its only end, 0 at its end or outside. */
+function inside({ value, good: [low, high] }: FitCheck): number {
+  if (!(value >= low && value <= high)) return 0;
+  if (!Number.isFinite(high)) return Math.min(1, (value - low) / (Math.abs(low) || 1));
+  const half = (high - low) / 2;
+  return half > 0 ? Math.min(value - low, high - value) / half : 1;
+}
+
+const place = ({ meant }: Pairing): number => ORDERED.indexOf(meant);
+
+/** Better first: what fits at all, what is made for each other, the verdict, the fewest things wrong, then what lies further within its limits. */
+export const byFit = (a: Pairing, b: Pairing): number =>
+  Number(a.verdict === 'bad') - Number(b.verdict === 'bad') ||
+  place(a) - place(b) ||
+  ORDER[a.verdict] - ORDER[b.verdict] ||
+  a.why.length - b.why.length ||
+  b.margin - a.margin;
+
+/** The best way of putting a plastic on a built head. */
+export function bestPairing(rig: Rig, plastic: Plastic): Pairing {
+  const [best] = METHODS.map(({ key }) => pairingOf(rig, { plastic, method: key })).sort(byFit);
+  if (!best) throw new Error('There is no method of rigging, which is a mistake of the program.');
+  return best;
+}
+
+/** A plastic of a list, as it goes on a head best. */
+export interface PlasticPairing extends Pairing {
+  /** its place in the list that was given */
+  readonly index: number;
+}
+
+/** Plastics for a head, best first; by one method, or each by its best. `rig` is built without a plastic. */
+export function plasticsFor(rig: Rig, plastics: readonly Plastic[], method?: MethodKey): PlasticPairing[] {
+  return plastics
+    .map((plastic, index) => ({
+      index,
+      ...(method ? pairingOf(rig, { plastic, method }) : bestPairing(rig, plastic)),
+    }))
+    .sort((a, b) => byFit(a, b) || a.index - b.index);
+}
+
+/** A hook for a plastic on a head of a shape, with the best method on it. */
+export interface HookPairing extends Pairing {
+  readonly size: string;
+  readonly style: string;
+}
+
+/** Hook sizes and styles for a plastic on a head, each with its best method, best first; hooks the head cannot take are left out. */
+export function hooksFor(
+  design: Design,
+  plastic: Plastic,
+  metals: readonly Metal[] = METALS,
+  styles: readonly string[] = STYLES.map(({ key }) => key),
+): HookPairing[] {
+  const found: HookPairing[] = [];
+  const solved = solveTarget(design, metals);
+  if (!solved.ok) return found;
+  for (const style of STYLES.filter(({ key }) => styles.includes(key))) {
+    for (const { size } of HOOK_CHART) {
+      const tried: Design = {
+        ...solved.design,
+        hook: { ...design.hook, size, style: style.key, measured: undefined },
+      };
+      if (checkDesign(tried, metals).length > 0) continue;
+      found.push({ size, style: style.key, ...bestPairing(assemble(tried, metals), plastic) });
+    }
+  }
+  return found.sort(byFit);
+}
+
+/** A head for a plastic. */
+export interface HeadPairing extends Pairing {
+  readonly index: number;
+}
+
+/** How a plastic goes best on each of some designs, best first; what cannot be built is left out. */
+export function headsFor(
+  designs: readonly Design[],
+  plastic: Plastic,
+  metals: readonly Metal[] = METALS,
+): HeadPairing[] {
+  return designs
+    .flatMap((design, index): HeadPairing[] => {
+      const solved = solveTarget(design, metals);
+      if (!solved.ok || checkDesign(solved.design, metals).length > 0) return [];
+      return [{ index, ...bestPairing(solved.rig, plastic) }];
+    })
+    .sort(byFit);
+}

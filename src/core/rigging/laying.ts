@@ -1,0 +1,108 @@
+import { marked } from '../quantity/phrase.ts';
+import { degrees } from '../numeric/vec.ts';
+import { START } from './limits.ts';
+import type { Laying, LaidPlastic, MethodGround, Mount, Remedy } from './method.ts';
+
+/** How a body lies whose axis is given and whose point stands clear: the hook comes out where its bend rises through the back. */
+export function layBare(
+  { hook, seat, tipFromNose, section }: MethodGround,
+  rise: (fromNose: number) => number,
+  bend: number,
+): Laying {
+  const out = hook.centre.find(([x, , z]) => {
+    const at = seat - x;
+    return x < hook.bendStart[0] && z > rise(at) + section(at).halfHeight;
+  });
+  const exit = out ? seat - out[0] : NaN;
+  // The highest of the back anywhere under the point leg is what the fish must squeeze past.
+  const to = out ? Math.max(exit, tipFromNose) : tipFromNose;
+  let back = 0;
+  let filling = 0;
+  for (let i = 0; i <= 8; i++) {
+    const at = tipFromNose + ((to - tipFromNose) * i) / 8;
+    const { halfHeight } = section(at);
+    back = Math.max(back, rise(at) + halfHeight);
+    filling = Math.max(filling, halfHeight);
+  }
+  const freeGap = hook.pointHeight - hook.wire / 2 - back;
+  return { rise, exit, freeGap, filling, bend, cover: -freeGap, start: 0, entry: NaN };
+}
+
+/** How a body lies whose back is brought to the point: up from the seat in an S-curve, level behind the point. `cover` mm lie over the point. */
+export function layOver({ hook, seat, tipFromNose, section }: MethodGround, cover: number): Laying {
+  const tip = Math.max(tipFromNose, 1);
+  const level = hook.pointHeight + cover + hook.wire / 2 - section(tip).halfHeight;
+  const rise = (fromNose: number) => {
+    const u = Math.min(1, Math.max(0, fromNose / tip));
+    return level * u * u * (3 - 2 * u);
+  };
+  const filling = section(tipFromNose).halfHeight;
+  const lift = rise(tipFromNose) - filling - hook.wire / 2;
+  // Below the belly until the bend turns up through it.
+  const into = hook.centre.find(([x, , z]) => {
+    const at = seat - x;
+    return x < hook.bendStart[0] && z > rise(at) - section(at).halfHeight;
+  });
+  return {
+    rise,
+    exit: tipFromNose > 0 && filling > 0 ? tipFromNose : NaN,
+    // Pressed down on the shank, so much room is left under the point.
+    freeGap: lift - cover - hook.wire,
+    filling,
+    // The nose gives way to a body that lies on the shank: what lifts it off bends it.
+    bend: degrees(Math.atan2(lift, Math.max(tipFromNose, 1e-9))),
+    cover,
+    start: START.usual,
+    entry: into ? seat - into[0] : NaN,
+  };
+}
+
+const mm = (value: number): string => marked(value, 'size');
+
+/** First steps of any rigging: what is cut off, and how much nose is needed. */
+export const cutStep = ({ cut }: LaidPlastic): string[] =>
+  cut > 0 ? [`Cut ${mm(cut)} off the nose, square.`] : [];
+
+/** How a nose is seated on what holds it. */
+export function seatStep({ standOff }: LaidPlastic, { keeperKind, keeper }: Mount): string {
+  if (keeperKind === 'screw')
+    return `Turn the nose on to the screw until it is all in; it stands ${mm(standOff)} off the head.`;
+  if (!keeper)
+    return 'Push the nose up against the head. Nothing holds it there: a drop of glue made for baits does.';
+  return `Push the nose over the ${keeperKind === 'wire' ? 'wire keeper' : keeperKind}, ${mm(keeper.insertion)} deep, until it meets the head.`;
+}
+
+/** The steps of a threaded body. */
+export const threadSteps = (laid: LaidPlastic, mount: Mount): string[] => [
+  ...cutStep(laid),
+  'Lay the bait along the hook, head to eye, and mark where the bend comes: light side down, seam level.',
+  Number.isNaN(laid.exit)
+    ? 'The hook does not come out of this body.'
+    : `Point in at the middle of the nose; thread it on and bring it out of the back at ${mm(laid.exit)}.`,
+  seatStep(laid, mount),
+  'Sight along it: a body that is not straight spins.',
+];
+
+/** The steps of a body with its point covered; `last` says how the point is hidden. */
+export const weedlessSteps = (laid: LaidPlastic, mount: Mount, last: string): string[] => [
+  ...cutStep(laid),
+  `Point into the nose ${mm(laid.start)}, and out below.`,
+  mount.keeper
+    ? `Slide the nose up the shank and past the keeper, and turn the hook round so that the point looks at the belly.`
+    : `Slide the nose up the shank to the head, and turn the hook round so that the point looks at the belly.`,
+  Number.isNaN(laid.entry)
+    ? `Lay the body against the bend and push the hook in at the belly under the point, ${mm(laid.exit)} from the nose.`
+    : `In again at the belly, ${mm(laid.entry)} from the nose; out of the back at ${mm(laid.exit)}.`,
+  last,
+  'Sight along it: pulled short it bends and spins, pushed together it bunches.',
+];
+
+/** A change of method, as a button says it. */
+export const toMethod = (value: string, says: string): Remedy => ({ of: 'method', path: '', value, says });
+/** A change of a field of the design. */
+export const toDesign = (path: string, value: unknown, says: string): Remedy => ({
+  of: 'design',
+  path,
+  value,
+  says,
+});

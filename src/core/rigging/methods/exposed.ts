@@ -1,0 +1,35 @@
+import { plasticKindOf } from '../../plastic/kinds/index.ts';
+import { COVERED_AT, FREE_GAP, STRAIGHT } from '../limits.ts';
+import { layOver, weedlessSteps } from '../laying.ts';
+import { methodKind } from '../method.ts';
+
+/** The point comes out and lies bare along the back, flat against it. */
+export const exposed = methodKind({
+  key: 'exposed',
+  name: 'point along the back',
+  does: 'Right through the body, the point bare and lying along the back.',
+  point: 'along',
+  exitName: 'Point lies at',
+  gapName: 'Room for the body to drop',
+  exit: COVERED_AT,
+  freeGap: FREE_GAP.covered,
+  straight: STRAIGHT,
+  suits: ({ kind }) => plasticKindOf(kind).section === 'flat-backed',
+  wants: 'best with a flat back',
+  // The wire lies on the back: it covers nothing.
+  lay: (ground) => {
+    const { halfHeight, nt } = ground.section(ground.tipFromNose);
+    // On a round back the wire lies on its ridge alone; on a flat one it beds in by a hair.
+    return layOver(ground, nt > 2 ? -ground.hook.wire : Math.max(-ground.hook.wire, -halfHeight));
+  },
+  steps: (laid, mount) =>
+    weedlessSteps(
+      laid,
+      mount,
+      'Leave the point bare, lying flat along the back, so that a finger drawn over it towards the tail does not catch.',
+    ),
+  obstacle: (_mount, plastic) =>
+    plasticKindOf(plastic.kind).make === 'tube'
+      ? { text: 'A tube has no back that a point could lie along.', remedies: [] }
+      : undefined,
+});

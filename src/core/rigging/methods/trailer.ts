@@ -1,0 +1,29 @@
+import { FREE_GAP } from '../limits.ts';
+import { layBare, threadSteps } from '../laying.ts';
+import { methodKind } from '../method.ts';
+
+/** What is sold to trail behind a skirt (common practice, no source). */
+const TRAILERS: readonly string[] = ['chunk', 'claw', 'creature', 'double-curl'];
+
+/** Behind a skirt, threaded, as a skirted jig's trailer. */
+export const trailer = methodKind({
+  key: 'trailer',
+  name: 'trailer behind a skirt',
+  does: 'Threaded behind a skirt, as a trailer: the meat covered, legs or tail to be seen.',
+  point: 'bare',
+  exitName: 'Hook comes out at',
+  gapName: 'Free gap over the plastic',
+  freeGap: FREE_GAP.bare,
+  suits: ({ kind }) => TRAILERS.includes(kind),
+  wants: 'a skirt on the collar, and a trailer in proportion to the head',
+  obstacle: ({ hook }) =>
+    hook.hinge
+      ? { text: 'A hinged head carries no skirt that a trailer could lie behind.', remedies: [] }
+      : undefined,
+  lay: (ground) => layBare(ground, () => 0, 0),
+  steps: (laid, mount) => [
+    'Comb the skirt forward over the head.',
+    ...threadSteps(laid, mount),
+    'Comb the skirt back: it should cover the meat of the trailer and let its legs show. Uneven ends look better than even ones.',
+  ],
+});

@@ -1,0 +1,132 @@
+import { useState } from 'react';
+import type { Kept } from '../../../contract/api.ts';
+import type { MethodKey, Plastic, PlasticPairing, Vec2 } from '../../../core/index.ts';
+import { METHODS, plasticKindOf, plasticReach, WATERS } from '../../../core/index.ts';
+import { useUnits } from '../../data/units.ts';
+import { PlasticFigure } from '../../drawing/plastic-figure.tsx';
+import { Choice, Segments } from '../../parts/choice.tsx';
+import { SIGN } from './rig-checks.tsx';
+
+type Water = (typeof WATERS)[number];
+
+/** Plastics as they go on this head, best first, each drawn to one scale; the method and the water. */
+export function RigChoices({
+  plastics,
+  pairings,
+  chosen,
+  method,
+  water,
+  cut,
+  onPlastic,
+  onMethod,
+  onWater,
+}: {
+  readonly plastics: readonly Kept<Plastic>[];
+  /** in the order of the plastics’ list; undefined until they are known */
+  readonly pairings: readonly PlasticPairing[] | undefined;
+  readonly chosen: string;
+  readonly method: MethodKey;
+  readonly water: Water;
+  readonly cut: number;
+  readonly onPlastic: (id: string, method: MethodKey | undefined) => void;
+  readonly onMethod: (method: MethodKey) => void;
+  readonly onWater: (water: Water) => void;
+}) {
+  const { format } = useUnits();
+  const [find, setFind] = useState('');
+  const order = pairings
+    ? pairings.flatMap((pairing) => {
+        const kept = plastics[pairing.index];
+        return kept ? [{ kept, pairing }] : [];
+      })
+    : plastics.map((kept) => ({ kept, pairing: undefined }));
+  const rows = order.filter(({ kept: { document } }) =>
+    `${document.name} ${plasticKindOf(document.kind).name} ${document.colour ?? ''}`
+      .toLowerCase()
+      .includes(find.toLowerCase()),
+  );
+  const longest = Math.max(60, ...rows.map(({ kept }) => kept.document.length));
+  const { does, wants } = METHODS.find(({ key }) => key === method) ?? { does: '', wants: '' };
+  return (
+    <aside className="rig-choices" aria-label="What it is rigged with">
+      <Choice<MethodKey>
+        label="Rigged"
+        value={method}
+        options={METHODS.map(({ key, name }) => [key, name] as const)}
+        onChange={onMethod}
+      />
+      <p className="rig-does">
+        {does} {wants && <em>Wants {wants}.</em>}
+      </p>
+      <h2>Plastics for this head</h2>
+      <input
+        type="search"
+        aria-label="Search the plastics"
+        placeholder="Search"
+        value={find}
+        onChange={(event) => setFind(event.currentTarget.value)}
+      />
+      <ul className="rig-plastics">
+        {rows.slice(0, MOST).map(({ kept: { id, document }, pairing }) => (
+          <li key={id}>
+            <button
+              type="button"
+              aria-pressed={id === chosen}
+              title={pairing?.why.join(' ')}
+              onClick={() => onPlastic(id, pairing && pairing.verdict !== 'bad' ? pairing.method : undefined)}
+            >
+              <b>{document.name}</b>
+              <Silhouette plastic={document} longest={longest} />
+              <small>
+                {plasticKindOf(document.kind).name}, {format(document.length, 'size')}
+              </small>
+              {pairing && (
+                <span className={`plastic-verdict plastic-${pairing.verdict}`}>
+                  {SIGN[pairing.verdict]}
+                  {pairing.verdict !== 'bad' &&
+                    ` · ${METHODS.find(({ key }) => key === pairing.method)?.name ?? ''}`}
+                </span>
+              )}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {rows.length > MOST && (
+        <p className="rig-does">{rows.length - MOST} more: search for them by name, kind or colour.</p>
+      )}
+      {cut > 0 && <p className="rig-does">Cut for this rig: {format(cut, 'size')} off the nose.</p>}
+      <Segments<Water>
+        label="Water"
+        value={water}
+        options={WATERS.map((value) => [value, value] as const)}
+        onChange={onWater}
+      />
+      <p className="stage-caution">
+        ▲ Hooks pierce: rig with the point away from the hand that holds the bait.
+      </p>
+    </aside>
+  );
+}
+
+/** Plastics listed at once. */
+const MOST = 60;
+
+/** A plastic from the side, all of a list to one scale. */
+function Silhouette({ plastic, longest }: { readonly plastic: Plastic; readonly longest: number }) {
+  const width = 176;
+  const k = width / longest;
+  const { up, down } = plasticReach(plastic, 'side');
+  const height = (up + down) * k + 2;
+  const place = ([x, z]: Vec2): Vec2 => [width + x * k, 1 + (up - z) * k];
+  return (
+    <svg
+      className="rig-silhouette"
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      aria-hidden
+    >
+      <PlasticFigure plastic={plastic} view="side" place={place} />
+    </svg>
+  );
+}

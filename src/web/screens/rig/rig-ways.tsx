@@ -1,0 +1,94 @@
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import type { Kept } from '../../../contract/api.ts';
+import type { Design, HeadPairing, HookPairing, Metal, Plastic } from '../../../core/index.ts';
+import { METHODS } from '../../../core/index.ts';
+import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import { SIGN } from './rig-checks.tsx';
+
+interface HookJob {
+  readonly design: Design;
+  readonly plastic: Plastic;
+  readonly metals: readonly Metal[];
+}
+const runHooks = ({ design, plastic, metals }: HookJob): Promise<HookPairing[]> =>
+  judgeWorker('later').hooks(design, plastic, metals);
+
+interface HeadJob {
+  readonly designs: readonly Design[];
+  readonly plastic: Plastic;
+  readonly metals: readonly Metal[];
+}
+const runHeads = ({ designs, plastic, metals }: HeadJob): Promise<HeadPairing[]> =>
+  judgeWorker('later').heads(designs, plastic, metals);
+
+const methodName = (key: string): string => METHODS.find((method) => method.key === key)?.name ?? key;
+
+/** The other ways round: which hook on this head takes this plastic best, and which heads do. */
+export function RigWays({
+  design,
+  plastic,
+  metals,
+  heads,
+  onHook,
+}: {
+  readonly design: Design;
+  readonly plastic: Kept<Plastic>;
+  readonly metals: readonly Metal[];
+  /** heads of the Rack that are looked at */
+  readonly heads: readonly Kept<Design>[];
+  readonly onHook: (hook: HookPairing) => void;
+}) {
+  const { document } = plastic;
+  const hookJob = useMemo<HookJob>(() => ({ design, plastic: document, metals }), [design, document, metals]);
+  const { output: hooks } = useJudged(hookJob, runHooks);
+  const headJob = useMemo<HeadJob>(
+    () => ({ designs: heads.map((kept) => kept.document), plastic: document, metals }),
+    [heads, document, metals],
+  );
+  const { output: ranked } = useJudged(headJob, runHeads);
+  return (
+    <section className="rig-ways" aria-label="The other ways round">
+      <div>
+        <h2>Hooks on this head for {document.name}</h2>
+        <ol>
+          {(hooks ?? []).slice(0, 6).map((hook) => (
+            <li key={`${hook.size}${hook.style}`}>
+              <button type="button" className="btn-link-brass" onClick={() => onHook(hook)}>
+                {hook.size} {hook.style}
+              </button>{' '}
+              <span className={`plastic-verdict plastic-${hook.verdict}`}>{SIGN[hook.verdict]}</span>
+              <small>
+                {methodName(hook.method)}
+                {hook.why[0] ? `. ${hook.why[0]}` : ''}
+              </small>
+            </li>
+          ))}
+        </ol>
+        {!hooks && <p className="stores-note">Trying every hook …</p>}
+        {hooks?.length === 0 && <p className="stores-note">No hook of the chart goes into this head.</p>}
+      </div>
+      <div>
+        <h2>Heads for {document.name}</h2>
+        <ol>
+          {(ranked ?? []).slice(0, 6).map((head) => {
+            const kept = heads[head.index];
+            return kept ? (
+              <li key={kept.id}>
+                <Link to={`/designs/${kept.id}/rig?plastic=${plastic.id}&method=${head.method}`}>
+                  {kept.document.name}
+                </Link>{' '}
+                <span className={`plastic-verdict plastic-${head.verdict}`}>{SIGN[head.verdict]}</span>
+                <small>
+                  {methodName(head.method)}
+                  {head.why[0] ? `. ${head.why[0]}` : ''}
+                </small>
+              </li>
+            ) : null;
+          })}
+        </ol>
+        {!ranked && <p className="stores-note">Trying it on every head …</p>}
+      </div>
+    </section>
+  );
+}
