@@ -375,8 +375,10 @@ describe('Rig', () => {
   it('tells whether a plastic fits, and doing what it says makes it fit better', async () => {
     const page = await at('/designs/ledge-ball-1-4/rig?plastic=wherry-paddle-4');
     await page.waitForSelector('[data-check="rig.exit"]');
-    // Every plastic on the list, three of the workshop and nine generic ones, says how it fits, before it is chosen.
-    await page.waitForFunction(() => document.querySelectorAll('.plastic-verdict').length === 12);
+    // Every plastic on the list says how it fits, before it is chosen.
+    await page.waitForFunction(
+      () => document.querySelectorAll('.rig-plastics .plastic-verdict').length === 60,
+    );
     const verdict = () => page.$eval('[data-check="rig.exit"]', (element) => element.className);
     const before = await verdict();
     expect(before).not.toContain('check-good');
@@ -386,7 +388,7 @@ describe('Rig', () => {
       document.querySelector('[data-check="rig.exit"]')?.classList.contains('check-good'),
     );
     await saved(page);
-    await (await named(page, 'weedless, point buried', 'radio')).click();
+    await (await named(page, 'Rigged', 'combobox')).select('buried');
     await page.waitForSelector('[data-check="rig.straight"]');
     expect(page.url()).toContain('method=buried');
   });
@@ -524,7 +526,8 @@ describe('accessibility', () => {
     ['/compare', '.compare-table, .state'],
     ['/briefs/hollin-ledges-drag', '.rank'],
     ['/stores', '.stores-table'],
-    ['/stores?shelf=plastics', '.stores-table'],
+    ['/stores?shelf=plastics', '.plastic-card'],
+    ['/stores?shelf=plastics&plastic=tarn-grub-3', '.plastic-used li'],
   ])('axe finds no serious fault on %s', async (path, ready) => {
     const page = await at(path);
     await page.evaluate(() =>

@@ -85,7 +85,9 @@ describe('the first head', () => {
     await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await page.keyboard.press('r');
     await sees(page, 'Generic paddle-tail 4 in');
-    await page.waitForFunction(() => document.querySelectorAll('.plastic-verdict').length === 9);
+    await page.waitForFunction(
+      () => document.querySelectorAll('.rig-plastics .plastic-verdict').length === 54,
+    );
   });
 });
 
@@ -93,7 +95,7 @@ describe('plastics', () => {
   it('are made, edited in place in any unit, deleted and brought back', async () => {
     await page.goto(`${server.url}/stores?shelf=plastics`);
     await press('+ New plastic');
-    await type('Length of New plastic', '4 in');
+    await type('Length', '4 in');
     await page.waitForSelector('[data-state="saved"]');
     await saved();
     const [first] = (
@@ -102,15 +104,16 @@ describe('plastics', () => {
       }
     ).items;
     expect(first?.document.length).toBeCloseTo(101.6, 9);
-    await press('Delete New plastic');
-    await sees(page, 'New plastic is deleted.');
+    await press('Delete New paddle-tail');
+    await sees(page, 'New paddle-tail is deleted.');
     await press('Undo');
-    await page.waitForSelector('[aria-label="Delete New plastic"]');
-    expect(await total('plastics')).toBe(10);
+    await (await page.waitForSelector('::-p-xpath(//button[.//b[text()="New paddle-tail"]])'))?.click();
+    await named(page, 'Delete New paddle-tail');
+    expect(await total('plastics')).toBe(55);
   });
 
   it('a value out of range is told at the field and not saved', async () => {
-    await type('Length of New plastic', '9 ft');
+    await type('Length', '9 ft');
     await sees(page, 'must be from');
     await page.keyboard.press('Escape');
     const [first] = (

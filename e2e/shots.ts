@@ -68,8 +68,13 @@ const SHOTS: readonly Shot[] = [
   },
   {
     name: 'rig',
-    path: '/designs/tideway-ball-1/rig?plastic=wherry-paddle-4',
-    ready: (page) => page.waitForSelector('.verdict'),
+    path: '/designs/rubble-oval-3-8/rig?plastic=cinder-claw-3-5',
+    ready: (page) => page.waitForSelector('.rig-ways li'),
+  },
+  {
+    name: 'plastics',
+    path: '/stores?shelf=plastics&plastic=mudlark-flat-3',
+    ready: (page) => page.waitForSelector('.plastic-used li'),
   },
   { name: 'side-by-side', path: '/compare', ready: (page) => page.waitForSelector('.overlay svg') },
   { name: 'briefs', path: '/briefs/hollin-ledges-drag', ready: (page) => sees(page, 'heads ranked') },

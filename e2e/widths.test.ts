@@ -31,6 +31,7 @@ const SCREENS: readonly (readonly [name: string, path: string, seen: string])[] 
   ['Tank', '/designs/gravel-oval-1-2/water?view=line', 'Fastest on the bottom'],
   ['Tank’s bottom', '/designs/gravel-oval-1-2/water?view=bottom', 'It stands.'],
   ['Rig', '/designs/tideway-ball-1/rig?plastic=wherry-paddle-4', 'Hook comes out at'],
+  ['Plastics', '/stores?shelf=plastics&plastic=tarn-grub-3', 'Heads it fits'],
   ['Side by side', '/compare', 'Differences first'],
   ['Briefs', '/briefs/hollin-ledges-drag', 'heads ranked'],
   ['Stores', '/stores?shelf=hooks', 'Tideway heavy'],

@@ -17,6 +17,7 @@ import { useFew, useList, useOne, useRack, useStores } from '../../data/queries.
 import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Panel } from '../../parts/panel.tsx';
+import { Slider } from '../../parts/slider.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
@@ -172,19 +173,17 @@ function RigOf({ kept, plastics, metals }: Props) {
         {error && <p className="problems">■ {error}</p>}
         {output?.judged.ok && output.fit && output.turned && output.above && answered ? (
           <Panel what="The drawing">
-            <label className="rig-turn">
-              <span>Turn</span>
-              <input
-                type="range"
+            <div className="rig-turn">
+              <Slider
+                label="Turn"
+                value={turn}
                 min={0}
                 max={355}
                 step={5}
-                value={turn}
-                aria-valuetext={`${turn} degrees`}
-                onChange={(event) => set('turn', event.currentTarget.value, '0')}
+                text={`${turn}°`}
+                onChange={(value) => set('turn', String(value), '0')}
               />
-              <output>{turn}°</output>
-            </label>
+            </div>
             <RigDrawing
               turned={output.turned}
               above={output.above}

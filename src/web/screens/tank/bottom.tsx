@@ -6,7 +6,7 @@ import { SideFigure } from '../../drawing/side-figure.tsx';
 import type { ReadingId, Vec2 } from '../../../core/index.ts';
 import { useHead } from './head-choice.tsx';
 import { PoseMap } from './pose-map.tsx';
-import { Slider } from './slider.tsx';
+import { Slider } from '../../parts/slider.tsx';
 import type { WetHead } from './tank-kit.ts';
 import { extent, pitched, readingOf } from './tank-kit.ts';
 

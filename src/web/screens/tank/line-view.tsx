@@ -5,7 +5,7 @@ import type { PointerEvent } from 'react';
 import type { Vec2 } from '../../../core/index.ts';
 import { USUAL_FISHING } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
-import { Slider } from './slider.tsx';
+import { Slider } from '../../parts/slider.tsx';
 import type { WetHead } from './tank-kit.ts';
 import { DASHES, readingOf } from './tank-kit.ts';
 import type { TankConditions } from './use-conditions.ts';

@@ -4,7 +4,7 @@ import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { SideFigure } from '../../drawing/side-figure.tsx';
 import { useHead } from './head-choice.tsx';
-import { Slider } from './slider.tsx';
+import { Slider } from '../../parts/slider.tsx';
 import type { WetHead } from './tank-kit.ts';
 import { extent, pitched, readingOf } from './tank-kit.ts';
 import type { TankConditions } from './use-conditions.ts';
