@@ -4,6 +4,7 @@ import { behaviour } from './behaviour.ts';
 import type { RiggedBait } from '../build/rig.ts';
 import { submerged } from '../build/submerged.ts';
 import { LASTS, SEAT, TORN } from '../rigging/limits.ts';
+import type { LaidMeasures } from '../rigging/method.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 
 /** How a plastic lies on the head. Absent without one. */
@@ -154,26 +155,33 @@ export const fit = behaviour({
     const { bait } = rig;
     if (!bait) return {};
     const { laid } = bait;
-    const present = (value: number) => (Number.isFinite(value) ? value : undefined);
     return {
-      'rig.exit': present(laid.exitShare),
-      'rig.exitAt': present(laid.exit),
-      'rig.freeGap': present(laid.freeGap),
-      'rig.fill': present(laid.fill),
-      'rig.tailRoom': present(laid.tailRoom),
-      'rig.shoulderHeight': present(laid.shoulderHeight),
-      'rig.shoulderBreadth': present(laid.shoulderBreadth),
-      'rig.seat': laid.seat > 0 ? present(laid.seat) : undefined,
-      'rig.bend': laid.bend,
-      'rig.bite': laid.bite,
-      'rig.reach': laid.reach,
-      'rig.cover': laid.cover,
+      ...laidValues(laid),
       'rig.lasts': lasts(bait),
       'rig.mass': totalMass(rig),
       'rig.submerged': submerged(rig, waterDensity(water)).weight,
     };
   },
 });
+
+/** Readings that follow from how a plastic lies alone. */
+export function laidValues(laid: LaidMeasures) {
+  const present = (value: number) => (Number.isFinite(value) ? value : undefined);
+  return {
+    'rig.exit': present(laid.exitShare),
+    'rig.exitAt': present(laid.exit),
+    'rig.freeGap': present(laid.freeGap),
+    'rig.fill': present(laid.fill),
+    'rig.tailRoom': present(laid.tailRoom),
+    'rig.shoulderHeight': present(laid.shoulderHeight),
+    'rig.shoulderBreadth': present(laid.shoulderBreadth),
+    'rig.seat': laid.seat > 0 ? present(laid.seat) : undefined,
+    'rig.bend': laid.bend,
+    'rig.bite': laid.bite,
+    'rig.reach': laid.reach,
+    'rig.cover': laid.cover,
+  };
+}
 
 /** Fish a plastic lasts as it is rigged, as an index. */
 function lasts({ plastic, method, laid }: RiggedBait): number {

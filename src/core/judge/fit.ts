@@ -8,7 +8,7 @@ import type { Evaluation } from './evaluate.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { cutForExit, exitLimits, firstFittingHook } from './remedies.ts';
-import type { Rig } from '../build/rig.ts';
+import type { Bait, Rig } from '../build/rig.ts';
 import { METALS } from '../material/metals/index.ts';
 import { marked } from '../quantity/phrase.ts';
 import {
@@ -24,7 +24,7 @@ import {
 } from '../rigging/limits.ts';
 import { hasRoom } from '../rigging/lay.ts';
 import { toDesign, toMethod } from '../rigging/laying.ts';
-import type { LaidPlastic, MethodKind, Obstacle, Remedy } from '../rigging/method.ts';
+import type { LaidMeasures, LaidPlastic, MethodKind, Obstacle, Remedy } from '../rigging/method.ts';
 import type { ReadingId } from '../behaviour/index.ts';
 export type Verdict = 'good' | 'tight' | 'bad';
 
@@ -74,7 +74,7 @@ export function judgeFit({ design, rig, readings }: Judged, metals: readonly Met
   // Fixes are looked for once, and only where something is wrong.
   let found: { readonly size: string } | undefined;
   const hook = () => (found ??= { size: firstFittingHook(design, bait.plastic, method, metals) }).size;
-  const checks = fitChecks(rig, (id) => readings[id]?.value ?? NaN, { design, hook });
+  const checks = fitChecks(rig, bait, (id) => readings[id]?.value ?? NaN, { design, hook });
   const obstacle = method.obstacle?.(rig, bait.plastic);
   return {
     laid: bait.laid,
@@ -86,16 +86,15 @@ export function judgeFit({ design, rig, readings }: Judged, metals: readonly Met
 }
 
 /**
- * Every point of the fit of a rig with a plastic on it. `value` gives a reading. Without `ways` the fixes name no hook: for lists, where only
+ * Every point of the fit of a plastic on a rig. `value` gives a reading. Without `ways` the fixes name no hook: for lists, where only
  * the verdicts are wanted.
  */
 export function fitChecks(
   rig: Rig,
+  bait: Bait & { readonly laid: LaidMeasures },
   value: (id: ReadingId) => number,
   ways?: { readonly design: Design; readonly hook: () => string },
 ): FitCheck[] {
-  const { bait } = rig;
-  if (!bait) throw new Error('There is no plastic on this rig to judge.');
   const method = methodOf(bait.method);
   const size = () => ways?.hook() ?? '';
   const look: Look = {
@@ -130,7 +129,7 @@ interface Look {
   /** as a document, where fixes are wanted */
   readonly design: Design | undefined;
   readonly plastic: Plastic;
-  readonly laid: LaidPlastic;
+  readonly laid: LaidMeasures;
   readonly method: MethodKind;
   /** a reading, NaN where it does not apply */
   readonly value: (id: ReadingId) => number;
@@ -157,11 +156,12 @@ function checked(
   return { ...head, verdict, says: says(verdict), fix: fix(), remedies: remedies() };
 }
 
-function exitCheck({ rig, plastic, laid, method, value, anyHook, remedies }: Look): FitCheck {
+function exitCheck({ rig, design, plastic, laid, method, value, anyHook, remedies }: Look): FitCheck {
   const { good, tight } = exitLimits(plastic, method);
   const bare = method.point === 'bare';
   const share = value('rig.exit');
-  const cut = share < good[0] ? cutForExit(rig, plastic, method, laid) : 0;
+  // A cut is looked for where fixes are wanted: it takes many layings.
+  const cut = design && share < good[0] ? cutForExit(rig, plastic, method, laid) : 0;
   const cutTo = Math.round(10 * ((plastic.cut ?? 0) + cut)) / 10;
   return checked(
     {
@@ -389,7 +389,7 @@ function backCheck({ plastic, laid, value }: Look): FitCheck {
 }
 
 /** How deep a wire beds into a flat back that it lies along, mm: half of itself. */
-const laidIn = ({ cover }: LaidPlastic): number => -cover / 2;
+const laidIn = ({ cover }: LaidMeasures): number => -cover / 2;
 
 function sizeCheck({ rig, laid, anyHook, remedies }: Look): FitCheck {
   return checked(

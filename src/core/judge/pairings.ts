@@ -1,7 +1,7 @@
 import type { ReadingId } from '../behaviour/index.ts';
-import { fit } from '../behaviour/fit.ts';
+import { laidValues } from '../behaviour/fit.ts';
 import { hook } from '../behaviour/hook.ts';
-import { assemble, withBait } from '../build/assemble.ts';
+import { assemble } from '../build/assemble.ts';
 import { checkDesign } from '../build/check.ts';
 import type { Bait, Rig } from '../build/rig.ts';
 import { solveTarget } from '../build/solve.ts';
@@ -11,7 +11,7 @@ import { STYLES } from '../hook/styles/index.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';
 import type { Plastic } from '../plastic/schema.ts';
-import { hasRoom } from '../rigging/lay.ts';
+import { hasRoom, measureOnHead } from '../rigging/lay.ts';
 import type { MethodKind } from '../rigging/method.ts';
 import type { MethodKey } from '../rigging/methods/index.ts';
 import { METHODS, methodOf } from '../rigging/methods/index.ts';
@@ -41,19 +41,30 @@ function meantFor(plastic: Plastic, { within, isApart, suits }: MethodKind): Pai
 
 const ORDER: Readonly<Record<Verdict, number>> = { good: 0, tight: 1, bad: 2 };
 
-/** Judges one way of putting a plastic on a built head. Readings are taken from what was laid, so that hundreds are quick. */
-export function pairingOf(bare: Rig, { plastic, method: key }: Bait): Pairing {
-  const method = METHODS.find((candidate) => candidate.key === key);
-  const obstacle = method?.obstacle?.(bare, plastic);
-  if (obstacle) return { method: key, verdict: 'bad', why: [obstacle.text], margin: 0, meant: 'seldom' };
-  const rig = withBait(bare, { plastic, method: key });
-  const values: Partial<Record<string, number>> = {};
-  for (const behaviour of [hook, fit]) {
-    for (const [id, value] of Object.entries(behaviour.read(rig, PLAIN_WATER))) {
-      values[id] = typeof value === 'object' ? value.value : value;
-    }
+const aboveEye = new WeakMap<Rig, number>();
+
+/** Height of the point over the eye of a built head, mm: the same for every plastic. */
+function biteAboveEye(rig: Rig): number {
+  let known = aboveEye.get(rig);
+  if (known === undefined) {
+    const value = hook.read(rig, PLAIN_WATER)['hook.biteAboveEye'];
+    known = typeof value === 'number' ? value : NaN;
+    aboveEye.set(rig, known);
   }
-  const checks = fitChecks(rig, (id: ReadingId) => values[id] ?? NaN);
+  return known;
+}
+
+/** Judges one way of putting a plastic on a built head, from how it lies alone, so that thousands are quick. */
+export function pairingOf(rig: Rig, { plastic, method: key }: Bait): Pairing {
+  const method = methodOf(key);
+  const obstacle = method.obstacle?.(rig, plastic);
+  if (obstacle) return { method: key, verdict: 'bad', why: [obstacle.text], margin: 0, meant: 'seldom' };
+  const laid = measureOnHead(rig, plastic, method);
+  const values: Partial<Record<ReadingId, number | undefined>> = {
+    ...laidValues(laid),
+    'hook.biteAboveEye': biteAboveEye(rig),
+  };
+  const checks = fitChecks(rig, { plastic, method: key, laid }, (id) => values[id] ?? NaN);
   const wrong = checks
     .filter(({ verdict }) => verdict !== 'good')
     .sort((a, b) => ORDER[b.verdict] - ORDER[a.verdict]);
@@ -61,7 +72,7 @@ export function pairingOf(bare: Rig, { plastic, method: key }: Bait): Pairing {
     method: key,
     verdict: worst(checks.map(({ verdict }) => verdict)),
     why: wrong.map(({ name, says }) => `${name}: ${says}`),
-    meant: meantFor(plastic, methodOf(key)),
+    meant: meantFor(plastic, method),
     margin: checks.reduce((sum, check) => sum + inside(check), 0) / checks.length,
   };
 }

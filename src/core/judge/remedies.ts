@@ -1,6 +1,6 @@
 import type { Design } from '../document/design.ts';
 import { withFamily } from '../document/starter.ts';
-import { layOnHead } from '../rigging/lay.ts';
+import { measureOnHead } from '../rigging/lay.ts';
 import { checkDesign } from '../build/check.ts';
 import type { Limits } from '../plastic/kinds/kind.ts';
 import type { Plastic } from '../plastic/schema.ts';
@@ -11,7 +11,7 @@ import type { Metal } from '../material/metals/metal.ts';
 import type { Rig } from '../build/rig.ts';
 import { plasticKindOf } from '../plastic/kinds/index.ts';
 import { HOOK_SIZE, MOST_CUT, TAIL_ROOM } from '../rigging/limits.ts';
-import type { LaidPlastic, MethodKind, Remedy } from '../rigging/method.ts';
+import type { LaidMeasures, MethodKind, Remedy } from '../rigging/method.ts';
 import type { MethodKey } from '../rigging/methods/index.ts';
 import { METHODS } from '../rigging/methods/index.ts';
 
@@ -20,12 +20,12 @@ export const exitLimits = (plastic: Plastic, method: MethodKind): Limits =>
   method.exit ?? plasticKindOf(plastic.kind).exit;
 
 /** Millimetres to cut off the nose so that the hook comes out within the good span; 0 where cutting does not help. */
-export function cutForExit(rig: Rig, plastic: Plastic, method: MethodKind, laid: LaidPlastic): number {
+export function cutForExit(rig: Rig, plastic: Plastic, method: MethodKind, laid: LaidMeasures): number {
   const { good } = exitLimits(plastic, method);
   // A cut moves the exit back along what is left, so it helps only when the hook leaves too early.
   if (!(laid.exitShare < good[0])) return 0;
   for (let cut = 1; cut <= MOST_CUT * plastic.length && cut < leftLength(plastic) / 2; cut += 1) {
-    const tried = layOnHead(rig, plastic, method, cut);
+    const tried = measureOnHead(rig, plastic, method, cut);
     if (tried.exitShare >= good[0] && tailStart(plastic) - cut > tried.exit) return cut;
   }
   return 0;
@@ -46,7 +46,7 @@ export function firstFittingHook(
     const tried: Design = { ...design, hook: { ...design.hook, size, measured: undefined } };
     if (checkDesign(tried, metals).length > 0) continue;
     const rig = assemble(tried, metals);
-    const { exitShare, freeGap, tailRoom, bend, length } = layOnHead(rig, plastic, method);
+    const { exitShare, freeGap, tailRoom, bend, length } = measureOnHead(rig, plastic, method);
     const { good } = exitLimits(plastic, method);
     const fits =
       exitShare >= good[0] &&

@@ -16,7 +16,7 @@ import {
 } from '../plastic/body.ts';
 import { plasticKindOf } from '../plastic/kinds/index.ts';
 import type { Plastic } from '../plastic/schema.ts';
-import type { LaidLimb, LaidPlastic, MethodKind, Mount } from './method.ts';
+import type { LaidLimb, LaidMeasures, LaidPlastic, MethodKind, Mount } from './method.ts';
 
 /** Places along a laid body at which it is drawn and asked. */
 const STATIONS = 72;
@@ -25,20 +25,52 @@ const BEHIND_SEAT = 6;
 /** Length of nose a head without a cast collar is taken to need, mm. */
 const PLAIN_SEAT = 3;
 
-/** Lays a plastic on a head by a method. `cut` mm are taken off the nose first, besides what the plastic says is cut already. */
-export function layOnHead(mount: Mount, plastic: Plastic, method: MethodKind, cut = 0): LaidPlastic {
-  const { hook, collar, measures, family } = mount;
+/** Where a method puts a plastic's nose, and how it lies from there. */
+function placed(mount: Mount, plastic: Plastic, method: MethodKind, cut: number) {
+  const { hook, family } = mount;
   // A screw holds the nose off the head, whatever the method.
   const standOff = hook.hinge || family.within ? 0 : (mount.keeper?.standoff ?? 0);
   const usual = seatOf(mount) - standOff;
   const seat = method.seat?.(mount, usual, FULL_NOSE * plastic.length) ?? usual;
   const left = cut > 0 ? { ...plastic, cut: (plastic.cut ?? 0) + cut } : plastic;
-  const length = leftLength(left);
   const section = (fromNose: number) => plasticSection(left, fromNose);
   const tipFromNose = Math.max(0, seat - hook.tip[0]);
   const laying = method.lay({ hook, seat, tipFromNose, section });
-  const { rise, exit, freeGap, filling, bend, cover, start, entry } = laying;
+  return { standOff, seat, left, section, tipFromNose, laying, length: leftLength(left) };
+}
 
+/** What the fit asks of a plastic laid on a head: quick, for lists. `cut` mm are taken off the nose first, besides what the plastic says is cut already. */
+export function measureOnHead(mount: Mount, plastic: Plastic, method: MethodKind, cut = 0): LaidMeasures {
+  return measuresOf(mount, method, cut, placed(mount, plastic, method, cut));
+}
+
+/** Lays a plastic on a head by a method. `cut` mm are taken off the nose first, besides what the plastic says is cut already. */
+export function layOnHead(mount: Mount, plastic: Plastic, method: MethodKind, cut = 0): LaidPlastic {
+  const place = placed(mount, plastic, method, cut);
+  const { left, seat, section, length, laying } = place;
+  const { rise } = laying;
+  const limbs = laidLimbs(left, seat, rise);
+  return {
+    ...measuresOf(mount, method, cut, place),
+    limbs,
+    volume: plasticVolume(left),
+    centre: centreOf(left, seat, rise, length, limbs),
+    density: plasticDensity(plastic),
+    body: Array.from({ length: STATIONS + 1 }, (_, i) => {
+      const fromNose = (length * i) / STATIONS;
+      return { at: [seat - fromNose, rise(fromNose)] as Vec2, ...section(fromNose) };
+    }),
+  };
+}
+
+function measuresOf(
+  mount: Mount,
+  method: MethodKind,
+  cut: number,
+  { standOff, seat, left, section, tipFromNose, laying, length }: ReturnType<typeof placed>,
+): LaidMeasures {
+  const { hook, collar, measures, family } = mount;
+  const { rise, exit, freeGap, filling, bend, cover, start, entry } = laying;
   // What head and body are measured against each other at: just behind the seat, or amid the metal that lies in the bait.
   const isWithin = (family.within === true || method.within === true) && !hook.hinge;
   const amid = isWithin ? seat - mount.profile.length / 2 : BEHIND_SEAT;
@@ -49,7 +81,6 @@ export function layOnHead(mount: Mount, plastic: Plastic, method: MethodKind, cu
   const crest = collar
     ? Math.max(collar.radius(-1e-6), ...collar.breaks.map((x) => collar.radius(x - 1e-6)))
     : 0;
-  const volume = plasticVolume(left);
   // A bait that is pulled off its covered point gives way: only the eye stands in front of that one.
   const isBare = method.point === 'bare';
   let highest = hook.hinge ? 0 : hook.eye.top;
@@ -57,11 +88,6 @@ export function layOnHead(mount: Mount, plastic: Plastic, method: MethodKind, cu
     const at = (tipFromNose * i) / 12;
     highest = Math.max(highest, rise(at) + section(at).halfHeight);
   }
-  const body = Array.from({ length: STATIONS + 1 }, (_, i) => {
-    const fromNose = (length * i) / STATIONS;
-    return { at: [seat - fromNose, rise(fromNose)] as Vec2, ...section(fromNose) };
-  });
-  const limbs = laidLimbs(left, seat, rise);
   return {
     seatAt: seat,
     standOff,
@@ -82,11 +108,6 @@ export function layOnHead(mount: Mount, plastic: Plastic, method: MethodKind, cu
     crest,
     seat: crest / Math.max(Math.min(nose.halfHeight, nose.halfBreadth), 1e-3),
     bend,
-    body,
-    limbs,
-    volume,
-    centre: centreOf(left, seat, rise, length, limbs),
-    density: plasticDensity(plastic),
     length,
     tailAt: tailStart(left),
   };

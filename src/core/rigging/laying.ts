@@ -1,7 +1,7 @@
 import { marked } from '../quantity/phrase.ts';
 import { degrees } from '../numeric/vec.ts';
 import { START } from './limits.ts';
-import type { Laying, LaidPlastic, MethodGround, Mount, Remedy } from './method.ts';
+import type { Laying, LaidMeasures, MethodGround, Mount, Remedy } from './method.ts';
 
 /** How a body lies whose axis is given and whose point stands clear: the hook comes out where its bend rises through the back. */
 export function layBare(
@@ -60,11 +60,11 @@ export function layOver({ hook, seat, tipFromNose, section }: MethodGround, cove
 const mm = (value: number): string => marked(value, 'size');
 
 /** First steps of any rigging: what is cut off, and how much nose is needed. */
-export const cutStep = ({ cut }: LaidPlastic): string[] =>
+export const cutStep = ({ cut }: LaidMeasures): string[] =>
   cut > 0 ? [`Cut ${mm(cut)} off the nose, square.`] : [];
 
 /** How a nose is seated on what holds it. */
-export function seatStep({ standOff }: LaidPlastic, { keeperKind, keeper }: Mount): string {
+export function seatStep({ standOff }: LaidMeasures, { keeperKind, keeper }: Mount): string {
   if (keeperKind === 'screw')
     return `Turn the nose on to the screw until it is all in; it stands ${mm(standOff)} off the head.`;
   if (!keeper)
@@ -73,7 +73,7 @@ export function seatStep({ standOff }: LaidPlastic, { keeperKind, keeper }: Moun
 }
 
 /** The steps of a threaded body. */
-export const threadSteps = (laid: LaidPlastic, mount: Mount): string[] => [
+export const threadSteps = (laid: LaidMeasures, mount: Mount): string[] => [
   ...cutStep(laid),
   'Lay the bait along the hook, head to eye, and mark where the bend comes: light side down, seam level.',
   Number.isNaN(laid.exit)
@@ -84,7 +84,7 @@ export const threadSteps = (laid: LaidPlastic, mount: Mount): string[] => [
 ];
 
 /** The steps of a body with its point covered; `last` says how the point is hidden. */
-export const weedlessSteps = (laid: LaidPlastic, mount: Mount, last: string): string[] => [
+export const weedlessSteps = (laid: LaidMeasures, mount: Mount, last: string): string[] => [
   ...cutStep(laid),
   `Point into the nose ${mm(laid.start)}, and out below.`,
   mount.keeper

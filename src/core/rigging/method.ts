@@ -103,7 +103,7 @@ export interface MethodKind<K extends string = string> extends Kind {
   seat?(mount: Mount, usual: number, fullNose: number): number;
   lay(ground: MethodGround): Laying;
   /** the steps of a person's hands, in order; lengths are marked so that they can be told in any unit */
-  steps(laid: LaidPlastic, mount: Mount): readonly string[];
+  steps(laid: LaidMeasures, mount: Mount): readonly string[];
 }
 
 export const methodKind = <const K extends string>(kind: MethodKind<K>): MethodKind<K> => kind;
@@ -114,8 +114,8 @@ export interface LaidLimb extends PlacedLimb {
   readonly end: Vec3;
 }
 
-/** How a plastic lies on a head, before anything is judged. Lengths in mm. */
-export interface LaidPlastic {
+/** How a plastic lies on a head, as far as the fit asks. Lengths in mm. */
+export interface LaidMeasures {
   /** x at which the plastic's nose sits on the shank's line, mm */
   readonly seatAt: number;
   /** how far the nose stands behind the head, mm; 0 where it sits against it */
@@ -154,6 +154,14 @@ export interface LaidPlastic {
   readonly crest: number;
   /** how far the body is bent off the shank's line, degrees */
   readonly bend: number;
+  /** length left after the cut, mm */
+  readonly length: number;
+  /** where moving tail or claws begin, mm from the nose */
+  readonly tailAt: number;
+}
+
+/** How a plastic lies on a head, before anything is judged. Lengths in mm. */
+export interface LaidPlastic extends LaidMeasures {
   /** centre line of the body in the side view, nose first, with its sections */
   readonly body: readonly ({ readonly at: Vec2 } & PlasticSection)[];
   readonly limbs: readonly LaidLimb[];
@@ -163,8 +171,4 @@ export interface LaidPlastic {
   readonly centre: Vec3;
   /** g/cm³ */
   readonly density: number;
-  /** length left after the cut, mm */
-  readonly length: number;
-  /** share of its length where moving tail or claws begin, mm from the nose */
-  readonly tailAt: number;
 }
