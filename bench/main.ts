@@ -5,13 +5,18 @@ import {
   DRAWN_FAMILIES,
   evaluate,
   loadSolids,
+  HOOK_CHART,
+  assemble,
   metalTable,
+  pairingOf,
+  PLASTIC_KINDS,
+  plasticKindOf,
   PLAIN_WATER,
   REFERENCE_RULES,
   standing,
   starterDesign,
 } from '../src/core/index.ts';
-import type { Brief } from '../src/core/index.ts';
+import type { Brief, Plastic } from '../src/core/index.ts';
 import { DRAWING, loft } from '../src/core/head/loft.ts';
 import { massProperties } from '../src/core/head/mesh.ts';
 import { headBody, isPlain, wholeBulk } from '../src/core/head/body.ts';
@@ -98,6 +103,34 @@ if (first?.ok) {
     for (let i = 0; i < 1000; i++) standing(brief, { design, readings }, REFERENCE_RULES.rules);
   }, 10);
   line('1,000 designs with known readings against all rules', thousand / FRAME, 'one frame at 60 Hz');
+}
+
+console.log('\nPlastics on hooks: 200 plastics on 12 hooks');
+const shelf: Plastic[] = Array.from({ length: 200 }, (_, i) => {
+  const { key } = PLASTIC_KINDS[i % PLASTIC_KINDS.length] ?? { key: 'stick' as const };
+  const { usual } = plasticKindOf(key);
+  const length = 60 + ((i * 7) % 80);
+  return {
+    format: 'fern-anvil/plastic',
+    version: 1,
+    name: key,
+    kind: key,
+    length,
+    breadth: Math.max(2, usual.breadth * length),
+    height: Math.max(2, usual.height * length),
+    density: usual.density,
+    toughness: usual.toughness,
+  };
+});
+if (first?.ok) {
+  const { design } = first;
+  const paired = median(() => {
+    for (const { size } of HOOK_CHART.slice(0, 12)) {
+      const rig = assemble({ ...design, hook: { ...design.hook, size } });
+      for (const plastic of shelf) pairingOf(rig, { plastic, method: 'threaded' });
+    }
+  }, 3);
+  line('each judged by one method', paired / 1000, 'one second');
 }
 
 console.log('\nInterface, a breadth dragged for 120 pointer moves in headless Chromium');

@@ -61,6 +61,7 @@ export * from './rigging/lay.ts';
 export * from './rigging/method.ts';
 export * from './rigging/methods/index.ts';
 export * from './rigging/limits.ts';
+export * from './judge/guard-ways.ts';
 export * from './judge/pairings.ts';
 export { applyRemedy } from './judge/remedies.ts';
 export * from './plastic/kinds/kind.ts';

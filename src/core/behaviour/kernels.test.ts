@@ -224,6 +224,16 @@ describe('line and rod', () => {
     expect(stiffness).toBeCloseTo(166.8, 1);
     expect(strength).toBeCloseTo(53.38, 2);
     expect(hookSet({ ...USUAL_FISHING, test: 5.4431 })).toBeCloseTo(1 / (0.11991 + 1 / 28), 2);
+    // Every rod by hand: its tip gives 1/k, the line 0.11991 m/N.
+    for (const [rod, k] of [
+      ['ultra light', 6],
+      ['light', 12],
+      ['medium light', 18],
+      ['medium', 28],
+      ['medium heavy', 45],
+      ['heavy', 70],
+    ] as const)
+      expect(hookSet({ ...USUAL_FISHING, test: 5.4431, rod })).toBeCloseTo(1 / (0.11991 + 1 / k), 2);
     expect(hookSet({ ...USUAL_FISHING, lineOut: 3, rod: 'heavy', test: 5.4431 })).toBeCloseTo(0.3 * 53.38, 2);
     expect(hookSet({ ...USUAL_FISHING, line: 'braid', test: 20 })).toBeGreaterThan(
       hookSet({ ...USUAL_FISHING, test: 20 }),

@@ -1,6 +1,7 @@
 import type { FeatureSpec } from '../head/features/index.ts';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../judge/evaluate.ts';
+import { surface } from './surface.ts';
 import { SINTERED_WALL, undercuts, wireWall } from './making.ts';
 import { metalTable } from '../series/metal-table.ts';
 import { METALS } from '../material/metals/index.ts';
@@ -58,6 +59,20 @@ describe('undercuts against a mould that parts on the plane of the hook', () => 
     const found = undercuts(rig);
     expect(found.length > 0).toBe(isCaught);
     if (isCaught) expect(found[0]?.shape?.of).toBe(Object.keys(features)[0]);
+  });
+});
+
+describe('surface and sphericity', () => {
+  // A closed cylinder as long as it is thick: S = 3/2 π D², V = π D³/4, Ψ = π^⅓ (6V)^⅔ / S = (2/3)^⅓ = 0.8736 (Wadell 1935).
+  it('of a short cylinder are those of the closed form', () => {
+    const stations = [0, 0.5, 1].map((at) => ({ at, rise: 1, drop: 1, breadth: 1 }));
+    const { rig } = built('own', {
+      keeper: { kind: 'none' },
+      head: { stations, symmetric: true, dimensions: { length: 12, breadth: 12, height: 12 } } as never,
+    });
+    const found = surface.read(rig, PLAIN_WATER);
+    expect(found['head.sphericity']).toBeCloseTo(Math.cbrt(2 / 3), 2);
+    expect(Number(found['head.surface']) / (1.5 * Math.PI * 144)).toBeCloseTo(1, 2);
   });
 });
 

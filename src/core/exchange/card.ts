@@ -126,7 +126,8 @@ async function writeCard({ design, bait, fit, side, above, units }: Card): Promi
   return pdf.save();
 }
 
-const points = ({ head, hook, body, limbs, eye }: TurnedRig): Vec2[] => [
+const points = ({ head, hook, body, limbs, guard, eye }: TurnedRig): Vec2[] => [
+  ...guard.flatMap(({ side }) => side),
   ...head,
   ...hook,
   ...body,
@@ -179,7 +180,7 @@ function draw(page: PDFPage, figure: TurnedRig, place: (point: Vec2) => Vec2, sc
   for (const limb of figure.limbs) filled(limb, BAIT.fill, BAIT.line);
   filled(figure.body, BAIT.fill, BAIT.line);
   if (figure.collar) filled(figure.collar, METAL, INK);
-  for (const { side, wire } of figure.keeper) stroked(side, wire);
+  for (const { side, wire } of [...figure.keeper, ...figure.guard]) stroked(side, wire);
   if (figure.through) stroked(figure.through, figure.wire);
   stroked(figure.hook, figure.wire);
   filled(figure.head, METAL, INK);

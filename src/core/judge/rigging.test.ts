@@ -21,6 +21,7 @@ import { runs } from '../test-kit/runs.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { evaluate, PLAIN_WATER } from './evaluate.ts';
 import { judgeFit } from './fit.ts';
+import { guardWays } from './guard-ways.ts';
 import { byFit, headsFor, hooksFor, pairingOf, plasticsFor } from './pairings.ts';
 import { applyRemedy } from './remedies.ts';
 
@@ -267,6 +268,37 @@ describe('fixes are data', () => {
       }
     },
   );
+});
+
+describe('a brush of fibres', () => {
+  it('is cut level with the point, and lies down more softly fanned than bundled (common practice, no source)', () => {
+    const guard = {
+      kind: 'fibre',
+      count: 16,
+      fibre: 0.4,
+      length: 32,
+      lean: 38,
+      setback: 0.6,
+      fan: 45,
+      trimmed: true,
+    } as const;
+    const design = starter('wedge', '4/0', { guard });
+    const solved = solveTarget(design);
+    if (!solved.ok) throw new Error(solved.problem.message);
+    const ways = guardWays(solved.design);
+    // What is left reaches the height of the point: the rest was bought for nothing.
+    const { guard: body, hook } = solved.rig;
+    const left = (hook.tip[2] - (body?.base[2] ?? NaN)) / Math.sin((38 * Math.PI) / 180);
+    expect(ways?.cut).toBeCloseTo(32 - left, 6);
+    const [fanned, bundled] = ways?.ways ?? [];
+    expect(fanned?.force).toBeCloseTo(ways?.force ?? NaN, 9);
+    expect(bundled?.force).toBeGreaterThan(fanned?.force ?? Infinity);
+    if (!bundled) throw new Error('no way');
+    const done = applyRemedy({ design, plastic: bait('stick', 4), method: 'threaded' }, bundled.remedy);
+    expect(done.design.guard).toMatchObject({ fan: 0 });
+    expect(guardWays(starter('ball'))).toBeUndefined();
+    expect(guardWays({ ...solved.design, guard: { ...guard, trimmed: false } })?.cut).toBe(0);
+  });
 });
 
 describe('both ways round', () => {

@@ -18,6 +18,9 @@ export interface TurnedRig {
   /** the eye’s ring as an ellipse */
   readonly eye: { readonly at: Vec2; readonly along: number; readonly across: number; readonly wire: number };
   readonly keeper: readonly Omit<DrawnWire, 'top' | 'front'>[];
+  /** strands of a guard, and the line they end on */
+  readonly guard: readonly Omit<DrawnWire, 'top' | 'front'>[];
+  readonly guardEnd: Vec2 | undefined;
   readonly body: readonly Vec2[];
   readonly limbs: readonly (readonly Vec2[])[];
 }
@@ -53,6 +56,8 @@ export function turnedRig(rig: Rig, degrees: number): TurnedRig {
       wire: 2 * wireRadius,
     },
     keeper: (keeper?.wires ?? []).map(({ path, diameter }) => ({ side: path.map(seen), wire: diameter })),
+    guard: (rig.guard?.shown() ?? []).map(({ path, diameter }) => ({ side: path.map(seen), wire: diameter })),
+    guardEnd: rig.guard && seen(rig.guard.end),
     body: [...edge(1), ...edge(-1).reverse()],
     limbs: (laid?.limbs ?? []).map((limb) =>
       bladeOutline(

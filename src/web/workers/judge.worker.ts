@@ -8,6 +8,7 @@ import type {
   DrawnSection,
   Fit,
   Flag,
+  GuardWays,
   HeadPairing,
   HookPairing,
   LadderSpec,
@@ -33,6 +34,7 @@ import {
   buildLadder,
   drawingOf,
   evaluate,
+  guardWays,
   headsFor,
   hooksFor,
   judgeFit,
@@ -105,6 +107,7 @@ export interface Rigged {
   /** seen from the side the person turned it to, and from above */
   readonly turned: TurnedRig | undefined;
   readonly above: TurnedRig | undefined;
+  readonly guard: GuardWays | undefined;
 }
 
 function rig(
@@ -115,13 +118,15 @@ function rig(
   turn: number,
 ): Rigged {
   const result = evaluate(design, surroundings, { plastic, method });
-  if (!result.ok) return { fit: undefined, judged: result, turned: undefined, above: undefined };
+  if (!result.ok)
+    return { fit: undefined, judged: result, turned: undefined, above: undefined, guard: undefined };
   const { rig: built, ...rest } = result;
   return {
     fit: judgeFit(result, surroundings.metals),
     judged: { ...rest, drawing: drawingOf(built) },
     turned: turnedRig(built, turn),
     above: turnedRig(built, turn + 90),
+    guard: guardWays(rest.design, surroundings.metals),
   };
 }
 

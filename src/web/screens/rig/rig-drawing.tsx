@@ -14,12 +14,15 @@ export function RigDrawing({
   fit,
   metal,
   turn,
+  cut,
 }: {
   readonly turned: TurnedRig;
   readonly above: TurnedRig;
   readonly fit: Fit;
   readonly metal: string;
   readonly turn: number;
+  /** cut off the fibres of a guard, mm */
+  readonly cut: number;
 }) {
   const { format } = useUnits();
   const { laid } = fit;
@@ -71,6 +74,19 @@ export function RigDrawing({
           <line className="dim-ext" x1={nose} y1={y0} x2={nose} y2={18} />
         </g>
       )}
+      {cut > 0 && turned.guardEnd && (
+        <g className="rig-trim">
+          <line
+            x1={place(turned.guardEnd)[0] - 12}
+            x2={place(turned.guardEnd)[0] + 12}
+            y1={place(turned.guardEnd)[1]}
+            y2={place(turned.guardEnd)[1]}
+          />
+          <text x={place(turned.guardEnd)[0] - 16} y={place(turned.guardEnd)[1] - 4} textAnchor="end">
+            cut the fibres here: {format(cut, 'size')} off
+          </text>
+        </g>
+      )}
       <text className="view-name" x={SHEET.margin} y={16}>
         {isSide ? 'from the side' : `turned by ${turn}°`}
       </text>
@@ -90,7 +106,17 @@ export function RigDrawing({
 }
 
 const boxOf = (figure: TurnedRig) =>
-  boundsOf([...figure.head, ...figure.hook, ...figure.body, ...figure.limbs.flat(), figure.eye.at], 1.5);
+  boundsOf(
+    [
+      ...figure.head,
+      ...figure.hook,
+      ...figure.body,
+      ...figure.limbs.flat(),
+      ...figure.guard.flatMap(({ side }) => side),
+      figure.eye.at,
+    ],
+    1.5,
+  );
 
 /** Metal and wire drawn, the plastic over them half seen through: point and eye are always seen. */
 function Figure({
@@ -122,6 +148,14 @@ function Figure({
           className="fig-wire fig-keeper"
           d={pathOf(side, place, false)}
           strokeWidth={Math.max(0.8, wire * k)}
+        />
+      ))}
+      {figure.guard.map(({ side, wire }, i) => (
+        <path
+          key={i}
+          className="fig-guard"
+          d={pathOf(side, place, false)}
+          strokeWidth={Math.max(0.5, wire * k)}
         />
       ))}
       {figure.through && (

@@ -190,6 +190,7 @@ function RigOf({ kept, plastics, metals }: Props) {
               fit={output.fit}
               metal={answered.design.head.metal}
               turn={answered.turn}
+              cut={output.guard?.cut ?? 0}
             />
             <section className="rig-steps" aria-label="How it is rigged">
               <h2>In this order</h2>
@@ -242,6 +243,31 @@ function RigOf({ kept, plastics, metals }: Props) {
               <dd>{value('rig.lasts').toFixed(1)}</dd>
             </div>
           </dl>
+          {output.guard && (
+            <section className="rig-guard" aria-label="Guard">
+              <h2>Guard</h2>
+              <p>
+                {output.guard.cut > 0
+                  ? `Trim it level with the point: ${format(output.guard.cut, 'size')} off as bought.`
+                  : 'Left as bought.'}{' '}
+                It takes {format(output.guard.force, 'pull')} to lay it down.
+              </p>
+              <ul>
+                {output.guard.ways.map(({ cover, fan, force, remedy }) => (
+                  <li key={cover}>
+                    For {cover}: {format(force, 'pull')}{' '}
+                    {answered?.design.guard.kind === 'fibre' && answered.design.guard.fan === fan ? (
+                      '✓ as it is'
+                    ) : (
+                      <button type="button" className="btn-link-brass" onClick={() => apply(remedy)}>
+                        Do it: {remedy.says}
+                      </button>
+                    )}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
           <p className="rig-source">
             Limits are common practice, no source. Geometry is exact from the shapes.
           </p>
