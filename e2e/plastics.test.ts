@@ -211,6 +211,26 @@ describe('the Rig', () => {
     expect(wrong.status).toBe(422);
   });
 
+  it('the same bait is put on all heads side by side, on each as it goes best', async () => {
+    await page.evaluate(() =>
+      localStorage.setItem(
+        'fern-anvil.tray',
+        JSON.stringify(['ledge-ball-1-4', 'stub-quay-1-8', 'tube-slug-1-4']),
+      ),
+    );
+    await go('/compare');
+    await (await named(page, 'Bait on all', 'combobox')).select('hollin-tube-3-5');
+    await sees(page, 'With the bait');
+    await sees(page, 'inside a tube');
+    await (await named(page, 'Rigged', 'combobox')).select('threaded');
+    await page.waitForFunction(
+      () =>
+        !document.body.innerText.includes('on each as it goes best') ||
+        location.search.includes('method=threaded'),
+    );
+    expect(page.url()).toContain('plastic=hollin-tube-3-5');
+  });
+
   it('no page complained', () => {
     expect(page.complaints.filter((text) => !text.includes('422'))).toEqual([]);
   });

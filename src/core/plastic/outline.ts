@@ -24,8 +24,8 @@ export function reachOf(
   return (Math.abs(b * aside) ** q + Math.abs(h * up) ** q) ** (1 / q);
 }
 
-/** A tapering blade from its root to its end, as broad as told, which may curl over at its end. */
-export function bladeOutline([x0, y0]: Vec2, [x1, y1]: Vec2, broad: number, curls: boolean): Vec2[] {
+/** A tapering blade from its root to its end, as broad as told, which may curl over at its end: 1 anticlockwise, −1 clockwise, 0 not at all. */
+export function bladeOutline([x0, y0]: Vec2, [x1, y1]: Vec2, broad: number, curls: -1 | 0 | 1): Vec2[] {
   const length = Math.hypot(x1 - x0, y1 - y0) || 1e-6;
   const upper: Vec2[] = [];
   const lower: Vec2[] = [];
@@ -38,12 +38,18 @@ export function bladeOutline([x0, y0]: Vec2, [x1, y1]: Vec2, broad: number, curl
     upper.push([x - half * s, y + half * c]);
     lower.push([x + half * s, y - half * c]);
     const step = length / LIMB_STEPS;
-    if (curls && share >= CURL.from) turn += CURL.turn / (LIMB_STEPS * (1 - CURL.from));
+    if (share >= CURL.from) turn += (curls * CURL.turn) / (LIMB_STEPS * (1 - CURL.from));
     x += step * Math.cos(turn);
     y += step * Math.sin(turn);
   }
   return [...upper, ...lower.reverse()];
 }
+
+/** Which way a curled end turns: a single one down, a pair apart. */
+export const curlOf = ({ side }: PlacedLimb): -1 | 1 => (side === 1 ? -1 : 1);
+
+/** Share of its greatest height below which what is left of a body is only the root of its limbs, and is not drawn. */
+export const THREAD = 0.05;
 
 /** Breadth that a limb shows to a view turned about the body’s axis: upright faces from the side, level ones from above. */
 export function shownBreadth(
@@ -80,9 +86,16 @@ export function plasticReach(
 export function plasticFigure(plastic: Plastic, view: 'side' | 'top'): PlasticFigure {
   const length = leftLength(plastic);
   const [up, aside] = view === 'side' ? [1, 0] : [0, 1];
+  const places = Array.from(
+    { length: STEPS + 1 },
+    (_, i) => (length * (1 - Math.cos((Math.PI * i) / STEPS))) / 2,
+  );
+  const hasLimbs = limbsOf(plastic).length > 0;
+  const drawn = places.filter(
+    (at) => !hasLimbs || 2 * plasticSection(plastic, at).halfHeight > THREAD * plastic.height,
+  );
   const edge = (sign: 1 | -1): Vec2[] =>
-    Array.from({ length: STEPS + 1 }, (_, i): Vec2 => {
-      const at = (length * (1 - Math.cos((Math.PI * i) / STEPS))) / 2;
+    drawn.map((at): Vec2 => {
       return [-at, sign * reachOf(plasticSection(plastic, at), sign * up, sign * aside)];
     });
   const limbs = limbsOf(plastic).map((limb) => {
@@ -95,7 +108,7 @@ export function plasticFigure(plastic: Plastic, view: 'side' | 'top'): PlasticFi
       root,
       [root[0] - long * Math.cos(turn), root[1] + long * seen],
       shownBreadth(limb, up, aside),
-      curls && isFlat,
+      curls && isFlat ? curlOf(limb) : 0,
     );
   });
   return { body: [...edge(1), ...edge(-1).reverse()], limbs };

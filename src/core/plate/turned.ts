@@ -4,7 +4,7 @@ import { surfaceMesh } from '../head/solid.ts';
 import { collarOutline } from '../head/outline.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
 import { radians } from '../numeric/vec.ts';
-import { bladeOutline, reachOf, shownBreadth } from '../plastic/outline.ts';
+import { bladeOutline, curlOf, reachOf, shownBreadth, THREAD } from '../plastic/outline.ts';
 import type { DrawnWire } from './drawing.ts';
 
 /** A rigged head turned about its shank, as plain data, mm: x along the shank, then the way up of the view. */
@@ -38,8 +38,12 @@ export function turnedRig(rig: Rig, degrees: number): TurnedRig {
   const across = plane === 'in line' ? Math.abs(up) : Math.abs(aside);
   const leaning = Math.abs(along[2]) * (1 - Math.abs(up));
   const laid = bait?.laid;
+  const highest = Math.max(0, ...(laid?.body ?? []).map(({ halfHeight }) => halfHeight));
+  const drawn = (laid?.body ?? []).filter(
+    ({ halfHeight }) => laid?.limbs.length === 0 || halfHeight > THREAD * highest,
+  );
   const edge = (sign: 1 | -1): Vec2[] =>
-    (laid?.body ?? []).map(({ at, ...section }): Vec2 => [
+    drawn.map(({ at, ...section }): Vec2 => [
       at[0],
       at[1] * up + sign * reachOf(section, sign * up, sign * aside),
     ]);
@@ -64,7 +68,9 @@ export function turnedRig(rig: Rig, degrees: number): TurnedRig {
         seen(limb.root),
         seen(limb.end),
         shownBreadth(limb, up, aside),
-        limb.curls === true && (limb.stands === 'upright' ? Math.abs(up) > 0.5 : Math.abs(aside) > 0.5),
+        limb.curls === true && (limb.stands === 'upright' ? Math.abs(up) > 0.5 : Math.abs(aside) > 0.5)
+          ? curlOf(limb)
+          : 0,
       ),
     ),
   };

@@ -36,7 +36,7 @@ export const BENT: Limits = { good: [-14, -4], tight: [-22, 0] };
 export const TAIL_ROOM = 0.06;
 
 /** Gap of the hook over the length of the bait: too large a hook deadens a small bait. */
-export const HOOK_SIZE: Limits = { good: [0, 0.21], tight: [0, 0.28] };
+export const HOOK_SIZE: Limits = { good: [0, 0.2], tight: [0, 0.26] };
 
 /** Longest piece cut off a nose, as a share of the plastic: beyond it is a waste (working limit). */
 export const MOST_CUT = 0.25;

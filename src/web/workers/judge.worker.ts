@@ -19,12 +19,14 @@ import type {
   Plastic,
   PlasticPairing,
   Problem,
+  ReadingId,
   Readings,
   Rule,
   Standing,
   Surroundings,
   TargetOf,
   TurnedRig,
+  Verdict,
   Vec3,
   WaterFigure,
 } from '../../core/index.ts';
@@ -32,6 +34,7 @@ import type { Mesh } from '../../core/head/mesh.ts';
 import type { Placement, SolidReport } from '../../core/exchange/import-solid.ts';
 import {
   buildLadder,
+  bestPairing,
   drawingOf,
   evaluate,
   guardWays,
@@ -128,6 +131,33 @@ function rig(
     above: turnedRig(built, turn + 90),
     guard: guardWays(rest.design, surroundings.metals),
   };
+}
+
+/** A head with a bait on it, for a table: how it goes on, and every reading there at once. */
+export interface Baited {
+  readonly method: MethodKey;
+  readonly verdict: Verdict;
+  readonly readings: Partial<Record<ReadingId, number>>;
+}
+
+/** The same bait on several heads, by one method or on each by its best; undefined for a head that cannot be built. */
+function baited(
+  designs: readonly Design[],
+  plastic: Plastic,
+  surroundings: Surroundings,
+  method?: MethodKey,
+): (Baited | undefined)[] {
+  return designs.map((design) => {
+    const solved = solveTarget(design, surroundings.metals);
+    if (!solved.ok) return undefined;
+    const way = method ?? bestPairing(solved.rig, plastic).method;
+    const result = evaluate(design, surroundings, { plastic, method: way });
+    if (!result.ok) return undefined;
+    const readings = Object.fromEntries(
+      Object.entries(result.readings).map(([id, { value }]) => [id, value]),
+    );
+    return { method: way, verdict: judgeFit(result, surroundings.metals).verdict, readings };
+  });
 }
 
 /** How several plastics go on a design, best first, each by its best method or all by one; empty when the design cannot be built. */
@@ -369,6 +399,7 @@ const service = {
   metals: awaited((solved: Design, surroundings: Surroundings) => metals(solved, surroundings)),
   allMetals: awaited(allMetals),
   rig: awaited(rig),
+  baited: awaited(baited),
   pairings: awaited(pairings),
   hooks: awaited(hooks),
   heads: awaited(heads),

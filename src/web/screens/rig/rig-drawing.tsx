@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { Fit, TurnedRig, Vec2 } from '../../../core/index.ts';
 import { boundsOf, fitScale } from '../../drawing/bounds.ts';
 import { pathOf } from '../../drawing/path.ts';
@@ -5,7 +6,10 @@ import { metalClass } from '../../drawing/side-figure.tsx';
 import { useUnits } from '../../data/units.ts';
 
 /** Sheet the rig is drawn on, px; the drawing scales with the frame. */
-const SHEET = { width: 680, margin: 26, upper: 236, lower: 120, most: 14 };
+const SHEET = { widest: 680, margin: 26, upper: 236, lower: 120, most: 14 };
+
+/** Room the words beside a trim line take, px. */
+const TRIM_WORDS = 210;
 
 /** Head, hook and plastic turned about the shank as the person wants, and from above that, to one scale. */
 export function RigDrawing({
@@ -28,7 +32,8 @@ export function RigDrawing({
   const { laid } = fit;
   const [side, top] = [boxOf(turned), boxOf(above)];
   const [left, right] = [Math.min(side.left, top.left), Math.max(side.right, top.right)];
-  const room = { width: SHEET.width - 2 * SHEET.margin, height: SHEET.upper };
+  const [width, setWidth] = useState<number>(SHEET.widest);
+  const room = { width: width - 2 * SHEET.margin, height: SHEET.upper };
   const k = Math.min(
     fitScale({ left, right, low: side.low, high: side.high }, room, SHEET.most),
     SHEET.lower / Math.max(1, top.high - top.low),
@@ -49,7 +54,11 @@ export function RigDrawing({
   ].filter(({ at }) => !Number.isNaN(at));
   return (
     <svg
-      viewBox={`0 0 ${SHEET.width} ${height}`}
+      ref={(sheet) => {
+        const seen = Math.min(SHEET.widest, sheet?.clientWidth ?? width);
+        if (seen > 200 && Math.abs(seen - width) > 2) setWidth(seen);
+      }}
+      viewBox={`0 0 ${width} ${height}`}
       className="rig-svg"
       role="img"
       aria-label={`Head, hook and plastic, turned by ${turn}°, and from above that`}
@@ -82,7 +91,11 @@ export function RigDrawing({
             y1={place(turned.guardEnd)[1]}
             y2={place(turned.guardEnd)[1]}
           />
-          <text x={place(turned.guardEnd)[0] - 16} y={place(turned.guardEnd)[1] - 4} textAnchor="end">
+          <text
+            x={place(turned.guardEnd)[0] + TRIM_WORDS > width ? width - 4 : place(turned.guardEnd)[0] + 16}
+            y={place(turned.guardEnd)[1] - 6}
+            textAnchor={place(turned.guardEnd)[0] + TRIM_WORDS > width ? 'end' : 'start'}
+          >
             cut the fibres here: {format(cut, 'size')} off
           </text>
         </g>
