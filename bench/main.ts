@@ -10,13 +10,13 @@ import {
   metalTable,
   pairingOf,
   PLASTIC_KINDS,
-  plasticKindOf,
+  usualPlastic,
   PLAIN_WATER,
   REFERENCE_RULES,
   standing,
   starterDesign,
 } from '../src/core/index.ts';
-import type { Brief, Plastic } from '../src/core/index.ts';
+import type { Brief } from '../src/core/index.ts';
 import { DRAWING, loft } from '../src/core/head/loft.ts';
 import { massProperties } from '../src/core/head/mesh.ts';
 import { headBody, isPlain, wholeBulk } from '../src/core/head/body.ts';
@@ -106,22 +106,9 @@ if (first?.ok) {
 }
 
 console.log('\nPlastics on hooks: 200 plastics on 12 hooks');
-const shelf: Plastic[] = Array.from({ length: 200 }, (_, i) => {
-  const { key } = PLASTIC_KINDS[i % PLASTIC_KINDS.length] ?? { key: 'stick' as const };
-  const { usual } = plasticKindOf(key);
-  const length = 60 + ((i * 7) % 80);
-  return {
-    format: 'fern-anvil/plastic',
-    version: 1,
-    name: key,
-    kind: key,
-    length,
-    breadth: Math.max(2, usual.breadth * length),
-    height: Math.max(2, usual.height * length),
-    density: usual.density,
-    toughness: usual.toughness,
-  };
-});
+const shelf = Array.from({ length: 200 }, (_, i) =>
+  usualPlastic(PLASTIC_KINDS[i % PLASTIC_KINDS.length]?.key ?? 'stick', 2.4 + ((i * 7) % 80) / 25.4),
+);
 if (first?.ok) {
   const { design } = first;
   const paired = median(() => {

@@ -39,6 +39,7 @@ export * from './series/metal-table.ts';
 export * from './numeric/vec.ts';
 export * from './plastic/body.ts';
 export * from './plastic/outline.ts';
+export * from './plastic/usual.ts';
 export * from './plate/turned.ts';
 export * from './plastic/schema.ts';
 export * from './plastic/kinds/index.ts';

@@ -2,6 +2,7 @@ import { harmless } from './csv.ts';
 import { PLAIN_STYLE, STYLES } from '../hook/styles/index.ts';
 import type { Problem } from '../document/problem.ts';
 import Papa from 'papaparse';
+import { readTable } from './table-in.ts';
 import type { HookDocument } from '../document/hook.ts';
 import { hookLabel, hookRank } from '../quantity/hook-size.ts';
 import { parseQuantity } from '../quantity/parse.ts';
@@ -14,33 +15,13 @@ export interface HookRow {
 }
 
 const COLUMNS = ['name', 'size', 'style', 'gap', 'shank', 'wire'] as const;
-/** Longest table read. */
-const MOST_ROWS = 2000;
-
 /**
  * Reads a table of measured hooks (RFC 4180, or with semicolons or tabs): columns name, size, style, gap, shank, wire in any order, sizes in mm
  * unless a unit stands with them. Every row is told on; nothing is guessed. Throws a sentence when the heading lacks a column.
  */
 export function readHooksCsv(text: string): HookRow[] {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: 'greedy' });
-  const [heading, ...rows] = data;
-  const titles = (heading ?? []).map((title) =>
-    title
-      .trim()
-      .toLowerCase()
-      .replace(/\s*\(.*\)$/, ''),
-  );
-  const missing = COLUMNS.filter((column) => column !== 'style' && !titles.includes(column));
-  if (missing.length > 0) {
-    throw new Error(
-      `Heading: ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing. The first line must name the columns ${COLUMNS.join(', ')}.`,
-    );
-  }
-  if (rows.length > MOST_ROWS)
-    throw new Error(`The table has ${rows.length} rows; at most ${MOST_ROWS} are read at once. Split it.`);
-  return rows.map((row, i): HookRow => {
-    const cell = (column: (typeof COLUMNS)[number]) =>
-      (row[titles.indexOf(column)] ?? '').trim().replace(/^'/, '');
+  const needed = COLUMNS.filter((column) => column !== 'style');
+  return readTable(text, needed, COLUMNS).rows.map(({ line, cell }): HookRow => {
     const problems: Problem[] = [];
     const problem = (column: string, message: string) => problems.push({ path: `/${column}`, message });
     const name = cell('name');
@@ -76,7 +57,7 @@ export function readHooksCsv(text: string): HookRow[] {
             shank,
             wire,
           };
-    return { line: i + 2, hook, problems };
+    return { line, hook, problems };
   });
 }
 

@@ -7,6 +7,8 @@ import { COLOUR_CLASSES, PLASTIC_RANGES, TOUGHNESS } from '../plastic/schema.ts'
 import type { QuantityKind } from '../quantity/units.ts';
 import { parseQuantity } from '../quantity/parse.ts';
 import { harmless } from './csv.ts';
+import type { TableIn } from './table-in.ts';
+import { readTable } from './table-in.ts';
 
 /** A row of a table of plastics: a plastic, or what is wrong with it. `line` counts from 1 with the heading. */
 export interface PlasticRow {
@@ -20,9 +22,6 @@ const NEEDED = ['name', 'kind', 'length', 'breadth', 'height'] as const;
 const FREE = ['density', 'weighed', 'wall', 'toughness', 'colour', 'class', 'notes'] as const;
 type Column = (typeof NEEDED)[number] | (typeof FREE)[number];
 
-/** Longest table read. */
-const MOST_ROWS = 2000;
-
 /**
  * Reads a table of plastics (RFC 4180, or with semicolons or tabs): columns name, kind, length, breadth, height, and if wanted density,
  * weighed, wall, toughness, colour, class, notes, in any order; sizes in mm and weights in g unless a unit stands with them. Every row is told
@@ -30,27 +29,10 @@ const MOST_ROWS = 2000;
  * toughness are empty.
  */
 export function readPlasticsCsv(text: string): PlasticRow[] {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: 'greedy' });
-  const [heading, ...rows] = data;
-  const titles = (heading ?? []).map((title) =>
-    title
-      .trim()
-      .toLowerCase()
-      .replace(/\s*\(.*\)$/, ''),
-  );
-  const missing = NEEDED.filter((column) => !titles.includes(column));
-  if (missing.length > 0) {
-    throw new Error(
-      `Heading: ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing. The first line must name the columns ${NEEDED.join(', ')}, and may name ${FREE.join(', ')}.`,
-    );
-  }
-  if (rows.length > MOST_ROWS)
-    throw new Error(`The table has ${rows.length} rows; at most ${MOST_ROWS} are read at once. Split it.`);
-  return rows.map((row, i) => readRow(row, titles, i + 2));
+  return readTable(text, NEEDED, [...NEEDED, ...FREE]).rows.map(readRow);
 }
 
-function readRow(row: readonly string[], titles: readonly string[], line: number): PlasticRow {
-  const cell = (column: Column) => (row[titles.indexOf(column)] ?? '').trim().replace(/^'/, '');
+function readRow({ line, cell }: TableIn['rows'][number]): PlasticRow {
   const problems: Problem[] = [];
   const problem = (column: Column, message: string) => problems.push({ path: `/${column}`, message });
   const name = cell('name');

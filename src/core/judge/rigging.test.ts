@@ -9,9 +9,10 @@ import { familyOf } from '../head/families/index.ts';
 import { HOOK_CHART } from '../hook/chart.ts';
 import { STYLES } from '../hook/styles/index.ts';
 import { plasticSection } from '../plastic/body.ts';
-import { PLASTIC_KINDS, plasticKindOf } from '../plastic/kinds/index.ts';
+import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
 import type { PlasticKey } from '../plastic/kinds/index.ts';
 import type { Plastic } from '../plastic/schema.ts';
+import { usualPlastic } from '../plastic/usual.ts';
 import { inUnits } from '../quantity/phrase.ts';
 import { layOnHead } from '../rigging/lay.ts';
 import { COVER } from '../rigging/limits.ts';
@@ -26,22 +27,7 @@ import { byFit, headsFor, hooksFor, pairingOf, plasticsFor } from './pairings.ts
 import { applyRemedy } from './remedies.ts';
 
 const SHORT = { ...PLAIN_WATER, isShort: true };
-function bait(key: PlasticKey, inches: number, change: Partial<Plastic> = {}): Plastic {
-  const { usual } = plasticKindOf(key);
-  const length = inches * 25.4;
-  return {
-    format: 'fern-anvil/plastic',
-    version: 1,
-    name: key,
-    kind: key,
-    length,
-    breadth: Math.max(2, usual.breadth * length),
-    height: Math.max(2, usual.height * length),
-    density: usual.density,
-    toughness: usual.toughness,
-    ...change,
-  };
-}
+const bait = usualPlastic;
 function starter(key: string, size?: string, change: Partial<Design> = {}): Design {
   const family = familyOf(key);
   if (!family) throw new Error(key);

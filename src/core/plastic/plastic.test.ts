@@ -21,25 +21,10 @@ import {
 import { PLASTIC_KINDS, plasticKindOf } from './kinds/index.ts';
 import type { PlasticKey } from './kinds/index.ts';
 import type { Plastic } from './schema.ts';
+import { usualPlastic } from './usual.ts';
 
 const INCH = 25.4;
-/** A usual plastic of a kind, so many inches long. */
-function usual(key: PlasticKey, inches: number, change: Partial<Plastic> = {}): Plastic {
-  const { usual: sizes } = plasticKindOf(key);
-  const length = inches * INCH;
-  return {
-    format: 'fern-anvil/plastic',
-    version: 1,
-    name: key,
-    kind: key,
-    length,
-    breadth: Math.max(2, sizes.breadth * length),
-    height: Math.max(2, sizes.height * length),
-    density: sizes.density,
-    toughness: sizes.toughness,
-    ...change,
-  };
-}
+const usual = usualPlastic;
 /** An own body of straight-sided stations. */
 const own = (
   stations: readonly (readonly [number, number, number])[],

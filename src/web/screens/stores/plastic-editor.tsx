@@ -27,7 +27,7 @@ import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import { PlasticPlate } from './plastic-plate.tsx';
-import { DENSITY_OF } from './plastic-shelf.tsx';
+import { DENSITY_OF } from './density-of.ts';
 
 const plain = <T extends string>(values: readonly T[]) => values.map((value) => [value, value] as const);
 const FLAGS = [

@@ -1,6 +1,6 @@
-import { useMemo, useRef, useState } from 'react';
+import { useMemo } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { Plastic, PlasticKey, Vec2 } from '../../../core/index.ts';
+import type { Plastic, Vec2 } from '../../../core/index.ts';
 import {
   COLOUR_CLASSES,
   leftLength,
@@ -9,41 +9,23 @@ import {
   plasticKindOf,
   plasticMass,
   plasticReach,
-  SALINITY,
   TOUGHNESS,
-  waterDensity,
+  usualPlastic,
 } from '../../../core/index.ts';
-import type { PlasticRow } from '../../../core/exchange/plastics-csv.ts';
 import { useCreate, useList } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { PlasticFigure } from '../../drawing/plastic-figure.tsx';
 import { useAddress } from '../../parts/address.ts';
 import { Choice } from '../../parts/choice.tsx';
-import { useNotices } from '../../parts/notices.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
-import { download } from '../exchange/download.ts';
 import { PlasticEditor } from './plastic-editor.tsx';
-import { PlasticsPreview } from './plastics-preview.tsx';
+import { DENSITY_OF } from './density-of.ts';
+import { TableFiles } from './table-files.tsx';
 import './plastics.css';
 
-/** A new plastic of a kind, in a usual size. */
-export function newPlastic(key: PlasticKey, inches = 4): Plastic {
-  const { usual, name } = plasticKindOf(key);
-  const length = Math.round(inches * 254) / 10;
-  const size = (share: number) => Math.max(2, Math.round(share * length * 10) / 10);
-  return {
-    format: 'fern-anvil/plastic',
-    version: 1,
-    name: `New ${name}`,
-    kind: key,
-    length,
-    breadth: size(usual.breadth),
-    height: size(usual.height),
-    density: usual.density,
-    toughness: usual.toughness,
-  };
-}
+/** Length a new plastic begins with, in. */
+const NEW_INCHES = 4;
 
 const ANY = '';
 const named = <T extends string>(values: readonly T[]) =>
@@ -51,22 +33,18 @@ const named = <T extends string>(values: readonly T[]) =>
 /** How a plastic behaves in still fresh water: denser than it sinks. */
 const FLOATS = ['floats', 'sinks'] as const;
 
-/** Density of water at 15 °C by its kind, g/cm³. */
-export const DENSITY_OF = Object.fromEntries(
-  Object.entries(SALINITY).map(([kind, salinity]) => [
-    kind,
-    waterDensity({ temperature: 15, salinity }) / 1000,
-  ]),
-) as Readonly<Record<keyof typeof SALINITY, number>>;
+/** Rows of a table of plastics. */
+const readPlastics = async (text: string) => {
+  const { readPlasticsCsv } = await import('../../../core/exchange/plastics-csv.ts');
+  return readPlasticsCsv(text).map(({ plastic, ...row }) => ({ ...row, document: plastic }));
+};
 
 /** The plastics side by side, to one scale; searched, filtered, edited, brought in and taken out as a table. */
 export function PlasticShelf({ find }: { readonly find: string }) {
   const list = useList('plastics');
   const create = useCreate('plastics');
-  const { tell } = useNotices();
+  const { format } = useUnits();
   const { search, set } = useAddress();
-  const input = useRef<HTMLInputElement>(null);
-  const [rows, setRows] = useState<{ name: string; rows: readonly PlasticRow[] } | undefined>(undefined);
   const filter = {
     kind: search.get('kind') ?? ANY,
     toughness: search.get('toughness') ?? ANY,
@@ -96,18 +74,13 @@ export function PlasticShelf({ find }: { readonly find: string }) {
   if (list.isPending) return <Loading what="the plastics" />;
   if (list.isError) return <Failed error={list.error} retry={() => void list.refetch()} />;
   const chosen = list.data.find(({ id }) => id === search.get('plastic'));
-  const readFile = async (file: File) => {
-    try {
-      const { readPlasticsCsv } = await import('../../../core/exchange/plastics-csv.ts');
-      setRows({ name: file.name, rows: readPlasticsCsv(await file.text()) });
-    } catch (error) {
-      tell({ tone: 'bad', text: `${file.name}: ${(error as Error).message}` });
-    }
-  };
   const add = () =>
-    create.mutate(newPlastic(PLASTIC_KINDS.find(({ key }) => key === filter.kind)?.key ?? 'paddle-tail'), {
-      onSuccess: ({ id }) => set('plastic', id),
-    });
+    create.mutate(
+      usualPlastic(PLASTIC_KINDS.find(({ key }) => key === filter.kind)?.key ?? 'paddle-tail', NEW_INCHES),
+      {
+        onSuccess: ({ id }) => set('plastic', id),
+      },
+    );
   return (
     <section className="plastics" aria-label="Plastics" data-editing={chosen !== undefined}>
       <div className="plastics-bar">
@@ -157,29 +130,22 @@ export function PlasticShelf({ find }: { readonly find: string }) {
           onCommit={(value) => set('to', String(value), '400')}
         />
         <span className="plastics-files">
-          <button type="button" className="btn btn-sm btn-quiet" onClick={() => input.current?.click()}>
-            Bring in CSV …
-          </button>
-          <button
-            type="button"
-            className="btn btn-sm btn-quiet"
-            onClick={() => void download('/plastics.csv', (text) => tell({ tone: 'bad', text }))}
-          >
-            Out as CSV
-          </button>
+          <TableFiles
+            what="plastics"
+            read={readPlastics}
+            heads={['Name', 'Kind', 'Length', 'Breadth', 'Height', 'Toughness']}
+            cells={({ document: one }) =>
+              one
+                ? [
+                    one.name,
+                    plasticKindOf(one.kind).name,
+                    ...[one.length, one.breadth, one.height].map((mm) => format(mm, 'size')),
+                    one.toughness,
+                  ]
+                : []
+            }
+          />
         </span>
-        <input
-          ref={input}
-          hidden
-          type="file"
-          accept=".csv,text/csv"
-          aria-label="Table of plastics"
-          onChange={(event) => {
-            const file = event.currentTarget.files?.[0];
-            event.currentTarget.value = '';
-            if (file) void readFile(file);
-          }}
-        />
       </div>
       {list.data.length === 0 ? (
         <Empty title="No plastics yet">
@@ -189,7 +155,6 @@ export function PlasticShelf({ find }: { readonly find: string }) {
         <Cards shown={shown} chosen={chosen?.id} onChoose={(id) => set('plastic', id)} />
       )}
       {chosen && <PlasticEditor key={chosen.id} kept={chosen} onClose={() => set('plastic', '')} />}
-      {rows && <PlasticsPreview file={rows.name} rows={rows.rows} onHide={() => setRows(undefined)} />}
     </section>
   );
 }

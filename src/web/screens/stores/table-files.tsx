@@ -1,0 +1,143 @@
+import { useRef, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import type { Problem } from '../../../core/index.ts';
+import { takeShop } from '../../data/api.ts';
+import { useNotices } from '../../parts/notices.tsx';
+import { Heads, Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
+import { download } from '../exchange/download.ts';
+
+/** A row of a table as it came: what it holds, or what is wrong with it. */
+export interface RowIn {
+  readonly line: number;
+  readonly document: object | undefined;
+  readonly problems: readonly Problem[];
+}
+
+interface Props<R extends RowIn> {
+  /** collection of a shop the rows go into, which is also what they are called */
+  readonly what: 'hooks' | 'plastics';
+  readonly read: (text: string) => Promise<readonly R[]>;
+  readonly heads: readonly string[];
+  /** what a sound row shows, the first its name */
+  readonly cells: (row: R) => readonly string[];
+}
+
+/** A shelf brought in and taken out as a table. What comes in is shown first: all of it is taken, or nothing. */
+export function TableFiles<R extends RowIn>({ what, read, heads, cells }: Props<R>) {
+  const { tell } = useNotices();
+  const input = useRef<HTMLInputElement>(null);
+  const [came, setCame] = useState<{ name: string; rows: readonly R[] } | undefined>(undefined);
+  const readFile = async (file: File) => {
+    try {
+      setCame({ name: file.name, rows: await read(await file.text()) });
+    } catch (error) {
+      tell({ tone: 'bad', text: `${file.name}: ${(error as Error).message}` });
+    }
+  };
+  return (
+    <>
+      <button type="button" className="btn btn-sm btn-quiet" onClick={() => input.current?.click()}>
+        Bring in CSV …
+      </button>
+      <button
+        type="button"
+        className="btn btn-sm btn-quiet"
+        onClick={() => void download(`/${what}.csv`, (text) => tell({ tone: 'bad', text }))}
+      >
+        Out as CSV
+      </button>
+      <input
+        ref={input}
+        hidden
+        type="file"
+        accept=".csv,text/csv"
+        aria-label={`Table of ${what}`}
+        onChange={(event) => {
+          const file = event.currentTarget.files?.[0];
+          event.currentTarget.value = '';
+          if (file) void readFile(file);
+        }}
+      />
+      {came && (
+        <Preview
+          what={what}
+          file={came.name}
+          rows={came.rows}
+          heads={heads}
+          cells={cells}
+          onHide={() => setCame(undefined)}
+        />
+      )}
+    </>
+  );
+}
+
+function Preview<R extends RowIn>({
+  what,
+  file,
+  rows,
+  heads,
+  cells,
+  onHide,
+}: Omit<Props<R>, 'read'> & {
+  readonly file: string;
+  readonly rows: readonly R[];
+  readonly onHide: () => void;
+}) {
+  const { tell } = useNotices();
+  const client = useQueryClient();
+  const wrong = rows.filter(({ document }) => !document).length;
+  const take = async () => {
+    try {
+      const taken = rows.flatMap(({ document }) => (document ? [{ id: crypto.randomUUID(), document }] : []));
+      await takeShop(JSON.stringify({ format: 'fern-anvil/shop', version: 1, [what]: taken }), false);
+      await client.invalidateQueries();
+      tell({ tone: 'good', text: `${taken.length} ${what} are taken in.` });
+      onHide();
+    } catch (error) {
+      tell({ tone: 'bad', text: (error as Error).message });
+    }
+  };
+  return (
+    <Sheet
+      title={`Bring in ${file}`}
+      onHide={onHide}
+      footer={
+        <TakeOrLeave
+          take={`Take ${rows.length} in`}
+          disabled={wrong > 0 || rows.length === 0}
+          onTake={() => void take()}
+          onLeave={onHide}
+        />
+      }
+    >
+      <p role={wrong > 0 ? 'alert' : 'status'}>
+        {wrong > 0
+          ? `${wrong} of ${rows.length} rows are wrong. Nothing is taken in until they are mended in the file.`
+          : `${rows.length} ${what}, all sound.`}
+      </p>
+      <table className="intake">
+        <Heads of={['Line', ...heads]} />
+        <tbody>
+          {rows.map((row) => {
+            const [name, ...others] = row.document ? cells(row) : [];
+            return row.document ? (
+              <tr key={row.line}>
+                <td>{row.line}</td>
+                <th scope="row">{name}</th>
+                {others.map((text, i) => (
+                  <td key={heads[i + 1]}>{text}</td>
+                ))}
+              </tr>
+            ) : (
+              <tr key={row.line} data-bad>
+                <td>{row.line}</td>
+                <td colSpan={heads.length}>■ {row.problems.map(({ message }) => message).join(' ')}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </Sheet>
+  );
+}
