@@ -113,7 +113,7 @@ describe('documents', () => {
       density: 1.1,
       toughness: 'soft',
     };
-    for (let i = 0; i < 7; i++) await send('POST', '/plastics', { ...plastic, name: `Stick ${i % 3}` });
+    for (let i = 0; i < 7; i++) await send('POST', '/plastics', { ...plastic, name: `Sliver ${i % 3}` });
     const seen: string[] = [];
     let after: string | undefined;
     do {
@@ -126,7 +126,7 @@ describe('documents', () => {
       after = page.next;
     } while (after);
     expect(new Set(seen).size).toBe(before.total + 7);
-    const found = (await (await send('GET', '/plastics?q=stick%202')).json()) as Page<unknown>;
+    const found = (await (await send('GET', '/plastics?q=sliver%202')).json()) as Page<unknown>;
     expect(found.total).toBe(2);
     expect(((await (await send('GET', '/plastics?q=%25')).json()) as Page<unknown>).total).toBe(0);
     expect((await send('GET', '/plastics?limit=0')).status).toBe(422);
