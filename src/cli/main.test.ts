@@ -1,4 +1,4 @@
-import type { Reading } from '../core/index.ts';
+import type { Fit, Reading } from '../core/index.ts';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { massProperties, openEdges } from '../core/head/mesh.ts';
-import { evaluate } from '../core/index.ts';
+import { evaluate, usualPlastic } from '../core/index.ts';
 import { readStl } from '../core/exchange/stl.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 
@@ -32,6 +32,48 @@ function file(name: string, value: unknown): string {
   return path;
 }
 type Printed = { name: string; readings: Record<string, Reading>; match?: { for: { rule: string }[] } };
+
+describe('a plastic on the head', () => {
+  const design = sampleDesign('wedge', { hook: { size: '3/0' } });
+  const stick = usualPlastic('stick', 5);
+
+  it('is judged point by point, with steps and fixes as data', () => {
+    const { code, out } = anvil([
+      'evaluate',
+      file('rig.json', design),
+      '--plastic',
+      file('stick.json', stick),
+      '--method',
+      'screwed',
+    ]);
+    expect(code).toBe(0);
+    expect(out).not.toMatch(/null|NaN|⟦/);
+    const { fit } = JSON.parse(out) as { fit: Fit };
+    expect(fit.verdict).toBe('bad');
+    expect(fit.obstacle?.text).toMatch(/no screw/);
+    expect(fit.obstacle?.remedies[0]).toMatchObject({
+      of: 'design',
+      path: '/keeper',
+      value: { kind: 'screw' },
+    });
+    expect(fit.checks.map(({ id }) => id)).toContain('rig.exit');
+    expect(fit.steps.length).toBeGreaterThan(3);
+  });
+
+  it('writes a rigging card, and refuses what it cannot write in a sentence', () => {
+    const out = join(folder, 'card.pdf');
+    const asked = ['card', file('rig.json', design), '--plastic', file('stick.json', stick), '--out', out];
+    expect(anvil(asked).code).toBe(0);
+    expect(readFileSync(out).subarray(0, 5).toString()).toBe('%PDF-');
+    const glued = anvil([...asked, '--method', 'glued']);
+    expect([glued.code, glued.err]).toEqual([
+      2,
+      expect.stringMatching(/--method: “glued” is not known/) as string,
+    ]);
+    const nowhere = anvil([...asked.slice(0, -1), '/nowhere/card.pdf']);
+    expect([nowhere.code, nowhere.err]).toEqual([2, expect.stringMatching(/cannot be written/) as string]);
+  });
+});
 
 describe('evaluate', () => {
   const design = sampleDesign('pointed');

@@ -114,7 +114,8 @@ function fitOf(result: Extract<Evaluation, { ok: true }>) {
     checks: checks.map(({ id, name, value, verdict: one, says, fix, remedies }) => ({
       id,
       name,
-      value,
+      // A hook that never comes out has no place to tell.
+      ...(Number.isFinite(value) ? { value } : {}),
       verdict: one,
       says,
       fix: inUnits(fix, 'metric'),
