@@ -207,6 +207,7 @@ describe('the Rig', () => {
         .subarray(0, 5)
         .toString(),
     ).toBe('%PDF-');
+    expect((await fetch(`${href}&sheet=true`)).status).toBe(200);
     const wrong = await fetch(href.replace(/method=\w+/, 'method=glued'));
     expect(wrong.status).toBe(422);
   });

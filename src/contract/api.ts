@@ -221,6 +221,7 @@ export const CardQuerySchema = Type.Object(
     ),
     cut: Type.Optional(Type.Number({ minimum: 0, maximum: 240, description: 'Cut off its nose, mm' })),
     units: Type.Optional(Type.Union([Type.Literal('imperial'), Type.Literal('metric')])),
+    sheet: Type.Optional(Type.Boolean({ description: 'The spec sheet before it' })),
   },
   { additionalProperties: false },
 );

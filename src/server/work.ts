@@ -35,6 +35,7 @@ export interface Work {
     bait: Bait,
     metals: readonly Metal[],
     units: UnitSystem,
+    withSheet: boolean,
   ) => Promise<Exported>;
   readonly readingsCsv: (rows: readonly CsvRow[]) => string;
   /** a shop file as it came, read and checked */
@@ -49,7 +50,8 @@ const WORK: Work = {
     }),
   export: (design, format, metals, settings) =>
     exportDesign(design, format, { ...PLAIN_WATER, metals }, settings),
-  card: (design, bait, metals, units) => exportCard(design, bait, { ...PLAIN_WATER, metals }, units),
+  card: (design, bait, metals, units, withSheet) =>
+    exportCard(design, bait, { ...PLAIN_WATER, metals }, units, withSheet),
   readingsCsv: writeReadingsCsv,
   shop: (bytes) => {
     let data: unknown;

@@ -10,12 +10,14 @@ import type { Fit } from '../judge/fit.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import type { TurnedRig } from '../plate/turned.ts';
 import { turnedRig } from '../plate/turned.ts';
+import { drawingOf } from '../plate/drawing.ts';
+import { FILE_STATIONS } from './exports/kind.ts';
 import { formatQuantity } from '../quantity/format.ts';
 import { inUnits } from '../quantity/phrase.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 import type { Exported } from './export-design.ts';
-import { FERN, GREY, INK, PT, RED, wrapped, writer } from './pdf.ts';
+import { FERN, GREY, INK, PT, RED, wrapped, writePdf, writer } from './pdf.ts';
 import { typefaceFor } from './typeface.ts';
 
 /** A4 lying, mm. */
@@ -27,21 +29,35 @@ const METAL = rgb(0.72, 0.75, 0.74);
 
 /**
  * A rigging card, A4: how this bait goes on this head, step by step with its lengths, drawn at true scale from the side and from above with
- * a ruler along it. Says in words why, where the bait does not fit the head.
+ * a ruler along it. Says in words why, where the bait does not fit the head. `withSheet` puts the spec sheet before it, with every reading as
+ * rigged.
  */
 export async function exportCard(
   design: Design,
   bait: Bait,
   surroundings: Surroundings,
   units: UnitSystem,
+  withSheet = false,
 ): Promise<Exported> {
   await loadSolids();
-  const result = evaluate(design, { ...surroundings, isShort: true }, bait);
+  const result = evaluate(design, { ...surroundings, isShort: !withSheet }, bait);
   if (!result.ok) return { ok: false, problems: result.problems };
+  const { rig, readings, flags } = result;
   const fit = judgeFit(result, surroundings.metals);
-  const side = turnedRig(result.rig, 0);
-  const above = turnedRig(result.rig, 90);
-  return { ok: true, data: await writeCard({ design, bait, fit, side, above, units }) };
+  const [side, above] = [turnedRig(rig, 0), turnedRig(rig, 90)];
+  const card = await writeCard({ design, bait, fit, side, above, units });
+  if (!withSheet) return { ok: true, data: card };
+  const sheet = await writePdf({
+    design: result.design,
+    drawing: drawingOf(rig, FILE_STATIONS),
+    readings,
+    flags,
+    options: { arrangement: 'third', units },
+  });
+  const together = await PDFDocument.load(sheet);
+  const [page] = await together.copyPages(await PDFDocument.load(card), [0]);
+  if (page) together.addPage(page);
+  return { ok: true, data: await together.save() };
 }
 
 interface Card {

@@ -112,6 +112,25 @@ describe('a rigging card', () => {
     expect(text).not.toMatch(/NaN|undefined/);
   });
 
+  it('follows the spec sheet where asked, with every reading as rigged', async () => {
+    const made = await exportCard(
+      design('wedge'),
+      { plastic: { ...stick, weighed: undefined }, method: 'threaded' },
+      PLAIN_WATER,
+      'metric',
+      true,
+    );
+    if (!made.ok || typeof made.data === 'string') throw new Error('no sheet');
+    const document = await getDocument({ data: made.data.slice(), verbosity: 0 }).promise;
+    expect(document.numPages).toBe(3);
+    const text = async (page: number) =>
+      (await (await document.getPage(page)).getTextContent()).items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' ');
+    expect(await text(2)).toContain('Head and plastic');
+    expect(await text(3)).toContain('True scale');
+  });
+
   it('a bait longer than the paper is drawn smaller, and says so; in inches where asked', async () => {
     const long = { ...stick, length: 390, breadth: 14, height: 14 };
     const made = await exportCard(

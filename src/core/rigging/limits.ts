@@ -71,6 +71,9 @@ export const ALONG_BACK: Limits = { good: [-0.6, 1.2], tight: [-1.5, 2.5] };
 /** Length of a trailer over the length of the head and its hook. */
 export const TRAILER: Limits = { good: [0.9, 2.2], tight: [0.7, 2.8] };
 
+/** How far a skirt’s strands end to either side of where a trailer’s legs begin, mm: uneven looks better than even (1/4 in). */
+export const SKIRT_UNEVEN = 6.4;
+
 /** Fish a plastic lasts, by toughness, bare and well seated (index: only their order is meant). */
 export const LASTS: Readonly<Record<Toughness, number>> = { soft: 2, standard: 4, stretchy: 12 };
 /** What is left of that where the point tears out through the body each time (index). */

@@ -83,13 +83,19 @@ export function exchangeRoutes(
     ctx.body = typeof made.data === 'string' ? made.data : Buffer.from(made.data);
   });
   router.get('/designs/:id/card', async (ctx) => {
-    const { plastic, method, cut = 0, units = 'metric' } = taken(checkCardQuery({ ...ctx.query }));
+    const {
+      plastic,
+      method,
+      cut = 0,
+      units = 'metric',
+      sheet = false,
+    } = taken(checkCardQuery({ ...ctx.query }));
     const { document } = await stores.designs.read(String(ctx.params['id']));
     const { document: bought } = await stores.plastics.read(plastic);
     const bait = { plastic: cut > 0 ? { ...bought, cut } : bought, method };
     const made = await pool.run(
       'card',
-      [document, bait, await metals.metals(), units],
+      [document, bait, await metals.metals(), units, sheet],
       SECONDS.file,
       gone(ctx),
     );

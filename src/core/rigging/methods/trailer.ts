@@ -1,4 +1,5 @@
-import { FREE_GAP } from '../limits.ts';
+import { marked } from '../../quantity/phrase.ts';
+import { FREE_GAP, SKIRT_UNEVEN } from '../limits.ts';
 import { layBare, threadSteps } from '../laying.ts';
 import { methodKind } from '../method.ts';
 
@@ -24,6 +25,6 @@ export const trailer = methodKind({
   steps: (laid, mount) => [
     'Comb the skirt forward over the head.',
     ...threadSteps(laid, mount),
-    'Comb the skirt back: it should cover the meat of the trailer and let its legs show. Uneven ends look better than even ones.',
+    `Comb the skirt back and trim it: strands of ${marked(Math.max(0, laid.tailAt - SKIRT_UNEVEN), 'size')} to ${marked(laid.tailAt + SKIRT_UNEVEN, 'size')} behind the head, most of them ${marked(laid.tailAt, 'size')}, cover the meat and let the legs show. Uneven ends look better than even ones.`,
   ],
 });

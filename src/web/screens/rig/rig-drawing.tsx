@@ -19,6 +19,7 @@ export function RigDrawing({
   metal,
   turn,
   cut,
+  hasSkirt,
 }: {
   readonly turned: TurnedRig;
   readonly above: TurnedRig;
@@ -27,6 +28,8 @@ export function RigDrawing({
   readonly turn: number;
   /** cut off the fibres of a guard, mm */
   readonly cut: number;
+  /** rigged behind a skirt */
+  readonly hasSkirt: boolean;
 }) {
   const { format } = useUnits();
   const { laid } = fit;
@@ -47,6 +50,7 @@ export function RigDrawing({
   const nose = place([laid.seatAt, 0])[0];
   const isSide = turn % 360 === 0;
   const marks = [
+    ...(hasSkirt ? [{ at: laid.tailAt, text: `skirt ends about ${format(laid.tailAt, 'size')}` }] : []),
     { at: laid.exit, text: `out at ${format(laid.exit, 'size')}` },
     ...(Number.isNaN(laid.entry) || laid.entry <= 0
       ? []

@@ -149,6 +149,9 @@ function RigOf({ kept, plastics, metals }: Props) {
           <a className="btn btn-sm btn-quiet" href={card} download>
             Rigging card (PDF)
           </a>
+          <a className="btn btn-sm btn-quiet" href={`${card}&sheet=true`} download>
+            Spec sheet, rigged
+          </a>
           <SaveBadge state={state} />
         </span>
       </div>
@@ -191,6 +194,7 @@ function RigOf({ kept, plastics, metals }: Props) {
               metal={answered.design.head.metal}
               turn={answered.turn}
               cut={output.guard?.cut ?? 0}
+              hasSkirt={answered.method === 'trailer'}
             />
             <section className="rig-steps" aria-label="How it is rigged">
               <h2>In this order</h2>
