@@ -58,6 +58,7 @@ const rooms = {
     'behaviour',
     'build',
     'document',
+    'fitting',
     'head',
     'hook',
     'kind',

@@ -11,6 +11,7 @@ export * from './judge/water.ts';
 export * from './judge/fit.ts';
 export * from './fitting/guards/index.ts';
 export * from './fitting/keepers/index.ts';
+export * from './fitting/skirt.ts';
 export { completeDimensions, FAMILY_GROUPS } from './head/family.ts';
 export type { Family } from './head/family.ts';
 export * from './head/schema.ts';

@@ -40,8 +40,9 @@ export function depthAt(
   fishing: Fishing,
   { factor, normal } = USUAL,
 ): number {
-  const { drag } = tow.at(speed);
-  return lineToRod({ weight: tow.weight, drag: drag * factor }, speed, density, fishing, normal).depth;
+  const { drag, lift } = tow.at(speed);
+  const pull = { weight: tow.weight - lift, drag: drag * factor };
+  return lineToRod(pull, speed, density, fishing, normal).depth;
 }
 
 /** Greatest speed through the water at which the head still reaches a depth, m/s; undefined where the line is too short for it. */
@@ -52,9 +53,11 @@ export function bottomSpeed(
   fishing: Fishing,
   { factor, normal } = USUAL,
 ): number | undefined {
-  const keeps = (speed: number) =>
-    lineToRod({ weight: tow.weight, drag: tow.near(speed) * factor }, speed, density, fishing, normal)
-      .depth >= depth;
+  const keeps = (speed: number) => {
+    const { drag, lift } = tow.near(speed);
+    const pull = { weight: tow.weight - lift, drag: drag * factor };
+    return lineToRod(pull, speed, density, fishing, normal).depth >= depth;
+  };
   if (!keeps(SLOWEST)) return undefined;
   const [low, high] = halve(SLOWEST, FASTEST, 14, keeps);
   return (low + high) / 2;
@@ -72,10 +75,11 @@ export function leastSize(
   fishing: Fishing,
   { factor, normal } = USUAL,
 ): number | undefined {
-  const { drag } = tow.at(speed);
-  const reaches = (k: number) =>
-    lineToRod({ weight: tow.weight * k ** 3, drag: drag * factor * k ** 2 }, speed, density, fishing, normal)
-      .depth >= depth;
+  const { drag, lift } = tow.at(speed);
+  const reaches = (k: number) => {
+    const pull = { weight: tow.weight * k ** 3 - lift * k ** 2, drag: drag * factor * k ** 2 };
+    return lineToRod(pull, speed, density, fishing, normal).depth >= depth;
+  };
   if (!reaches(LARGEST)) return undefined;
   const [low, high] = halve(0.05, LARGEST, 16, (k) => !reaches(k));
   return (low + high) / 2;
@@ -83,8 +87,8 @@ export function leastSize(
 
 /** A tow that is asked for many speeds. */
 export interface KnownTow extends Tow {
-  /** drag at a speed between those it is worked out at, N, within a few thousandths */
-  readonly near: (speed: number) => number;
+  /** drag and lift at a speed between those they are worked out at, N, the drag within a few thousandths */
+  readonly near: (speed: number) => { readonly drag: number; readonly lift: number };
 }
 
 /** Ratio between the speeds a drag is worked out at, as a logarithm: eleven from the slowest to the fastest. */
@@ -111,10 +115,15 @@ export const towOf = oncePer((rig, around): KnownTow | undefined => {
         const low = Math.floor(place);
         const at = (step: number) => {
           const v = SLOWEST * Math.exp(step * PER_STEP);
-          return Math.log(exactly(found, v).drag / (v * v));
+          const { drag, lift } = exactly(found, v);
+          return { drag: Math.log(drag / (v * v)), lift: lift / (v * v) };
         };
         const [a, b] = [at(low), at(low + 1)];
-        return Math.exp(a + (b - a) * (place - low)) * speed * speed;
+        const between = (x: number, y: number) => x + (y - x) * (place - low);
+        return {
+          drag: Math.exp(between(a.drag, b.drag)) * speed * speed,
+          lift: between(a.lift, b.lift) * speed * speed,
+        };
       },
     }
   );
@@ -132,7 +141,7 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'towed line, marched from the head',
-      note: 'At the speed over ground and the current against it, with that line out. Weight and drag of the head in its towed pitch, weight and drag of the line (Hoerner 1965, cross-flow); straight through the air to the rod. The span takes the head’s drag 27% less and more and the line’s coefficient from 1.0 to 1.4. Deeper than the bottom means that it stays on it.',
+      note: 'At the speed over ground and the current against it, with that line out. Weight and drag of the head in its towed pitch, the lift of hook and bait met at an angle, weight and drag of the line (Hoerner 1965, cross-flow); straight through the air to the rod. The span takes the head’s drag 27% less and more and the line’s coefficient from 1.0 to 1.4. Deeper than the bottom means that it stays on it.',
       compared: true,
     },
     'retrieve.maxBottomSpeed': {
@@ -253,8 +262,9 @@ export const retrieve = behaviour({
         range: [Math.max(0, (ends[0] as number) - less), Math.max(0, (ends[2] as number) - less)] as const,
       };
     };
-    const { drag, pitch, hookPitch } = tow.at(through);
-    const heavier = lineToRod({ weight: tow.weight + (0.1 * GRAVITY) / 1000, drag }, through, rho, fishing);
+    const { drag, lift, pitch, hookPitch } = tow.at(through);
+    const more = { weight: tow.weight - lift + (0.1 * GRAVITY) / 1000, drag };
+    const heavier = lineToRod(more, through, rho, fishing);
     const rise =
       fishing.snap * Math.sin(radians(lineAngle(around.depth, fishing.rodHeight, fishing.lineOut)));
     const fall = fallen(rig, around);

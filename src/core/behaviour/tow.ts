@@ -27,6 +27,8 @@ export interface Tow {
 export interface Towing {
   /** of head, hook and bait, N */
   readonly drag: number;
+  /** what wire and bait, met at an angle, are lifted by, N; below zero they are pressed down */
+  readonly lift: number;
   /** nose-down pitch of the head, degrees */
   readonly pitch: number;
   /** nose-down pitch of a free hook's shank, degrees: below 0 its bend lies deeper than the hinge; undefined of a fixed one */
@@ -50,7 +52,7 @@ export function towed(rig: Rig, water: Water): Tow | undefined {
   // What hangs from the eye: a free hook's weight counts at its hinge.
   const hung = hanging(rig, rho).centre;
   const hang = Math.atan2(hung[0] - eye[0], eye[2] - hung[2]);
-  const own = submerged(rig.bodies[0], rho);
+  const ballast = submerged(rig.bodies[0], rho);
   const at = (speed: number): Towing => {
     // Level motion at a pitch is motion straight down at a quarter turn more.
     const dragged = (body: WetBody, about: Vec3, pitch: number) =>
@@ -63,10 +65,11 @@ export function towed(rig: Rig, water: Water): Tow | undefined {
     const [, free] = rig.bodies;
     if (!free || !hinge) {
       const pitch = steady(
-        (p) => dragged(head, eye, p).moment + newtons(own.weight) * ahead(own.centre, eye, p),
+        (p) => dragged(head, eye, p).moment + newtons(ballast.weight) * ahead(ballast.centre, eye, p),
         hang,
       );
-      return { drag: dragged(head, eye, pitch).force, pitch: degrees(pitch), hookPitch: undefined };
+      const { force, lift } = dragged(head, eye, pitch);
+      return { drag: force, lift, pitch: degrees(pitch), hookPitch: undefined };
     }
     const wet = wetHook(free);
     const { weight: hookWeight, centre } = submerged(free, rho);
@@ -74,17 +77,19 @@ export function towed(rig: Rig, water: Water): Tow | undefined {
       (p) => dragged(wet, hinge.at, p).moment + newtons(hookWeight) * ahead(centre, hinge.at, p),
       0,
     );
-    const hooked = dragged(wet, hinge.at, hookPitch).force;
+    const hooked = dragged(wet, hinge.at, hookPitch);
     const pitch = steady(
       (p) =>
         dragged(head, eye, p).moment +
-        newtons(own.weight) * ahead(own.centre, eye, p) +
+        newtons(ballast.weight) * ahead(ballast.centre, eye, p) +
         newtons(hookWeight) * ahead(hinge.at, eye, p) -
-        hooked * ahead(hinge.at, eye, p + Math.PI / 2),
+        hooked.force * ahead(hinge.at, eye, p + Math.PI / 2),
       hang,
     );
+    const own = dragged(head, eye, pitch);
     return {
-      drag: dragged(head, eye, pitch).force + hooked,
+      drag: own.force + hooked.force,
+      lift: own.lift + hooked.lift,
       pitch: degrees(pitch),
       hookPitch: degrees(hookPitch),
     };

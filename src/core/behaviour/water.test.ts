@@ -22,6 +22,8 @@ import { bottomSpeed, depthAt, leastSize, towOf } from './retrieve.ts';
 import { ballInertia } from './roll.ts';
 import { ballStrength, flatStrength, largestFlat, tiltedStrength } from './sonar.ts';
 import { momentAbout } from './throw.ts';
+import { WIRE_TANGENT } from './drag.ts';
+import { dragAt } from './wet-body.ts';
 import { lineToRod } from './tow.ts';
 
 const GRAVITY = 9.80665;
@@ -178,7 +180,8 @@ describe('on the retrieve', () => {
 
   it('its least size reaches the depth with weight by the cube and drag by the square', () => {
     const k = leastSize(tow, 0.5, 3, rho, USUAL_FISHING) ?? NaN;
-    const pull = { weight: tow.weight * k ** 3, drag: tow.at(0.5).drag * k ** 2 };
+    const { drag, lift } = tow.at(0.5);
+    const pull = { weight: tow.weight * k ** 3 - lift * k ** 2, drag: drag * k ** 2 };
     expect(lineToRod(pull, 0.5, rho, USUAL_FISHING).depth).toBeCloseTo(3, 2);
     expect(value('retrieve.leastWeight')).toBeCloseTo(value('mass.total') * k ** 3, 6);
     expect(leastSize(tow, 5, 60, rho, USUAL_FISHING)).toBeUndefined();
@@ -191,13 +194,10 @@ describe('on the retrieve', () => {
   });
 
   it('a tenth of a gram, the handle, the snap and the hidden bite by hand', () => {
-    const { depth } = lineToRod({ weight: tow.weight, drag: tow.at(0.5).drag }, 0.5, rho, USUAL_FISHING);
-    const more = lineToRod(
-      { weight: tow.weight + 0.98066e-3, drag: tow.at(0.5).drag },
-      0.5,
-      rho,
-      USUAL_FISHING,
-    );
+    const { drag, lift } = tow.at(0.5);
+    const weight = tow.weight - lift;
+    const { depth } = lineToRod({ weight, drag }, 0.5, rho, USUAL_FISHING);
+    const more = lineToRod({ weight: weight + 0.98066e-3, drag }, 0.5, rho, USUAL_FISHING);
     expect(value('retrieve.perGram')).toBeCloseTo(more.depth - depth, 4);
     expect(value('retrieve.perGram')).toBeGreaterThan(0.005);
     expect(value('retrieve.handle')).toBeCloseTo(0.5 / 0.66, 9);
@@ -260,6 +260,24 @@ describe('at rest', () => {
     // A fixed hook has no pitch of its own.
     expect(judged('ball', BARE).readings['retrieve.hookPitch']).toBeUndefined();
     expect(judged('ball', change).value('retrieve.hookPitch')).toBeCloseTo(bare.at(0.5).hookPitch ?? NaN, 6);
+  });
+
+  it('a wire met at an angle is pushed square to itself: drag and lift are the parts of that force', () => {
+    // Hoerner’s cross-flow: N = ½ρ·1.15·d·L·(v sin α)², T = ½ρ·0.02·πdL·(v cos α)²; D = N sin α + T cos α, L = N cos α − T sin α.
+    const [d, length, v, rho] = [2, 40, 0.8, 1000];
+    for (const degree of [10, 25, 60]) {
+      const a = radians(degree);
+      const across = 1.15 * d * length;
+      const along = WIRE_TANGENT * Math.PI * d * length;
+      const sticks = Float64Array.from([0, 0, 0, Math.cos(a), 0, Math.sin(a), across, along]);
+      const stick = { surface: undefined, centroid: [0, 0, 0] as Vec3, sticks, roundness: 0, size: 0 };
+      // Moving level, forward along x: its front end stands up, so the water lifts it.
+      const { force, lift } = dragAt(stick, [0, 0, 0], Math.PI / 2, v, rho, 1e-3);
+      const push = 0.5 * rho * v * v * 1e-6;
+      const [n, t] = [push * across * Math.sin(a) ** 2, push * along * Math.cos(a) ** 2];
+      expect(force).toBeCloseTo(n * Math.sin(a) + t * Math.cos(a), 9);
+      expect(lift).toBeCloseTo(n * Math.cos(a) - t * Math.sin(a), 9);
+    }
   });
 
   it('what floats neither falls, rests nor goes on a line, and says so', () => {

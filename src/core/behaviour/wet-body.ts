@@ -61,7 +61,7 @@ const sticksOf = (body: RigidBody): Float64Array =>
   );
 
 /**
- * Drag force against the motion (N) and its moment about a centre (N·mm, positive turns the nose down), the body moving along
+ * Drag force against the motion (N), the lift of wire and bait square to it (N, up where the body moves level) and the moment about a centre (N·mm, positive turns the nose down), the body moving along
  * (sin ψ, 0, −cos ψ) of its own frame: straight down at a nose-down pitch ψ, or level at a pitch of ψ − 90°. v in m/s; `law` says
  * which of the published forms a slender body takes.
  */
@@ -83,6 +83,7 @@ export function dragAt(
     ? pressure * bodyDrag(re, surface.factors(psi), law) * (Math.PI / 4) * diameter ** 2
     : 0;
   let force = headForce;
+  let lift = 0;
   let moment =
     (body.centroid[2] - centre[2]) * -headForce * ux - (body.centroid[0] - centre[0]) * -headForce * uz;
   const { sticks } = body;
@@ -100,9 +101,11 @@ export function dragAt(
     const fx = -kn * nx - kt * ax;
     const fz = -kn * nz - kt * az;
     force -= fx * ux + fz * uz;
+    // Square to the motion: up, where the body moves level.
+    lift += fz * ux - fx * uz;
     moment += ((sticks[i + 2] as number) - centre[2]) * fx - ((sticks[i] as number) - centre[0]) * fz;
   }
-  return { force, moment };
+  return { force, moment, lift };
 }
 
 /** How far a point lies ahead of another at a nose-down pitch, along the level, mm. */

@@ -139,6 +139,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
     family,
     dimensions,
     castName: kind.castName ?? '',
+    skirt: design.skirt,
     measures,
     isHookMeasured: design.hook.measured !== undefined,
     metal,

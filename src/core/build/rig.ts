@@ -1,6 +1,7 @@
 import type { GuardBody } from '../fitting/guards/guard.ts';
 import type { KeeperKey } from '../fitting/keepers/index.ts';
 import type { KeeperBody } from '../fitting/keepers/keeper.ts';
+import type { Skirt } from '../fitting/skirt.ts';
 import type { HeadBody } from '../head/body.ts';
 import type { Family } from '../head/family.ts';
 import type { Detail } from '../head/features/shape.ts';
@@ -97,6 +98,7 @@ export interface Rig {
   /** the hook's sizes are the shop's own, and not the chart's */
   readonly isHookMeasured: boolean;
   readonly guard: GuardBody | undefined;
+  readonly skirt: Skirt | undefined;
   readonly metal: Metal;
   /** g/cm³, the design's own where it has one */
   readonly density: number;

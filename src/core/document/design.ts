@@ -4,6 +4,7 @@ import type { GuardSpec } from '../fitting/guards/index.ts';
 import { GUARDS } from '../fitting/guards/index.ts';
 import type { KeeperSpec } from '../fitting/keepers/index.ts';
 import { KEEPERS } from '../fitting/keepers/index.ts';
+import { SkirtSchema } from '../fitting/skirt.ts';
 import { HeadSchema } from '../head/schema.ts';
 import { EyeSchema, HookSpecSchema } from '../hook/schema.ts';
 import { kindSchema } from '../kind/registry.ts';
@@ -62,6 +63,7 @@ export const DesignSchema = Type.Object(
     eye: EyeSchema,
     keeper: Type.Unsafe<KeeperSpec>(kindSchema(KEEPERS, 'What holds the plastic')),
     guard: Type.Unsafe<GuardSpec>(kindSchema(GUARDS, 'What guards the point')),
+    skirt: Type.Optional(SkirtSchema),
     ladder: Type.Optional(LadderSchema),
   },
   { ...closed, $id: 'fern-anvil-design-1', title: 'Fern Anvil design, version 1' },

@@ -142,8 +142,9 @@ async function writeCard({ design, bait, fit, side, above, units }: Card): Promi
   return pdf.save();
 }
 
-const points = ({ head, hook, body, limbs, guard, eye }: TurnedRig): Vec2[] => [
+const points = ({ head, hook, body, limbs, guard, skirt, eye }: TurnedRig): Vec2[] => [
   ...guard.flatMap(({ side }) => side),
+  ...skirt.flat(),
   ...head,
   ...hook,
   ...body,
@@ -194,6 +195,7 @@ function draw(page: PDFPage, figure: TurnedRig, place: (point: Vec2) => Vec2, sc
       borderLineCap: LineCapStyle.Round,
     });
   for (const limb of figure.limbs) filled(limb, BAIT.fill, BAIT.line);
+  for (const strand of figure.skirt) stroked(strand, 0);
   filled(figure.body, BAIT.fill, BAIT.line);
   if (figure.collar) filled(figure.collar, METAL, INK);
   for (const { side, wire } of [...figure.keeper, ...figure.guard]) stroked(side, wire);

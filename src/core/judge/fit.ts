@@ -1,5 +1,6 @@
 import type { QuantityKind } from '../quantity/units.ts';
 import type { Design } from '../document/design.ts';
+import { SKIRT_RANGES } from '../fitting/skirt.ts';
 import { sureBite } from '../hook/bite.ts';
 import { plasticKindOf } from '../plastic/kinds/index.ts';
 import type { Limits } from '../plastic/kinds/kind.ts';
@@ -19,8 +20,11 @@ import {
   SEAT,
   SEAT_WANTED,
   SHOULDER,
+  SKIRT_ENDS,
+  SKIRT_UNEVEN,
   TAIL_ROOM,
   TRAILER,
+  UNEVEN,
 } from '../rigging/limits.ts';
 import { hasRoom } from '../rigging/lay.ts';
 import { toDesign, toMethod } from '../rigging/laying.ts';
@@ -116,7 +120,7 @@ export function fitChecks(
     ...(bait.laid.seat > 0 && !bait.laid.isWithin && !method.isApart ? [seatCheck(look)] : []),
     ...(method.straight ? [straightCheck(look, method.straight)] : []),
     ...(method.point === 'along' ? [backCheck(look)] : []),
-    method.key === 'trailer' ? trailerCheck(look) : sizeCheck(look),
+    ...(method.key === 'trailer' ? trailerChecks(look) : [sizeCheck(look)]),
   ];
 }
 
@@ -407,6 +411,40 @@ function sizeCheck({ rig, laid, anyHook, remedies }: Look): FitCheck {
     () => `${anyHook()}, or take a longer bait.`,
     remedies,
   );
+}
+
+function trailerChecks(look: Look): FitCheck[] {
+  const { rig, laid } = look;
+  const trailer = trailerCheck(look);
+  if (!rig.skirt) return [trailer];
+  const { length, uneven } = rig.skirt;
+  const wanted = Math.min(SKIRT_RANGES.length[1], Math.max(SKIRT_RANGES.length[0], Math.round(laid.tailAt)));
+  const off = length - laid.tailAt;
+  return [
+    trailer,
+    checked(
+      { id: 'rig.skirt', name: 'Skirt past the meat', value: off, quantity: 'size', ...SKIRT_ENDS },
+      (verdict) =>
+        verdict === 'good'
+          ? 'It covers the meat of the trailer and lets its legs show.'
+          : off > 0
+            ? 'It hides the legs of the trailer.'
+            : 'It leaves the meat of the trailer bare.',
+      () => `Take a skirt whose strands end ${marked(wanted, 'size')} behind the head.`,
+      () => [toDesign('/skirt/length', wanted, `skirt ${marked(wanted, 'size')}`)],
+    ),
+    checked(
+      { id: 'rig.uneven', name: 'Skirt uneven by', value: uneven, quantity: 'size', ...UNEVEN },
+      (verdict) =>
+        verdict === 'good'
+          ? 'Its ends are uneven, as they should be.'
+          : uneven < UNEVEN.good[0]
+            ? 'Its ends are even: uneven ones move better.'
+            : 'Its ends are so uneven that the shortest leave the meat bare.',
+      () => `Trim its ends uneven by about ${marked(SKIRT_UNEVEN, 'size')}.`,
+      () => [toDesign('/skirt/uneven', SKIRT_UNEVEN, `uneven by ${marked(SKIRT_UNEVEN, 'size')}`)],
+    ),
+  ];
 }
 
 function trailerCheck({ rig, plastic, laid }: Look): FitCheck {

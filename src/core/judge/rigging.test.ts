@@ -256,6 +256,35 @@ describe('fixes are data', () => {
   );
 });
 
+describe('a skirt against its trailer (common practice, no source)', () => {
+  const judged = (skirt: Design['skirt']) =>
+    rigged(starter('football', '4/0', { skirt }), bait('chunk', 3), 'trailer');
+  it('covers the meat, lets the legs show, and is uneven', () => {
+    const { laid } = judged(undefined).fit;
+    // The legs of a 3 in chunk begin at 0.48 of its length.
+    expect(laid.tailAt).toBeCloseTo(0.48 * 76.2, 1);
+    expect(judged(undefined).of('rig.skirt')).toBeUndefined();
+    const verdicts = (length: number, uneven: number) =>
+      (['rig.skirt', 'rig.uneven'] as const).map((id) => judged({ length, uneven }).of(id)?.verdict);
+    expect(verdicts(37, 6)).toEqual(['good', 'good']);
+    expect(verdicts(46, 6)).toEqual(['tight', 'good']);
+    expect(verdicts(60, 0)).toEqual(['bad', 'bad']);
+    expect(verdicts(20, 30)).toEqual(['bad', 'bad']);
+  });
+  it('what it says mends it', () => {
+    const design = starter('football', '4/0', { skirt: { length: 70, uneven: 0 } });
+    const plastic = bait('chunk', 3);
+    let now = { design, plastic, method: 'trailer' as MethodKey };
+    for (const id of ['rig.skirt', 'rig.uneven']) {
+      const [remedy] = rigged(now.design, plastic, 'trailer').of(id)?.remedies ?? [];
+      if (!remedy) throw new Error(`nothing is offered for ${id}`);
+      now = applyRemedy(now, remedy);
+    }
+    for (const id of ['rig.skirt', 'rig.uneven'])
+      expect(rigged(now.design, plastic, 'trailer').of(id)?.verdict).toBe('good');
+  });
+});
+
 describe('a brush of fibres', () => {
   it('is cut level with the point, and lies down more softly fanned than bundled (common practice, no source)', () => {
     const guard = {

@@ -56,7 +56,8 @@ export function waterFigure(rig: Rig, around: Surroundings): WaterFigure | undef
   const { poses, hull, weight } = rested;
   const metal = rig.bodies[0].faces?.().positions ?? [];
   const through = Math.max(0.02, fishing.speed + fishing.current);
-  const line = lineToRod({ weight: tow.weight, drag: tow.at(through).drag }, through, rho, fishing);
+  const { drag, lift } = tow.at(through);
+  const line = lineToRod({ weight: tow.weight - lift, drag }, through, rho, fishing);
   const { strength } = lineFacts(fishing);
   return {
     // From rest x = v²/a ln cosh(a t/v): the time to a small depth gives a.

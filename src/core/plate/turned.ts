@@ -21,6 +21,8 @@ export interface TurnedRig {
   /** strands of a guard, and the line they end on */
   readonly guard: readonly Omit<DrawnWire, 'top' | 'front'>[];
   readonly guardEnd: Vec2 | undefined;
+  /** strands of a skirt */
+  readonly skirt: readonly (readonly Vec2[])[];
   readonly body: readonly Vec2[];
   readonly limbs: readonly (readonly Vec2[])[];
 }
@@ -62,6 +64,7 @@ export function turnedRig(rig: Rig, degrees: number): TurnedRig {
     keeper: (keeper?.wires ?? []).map(({ path, diameter }) => ({ side: path.map(seen), wire: diameter })),
     guard: (rig.guard?.shown() ?? []).map(({ path, diameter }) => ({ side: path.map(seen), wire: diameter })),
     guardEnd: rig.guard && seen(rig.guard.end),
+    skirt: strandsOf(rig).map((path) => path.map(seen)),
     body: [...edge(1), ...edge(-1).reverse()],
     limbs: (laid?.limbs ?? []).map((limb) =>
       bladeOutline(
@@ -74,6 +77,33 @@ export function turnedRig(rig: Rig, degrees: number): TurnedRig {
       ),
     ),
   };
+}
+
+/** Strands drawn of a skirt, and how far they stand off from the bait at their ends, as a share of their length. */
+const STRANDS = 14;
+const FLARE = 0.12;
+
+/** A skirt's strands: from the collar over the bait, uneven at their ends in turn. */
+function strandsOf({ skirt, head, bait }: Rig): Vec3[][] {
+  if (!skirt) return [];
+  const { length, uneven } = skirt;
+  const root = Math.max(1, head.collar?.radius(-1e-6) ?? 2);
+  const thick = Math.max(
+    0,
+    ...(bait?.laid.body ?? []).map(({ halfHeight, halfBreadth }) => Math.max(halfHeight, halfBreadth)),
+  );
+  return Array.from({ length: STRANDS }, (_, i): Vec3[] => {
+    const turn = (2 * Math.PI * i) / STRANDS;
+    const long = length + uneven * Math.sin(i * 2.4);
+    const [c, s] = [Math.cos(turn), Math.sin(turn)];
+    const bulge = Math.max(root, thick);
+    const end = bulge + FLARE * long;
+    return [
+      [-0.5, root * c, root * s],
+      [-0.35 * long, bulge * c, bulge * s],
+      [-long, end * c, end * s],
+    ];
+  });
 }
 
 /** Outline of the metal: of a plain head by the reach of its sections, of a worked one by the corners of its surface. */

@@ -73,6 +73,10 @@ export const TRAILER: Limits = { good: [0.9, 2.2], tight: [0.7, 2.8] };
 
 /** How far a skirt’s strands end to either side of where a trailer’s legs begin, mm: uneven looks better than even (1/4 in). */
 export const SKIRT_UNEVEN = 6.4;
+/** Where most strands end, over where the trailer’s legs begin, mm: its meat covered, its legs to be seen. */
+export const SKIRT_ENDS: Limits = { good: [-6.4, 6.4], tight: [-13, 13] };
+/** How uneven a skirt’s ends may be, mm. */
+export const UNEVEN: Limits = { good: [3, 13], tight: [1, 20] };
 
 /** Fish a plastic lasts, by toughness, bare and well seated (index: only their order is meant). */
 export const LASTS: Readonly<Record<Toughness, number>> = { soft: 2, standard: 4, stretchy: 12 };

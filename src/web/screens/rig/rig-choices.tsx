@@ -1,10 +1,18 @@
 import { useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { MethodKey, Plastic, PlasticPairing, Vec2 } from '../../../core/index.ts';
-import { METHODS, plasticKindOf, plasticReach, WATERS } from '../../../core/index.ts';
+import type { MethodKey, Plastic, PlasticPairing, Skirt, Vec2 } from '../../../core/index.ts';
+import {
+  METHODS,
+  plasticKindOf,
+  plasticReach,
+  SKIRT_RANGES,
+  SKIRT_UNEVEN,
+  WATERS,
+} from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { PlasticFigure } from '../../drawing/plastic-figure.tsx';
 import { Choice, Segments } from '../../parts/choice.tsx';
+import { QuantityField } from '../../parts/quantity-field.tsx';
 import { SIGN } from './rig-checks.tsx';
 
 type Water = (typeof WATERS)[number];
@@ -17,6 +25,8 @@ export function RigChoices({
   method,
   water,
   cut,
+  skirt,
+  onSkirt,
   onPlastic,
   onMethod,
   onWater,
@@ -28,6 +38,8 @@ export function RigChoices({
   readonly method: MethodKey;
   readonly water: Water;
   readonly cut: number;
+  readonly skirt: Skirt | undefined;
+  readonly onSkirt: (skirt: Skirt | undefined) => void;
   readonly onPlastic: (id: string, method: MethodKey | undefined) => void;
   readonly onMethod: (method: MethodKey) => void;
   readonly onWater: (water: Water) => void;
@@ -58,6 +70,37 @@ export function RigChoices({
       <p className="rig-does">
         {does} {wants && <em>Wants {wants}.</em>}
       </p>
+      {method === 'trailer' && (
+        <div className="rig-skirt-fields">
+          <QuantityField
+            label="Skirt length"
+            kind="size"
+            value={skirt?.length ?? 0}
+            min={0}
+            max={SKIRT_RANGES.length[1]}
+            step={1}
+            note="Most strands, behind the head. 0 where the head has none."
+            onCommit={(length) =>
+              onSkirt(
+                length < SKIRT_RANGES.length[0]
+                  ? undefined
+                  : { length, uneven: skirt?.uneven ?? SKIRT_UNEVEN },
+              )
+            }
+          />
+          {skirt && (
+            <QuantityField
+              label="Uneven by"
+              kind="size"
+              value={skirt.uneven}
+              min={SKIRT_RANGES.uneven[0]}
+              max={SKIRT_RANGES.uneven[1]}
+              step={0.5}
+              onCommit={(uneven) => onSkirt({ ...skirt, uneven })}
+            />
+          )}
+        </div>
+      )}
       <h2>Plastics for this head</h2>
       <input
         type="search"

@@ -130,6 +130,7 @@ const boxOf = (figure: TurnedRig) =>
       ...figure.body,
       ...figure.limbs.flat(),
       ...figure.guard.flatMap(({ side }) => side),
+      ...figure.skirt.flat(),
       figure.eye.at,
     ],
     1.5,
@@ -166,6 +167,9 @@ function Figure({
           d={pathOf(side, place, false)}
           strokeWidth={Math.max(0.8, wire * k)}
         />
+      ))}
+      {figure.skirt.map((strand, i) => (
+        <path key={i} className="rig-skirt" d={pathOf(strand, place, false)} />
       ))}
       {figure.guard.map(({ side, wire }, i) => (
         <path

@@ -85,7 +85,7 @@ interface Props {
 
 function RigOf({ kept, plastics, metals }: Props) {
   const { document, edit, state } = useDraft('designs', kept);
-  const { format, say } = useUnits();
+  const { format, say, system } = useUnits();
   const { search, set, setAll } = useAddress();
   const rack = useRack();
   // The heads of the Rack nearest to this one in weight: of a large one not all can be tried at once.
@@ -138,7 +138,7 @@ function RigOf({ kept, plastics, metals }: Props) {
     },
     [set, edit, plastic, method],
   );
-  const card = `/api/designs/${kept.id}/card?plastic=${chosen?.id ?? ''}&method=${method}&cut=${cut}`;
+  const card = `/api/designs/${kept.id}/card?plastic=${chosen?.id ?? ''}&method=${method}&cut=${cut}&units=${system}`;
   return (
     <div className="rig">
       <div className="rig-head">
@@ -162,6 +162,8 @@ function RigOf({ kept, plastics, metals }: Props) {
         method={method}
         water={water}
         cut={cut}
+        skirt={document.skirt}
+        onSkirt={(skirt) => edit((now) => ({ ...now, skirt }))}
         onPlastic={(id, best) => {
           setAll([
             ['plastic', id],

@@ -13,6 +13,7 @@ import {
   plasticDensity,
   plasticKindOf,
   plasticMass,
+  plasticStations,
   PLAUSIBLE_DENSITY,
   TOUGHNESS,
   wallOf,
@@ -54,6 +55,7 @@ export function PlasticEditor({
   const weighed = weighedDensity(plastic);
   const isOdd =
     weighed !== undefined && !(weighed >= PLAUSIBLE_DENSITY[0] && weighed <= PLAUSIBLE_DENSITY[1]);
+  const stations = plasticStations(plastic).map(([at, height, breadth]) => ({ at, height, breadth }));
   const hasWall = kind.make === 'hollow' || kind.make === 'tube';
   return (
     <aside className="plastic-editor" aria-label={`The plastic ${plastic.name}`}>
@@ -80,6 +82,30 @@ export function PlasticEditor({
         </p>
       ))}
       <PlasticPlate plastic={plastic} onChange={set} />
+      {kind.isOwn && (
+        <p className="plastic-stations">
+          {stations.length} stations{' '}
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            disabled={stations.length >= MOST_STATIONS}
+            onClick={() => set({ stations: withOneMore(stations) })}
+          >
+            + Station in the widest space
+          </button>{' '}
+          {stations.slice(1, -1).map(({ at }, i) => (
+            <button
+              key={at}
+              type="button"
+              className="btn-link-brass"
+              disabled={stations.length <= LEAST_STATIONS}
+              onClick={() => set({ stations: stations.filter((_, j) => j !== i + 1) })}
+            >
+              Take out that at {format(at * plastic.length, 'size')}
+            </button>
+          ))}
+        </p>
+      )}
       <p className="plastic-facts">
         <b>{format(plasticMass(plastic), 'mass')}</b>
         {cutOf(plastic) > 0 && `, ${format(leftLength(plastic), 'size')} after the cut`}.{' '}
@@ -221,6 +247,30 @@ export function PlasticEditor({
       <StaleDraft collection="plastics" draft={draft} />
     </aside>
   );
+}
+
+/** Stations an own outline may have. */
+const LEAST_STATIONS = 3;
+const MOST_STATIONS = 16;
+
+type Stations = NonNullable<Plastic['stations']>;
+
+/** Stations with one more in the middle of the widest space between two, on the line between them. */
+function withOneMore(stations: Stations): Stations {
+  let widest = 0;
+  stations.forEach((_, i) => {
+    const gap = (k: number) => (stations[k + 1]?.at ?? 0) - (stations[k]?.at ?? 0);
+    if (i + 1 < stations.length && gap(i) > gap(widest)) widest = i;
+  });
+  const [a, b] = [stations[widest], stations[widest + 1]];
+  if (!a || !b) return stations;
+  const middle = (x: number, y: number) => Math.round(500 * (x + y)) / 1000;
+  const more = {
+    at: middle(a.at, b.at),
+    height: middle(a.height, b.height),
+    breadth: middle(a.breadth, b.breadth),
+  };
+  return [...stations.slice(0, widest + 1), more, ...stations.slice(widest + 1)];
 }
 
 /** How freely something moves, in a word. */
