@@ -429,7 +429,7 @@ describe('Stores', () => {
     await page.waitForFunction(() => !document.body.innerText.includes('back to'));
     for (const shelf of ['Hooks', 'Plastics', 'Waters', 'Lines']) {
       await (await named(page, shelf, 'button')).click();
-      await page.waitForSelector('.stores-table tbody tr');
+      await page.waitForSelector('.stores-table tbody tr, .plastic-card');
     }
   });
 });

@@ -220,8 +220,8 @@ describe('the Rig', () => {
       ),
     );
     await go('/compare');
+    await page.waitForSelector('option[value="hollin-tube-3-5"]');
     await (await named(page, 'Bait on all', 'combobox')).select('hollin-tube-3-5');
-    await sees(page, 'With the bait');
     await sees(page, 'inside a tube');
     await (await named(page, 'Rigged', 'combobox')).select('threaded');
     await page.waitForFunction(
