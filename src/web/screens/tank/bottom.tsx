@@ -1,3 +1,4 @@
+import { useRef, useState } from 'react';
 import { useUnits } from '../../data/units.ts';
 import type { useAddress } from '../../parts/address.ts';
 import { Segments } from '../../parts/choice.tsx';
@@ -33,6 +34,10 @@ export function Bottom({
 }) {
   const { format } = useUnits();
   const { head, choice } = useHead(heads, address);
+  const kept = Math.max(0, Number(address.search.get('knock') ?? 0) || 0);
+  // The address is a moment behind a key pressed quickly: what the last press made is what the next begins from.
+  const [own, setOwn] = useState(kept);
+  const latest = useRef(kept);
   const way = WAYS.find(([key]) => key === address.search.get('way'))?.[0] ?? 'side';
   const tilt = Math.min(80, Math.max(0, Number(address.search.get('tilt') ?? 0) || 0));
   const rough = Math.min(1.2, Math.max(0.05, Number(address.search.get('rough') ?? 0.4) || 0.4));
@@ -40,8 +45,12 @@ export function Bottom({
   const held = readingOf(head, HELD[way]);
   const needed = readingOf(head, 'rest.knock');
   const most = Math.max(0.02, Number.isFinite(needed) ? 2 * needed : 0.1);
-  const knock = Math.min(most, Math.max(0, Number(address.search.get('knock') ?? 0) || 0));
-  const setKnock = (value: number) => address.set('knock', String(Number(value.toPrecision(4))), '0');
+  const knock = Math.min(most, own);
+  const setKnock = (value: number) => {
+    latest.current = value;
+    setOwn(value);
+    address.set('knock', String(Number(value.toPrecision(4))), '0');
+  };
   const slides = Math.tan((tilt * Math.PI) / 180) > rough;
   const isOver = knock > 0 && knock >= needed;
   const state =
@@ -59,7 +68,7 @@ export function Bottom({
       aria-label="Bottom"
       onKeyDown={(event) => {
         if (event.key !== 'k' && event.key !== 'K') return;
-        setKnock(knock >= most ? 0 : Math.min(most, knock + most / 10));
+        setKnock(latest.current >= most ? 0 : Math.min(most, latest.current + most / 10));
       }}
     >
       <div className="tank-tools">
