@@ -1,6 +1,6 @@
 import { marked } from '../quantity/phrase.ts';
 import { degrees } from '../numeric/vec.ts';
-import { START } from './limits.ts';
+import { COVERED_AT, FREE_GAP, START, STRAIGHT } from './limits.ts';
 import type { Laying, LaidMeasures, MethodGround, Mount, Remedy } from './method.ts';
 
 /** How a body lies whose axis is given and whose point stands clear: the hook comes out where its bend rises through the back. */
@@ -58,6 +58,15 @@ export function layOver({ hook, seat, tipFromNose, section }: MethodGround, cove
 }
 
 const mm = (value: number): string => marked(value, 'size');
+
+/** How a covered point is judged and what its checks are called, whatever covers it. */
+export const COVERED = {
+  exitName: 'Point lies at',
+  gapName: 'Room for the body to drop',
+  exit: COVERED_AT,
+  freeGap: FREE_GAP.covered,
+  straight: STRAIGHT,
+} as const;
 
 /** First steps of any rigging: what is cut off, and how much nose is needed. */
 export const cutStep = ({ cut }: LaidMeasures): string[] =>

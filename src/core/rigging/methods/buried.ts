@@ -1,5 +1,5 @@
-import { COVER, COVERED_AT, FREE_GAP, STRAIGHT } from '../limits.ts';
-import { layOver, weedlessSteps } from '../laying.ts';
+import { COVER } from '../limits.ts';
+import { COVERED, layOver, weedlessSteps } from '../laying.ts';
 import { methodKind } from '../method.ts';
 
 /** Weedless: the hook takes a little nose, leaves by the belly, and the point ends within the body. */
@@ -8,11 +8,7 @@ export const buried = methodKind({
   name: 'weedless, point buried',
   does: 'The nose on the shank, the point buried in the back.',
   point: 'buried',
-  exitName: 'Point lies at',
-  gapName: 'Room for the body to drop',
-  exit: COVERED_AT,
-  freeGap: FREE_GAP.covered,
-  straight: STRAIGHT,
+  ...COVERED,
   wants: '',
   lay: (ground) => layOver(ground, COVER.buried),
   steps: (laid, mount) =>

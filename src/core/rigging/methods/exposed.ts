@@ -1,6 +1,5 @@
 import { plasticKindOf } from '../../plastic/kinds/index.ts';
-import { COVERED_AT, FREE_GAP, STRAIGHT } from '../limits.ts';
-import { layOver, weedlessSteps } from '../laying.ts';
+import { COVERED, layOver, weedlessSteps } from '../laying.ts';
 import { methodKind } from '../method.ts';
 
 /** The point comes out and lies bare along the back, flat against it. */
@@ -9,11 +8,7 @@ export const exposed = methodKind({
   name: 'point along the back',
   does: 'Right through the body, the point bare and lying along the back.',
   point: 'along',
-  exitName: 'Point lies at',
-  gapName: 'Room for the body to drop',
-  exit: COVERED_AT,
-  freeGap: FREE_GAP.covered,
-  straight: STRAIGHT,
+  ...COVERED,
   suits: ({ kind }) => plasticKindOf(kind).section === 'flat-backed',
   wants: 'best with a flat back',
   // The wire lies on the back: it covers nothing.

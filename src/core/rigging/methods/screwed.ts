@@ -1,6 +1,6 @@
 import { marked } from '../../quantity/phrase.ts';
-import { COVER, COVERED_AT, FREE_GAP, STRAIGHT } from '../limits.ts';
-import { cutStep, layOver, toDesign } from '../laying.ts';
+import { COVER } from '../limits.ts';
+import { COVERED, cutStep, layOver, toDesign } from '../laying.ts';
 import { methodKind } from '../method.ts';
 
 /** The nose is turned on to a screw that stands off from the head; the point is buried. It holds and streamlines best, and stands the bait back. */
@@ -9,11 +9,7 @@ export const screwed = methodKind({
   name: 'on a screw',
   does: 'The nose turned on to a screw behind the head, the point buried.',
   point: 'buried',
-  exitName: 'Point lies at',
-  gapName: 'Room for the body to drop',
-  exit: COVERED_AT,
-  freeGap: FREE_GAP.covered,
-  straight: STRAIGHT,
+  ...COVERED,
   wants: 'a screw keeper',
   obstacle: ({ keeperKind }) =>
     keeperKind === 'screw'

@@ -1,5 +1,5 @@
-import { COVER, COVERED_AT, FREE_GAP, STRAIGHT } from '../limits.ts';
-import { layOver, weedlessSteps } from '../laying.ts';
+import { COVER } from '../limits.ts';
+import { COVERED, layOver, weedlessSteps } from '../laying.ts';
 import { methodKind } from '../method.ts';
 
 /** Weedless with the point right through and only its tip back under the skin: less to pull through than a buried one. */
@@ -8,11 +8,7 @@ export const skin = methodKind({
   name: 'weedless, tip under the skin',
   does: 'Right through the body, the tip of the point back under the skin.',
   point: 'skin',
-  exitName: 'Point lies at',
-  gapName: 'Room for the body to drop',
-  exit: COVERED_AT,
-  freeGap: FREE_GAP.covered,
-  straight: STRAIGHT,
+  ...COVERED,
   wants: '',
   lay: (ground) => layOver(ground, COVER.skin),
   steps: (laid, mount) =>

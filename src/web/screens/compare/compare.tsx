@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { Design, MethodKey, Plastic, ReadingId } from '../../../core/index.ts';
+import type { Design, MethodKey, Plastic, ReadingId, Surroundings } from '../../../core/index.ts';
 import {
   familyOf,
   guardOf,
@@ -14,7 +14,7 @@ import {
 } from '../../../core/index.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import { useAddress } from '../../parts/address.ts';
-import { useFew, useList } from '../../data/queries.ts';
+import { useFew, useList, useStores } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
@@ -58,19 +58,27 @@ interface BaitJob {
   readonly designs: readonly Design[];
   readonly plastic: Plastic;
   readonly method: MethodKey | undefined;
+  readonly surroundings: Surroundings;
 }
-const runBaited = ({ designs, plastic, method }: BaitJob) =>
-  judgeWorker('later').baited(designs, plastic, { ...PLAIN_WATER }, method);
+const runBaited = ({ designs, plastic, method, surroundings }: BaitJob) =>
+  judgeWorker('later').baited(designs, plastic, surroundings, method);
 
 /** The bait on every head of the tray, as the address keeps it, and what it makes of them. */
 function useBait(rows: readonly Row[]) {
   const { search, setAll } = useAddress();
   const plastics = useList('plastics');
+  const metals = useStores().data?.metals;
   const kept = plastics.data?.find(({ id }) => id === search.get('plastic'));
   const method = METHODS.find(({ key }) => key === search.get('method'))?.key;
   const job = useMemo<BaitJob | undefined>(
-    () => kept && { designs: rows.map(({ document }) => document), plastic: kept.document, method },
-    [rows, kept, method],
+    () =>
+      kept && {
+        designs: rows.map(({ document }) => document),
+        plastic: kept.document,
+        method,
+        surroundings: metals ? { ...PLAIN_WATER, metals } : PLAIN_WATER,
+      },
+    [rows, kept, method, metals],
   );
   const { output, for: answered } = useJudged(job, runBaited);
   const choice = (

@@ -1,12 +1,11 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { Design, HeadPairing, Plastic } from '../../../core/index.ts';
+import type { Design, HeadPairing, Metal, Plastic } from '../../../core/index.ts';
 import {
   COLOUR_CLASSES,
   cutOf,
   leftLength,
-  METALS,
   METHODS,
   PLASTIC_KINDS,
   PLASTIC_RANGES,
@@ -282,14 +281,15 @@ const HEADS = 40;
 interface Job {
   readonly designs: readonly Design[];
   readonly plastic: Plastic;
+  readonly metals: readonly Metal[] | undefined;
 }
-const run = ({ designs, plastic }: Job): Promise<HeadPairing[]> =>
-  judgeWorker('later').heads(designs, plastic, METALS);
+const run = ({ designs, plastic, metals }: Job): Promise<HeadPairing[]> =>
+  judgeWorker('later').heads(designs, plastic, metals);
 
 /** The heads of the Rack it goes on, best first. */
 function UsedBy({ plastic, id }: { readonly plastic: Plastic; readonly id: string }) {
   const rack = useRack();
-  useStores();
+  const metals = useStores().data?.metals;
   const ids = useMemo(
     () =>
       (rack.data?.cards ?? [])
@@ -300,8 +300,8 @@ function UsedBy({ plastic, id }: { readonly plastic: Plastic; readonly id: strin
   );
   const { rows: heads } = useFew(ids);
   const job = useMemo<Job>(
-    () => ({ designs: heads.map(({ document }) => document), plastic }),
-    [heads, plastic],
+    () => ({ designs: heads.map(({ document }) => document), plastic, metals }),
+    [heads, plastic, metals],
   );
   const { output } = useJudged(job, run);
   const fitting = (output ?? []).filter(({ verdict }) => verdict !== 'bad').slice(0, 8);
