@@ -3,6 +3,24 @@ import { Type } from '@sinclair/typebox';
 import { keySchema } from '../kind/registry.ts';
 import type { PlasticKey } from '../plastic/kinds/index.ts';
 import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
+import {
+  BOTTOMS,
+  COVERS,
+  DENSITIES,
+  FISH_SIZES,
+  LINES,
+  MOODS,
+  PLACES,
+  QUESTION_KEYS,
+  RETRIEVES,
+  ROD_ACTIONS,
+  WANTS,
+  WATERS,
+  WINDS,
+} from './brief-words.ts';
+import type { QuestionKey } from './brief-words.ts';
+import type { Schools } from './schools.ts';
+import { SCHOOL_TOPICS, SCHOOLS } from './schools.ts';
 
 const closed = { additionalProperties: false };
 const choice = <T extends string>(values: readonly T[], description: string) =>
@@ -10,114 +28,160 @@ const choice = <T extends string>(values: readonly T[], description: string) =>
     values.map((value) => Type.Literal(value)),
     { description },
   );
+const number = (minimum: number, maximum: number, description: string) =>
+  Type.Number({ minimum, maximum, description });
+const several = <T extends string>(values: readonly T[], description: string, minItems: number) =>
+  Type.Array(choice(values, description), { minItems, maxItems: 4, uniqueItems: true, description });
 
-export const WATERS = ['fresh', 'brackish', 'sea'] as const;
-export const CLARITIES = ['clear', 'stained', 'murky'] as const;
-export const BOTTOMS = ['flat clean', 'gravel', 'broken rock', 'ledges', 'mud', 'sand'] as const;
-export const COVERS = [
-  'none',
-  'sparse weed',
-  'grass or reeds',
-  'matted weed',
-  'brush and wood',
-  'posts and docks',
-] as const;
-export const RETRIEVES = [
-  'drag',
-  'crawl',
-  'hop',
-  'stroke',
-  'swim',
-  'snap',
-  'slow troll',
-  'vertical',
-  'pitch',
-] as const;
-export const LINES = ['nylon', 'fluorocarbon', 'braid'] as const;
-export const MOODS = ['willing', 'wary', 'short-striking', 'aggressive'] as const;
+/** Rods by power, as a brief names them; what each gives is known to the computation of the hook-set. */
+export const RODS = ['ultra light', 'light', 'medium light', 'medium', 'medium heavy', 'heavy'] as const;
+
+/** Ranges of the numbers of a brief, in stored units: of schema and form alike. */
+export const BRIEF_RANGES = {
+  temperature: [-1, 38],
+  depth: [0.2, 120],
+  current: [0, 4],
+  sight: [0.05, 30],
+  slope: [0, 85],
+  crack: [0, 200],
+  stone: [1, 1000],
+  stem: [0.5, 60],
+  speed: [0, 4],
+  rest: [0, 120],
+  cast: [2, 120],
+  test: [0.3, 60],
+  length: [0.1, 12],
+  rod: [0.6, 4.5],
+  perTurn: [0.2, 1.5],
+  bait: [20, 400],
+  price: [0, 100],
+} as const satisfies Record<string, readonly [number, number]>;
+
+export type BriefRange = keyof typeof BRIEF_RANGES;
+
+const ranged = (key: BriefRange, description: string) =>
+  number(BRIEF_RANGES[key][0], BRIEF_RANGES[key][1], description);
+
+const LineSchema = Type.Object(
+  { material: choice(LINES, 'Line'), test: ranged('test', 'kg') },
+  { ...closed, description: 'The line on the reel' },
+);
 
 /**
- * Matters on which practitioners are of two minds. The first school of each is the default; a brief may choose the other.
- * Common practice, no source.
+ * A situation on the water, as a document. m, m/s, °C, kg, mm, s, degrees. Six things must be said: water and depth, bottom, cover, way of
+ * fishing, bait, line. All else has usual values, which the computation tells.
  */
-export const SCHOOLS = {
-  'eye plane': {
-    title: 'Plane of the eye on stone',
-    sides: {
-      crosswise: 'A crosswise eye climbs over a rock edge; an in-line eye rolls aside and catches.',
-      'in line': 'An in-line eye slips through grass and stone more easily on slim heads.',
-    },
-  },
-  'guard trim': {
-    title: 'Fibre guards',
-    sides: {
-      trimmed: 'Trim the fibres so that their ends line up with the point.',
-      'as bought': 'Leave the fibres as they were bought.',
-    },
-  },
-  'weedless keeper': {
-    title: 'Keeper for weedless rigging',
-    sides: {
-      'by cover': 'A firm keeper in dense cover, a plain seat where the cover allows.',
-      plain: 'Keep the bait tight to a plain wire keeper: more hook-ups, above all on light line.',
-    },
-  },
-} as const;
-export type SchoolTopic = keyof typeof SCHOOLS;
-
-/** A situation on the water, as a document. m, m/s, °C, kg, mm. */
 export const BriefSchema = Type.Object(
   {
     format: Type.Literal('fern-anvil/brief'),
-    version: Type.Literal(1),
+    version: Type.Literal(2),
     name: Type.String({ minLength: 1, maxLength: 120, pattern: '^$|\\S' }),
     water: Type.Object(
       {
         kind: choice(WATERS, 'Salt in the water'),
-        temperature: Type.Number({ minimum: 0, maximum: 38, description: '°C' }),
-        depth: Type.Number({ minimum: 0.2, maximum: 120, description: 'm' }),
-        current: Type.Number({ minimum: 0, maximum: 4, description: 'm/s' }),
-        clarity: choice(CLARITIES, 'How far one sees'),
+        depth: ranged('depth', 'm'),
+        temperature: Type.Optional(ranged('temperature', '°C')),
+        current: Type.Optional(ranged('current', 'm/s')),
+        sight: Type.Optional(ranged('sight', 'How far one sees into it, m')),
       },
       closed,
     ),
     bottom: Type.Object(
       {
-        kind: choice(BOTTOMS, 'What lies below'),
-        slope: Type.Number({ minimum: 0, maximum: 85, description: 'degrees' }),
+        kinds: several(BOTTOMS, 'What lies below', 1),
+        slope: Type.Optional(ranged('slope', 'degrees; on a stair-step that of a tread')),
+        crack: Type.Optional(ranged('crack', 'Width of cracks in stone, mm')),
+        stone: Type.Optional(ranged('stone', 'Size of stones, mm')),
       },
       closed,
     ),
-    cover: choice(COVERS, 'What the head must come through'),
-    retrieve: choice(RETRIEVES, 'How it is fished'),
-    line: Type.Object(
+    cover: Type.Object(
       {
-        material: choice(LINES, 'Line'),
-        test: Type.Number({ minimum: 0.5, maximum: 60, description: 'kg' }),
+        kinds: several(COVERS, 'What the head must come through; none is open water', 0),
+        density: Type.Optional(choice(DENSITIES, 'How thick it stands')),
+        stem: Type.Optional(ranged('stem', 'Stems or branches across, mm')),
       },
       closed,
+    ),
+    fishing: Type.Object(
+      {
+        retrieve: choice(RETRIEVES, 'How it is fished'),
+        speed: Type.Optional(ranged('speed', 'Over the ground, m/s')),
+        rest: Type.Optional(ranged('rest', 'How long it lies still, s')),
+        cast: Type.Optional(ranged('cast', 'Length of a cast, m')),
+        from: Type.Optional(choice(PLACES, 'Where it is fished from')),
+        wind: Type.Optional(choice(WINDS, 'Wind on the cast')),
+        sounder: Type.Optional(Type.Boolean({ description: 'The head is watched on a sounder' })),
+      },
+      closed,
+    ),
+    line: LineSchema,
+    leader: Type.Optional(
+      Type.Object(
+        {
+          material: choice(LINES, 'Leader'),
+          test: ranged('test', 'kg'),
+          length: Type.Optional(ranged('length', 'm')),
+        },
+        { ...closed, description: 'Between line and head; the hook is judged by it' },
+      ),
+    ),
+    rod: Type.Optional(
+      Type.Object(
+        {
+          power: Type.Optional(choice(RODS, 'Power of the rod')),
+          action: Type.Optional(choice(ROD_ACTIONS, 'Where it bends')),
+          length: Type.Optional(ranged('rod', 'm')),
+          perTurn: Type.Optional(ranged('perTurn', 'Line the reel winds in a turn, m')),
+        },
+        closed,
+      ),
     ),
     bait: Type.Object(
       {
         kind: Type.Unsafe<PlasticKey>(keySchema(PLASTIC_KINDS, 'Body shape of the plastic')),
-        length: Type.Number({ minimum: 20, maximum: 400, description: 'mm' }),
+        length: ranged('bait', 'mm'),
+        plastic: Type.Optional(Type.String({ maxLength: 60, description: 'Its id on the shop’s shelf' })),
+        skirt: Type.Optional(Type.Boolean({ description: 'It trails behind a skirt' })),
       },
       closed,
     ),
-    mood: choice(MOODS, 'How the fish take'),
-    schools: Type.Optional(
+    fish: Type.Optional(
       Type.Object(
         {
-          'eye plane': Type.Optional(choice(['crosswise', 'in line'], SCHOOLS['eye plane'].title)),
-          'guard trim': Type.Optional(choice(['trimmed', 'as bought'], SCHOOLS['guard trim'].title)),
-          'weedless keeper': Type.Optional(choice(['by cover', 'plain'], SCHOOLS['weedless keeper'].title)),
+          mood: Type.Optional(choice(MOODS, 'How the fish take')),
+          size: Type.Optional(choice(FISH_SIZES, 'What is fished for')),
+          wants: Type.Optional(choice(WANTS, 'Many, or the largest')),
         },
-        { ...closed, description: 'Which school to follow where practitioners disagree' },
+        closed,
+      ),
+    ),
+    lead: Type.Optional(Type.Boolean({ description: 'Lead is allowed here' })),
+    price: Type.Optional(ranged('price', 'The most a lost head may cost, in the shop’s money')),
+    decisive: Type.Optional(
+      Type.Unsafe<{ readonly [Q in QuestionKey]?: boolean }>(
+        Type.Object(Object.fromEntries(QUESTION_KEYS.map((key) => [key, Type.Optional(Type.Boolean())])), {
+          ...closed,
+          description: 'Questions made decisive, or not, whatever follows from the situation',
+        }),
+      ),
+    ),
+    schools: Type.Optional(
+      Type.Unsafe<Schools>(
+        Type.Object(
+          Object.fromEntries(
+            SCHOOL_TOPICS.map((topic) => [
+              topic,
+              Type.Optional(choice(Object.keys(SCHOOLS[topic].sides), SCHOOLS[topic].title)),
+            ]),
+          ),
+          { ...closed, description: 'Which school to follow where practitioners disagree' },
+        ),
       ),
     ),
     notes: Type.Optional(Type.String({ maxLength: 8000 })),
   },
-  { ...closed, $id: 'fern-anvil-brief-1', title: 'Fern Anvil brief, version 1' },
+  { ...closed, $id: 'fern-anvil-brief-2', title: 'Fern Anvil brief, version 2' },
 );
 
 export type Brief = Static<typeof BriefSchema>;

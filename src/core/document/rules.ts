@@ -1,33 +1,80 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
+import { QUESTION_KEYS } from './brief-words.ts';
 
 const closed = { additionalProperties: false };
 
-/** One fact that must hold: one of a list, or a number within a span (either end may be left open). */
-const ConditionSchema = Type.Union([
-  Type.Object({ fact: Type.String(), in: Type.Array(Type.String(), { minItems: 1 }) }, closed),
-  Type.Object(
-    { fact: Type.String(), min: Type.Optional(Type.Number()), max: Type.Optional(Type.Number()) },
-    closed,
-  ),
-]);
+/** How good a usual choice is, from the best there is to what must not be offered. */
+export const SHADES = ['best', 'good', 'fair', 'poor', 'never'] as const;
+export type Shade = (typeof SHADES)[number];
 
-/** A rule of the trade as data: in such a brief, for such a design, this speaks for or against, or forbids. */
+/** What a rule rests on. */
+export const RULE_KINDS = ['practice', 'model', 'published'] as const;
+
+/**
+ * What must hold for a rule to speak: a fact that is one of some words, or a number within a span (either end may be left open); all, or any,
+ * of several; or not.
+ */
+export type Condition =
+  | { readonly fact: string; readonly in: readonly string[] }
+  | { readonly fact: string; readonly min?: number | undefined; readonly max?: number | undefined }
+  | { readonly all: readonly Condition[] }
+  | { readonly any: readonly Condition[] }
+  | { readonly not: Condition };
+
+/** Its schema, nested as deep as one likes; how deep a set may go is said by `checkRuleFacts`. */
+const ConditionSchema = Type.Unsafe<Condition>(
+  Type.Recursive(
+    (Self) =>
+      Type.Union([
+        Type.Object({ fact: Type.String(), in: Type.Array(Type.String(), { minItems: 1 }) }, closed),
+        Type.Object(
+          { fact: Type.String(), min: Type.Optional(Type.Number()), max: Type.Optional(Type.Number()) },
+          closed,
+        ),
+        Type.Object({ all: Type.Array(Self, { minItems: 1 }) }, closed),
+        Type.Object({ any: Type.Array(Self, { minItems: 1 }) }, closed),
+        Type.Object({ not: Self }, closed),
+      ]),
+    { $id: 'fern-anvil-condition' },
+  ),
+);
+
+/** A rule of the trade as data: the usual answer to one question for such heads in such a situation. */
 export const RuleSchema = Type.Object(
   {
-    id: Type.String({ pattern: '^[a-z0-9-]+$' }),
-    when: Type.Array(ConditionSchema, { description: 'About the brief; empty means always' }),
-    if: Type.Array(ConditionSchema, { minItems: 1, description: 'About the design and its readings' }),
-    verdict: Type.Union([Type.Literal('for'), Type.Literal('against'), Type.Literal('never')]),
-    weight: Type.Integer({ minimum: 1, maximum: 5, description: '1 a nicety, 5 decides' }),
-    says: Type.String({ minLength: 10, description: 'The reason in words; {fact} is replaced by its value' }),
+    id: Type.String({ pattern: '^[a-z0-9-]+$', maxLength: 80 }),
+    question: Type.Union(
+      QUESTION_KEYS.map((key) => Type.Literal(key)),
+      { description: 'The question it answers' },
+    ),
+    when: Type.Array(ConditionSchema, { description: 'All of these must hold; empty means always' }),
+    grade: Type.Union(
+      SHADES.map((shade) => Type.Literal(shade)),
+      { description: 'The answer; “never” is a hard stop that nothing outranks' },
+    ),
+    strength: Type.Integer({
+      minimum: 1,
+      maximum: 5,
+      description: 'Of several rules on a question the strongest speaks; 3 is usual, a special case more',
+    }),
+    says: Type.String({
+      minLength: 10,
+      maxLength: 400,
+      description: 'The reason in words; {fact} is replaced by its value',
+    }),
+    kind: Type.Union(
+      RULE_KINDS.map((kind) => Type.Literal(kind)),
+      { description: 'What it rests on' },
+    ),
     school: Type.Optional(
       Type.Object(
         { topic: Type.String(), side: Type.String() },
         { ...closed, description: 'Holds only for those who follow this school' },
       ),
     ),
-    source: Type.String({ minLength: 5 }),
+    source: Type.String({ minLength: 5, maxLength: 400 }),
+    off: Type.Optional(Type.Boolean({ description: 'Kept, and not asked' })),
   },
   closed,
 );
@@ -35,12 +82,16 @@ export const RuleSchema = Type.Object(
 export const RulesSchema = Type.Object(
   {
     format: Type.Literal('fern-anvil/rules'),
-    version: Type.Literal(1),
-    rules: Type.Array(RuleSchema, { minItems: 1 }),
+    version: Type.Literal(2),
+    schools: Type.Optional(
+      Type.Record(Type.String(), Type.String(), {
+        description: 'Schools the shop follows where a brief says nothing',
+      }),
+    ),
+    rules: Type.Array(RuleSchema, { minItems: 1, maxItems: 1500 }),
   },
-  { ...closed, $id: 'fern-anvil-rules-1', title: 'Fern Anvil rules, version 1' },
+  { ...closed, $id: 'fern-anvil-rules-2', title: 'Fern Anvil rules, version 2' },
 );
 
-export type Condition = Static<typeof ConditionSchema>;
 export type Rule = Static<typeof RuleSchema>;
 export type RuleSet = Static<typeof RulesSchema>;
