@@ -26,6 +26,8 @@ export interface Fishing {
   readonly line: LineKey;
   /** breaking strain, kg */
   readonly test: number;
+  /** breaking strain of the leader, kg; the line's own where absent. What parts first is the strength, the stretch is the line's. */
+  readonly leader?: number | undefined;
   readonly rod: RodPower;
   /** setting of the reel's brake, as a share of the line's test */
   readonly brake: number;
@@ -65,13 +67,13 @@ export const fishingOf = (around: { readonly fishing?: Partial<Fishing> | undefi
 });
 
 /** The line as physics sees it: diameter m, density kg/m³, strength N, and N for a strain of 1. */
-export function lineFacts({ line, test }: Pick<Fishing, 'line' | 'test'>) {
+export function lineFacts({ line, test, leader = test }: Pick<Fishing, 'line' | 'test' | 'leader'>) {
   const { density, modulus, coil } = lineOf(line);
   const mm = lineDiameter(line, test);
   return {
     diameter: mm / 1000,
     density: density * 1000,
-    strength: test * GRAVITY,
+    strength: Math.min(test, leader) * GRAVITY,
     stiffness: modulus * (Math.PI / 4) * mm * mm,
     coil,
   };

@@ -182,6 +182,16 @@ export const retrieve = behaviour({
       formula: 'ψ₂ where M₂(ψ₂) = 0 about the hinge',
       note: 'Nose-down pitch of a free hook’s shank at that speed, with the bait on it: 0 trails straight, more carries the bend above the hinge, as a bait that floats does, less lets it hang.',
     },
+    'retrieve.dragArea': {
+      name: 'Drag area',
+      quantity: 'number',
+      unit: 'mm²',
+      decimals: 0,
+      kind: 'model',
+      group: 'On the line',
+      formula: 'F / (½ ρ V²)',
+      note: 'Of head, hook and bait in the pitch they take at that speed: what they pull with, whatever the speed. The match reckons from it which weight keeps the bottom. The span is 27% either way, as of the fall.',
+    },
     'retrieve.perGram': {
       name: 'Depth for a tenth of a gram',
       quantity: 'depth',
@@ -269,7 +279,12 @@ export const retrieve = behaviour({
       fishing.snap * Math.sin(radians(lineAngle(around.depth, fishing.rodHeight, fishing.lineOut)));
     const fall = fallen(rig, around);
     const { strength, coil } = lineFacts(fishing);
+    const dragArea = (1e6 * drag) / (0.5 * rho * through * through);
     return {
+      'retrieve.dragArea': {
+        value: dragArea,
+        range: [LEAST.factor * dragArea, MOST.factor * dragArea] as const,
+      },
       'retrieve.depth': spanned(depth),
       'retrieve.maxBottomSpeed': spanned(most, current),
       'retrieve.leastWeight': spanned(grams),

@@ -8,7 +8,7 @@ const YIELD = { least: 1500, usual: 1750, most: 2000 };
 /** Pull that a soft plastic over a buried point takes, N for each mm of it (working value, no source). */
 const PLASTIC_DRAG = 0.6;
 /** Pull over wire section that drives a sharp point home, N/mm² (working value, no source): an index of 1. */
-const DRIVES_HOME = 12;
+export const DRIVES_HOME = 12;
 
 /** What the hook takes, and what reaches its point. */
 export const strength = behaviour({

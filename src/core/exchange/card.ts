@@ -152,7 +152,8 @@ const points = ({ head, hook, body, limbs, guard, skirt, eye }: TurnedRig): Vec2
   eye.at,
 ];
 
-function bounds([side, above]: readonly [TurnedRig, TurnedRig]) {
+/** What figures take on the paper before they are scaled, mm. */
+export function bounds([side, above]: readonly [TurnedRig, TurnedRig]) {
   const xs = [...points(side), ...points(above)].map(([x]) => x);
   const span = (figure: TurnedRig) => {
     const vs = points(figure).map(([, v]) => v);
@@ -169,7 +170,7 @@ function bounds([side, above]: readonly [TurnedRig, TurnedRig]) {
 }
 
 /** A turned rig on the page, in mm of paper. */
-function draw(page: PDFPage, figure: TurnedRig, place: (point: Vec2) => Vec2, scale: number): void {
+export function draw(page: PDFPage, figure: TurnedRig, place: (point: Vec2) => Vec2, scale: number): void {
   // The library's paths count y downward from where they stand.
   const path = (line: readonly Vec2[], isClosed: boolean) =>
     line

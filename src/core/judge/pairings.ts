@@ -25,6 +25,8 @@ export interface Pairing {
   readonly verdict: Verdict;
   /** why it cannot be used at all, or what is not good about it, worst first, in words */
   readonly why: readonly string[];
+  /** every check that was asked, for who judges further */
+  readonly checks: readonly FitCheck[];
   /** how far its checks lie within their good spans, 0 to 1: orders equal verdicts, and says nothing else */
   readonly margin: number;
   /** whether bait and method are made for each other, as usual as any, or seldom put together */
@@ -58,7 +60,8 @@ function biteAboveEye(rig: Rig): number {
 export function pairingOf(rig: Rig, { plastic, method: key }: Bait): Pairing {
   const method = methodOf(key);
   const obstacle = method.obstacle?.(rig, plastic);
-  if (obstacle) return { method: key, verdict: 'bad', why: [obstacle.text], margin: 0, meant: 'seldom' };
+  if (obstacle)
+    return { method: key, verdict: 'bad', why: [obstacle.text], checks: [], margin: 0, meant: 'seldom' };
   const laid = measureOnHead(rig, plastic, method);
   const values: Partial<Record<ReadingId, number | undefined>> = {
     ...laidValues(laid),
@@ -73,6 +76,7 @@ export function pairingOf(rig: Rig, { plastic, method: key }: Bait): Pairing {
     verdict: worst(checks.map(({ verdict }) => verdict)),
     why: wrong.map(({ name, says }) => `${name}: ${says}`),
     meant: meantFor(plastic, method),
+    checks,
     margin: checks.reduce((sum, check) => sum + inside(check), 0) / checks.length,
   };
 }

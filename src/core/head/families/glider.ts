@@ -7,6 +7,7 @@ export const glider: Family = {
   key: 'glider',
   name: 'Fin glider',
   group: 'vertical',
+  isBroad: true,
   purpose: 'Snapped with a full fall between snaps: it glides a metre to the left and right.',
   badAt: 'Slack boat control; the fins catch on the roll.',
   dimensions: [

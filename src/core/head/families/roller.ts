@@ -7,6 +7,7 @@ export const roller: Family = {
   key: 'roller',
   name: 'Crosswise roller',
   group: 'swimming',
+  isBroad: true,
   purpose: 'Straight retrieves with a paddle-tail: mass out from the centre line adds roll.',
   badAt: 'Cracks, stems and anything narrow.',
   dimensions: [

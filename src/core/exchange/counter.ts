@@ -1,0 +1,180 @@
+import { PDFDocument, rgb, StandardFonts } from 'pdf-lib';
+import { withBait } from '../build/assemble.ts';
+import type { Bait } from '../build/rig.ts';
+import type { Design } from '../document/design.ts';
+import type { RuleSet } from '../document/rules.ts';
+import { familyOf } from '../head/families/index.ts';
+import { loadSolids } from '../head/kernel.ts';
+import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
+import { plasticsFor } from '../judge/pairings.ts';
+import type { Metal } from '../material/metals/metal.ts';
+import { METALS } from '../material/metals/index.ts';
+import { groundsOf } from '../match/judge.ts';
+import { valuesOf } from '../match/match.ts';
+import { SITUATIONS } from '../match/situations.ts';
+import type { Use } from '../match/uses.ts';
+import { usesOf } from '../match/uses.ts';
+import { turnedRig } from '../plate/turned.ts';
+import type { Plastic } from '../plastic/schema.ts';
+import { formatQuantity } from '../quantity/format.ts';
+import { inUnits } from '../quantity/phrase.ts';
+import type { UnitSystem } from '../quantity/units.ts';
+import { methodOf } from '../rigging/methods/index.ts';
+import { bounds, draw } from './card.ts';
+import type { Exported } from './export-design.ts';
+import { FERN, GREY, INK, PT, RED, wrapped, writer } from './pdf.ts';
+import { typefaceFor } from './typeface.ts';
+
+/** A6 upright, mm: it goes into a pocket with the packet. */
+const PAGE = { width: 105, height: 148, margin: 7 };
+/** Uses told of each sort. */
+const TOLD = { serves: 5, not: 4, baits: 5 };
+/** Metals that are lead, for the caution. */
+const LEAD = new Set(['lead', 'lead-antimony']);
+
+/** Of many uses the first of each thing they are told by, so that a card does not say the same five times. */
+function varied(uses: readonly Use[], most: number): Use[] {
+  const seen = new Set<string>();
+  return uses
+    .filter(({ situation }) => {
+      const key = `${situation.retrieve} ${situation.bottoms[0] ?? ''} ${situation.covers[0] ?? ''}`;
+      const isNew = !seen.has(key);
+      seen.add(key);
+      return isNew;
+    })
+    .slice(0, most);
+}
+
+/**
+ * A counter card, A6: one head to hand to a customer, drawn at true size, with its weight in both units, what it is for and not for, what goes
+ * with it, and the cautions; or a pair, with the bait on it by its method. What it is for comes from the situations every program ships with and these rules.
+ */
+export async function exportCounterCard(
+  design: Design,
+  rules: Pick<RuleSet, 'rules' | 'schools'>,
+  shelf: readonly Plastic[],
+  units: UnitSystem,
+  metals: readonly Metal[] = METALS,
+  bait?: Bait,
+): Promise<Exported> {
+  await loadSolids();
+  const result = evaluate(design, { ...PLAIN_WATER, metals });
+  if (!result.ok) return { ok: false, problems: result.problems };
+  const { rig, readings } = result;
+  const title = bait ? `${design.name} with ${bait.plastic.name}` : design.name;
+  const uses = usesOf(result.design, valuesOf(readings), SITUATIONS, rules);
+  const serves = varied(
+    uses.filter(({ service }) => service === 'serves'),
+    TOLD.serves,
+  );
+  const care = varied(
+    uses.filter(({ service }) => service === 'with care'),
+    TOLD.serves - Math.min(TOLD.serves, serves.length),
+  );
+  const not = varied(
+    uses.filter(
+      ({ service, worst }) =>
+        service === 'not there' && worst?.question.key !== 'hold' && worst?.question.key !== 'bait',
+    ),
+    TOLD.not,
+  );
+  const goes = plasticsFor(rig, shelf)
+    .filter(({ verdict, meant }) => verdict !== 'bad' && meant !== 'seldom')
+    .slice(0, TOLD.baits)
+    .flatMap(({ index }) => {
+      const plastic = shelf[index];
+      return plastic ? [plastic.name] : [];
+    });
+  const family = familyOf(design.head.family);
+  const metal = metals.find(({ key }) => key === design.head.metal)?.name ?? design.head.metal;
+  const grams = readings['mass.metal']?.value ?? NaN;
+  const forWords = [...serves, ...care].map(
+    ({ brief, service }) => `${brief.name}${service === 'serves' ? '' : ' (with care)'}`,
+  );
+  const notWords = not.map(({ brief, worst, situation, matched }) => {
+    const ground =
+      worst && groundsOf(worst, situation, matched.answers.head).find(({ side }) => side === 'against');
+    return ground ? `${brief.name}: ${inUnits(ground.text, units)}` : brief.name;
+  });
+  const pdf = await PDFDocument.create();
+  pdf.setTitle(title);
+  pdf.setCreator('Fern Anvil');
+  pdf.setProducer('Fern Anvil');
+  const page = pdf.addPage([PAGE.width * PT, PAGE.height * PT]);
+  const words = [title, ...forWords, ...notWords, ...goes];
+  const [font, bold] = await Promise.all(
+    [StandardFonts.Helvetica, StandardFonts.HelveticaBold].map(async (western) =>
+      typefaceFor(pdf, await pdf.embedFont(western), words),
+    ),
+  );
+  if (!font || !bold) throw new Error('No typeface was made, which is a mistake of the program.');
+  const say = writer(page, font, bold);
+  const room = PAGE.width - 2 * PAGE.margin;
+  let y = PAGE.height - PAGE.margin - 5;
+  for (const line of wrapped(title, bold, 5.4, room).slice(0, 2)) {
+    say(PAGE.margin, y, line, 5.4, { strong: true, colour: FERN });
+    y -= 6.2;
+  }
+  const weight = `${formatQuantity(grams, 'mass', 'imperial')} · ${formatQuantity(grams, 'mass', 'metric')}`;
+  say(PAGE.margin, y, `${weight} · ${metal}`, 3.4, { strong: true, colour: INK });
+  y -= 4.6;
+  say(
+    PAGE.margin,
+    y,
+    `${bait ? `${methodOf(bait.method).name} · ` : ''}${family?.name ?? design.head.family} · hook ${design.hook.size} ${design.hook.grade} · eye ${Math.round(design.eye.angle)}°`,
+    2.8,
+    { colour: GREY },
+  );
+  y -= 4;
+  const side = turnedRig(bait ? withBait(rig, bait) : rig, 0);
+  const box = bounds([side, side]);
+  const wide = box.right - box.left;
+  const tall = box.side.high - box.side.low;
+  // True size where it fits the card; the largest heads say that they are drawn smaller.
+  const scale = Math.min(1, room / wide, 42 / tall);
+  const x0 = PAGE.margin + (room - scale * wide) / 2 - scale * box.left;
+  const y0 = y - 2 - scale * box.side.high;
+  draw(page, side, ([u, v]) => [x0 + scale * u, y0 + scale * v], scale);
+  y = y0 + scale * box.side.low - 4;
+  say(
+    PAGE.margin,
+    y,
+    scale === 1 ? 'True size when printed at 100%.' : `Drawn at ${Math.round(100 * scale)}% of its size.`,
+    2.2,
+    { colour: GREY },
+  );
+  y -= 5;
+  page.drawRectangle({
+    x: PAGE.margin * PT,
+    y: (y + 3.4) * PT,
+    width: room * PT,
+    height: 0.25 * PT,
+    color: rgb(0.6, 0.65, 0.62),
+  });
+  const list = (title: string, items: readonly string[], colour: typeof FERN) => {
+    if (items.length === 0 || y < PAGE.margin + 14) return;
+    say(PAGE.margin, y, title, 3, { strong: true, colour });
+    y -= 3.9;
+    for (const item of items) {
+      for (const [i, line] of wrapped(item, font, 2.6, room - 4).entries()) {
+        if (y < PAGE.margin + 9) return;
+        say(PAGE.margin + 2 + (i > 0 ? 1.5 : 0), y, `${i === 0 ? '· ' : ''}${line}`, 2.6);
+        y -= 3.3;
+      }
+    }
+    y -= 1.4;
+  };
+  list('For', forWords.length > 0 ? forWords : [family?.purpose ?? ''], FERN);
+  list('Goes with', goes, FERN);
+  list('Not for', notWords.length > 0 ? notWords : [family?.badAt ?? ''], RED);
+  const caution = LEAD.has(design.head.metal)
+    ? 'Lead poisons: wash hands, keep from children; banned or limited in many places, local rules decide. Hooks pierce.'
+    : 'Hooks pierce. Local rules on tackle decide, and they change.';
+  wrapped(caution, font, 2.2, room)
+    .slice(0, 3)
+    .reverse()
+    .forEach((line, i) => {
+      say(PAGE.margin, PAGE.margin - 1 + 2.8 * i, line, 2.2, { colour: GREY });
+    });
+  return { ok: true, data: await pdf.save() };
+}

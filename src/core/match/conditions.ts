@@ -1,0 +1,64 @@
+import type { Condition } from '../document/rules.ts';
+import type { Fact } from './facts.ts';
+import { readerOf } from './facts.ts';
+import type { Head } from './head.ts';
+import type { Situation } from './situation.ts';
+
+/** A condition within one situation: settled by it, or still to be asked of a head. */
+export type Asked = boolean | ((head: Head) => boolean);
+
+/** Whether a fact is one of these words; of several words any will do. A fact that is absent or a number is not. */
+function isOneOf(fact: Fact | undefined, words: readonly string[]): boolean {
+  if (fact === undefined || typeof fact === 'number') return false;
+  return typeof fact === 'string' ? words.includes(fact) : fact.some((one) => words.includes(one));
+}
+
+/** Whether a fact lies in a span, its ends with it. A fact that is absent or a word does not. */
+const isWithin = (fact: Fact | undefined, min = -Infinity, max = Infinity): boolean =>
+  typeof fact === 'number' && fact >= min && fact <= max;
+
+/** Prepares a condition for many heads in one situation: whatever the situation settles is settled here. An unknown fact never holds. */
+export function prepare(condition: Condition, situation: Situation): Asked {
+  if ('not' in condition) {
+    const inner = prepare(condition.not, situation);
+    return typeof inner === 'boolean' ? !inner : (head) => !inner(head);
+  }
+  if ('all' in condition) return every(condition.all, situation);
+  if ('any' in condition) {
+    const open: ((head: Head) => boolean)[] = [];
+    for (const one of condition.any) {
+      const asked = prepare(one, situation);
+      if (asked === true) return true;
+      if (asked !== false) open.push(asked);
+    }
+    return open.length === 0 ? false : (head) => open.some((asked) => asked(head));
+  }
+  const reader = readerOf(condition.fact);
+  if (!reader) return false;
+  const holds =
+    'in' in condition
+      ? (fact: Fact | undefined) => isOneOf(fact, condition.in)
+      : (fact: Fact | undefined) => isWithin(fact, condition.min, condition.max);
+  if (reader.about === 'brief') return holds(reader.read(situation));
+  const { read } = reader;
+  return (head) => holds(read(head));
+}
+
+/** The same of several that must all hold. */
+export function every(conditions: readonly Condition[], situation: Situation): Asked {
+  const open: ((head: Head) => boolean)[] = [];
+  for (const one of conditions) {
+    const asked = prepare(one, situation);
+    if (asked === false) return false;
+    if (asked !== true) open.push(asked);
+  }
+  return open.length === 0 ? true : (head) => open.every((asked) => asked(head));
+}
+
+/** How many things a condition asks for: of two rules alike in strength the one that asks more is the more special. */
+export function weigh(condition: Condition): number {
+  if ('not' in condition) return weigh(condition.not);
+  if ('all' in condition) return condition.all.reduce((sum, one) => sum + weigh(one), 0);
+  if ('any' in condition) return Math.min(...condition.any.map(weigh));
+  return 1;
+}

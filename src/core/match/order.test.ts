@@ -1,0 +1,141 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { runs } from '../test-kit/runs.ts';
+import type { Answer, Answers } from './judge.ts';
+import { markOf } from './judge.ts';
+import type { Standing } from './order.ts';
+import { compareStandings, placed, standFor, worstAnswer } from './order.ts';
+import { QUESTIONS } from './questions/index.ts';
+import { situationOf } from './situation.ts';
+
+const situation = situationOf({
+  format: 'fern-anvil/brief',
+  version: 2,
+  name: 'Any',
+  water: { kind: 'fresh', depth: 4 },
+  bottom: { kinds: ['gravel'] },
+  cover: { kinds: [] },
+  fishing: { retrieve: 'hop' },
+  line: { material: 'fluorocarbon', test: 5 },
+  bait: { kind: 'claw', length: 80 },
+});
+
+/** Answers with these scores, the first few of them decisive; undefined is unsaid. */
+const answers = (scores: readonly (number | undefined)[], decisive: number, hard = -1): Answers => ({
+  head: { design: sampleDesign('ball'), values: { 'mass.metal': 8, 'cost.metal': 0.1 } },
+  all: scores.map((score, i): Answer => {
+    const question = QUESTIONS[i];
+    if (!question) throw new Error('there are not so many questions');
+    return {
+      question,
+      mark: markOf(score),
+      score,
+      isDecisive: i < decisive,
+      isHard: i === hard,
+      found: [],
+      rule: undefined,
+    };
+  }),
+});
+const stand = (...about: Parameters<typeof answers>) => standFor(situation)(answers(...about));
+
+const anyStanding: fc.Arbitrary<Standing> = fc.record({
+  out: fc.nat(2),
+  wrong: fc.nat(3),
+  cares: fc.nat(3),
+  best: fc.nat(4),
+  doubts: fc.nat(4),
+  fine: fc.nat(6),
+  far: fc.nat(20),
+  cost: fc.integer({ min: -12, max: 8 }),
+});
+
+describe('the count of answers', () => {
+  it('tells out, wrong, cares, best, doubts and fine apart', () => {
+    expect(stand([0.1, 0.5, 0.7, 0.95, 0.1, 0.5, 0.7, 0.95, undefined], 4)).toMatchObject({
+      out: 1,
+      cares: 1,
+      best: 1,
+      wrong: 1,
+      doubts: 1,
+      fine: 1,
+    });
+    // A hard stop is out wherever it stands.
+    expect(stand([1, 1, 0], 0, 2)).toMatchObject({ out: 1, wrong: 0 });
+  });
+
+  it('counts each answer once: the sums are the answers', () => {
+    const score = fc.option(fc.double({ min: 0, max: 1, noNaN: true }), { nil: undefined });
+    fc.assert(
+      fc.property(fc.array(score, { maxLength: 16 }), fc.nat(16), (scores, decisive) => {
+        const { out, wrong, cares, best, doubts, fine } = stand(scores, decisive);
+        const said = scores.filter((one) => one !== undefined).length;
+        expect(out + wrong + cares + best + doubts + fine).toBeLessThanOrEqual(said);
+        const middling = scores.filter((one) => one !== undefined && one >= 0.65 && one < 0.9).length;
+        expect(out + wrong + cares + best + doubts + fine + middling).toBe(said);
+      }),
+      { numRuns: runs(200) },
+    );
+  });
+});
+
+describe('the order', () => {
+  const base: Standing = { out: 0, wrong: 0, cares: 0, best: 3, doubts: 0, fine: 5, far: 0, cost: 0 };
+  // What comes first in this list outweighs any amount of what comes after it.
+  it.each([
+    ['a decisive no', { out: 1, best: 9, fine: 9, cost: -20 }],
+    ['a wrong answer', { wrong: 1, best: 9, fine: 9, cost: -20 }],
+    ['a care', { cares: 1, best: 9, fine: 9, cost: -20 }],
+    ['less of the best', { best: 2, fine: 9, cost: -20 }],
+    ['a doubt', { doubts: 1, fine: 9, cost: -20 }],
+    ['less that is fine', { fine: 4, cost: -20 }],
+    ['further from the window', { far: 1, cost: -20 }],
+    ['dearer', { cost: 1 }],
+  ])('%s comes after, whatever speaks for it', (_, change) => {
+    expect(compareStandings(base, { ...base, ...change })).toBeLessThan(0);
+    expect(compareStandings({ ...base, ...change }, base)).toBeGreaterThan(0);
+  });
+
+  it('is one: through a third, and the same from both sides', () => {
+    fc.assert(
+      fc.property(anyStanding, anyStanding, anyStanding, (a, b, c) => {
+        expect(compareStandings(a, a)).toBe(0);
+        expect(Math.sign(compareStandings(a, b)) + Math.sign(compareStandings(b, a))).toBe(0);
+        if (compareStandings(a, b) <= 0 && compareStandings(b, c) <= 0)
+          expect(compareStandings(a, c)).toBeLessThanOrEqual(0);
+      }),
+      { numRuns: runs(400) },
+    );
+  });
+
+  it('gives places as a race does, and keeps the order of what is equal', () => {
+    const items = [
+      { name: 'b', stand: { ...base, doubts: 1 } },
+      { name: 'a', stand: base },
+      { name: 'c', stand: { ...base, doubts: 1 } },
+      { name: 'd', stand: { ...base, out: 1 } },
+    ];
+    expect(placed(items, ({ stand: one }) => one).map(({ place, item }) => [place, item.name])).toEqual([
+      [1, 'a'],
+      [2, 'b'],
+      [2, 'c'],
+      [4, 'd'],
+    ]);
+  });
+});
+
+describe('the answer that decided against it', () => {
+  const worst = (...about: Parameters<typeof answers>) => {
+    const given = answers(...about);
+    return given.all.findIndex((one) => one === worstAnswer(given));
+  };
+  it('is a hard stop, then a decisive no, then any no, then a decisive care', () => {
+    expect(worst([0.1, 0.2, 0], 2, 2)).toBe(2);
+    expect(worst([0.3, 0.9, 0.05], 1)).toBe(0);
+    expect(worst([0.4, 0.9, 0.3], 1)).toBe(2);
+    expect(worst([0.6, 0.9, 0.4], 1)).toBe(0);
+    expect(worst([undefined, 0.8, 0.7], 0)).toBe(2);
+    expect(worst([undefined], 0)).toBe(-1);
+  });
+});

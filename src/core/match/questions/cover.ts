@@ -1,0 +1,41 @@
+import type { Question } from './question.ts';
+import { toDesign } from './question.ts';
+
+/** Cover of upright stems, which the sweep of a face sheds. */
+const STEMS = ['sparse weed', 'grass or reeds', 'matted weed'];
+/** Share of the face that sheds under which it gathers whatever stands there. */
+const GATHERS = 0.5;
+
+export const cover: Question = {
+  key: 'cover',
+  name: 'Comes through',
+  asks: 'Does it come through the cover?',
+  mistake: 'a broad head in weed or branches',
+  isAsked: ({ covers }) => covers.length > 0,
+  isDecisive: () => true,
+  compute: ({ covers }) => {
+    if (!covers.some((kind) => STEMS.includes(kind))) return () => [];
+    return ({ values }) => {
+      const share = values['pull.shedding'];
+      if (share === undefined) return [];
+      return [
+        {
+          score: share < GATHERS ? 0.15 : Math.min(0.95, 0.35 + (share - GATHERS) * 1.2),
+          isFirm: share < GATHERS,
+          by: 'pull.shedding',
+          says: () => `${Math.round(100 * share)} in a hundred of its breadth lets a stem slide off.`,
+        },
+      ];
+    };
+  },
+  changes: ({ covers }) =>
+    covers.includes('brush and wood')
+      ? [
+          toDesign('/head/family', 'oval', 'shape: slim oval'),
+          toDesign('/head/family', 'wedge', 'shape: rounded wedge'),
+        ]
+      : [
+          toDesign('/head/family', 'pointed', 'shape: pointed cone'),
+          toDesign('/head/family', 'oval', 'shape: slim oval'),
+        ],
+};

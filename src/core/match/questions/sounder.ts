@@ -1,0 +1,29 @@
+import type { Question } from './question.ts';
+import { toDesign } from './question.ts';
+
+/** Decibels over a ball of its size from which a head stands out, and which is the least one sees (working values, no source). */
+const STANDS_OUT = 6;
+
+export const sounder: Question = {
+  key: 'sounder',
+  name: 'Seen on sounder',
+  asks: 'Is it seen on the sounder?',
+  mistake: 'a head the sounder hardly shows',
+  isAsked: ({ sounder: isWatched }) => isWatched,
+  isDecisive: ({ retrieve }) => retrieve === 'vertical',
+  compute:
+    () =>
+    ({ values }) => {
+      const index = values['sonar.hanging'] ?? values['sonar.index'];
+      if (index === undefined) return [];
+      return [
+        {
+          score: Math.min(1, 0.45 + (0.4 * index) / STANDS_OUT),
+          isFirm: false,
+          by: values['sonar.hanging'] === undefined ? 'sonar.index' : 'sonar.hanging',
+          says: () => `As it hangs it shows ${index.toFixed(0)} dB over a ball of its size.`,
+        },
+      ];
+    },
+  changes: () => [toDesign('/head/family', 'drop', 'shape: flat-spotted drop')],
+};

@@ -1,0 +1,56 @@
+import type { Brief } from '../document/brief.ts';
+import type { Design } from '../document/design.ts';
+import type { RuleSet } from '../document/rules.ts';
+import type { ReadingValues } from './head.ts';
+import type { Answer } from './judge.ts';
+import type { Matched } from './match.ts';
+import { matchingFor, matchKept } from './match.ts';
+import { worstAnswer } from './order.ts';
+import type { Situation } from './situation.ts';
+
+/** Whether a head serves a situation: made for it, usable with care, or not to be taken there. */
+export type Service = 'serves' | 'with care' | 'not there';
+
+/** How a head serves one brief. */
+export interface Use {
+  readonly key: string;
+  readonly brief: Brief;
+  readonly situation: Situation;
+  readonly service: Service;
+  readonly matched: Matched;
+  /** what decided, where it does not serve */
+  readonly worst: Answer | undefined;
+}
+
+const serviceOf = ({ standing: { out, wrong, cares } }: Matched): Service =>
+  out > 0 ? 'not there' : wrong === 0 && cares === 0 ? 'serves' : 'with care';
+
+/** How well it does: those it is made for first. */
+const byBest = (a: Use, b: Use): number =>
+  b.matched.standing.best - a.matched.standing.best || a.matched.standing.doubts - b.matched.standing.doubts;
+
+const ORDER: readonly Service[] = ['serves', 'with care', 'not there'];
+
+/** What a head is good for: how it stands to each of some briefs, those it serves first, from readings as they are kept. */
+export function usesOf(
+  design: Design,
+  values: ReadingValues,
+  briefs: readonly { readonly key: string; readonly brief: Brief }[],
+  set: Pick<RuleSet, 'rules' | 'schools'>,
+): Use[] {
+  return briefs
+    .map(({ key, brief }): Use => {
+      const matching = matchingFor(brief, set);
+      const matched = matchKept(matching, design, values);
+      const service = serviceOf(matched);
+      return {
+        key,
+        brief,
+        situation: matching.situation,
+        service,
+        matched,
+        worst: service === 'serves' ? undefined : worstAnswer(matched.answers),
+      };
+    })
+    .sort((a, b) => ORDER.indexOf(a.service) - ORDER.indexOf(b.service) || byBest(a, b));
+}
