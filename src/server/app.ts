@@ -75,7 +75,7 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
     ctx.body = { ok: true };
   });
   designRoutes(router, db, designs, new HistoryStore(db, designs), metalStore, log);
-  exchangeRoutes(router, db, stores, metalStore, pool, readBytes(BODY_LIMIT.shop));
+  exchangeRoutes(router, db, stores, metalStore, ruleStore, pool, readBytes(BODY_LIMIT.shop));
   documentRoutes(router, 'designs', designs, checkDesignDocument);
   documentRoutes(router, 'plastics', plastics, checkPlasticDocument);
   documentRoutes(router, 'briefs', briefs, checkBriefDocument);
@@ -86,6 +86,11 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
   });
   router.get('/rules', async (ctx) => {
     const rules = await ruleStore.inForce();
+    ctx.set('ETag', etagOf(rules.version));
+    ctx.body = rules;
+  });
+  router.delete('/rules', async (ctx) => {
+    const rules = await ruleStore.restore(wantedVersion(ctx));
     ctx.set('ETag', etagOf(rules.version));
     ctx.body = rules;
   });

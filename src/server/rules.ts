@@ -28,6 +28,17 @@ export class RuleStore {
     return { version: row.version, document: REFERENCE_RULES, problems: checked.problems };
   }
 
+  /** Puts the shipped rules back in force: the shop’s own set is gone. Of two that began from the same version one wins, the other gets 412. */
+  async restore(expected: Expected): Promise<RulesInForce> {
+    const at =
+      expected === undefined
+        ? eq(ruleSets.key, KEY)
+        : and(eq(ruleSets.key, KEY), eq(ruleSets.version, expected));
+    const gone = await this.db.delete(ruleSets).where(at).returning();
+    if (gone.length === 0 && expected !== undefined && expected !== 0) return this.refuse();
+    return this.inForce();
+  }
+
   /** Replaces the set; of two that began from the same version one wins, the other gets 412. */
   async replace(document: RuleSet, expected: Expected): Promise<RulesInForce> {
     if (expected === 0) {
@@ -49,6 +60,10 @@ export class RuleStore {
         .returning();
       if (row) return { version: row.version, document, problems: [] };
     }
+    return this.refuse();
+  }
+
+  private async refuse(): Promise<never> {
     const { version } = await this.inForce();
     throw new HttpProblem(
       412,

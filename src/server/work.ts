@@ -1,13 +1,14 @@
 import type { Shop } from '../contract/api.ts';
 import type { Checked } from '../contract/validate.ts';
 import { checkShop } from '../contract/validate.ts';
-import type { Bait, Design, ExportType, Metal, UnitSystem } from '../core/index.ts';
+import type { Bait, Design, ExportType, Metal, Plastic, RuleSet, UnitSystem } from '../core/index.ts';
 import { giveTypefaces } from '../core/exchange/typeface.ts';
 import { loadSolids, PLAIN_WATER } from '../core/index.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
 import type { CsvRow } from '../core/exchange/csv.ts';
 import { writeReadingsCsv } from '../core/exchange/csv.ts';
 import type { Exported, ExportOptions } from '../core/exchange/export-design.ts';
+import { exportCounterCard } from '../core/exchange/counter.ts';
 import { exportCard } from '../core/exchange/card.ts';
 import { exportDesign } from '../core/exchange/export-design.ts';
 import type { CardBody } from './summary.ts';
@@ -37,6 +38,15 @@ export interface Work {
     units: UnitSystem,
     withSheet: boolean,
   ) => Promise<Exported>;
+  /** a counter card as a PDF */
+  readonly counterCard: (
+    design: Design,
+    rules: Pick<RuleSet, 'rules' | 'schools'>,
+    shelf: readonly Plastic[],
+    units: UnitSystem,
+    metals: readonly Metal[],
+    bait?: Bait,
+  ) => Promise<Exported>;
   readonly readingsCsv: (rows: readonly CsvRow[]) => string;
   /** a shop file as it came, read and checked */
   readonly shop: (bytes: Uint8Array) => Checked<Shop>;
@@ -52,6 +62,7 @@ const WORK: Work = {
     exportDesign(design, format, { ...PLAIN_WATER, metals }, settings),
   card: (design, bait, metals, units, withSheet) =>
     exportCard(design, bait, { ...PLAIN_WATER, metals }, units, withSheet),
+  counterCard: exportCounterCard,
   readingsCsv: writeReadingsCsv,
   shop: (bytes) => {
     let data: unknown;

@@ -2,7 +2,7 @@ import type Router from '@koa/router';
 import type { Context } from 'koa';
 import type { Collection, DesignSummary, Documents, Intake, Shop } from '../../contract/api.ts';
 import { COLLECTIONS } from '../../contract/api.ts';
-import { checkCardQuery, checkExportQuery } from '../../contract/validate.ts';
+import { checkCardQuery, checkCounterQuery, checkExportQuery } from '../../contract/validate.ts';
 import type { Design, ReadingId } from '../../core/index.ts';
 import { EXPORTS } from '../../core/index.ts';
 import { sameDocument } from '../../core/document/same.ts';
@@ -16,6 +16,7 @@ import { PLAIN } from '../documents.ts';
 import { HttpProblem, invalid, notFound } from '../problem.ts';
 import { fileName, taken } from '../request.ts';
 import type { Pool } from '../pool.ts';
+import type { RuleStore } from '../rules.ts';
 import type { MetalStore } from '../stores.ts';
 
 export type Stores = { readonly [C in Collection]: DocumentStore<C> };
@@ -62,6 +63,7 @@ export function exchangeRoutes(
   db: Database,
   stores: Stores,
   metals: MetalStore,
+  ruleStore: RuleStore,
   pool: Pool,
   bytesOf: (ctx: Context) => Promise<Uint8Array>,
 ): void {
@@ -101,6 +103,24 @@ export function exchangeRoutes(
     );
     if (!made.ok) throw invalid(made.problems);
     ctx.attachment(`${fileName(`${bought.name} on ${document.name}`)}.pdf`);
+    ctx.type = 'application/pdf';
+    ctx.body = Buffer.from(made.data as Uint8Array);
+  });
+  router.get('/designs/:id/counter-card', async (ctx) => {
+    const { units = 'metric', plastic, method = 'threaded' } = taken(checkCounterQuery({ ...ctx.query }));
+    const { document } = await stores.designs.read(String(ctx.params['id']));
+    const bait =
+      plastic === undefined ? undefined : { plastic: (await stores.plastics.read(plastic)).document, method };
+    const shelf = (await stores.plastics.all()).map((row) => row.document);
+    const { rules, schools } = (await ruleStore.inForce()).document;
+    const made = await pool.run(
+      'counterCard',
+      [document, { rules, ...(schools ? { schools } : {}) }, shelf, units, await metals.metals(), bait],
+      SECONDS.file,
+      gone(ctx),
+    );
+    if (!made.ok) throw invalid(made.problems);
+    ctx.attachment(`${fileName(`${document.name} counter card`)}.pdf`);
     ctx.type = 'application/pdf';
     ctx.body = Buffer.from(made.data as Uint8Array);
   });
