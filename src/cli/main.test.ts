@@ -31,7 +31,11 @@ function file(name: string, value: unknown): string {
   writeFileSync(path, typeof value === 'string' ? value : JSON.stringify(value));
   return path;
 }
-type Printed = { name: string; readings: Record<string, Reading>; match?: { for: { rule: string }[] } };
+type Printed = {
+  name: string;
+  readings: Record<string, Reading>;
+  match?: { answers: { question: string; grade: string; decisive: boolean; grounds: { rule?: string }[] }[] };
+};
 
 describe('a plastic on the head', () => {
   const design = sampleDesign('wedge', { hook: { size: '3/0' } });
@@ -125,8 +129,10 @@ describe('evaluate', () => {
       '--brief',
       file('brief.json', first?.document),
     ]);
-    const rules = (JSON.parse(out) as Printed).match?.for.map(({ rule }) => rule);
-    expect(rules).toContain('football-hard-bottom');
+    const answers = (JSON.parse(out) as Printed).match?.answers ?? [];
+    const cracks = answers.find(({ question }) => question === 'cracks');
+    expect(cracks).toMatchObject({ grade: 'yes', decisive: true });
+    expect(cracks?.grounds.map(({ rule }) => rule)).toContain('cracks-football');
   });
 
   it.each([
@@ -166,6 +172,122 @@ describe('evaluate', () => {
     expect(code).toBe(2);
     expect(err).toMatch(message);
   });
+});
+
+describe('match', () => {
+  const old = {
+    format: 'fern-anvil/brief',
+    version: 1,
+    name: 'Old rock',
+    water: { kind: 'fresh', temperature: 16, depth: 6, current: 0, clarity: 'clear' },
+    bottom: { kind: 'broken rock', slope: 10 },
+    cover: 'none',
+    retrieve: 'drag',
+    line: { material: 'fluorocarbon', test: 6.8 },
+    bait: { kind: 'paddle-tail', length: 102 },
+    mood: 'willing',
+  };
+  interface Row {
+    place: number | null;
+    name: string;
+    method?: string;
+    plastic?: string;
+    answers?: {
+      question: string;
+      grade: string;
+      decisive: boolean;
+      grounds: { side: string; text: string }[];
+    }[];
+    change?: { question: string; says: string } | null;
+  }
+  const weighed = (family: string, name: string) => ({
+    ...sampleDesign(family, {
+      head: { target: { grams: 14.2, of: 'metal' } },
+      hook: { size: '4/0' },
+      eye: { angle: 60, plane: 'crosswise' },
+    }),
+    name,
+  });
+
+  it('prints the order for a brief of version 1, with ties, answers, grounds and the smallest change', () => {
+    const heads = [
+      weighed('pointed', 'Cone'),
+      weighed('football', 'Oval'),
+      weighed('football', 'Twin'),
+      sampleDesign('ball', { hook: { size: '9/0' } }),
+    ];
+    const { code, out } = anvil(['match', file('old.json', old), file('heads.json', heads)]);
+    expect(code).toBe(0);
+    const rows = JSON.parse(out) as Row[];
+    expect(rows.map(({ name, place }) => [name, place])).toEqual([
+      ['Oval', 1],
+      ['Twin', 1],
+      ['Cone', 3],
+      ['Sample', null],
+    ]);
+    const [oval, , cone] = rows;
+    expect(oval?.method).toBe('threaded');
+    expect(oval?.plastic).toMatch(/paddle-tail/);
+    const cracks = cone?.answers?.find(({ question }) => question === 'cracks');
+    expect(cracks).toMatchObject({ grade: 'no', decisive: true });
+    expect(cracks?.grounds[0]?.text).not.toContain('⟦');
+    expect(cone?.change?.question).toBe('cracks');
+  }, 60_000);
+
+  it('takes plastics and rules of one’s own, and refuses what cannot be read with its place', () => {
+    const heads = file('one-head.json', weighed('football', 'Oval'));
+    const brief = file('old.json', old);
+    const plastic = {
+      format: 'fern-anvil/plastic',
+      version: 1,
+      name: 'Own Paddle',
+      kind: 'paddle-tail',
+      length: 100,
+      breadth: 11,
+      height: 13,
+      density: 1.05,
+      toughness: 'standard',
+    };
+    const rule = {
+      id: 'never-here',
+      question: 'moves',
+      when: [{ fact: 'shape', in: ['football'] }],
+      grade: 'never',
+      strength: 1,
+      says: 'Not in this shop, for once.',
+      kind: 'practice',
+      source: 'a test',
+    };
+    const rules = { format: 'fern-anvil/rules', version: 2, rules: [rule] };
+    const { out } = anvil([
+      'match',
+      brief,
+      heads,
+      '--plastics',
+      file('p.json', [plastic]),
+      '--rules',
+      file('r.json', rules),
+    ]);
+    const [row] = JSON.parse(out) as Row[];
+    expect(row?.plastic).toBe('Own Paddle');
+    expect(row?.answers?.find(({ question }) => question === 'moves')).toMatchObject({ grade: 'no' });
+    const wrong = anvil([
+      'match',
+      brief,
+      heads,
+      '--rules',
+      file('w.json', { ...rules, rules: [{ ...rule, when: [{ fact: 'moon', in: ['full'] }] }] }),
+    ]);
+    expect(wrong).toMatchObject({
+      code: 2,
+      out: '',
+      err: expect.stringMatching(/\/rules\/0\/when\/0\/fact: .*moon/),
+    });
+    expect(anvil(['match', file('b.json', { ...old, cover: 'kelp' }), heads])).toMatchObject({
+      code: 2,
+      err: expect.stringMatching(/\/cover/),
+    });
+  }, 60_000);
 });
 
 describe('export', () => {

@@ -1,3 +1,4 @@
+import type { runMatch } from './match.ts';
 import type { runCard, runEvaluate, runExport } from './run.ts';
 import { Command, CommanderError, Option } from 'commander';
 
@@ -52,6 +53,19 @@ function terminal(): Command {
     .requiredOption('--out <OUT>', 'file to write')
     .action(async (file: string, options: Parameters<typeof runCard>[1]) =>
       (await import('./run.ts')).runCard(file, options),
+    );
+  program
+    .command('match')
+    .description(
+      'ranks designs for a brief and prints the order as JSON, equals sharing a place, every answer with its grounds; a brief of version 1 is taken over',
+    )
+    .argument('<BRIEF>', 'a brief’s document')
+    .argument('<DESIGNS>', 'a design’s document, or an array of designs')
+    .option('--plastics <FILE>', 'the plastics to choose from; one of the usual proportions without it')
+    .option('--rules <FILE>', 'a set of rules in place of those that ship')
+    .addOption(new Option('--part <K/N>', 'judge every nth design only').hideHelp())
+    .action(async (brief: string, designs: string, options: Parameters<typeof runMatch>[2]) =>
+      (await import('./match.ts')).runMatch(brief, designs, options),
     );
   for (const command of [program, ...program.commands]) {
     command.exitOverride();

@@ -1,30 +1,19 @@
-import { readFileSync, writeFileSync } from 'node:fs';
-import type {
-  Arrangement,
-  Bait,
-  Brief,
-  Design,
-  Evaluation,
-  Problem,
-  Readings,
-  Remedy,
-  Surroundings,
-} from '../core/index.ts';
+import { writeFileSync } from 'node:fs';
+import type { Arrangement, Bait, Brief, Design, Evaluation, Remedy, Surroundings } from '../core/index.ts';
 import {
   ARRANGEMENTS,
   evaluate,
   EXPORTS,
-  factText,
   fishingOf,
   inUnits,
   judgeFit,
   loadSolids,
+  matchingFor,
+  matchSettled,
   METHODS,
   PLAIN_WATER,
-  reasonText,
   REFERENCE_RULES,
   SALINITY,
-  standing,
   surroundingsOfBrief,
 } from '../core/index.ts';
 import { writeReadingsCsv } from '../core/exchange/csv.ts';
@@ -32,14 +21,9 @@ import { exportCard } from '../core/exchange/card.ts';
 import { exportDesign } from '../core/exchange/export-design.ts';
 import { giveTypefaces } from '../core/exchange/typeface.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
-import type { Checked } from '../contract/validate.ts';
+import { accepted, BadInput, badDocument, readJson } from './input.ts';
+import { printedAnswers } from './match.ts';
 import { checkBriefDocument, checkDesignDocument, checkPlasticDocument } from '../contract/validate.ts';
-
-/** Input that cannot be taken: told on standard error, code 2. */
-export class BadInput extends Error {
-  /** tells it from a failure without loading this file */
-  readonly isBadInput = true;
-}
 
 interface WaterOptions {
   readonly brief?: string | undefined;
@@ -98,7 +82,7 @@ export async function runEvaluate(file: string, options: WaterOptions): Promise<
       readings: result.readings,
       flags: result.flags.map((flag) => ({ ...flag, text: inUnits(flag.text, 'metric') })),
       ...(bait ? { fit: fitOf(result) } : {}),
-      ...(brief ? { match: matchOf(brief, result.design, result.readings) } : {}),
+      ...(brief ? { match: matchOf(brief, design) } : {}),
     };
   });
   console.log(JSON.stringify(many ? results : results[0], null, 2));
@@ -125,22 +109,18 @@ function fitOf(result: Extract<Evaluation, { ok: true }>) {
   };
 }
 
-function matchOf(brief: Brief, design: Design, readings: Readings) {
-  const stand = standing(brief, { design, readings }, REFERENCE_RULES.rules);
-  const words = (reasons: typeof stand.for) =>
-    reasons.map((reason) => ({
-      rule: reason.rule.id,
-      weight: reason.rule.weight,
-      says: reasonText(reason, 'metric'),
-      source: reason.rule.source,
-    }));
+/** How the head stands to the brief, question by question. */
+function matchOf(brief: Brief, design: Design) {
+  const matching = matchingFor(brief, REFERENCE_RULES);
+  const settled = matchSettled(matching, design);
+  if (!settled.ok) return undefined;
+  const { answers } = settled.matched;
+  const { worn } = answers.head;
   return {
     brief: brief.name,
-    depth: factText('water.depth', brief.water.depth, 'metric'),
-    balance: stand.balance,
-    for: words(stand.for),
-    against: words(stand.against),
-    never: words(stand.never),
+    method: worn?.pairing.method ?? null,
+    plastic: worn?.plastic.name ?? null,
+    answers: printedAnswers(answers, matching),
   };
 }
 
@@ -265,27 +245,3 @@ function numberOption(
     throw new BadInput(`${name}: “${text}” is not a number from ${min} to ${max}.`);
   return value;
 }
-
-function readJson(file: string): unknown {
-  let text: string;
-  try {
-    text = readFileSync(file === '-' ? 0 : file, 'utf8');
-  } catch (error) {
-    throw new BadInput(`${file}: cannot be read (${(error as Error).message}).`, { cause: error });
-  }
-  try {
-    return JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    throw new BadInput(`${file}: is not JSON (${(error as Error).message}).`, { cause: error });
-  }
-}
-
-function accepted<T>(checked: Checked<T>, file: string): T {
-  if (!checked.ok) throw badDocument(file, checked.problems);
-  return checked.value;
-}
-
-const badDocument = (file: string, problems: readonly Problem[]): BadInput =>
-  new BadInput(
-    problems.map(({ path, message }) => `${file}: ${path || '/'}: ${inUnits(message, 'metric')}`).join('\n'),
-  );
