@@ -28,6 +28,18 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/ladder/ladder.tsx')).Ladder }),
       },
       {
+        path: 'designs/:id/uses',
+        lazy: async () => ({ Component: (await import('./screens/uses/uses.tsx')).Uses }),
+      },
+      {
+        path: 'rules',
+        lazy: async () => ({ Component: (await import('./screens/rules/rules.tsx')).Rules }),
+      },
+      {
+        path: 'sayings',
+        lazy: async () => ({ Component: (await import('./screens/sayings/sayings.tsx')).Sayings }),
+      },
+      {
         path: 'compare',
         lazy: async () => ({ Component: (await import('./screens/compare/compare.tsx')).Compare }),
       },

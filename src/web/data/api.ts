@@ -12,7 +12,7 @@ import type {
   RulesInForce,
   Stores,
 } from '../../contract/api.ts';
-import type { Design, Drawing } from '../../core/index.ts';
+import type { Design, Drawing, RuleSet } from '../../core/index.ts';
 import { API, etagOf, PAGE_LIMIT } from '../../contract/api.ts';
 
 /** An answer of the server that is not a success, with its problem details. */
@@ -102,6 +102,10 @@ export const restore = <C extends Collection>(collection: C, id: string): Promis
 export const readStores = (): Promise<Stores> => call('/stores');
 
 export const readRules = (): Promise<RulesInForce> => call('/rules');
+export const saveRules = (document: RuleSet, version: number): Promise<RulesInForce> =>
+  call('/rules', { method: 'PUT', body: JSON.stringify(document), version });
+export const restoreRules = (version: number): Promise<RulesInForce> =>
+  call('/rules', { method: 'DELETE', version });
 
 export const editMetal = (key: string, edit: MetalEdit, version: number): Promise<Stores['metals'][number]> =>
   call(`/stores/metals/${encodeURIComponent(key)}`, { method: 'PUT', body: JSON.stringify(edit), version });

@@ -4,7 +4,7 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
   [
     'Everywhere',
     [
-      ['1 2 3 4', 'Rack, Briefs, Side by side, Stores'],
+      ['1 2 3 4 5 6', 'Rack, Briefs, Side by side, Stores, Rules, Sayings'],
       ['U', 'Flip between ounces and grams; nothing stored changes'],
       ['?', 'This sheet'],
       ['Esc', 'Close a sheet, or give a field back its old value'],
@@ -37,6 +37,7 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
       ['L', 'Ladder: the head in a series of weights'],
       ['W', 'The Tank: the head in the water'],
       ['R', 'Rig it with a plastic'],
+      ['F', 'What it is for'],
       ['T', 'Put it in the tray, or take it out'],
     ],
   ],

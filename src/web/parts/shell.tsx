@@ -26,6 +26,8 @@ export function Shell() {
         '2': () => void navigate('/briefs'),
         '3': () => void navigate('/compare'),
         '4': () => void navigate('/stores'),
+        '5': () => void navigate('/rules'),
+        '6': () => void navigate('/sayings'),
       }),
       [flip, navigate],
     ),
@@ -55,6 +57,8 @@ export function Shell() {
           <NavLink to="/compare">
             Side by side{held.length > 0 && <span className="bar-count">{held.length}</span>}
           </NavLink>
+          <NavLink to="/rules">Rules</NavLink>
+          <NavLink to="/sayings">Sayings</NavLink>
           <NavLink to="/stores">Stores</NavLink>
         </nav>
         <div className="bar-tools">

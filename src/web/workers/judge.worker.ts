@@ -2,7 +2,6 @@ import { expose } from 'comlink';
 import wasm from 'manifold-3d/manifold.wasm?url';
 import type {
   Bait,
-  Brief,
   Design,
   Drawing,
   DrawnSection,
@@ -21,8 +20,6 @@ import type {
   Problem,
   ReadingId,
   Readings,
-  Rule,
-  Standing,
   Surroundings,
   TargetOf,
   TurnedRig,
@@ -47,12 +44,13 @@ import {
   plasticsFor,
   sectionOf,
   solveTarget,
-  standing,
   surfaceMesh,
   turnedRig,
   waterFigure,
   weightOf,
 } from '../../core/index.ts';
+
+import { changeFor, matchFirst, matchWhole, propose, sayings, uses } from './match-rows.ts';
 
 /** A design judged, as plain data for the screen. */
 export type Judged =
@@ -235,6 +233,14 @@ function inTwoMetals(design: Design, surroundings: Surroundings): Design[] {
   ];
 }
 
+/** One head in lead and in tungsten, with what a comparison shows of each. */
+function twoMetals(design: Design, surroundings: Surroundings): { design: Design; judged: Judged }[] {
+  return inTwoMetals(design, surroundings).map((made) => ({
+    design: made,
+    judged: judge(made, surroundings),
+  }));
+}
+
 /** Several heads in the same water, each with the bait on it if there is one; the first in two metals where asked for. */
 function wet(designs: readonly Design[], surroundings: Surroundings, bait?: Bait, inMetals = false): Wet[] {
   const [first] = designs;
@@ -251,27 +257,6 @@ function wet(designs: readonly Design[], surroundings: Surroundings, bait?: Bait
       readings,
       water: waterFigure(built, surroundings),
     };
-  });
-}
-
-export interface Ranked {
-  readonly id: string;
-  readonly readings: Readings;
-  readonly standing: Standing | undefined;
-  readonly problems: readonly Problem[];
-}
-
-/** How each of some designs stands to a brief, in their order. */
-function rank(
-  asked: readonly { readonly id: string; readonly design: Design }[],
-  brief: Brief,
-  rules: readonly Rule[],
-  surroundings: Surroundings,
-): Ranked[] {
-  return asked.map(({ id, design }) => {
-    const result = evaluate(design, { ...surroundings, isShort: true });
-    if (!result.ok) return { id, readings: {}, standing: undefined, problems: result.problems };
-    return { id, readings: result.readings, standing: standing(brief, result, rules), problems: [] };
   });
 }
 
@@ -370,7 +355,7 @@ async function examine(bytes: Uint8Array): Promise<SolidReport> {
 }
 
 /** A design around a solid set on the shank, judged, or why it cannot be. */
-async function placed(
+async function placedSolid(
   mesh: Mesh,
   placement: Placement,
   name: string,
@@ -403,13 +388,19 @@ const service = {
   pairings: awaited(pairings),
   hooks: awaited(hooks),
   heads: awaited(heads),
-  rank: awaited(rank),
+  matchFirst: awaited(matchFirst),
+  matchWhole: awaited(matchWhole),
+  changeFor: awaited(changeFor),
+  propose: awaited(propose),
+  uses: awaited(uses),
+  sayings: awaited(sayings),
+  twoMetals: awaited(twoMetals),
   wet: awaited(wet),
   model: awaited(model),
   section: awaited(section),
   ladder: awaited(ladder),
   examine,
-  placed: awaited(placed),
+  placed: awaited(placedSolid),
 };
 export type JudgeService = typeof service;
 

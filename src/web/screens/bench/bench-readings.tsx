@@ -1,7 +1,8 @@
 import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Flag, Standing, Surroundings } from '../../../core/index.ts';
+import type { Brief, Flag, Surroundings } from '../../../core/index.ts';
 import { Panel } from '../../parts/panel.tsx';
 import type { Judged } from '../../workers/judge.worker.ts';
+import type { MatchRow } from '../../workers/match-rows.ts';
 import { Against } from './against.tsx';
 import { JudgedIn } from './judged-in.tsx';
 import { ReadingsPanel } from './readings-panel.tsx';
@@ -11,7 +12,7 @@ interface Props {
   /** id of the brief it is judged in, or empty */
   readonly chosen: string;
   readonly surroundings: Surroundings;
-  readonly stand: Standing | undefined;
+  readonly stand: MatchRow | undefined;
   /** an earlier state it is held against */
   readonly earlier: Judged | undefined;
   /** the last state that could be built */

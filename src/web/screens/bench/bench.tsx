@@ -1,8 +1,9 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Design, Metal, Problem, Rule, Surroundings } from '../../../core/index.ts';
-import { METALS, standing } from '../../../core/index.ts';
+import type { Kept, RulesInForce } from '../../../contract/api.ts';
+import type { Brief, Design, Metal, Problem, Surroundings } from '../../../core/index.ts';
+import { METALS } from '../../../core/index.ts';
+import { useAsking } from '../../data/asking.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useList, useOne, useRules, useStores } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
@@ -12,6 +13,7 @@ import { useKeys } from '../../parts/keys.ts';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import type { Asking } from '../../workers/match-rows.ts';
 import { useAgainst } from './against.tsx';
 import type { BenchPanel } from './bench-head.tsx';
 import { BenchHead } from './bench-head.tsx';
@@ -41,6 +43,9 @@ const runSection = ({
   surroundings: Surroundings;
 }) => judgeWorker('later').section(design, share, surroundings);
 
+const runStand = async ({ asking, id, design }: { asking: Asking; id: string; design: Design }) =>
+  (await judgeWorker('later').matchWhole(asking, [{ id, design }]))[0];
+
 /** The Bench: one design, its drawing live while anything is pulled. */
 export function Bench() {
   const { id = '' } = useParams();
@@ -56,7 +61,7 @@ export function Bench() {
       kept={design.data}
       metals={stores.data?.metals ?? METALS}
       briefs={briefs.data ?? []}
-      rules={rules.data?.document.rules ?? NO_RULES}
+      rules={rules.data}
     />
   );
 }
@@ -65,10 +70,8 @@ interface BenchProps {
   readonly kept: Kept<Design>;
   readonly metals: readonly Metal[];
   readonly briefs: readonly Kept<Brief>[];
-  readonly rules: readonly Rule[];
+  readonly rules: RulesInForce | undefined;
 }
-
-const NO_RULES: readonly Rule[] = [];
 
 function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
   const draft = useDraft('designs', kept);
@@ -118,6 +121,7 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
         y: () => setPanel((now) => (now === 'history' ? '' : 'history')),
         l: () => void navigate(`/designs/${kept.id}/ladder`),
         w: () => void navigate(`/designs/${kept.id}/water`),
+        f: () => void navigate(`/designs/${kept.id}/uses`),
       }),
       [turns, bench.onHold, navigate, kept.id, toggle],
     ),
@@ -128,10 +132,12 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
     [judged, draft.problems],
   );
   const readings = last?.readings;
-  const stand = useMemo(
-    () => (brief && judged?.ok ? standing(brief, judged, rules) : undefined),
-    [brief, judged, rules],
+  const asking = useAsking(brief, rules, metals);
+  const standJob = useMemo(
+    () => (asking && judged?.ok ? { asking, id: kept.id, design: document } : undefined),
+    [asking, judged, kept.id, document],
   );
+  const { output: stand } = useJudged(standJob, runStand);
   return (
     <div className="bench">
       <BenchHead

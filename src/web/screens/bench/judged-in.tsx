@@ -1,15 +1,16 @@
 import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Standing, Surroundings } from '../../../core/index.ts';
+import type { Brief, Surroundings } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
-import { Reasons } from '../../parts/reasons.tsx';
+import { AnswerList } from '../../parts/marks.tsx';
+import type { MatchRow } from '../../workers/match-rows.ts';
 
 interface Props {
   readonly briefs: readonly Kept<Brief>[];
   /** id of the brief the head is judged in; empty for plain fresh water */
   readonly chosen: string;
   readonly surroundings: Surroundings;
-  readonly stand: Standing | undefined;
+  readonly stand: MatchRow | undefined;
   readonly onChoose: (id: string) => void;
 }
 
@@ -36,14 +37,17 @@ export function JudgedIn({ briefs, chosen, surroundings, stand, onChoose }: Prop
       {stand && (
         <section className="judged-standing" aria-label="In this brief">
           <h3>
-            In this brief{' '}
-            <span data-balance={stand.balance}>
-              {stand.never.length > 0 ? '✕ out' : stand.balance > 0 ? `+${stand.balance}` : stand.balance}
-            </span>
+            In this brief: <span data-out={(stand.standing?.out ?? 1) > 0}>{verdict(stand)}</span>
           </h3>
-          <Reasons standing={stand} />
+          <AnswerList answers={stand.answers} />
         </section>
       )}
     </>
   );
+}
+
+/** In a word, how it stands. */
+function verdict({ standing }: MatchRow): string {
+  if (!standing || standing.out > 0) return '✕ not there';
+  return standing.wrong === 0 && standing.cares === 0 ? '● serves' : '◐ with care';
 }

@@ -1,25 +1,31 @@
 import { useForm } from 'react-hook-form';
-import type { Brief, Problem } from '../../../core/index.ts';
+import type { Kept } from '../../../contract/api.ts';
+import type { Brief, Plastic, Problem, Situation } from '../../../core/index.ts';
 import type { PartProps } from './brief-parts.tsx';
-import { BottomPart, FishingPart, SchoolsPart, WaterPart } from './brief-parts.tsx';
+import { AllElse } from './all-else.tsx';
+import { SixQuestions } from './six-questions.tsx';
 
 interface Props {
   readonly brief: Brief;
+  readonly at: Situation;
+  readonly plastics: readonly Kept<Plastic>[];
   readonly problems: readonly Problem[];
   readonly edit: (change: (brief: Brief) => Brief) => void;
 }
 
-/** The situation, in the order a person tells it: water, bottom, cover, way of fishing, tackle, bait, fish. */
-export function BriefForm({ brief, problems, edit }: Props) {
-  const at = (path: string) => problems.find((problem) => problem.path.startsWith(path))?.message;
-  const part: PartProps = { brief, at, edit };
+/** The situation: six questions for a first answer, and all else folded away with its usual values. */
+export function BriefForm({ brief, at, plastics, problems, edit }: Props) {
+  const part: PartProps = {
+    brief,
+    at,
+    edit,
+    problem: (path) => problems.find((one) => one.path.startsWith(path))?.message,
+  };
   return (
     <>
       <BriefName name={brief.name} onName={(name) => edit((now) => ({ ...now, name }))} />
-      <WaterPart {...part} />
-      <BottomPart {...part} />
-      <FishingPart {...part} />
-      <SchoolsPart {...part} />
+      <SixQuestions {...part} plastics={plastics} />
+      <AllElse {...part} />
     </>
   );
 }

@@ -2,31 +2,46 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Kept, RulesInForce } from '../../../contract/api.ts';
 import type { Brief, Design, Metal } from '../../../core/index.ts';
-import { METALS } from '../../../core/index.ts';
+import {
+  assumedOf,
+  doubtsOf,
+  METALS,
+  nearestSold,
+  questionOf,
+  QUESTIONS,
+  situationOf,
+  tipsOf,
+  usualWindow,
+} from '../../../core/index.ts';
+import { useAsking } from '../../data/asking.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useRemove, useRules, useStores } from '../../data/queries.ts';
+import { useUnits } from '../../data/units.ts';
 import { useKeys } from '../../parts/keys.ts';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { BriefForm } from './brief-form.tsx';
-import { commonScale, Rank } from './rank.tsx';
-import { useRanking } from './use-ranking.ts';
+import { Remarks } from './remarks.tsx';
+import { AnswerTable } from './answer.tsx';
+import { Proposal } from './proposal.tsx';
+import { SituationPicture } from './situation-picture.tsx';
+import { useAnswer } from './use-answer.ts';
+import type { MatchRow } from '../../workers/match-rows.ts';
 import { Panel } from '../../parts/panel.tsx';
 import './briefs.css';
 
 /** A brief to begin from: mild fresh water over a clean bottom. */
 const STARTER: Brief = {
   format: 'fern-anvil/brief',
-  version: 1,
+  version: 2,
   name: 'New brief',
-  water: { kind: 'fresh', temperature: 15, depth: 3, current: 0, clarity: 'stained' },
-  bottom: { kind: 'flat clean', slope: 5 },
-  cover: 'none',
-  retrieve: 'hop',
+  water: { kind: 'fresh', depth: 3 },
+  bottom: { kinds: ['gravel'] },
+  cover: { kinds: [] },
+  fishing: { retrieve: 'hop' },
   line: { material: 'fluorocarbon', test: 4.5 },
   bait: { kind: 'paddle-tail', length: 100 },
-  mood: 'willing',
 };
 
 /** Briefs: a situation on the water, and the ranked answer with every reason. */
@@ -66,8 +81,8 @@ export function Briefs() {
               <Link to={`/briefs/${key}`} aria-current={key === id ? 'page' : undefined}>
                 <b>{document.name}</b>
                 <small>
-                  {document.retrieve}, {document.bottom.kind}
-                  {document.cover === 'none' ? '' : `, ${document.cover}`}
+                  {document.fishing.retrieve}, {document.bottom.kinds.join(' and ')}
+                  {document.cover.kinds.length === 0 ? '' : `, ${document.cover.kinds.join(' and ')}`}
                 </small>
               </Link>
             </li>
@@ -93,8 +108,8 @@ export function Briefs() {
         <Empty title={briefs.data.length === 0 ? 'No briefs yet' : 'Which water, which bait?'}>
           <p>
             {briefs.data.length === 0
-              ? 'Describe a situation on the water, and every head on the Rack is ranked for it with reasons for and against.'
-              : 'Open a brief on the left to see every head ranked for it, with reasons for and against.'}
+              ? 'Describe a situation on the water, and every head on the Rack is answered for it, question by question.'
+              : 'Open a brief on the left to see which heads serve it, and why not the others.'}
           </p>
           <button type="button" className="btn btn-fern" onClick={makeNew}>
             + New brief
@@ -119,14 +134,20 @@ function BriefOf({
   const draft = useDraft('briefs', kept);
   const remove = useRemove('briefs');
   const navigate = useNavigate();
-  const { ranked, done, total, error, stop } = useRanking(
-    draft.document,
-    designs,
-    metals,
-    rules.document.rules,
-  );
-  const byId = useMemo(() => new Map(designs.map((row) => [row.id, row])), [designs]);
-  const k = useMemo(() => commonScale(designs), [designs]);
+  const { say, format } = useUnits();
+  const plastics = useList('plastics').data ?? [];
+  const brief = draft.document;
+  const at = useMemo(() => situationOf(brief), [brief]);
+  const asking = useAsking(brief, rules, metals);
+  const { rows, settled, total, error, stop } = useAnswer(asking, designs);
+  const window = useMemo(() => usualWindow(at), [at]);
+  const isWanting =
+    rows.length > 0 && settled === total && rows.every(({ standing }) => (standing?.out ?? 1) > 0);
+  const assumed = assumedOf(at);
+  const mistake = useMemo(() => mistakeIn(rows), [rows]);
+  const held = rows[0]?.answers
+    .find(({ key }) => key === 'hold')
+    ?.grounds.find(({ by }) => by === 'retrieve.leastWeight')?.text;
   return (
     <>
       <section className="brief-form" aria-label="The situation">
@@ -146,44 +167,78 @@ function BriefOf({
           </button>
         </div>
         <Panel what="The situation">
-          <BriefForm brief={draft.document} problems={draft.problems} edit={draft.edit} />
+          <BriefForm brief={brief} at={at} plastics={plastics} problems={draft.problems} edit={draft.edit} />
         </Panel>
       </section>
-      <section className="ranking" aria-label="Ranked answer">
+      <section className="ranking" aria-label="Answer">
+        <Panel what="The picture">
+          <SituationPicture at={at} />
+        </Panel>
+        <Remarks title="A shop would ask" remarks={doubtsOf(at)} tone="ask" />
         <div className="ranking-head">
-          <h2>Ranked answer</h2>
-          {done < total ? (
+          <h2>Which head</h2>
+          {settled < total ? (
             <span className="ranking-progress">
-              <progress value={done} max={total} aria-label="Ranking" /> {done} of {total}{' '}
+              <progress value={settled} max={total} aria-label="Settling" /> {settled} of {total} settled{' '}
               <button type="button" className="btn btn-sm btn-quiet" onClick={stop}>
                 Stop
               </button>
             </span>
           ) : (
-            <span role="status">{done} heads ranked</span>
+            <span role="status">
+              {rows.length > 0 || designs.length === 0 ? `${rows.length} heads answered` : '…'}
+            </span>
           )}
         </div>
+        <p className="answer-summary">
+          Usual {window.what}: <b>{format(nearestSold(window.least), 'mass')}</b> to{' '}
+          <b>{format(nearestSold(window.most), 'mass')}</b>.{held && ` By the line: ${say(held)}`} Decided by:{' '}
+          {QUESTIONS.filter(
+            (question) => question.isAsked(at) && (brief.decisive?.[question.key] ?? question.isDecisive(at)),
+          )
+            .map(({ name }) => name.toLowerCase())
+            .join(', ')}
+          .{mistake && ` The first choice avoids ${mistake}.`}
+        </p>
         {error && <p className="problems">■ {error}</p>}
         {rules.problems.length > 0 && (
           <p className="problems" role="status">
-            ■ The shop’s own rules cannot be used, so the reference rules judge: {rules.problems[0]?.message}
+            ■ The shop’s own rules cannot be used, so the shipped rules judge: {rules.problems[0]?.message}
           </p>
         )}
-        {designs.length === 0 && <p>There are no heads on the Rack to rank. Make one there first.</p>}
+        {designs.length === 0 && (
+          <p>There are no heads on the Rack. Make one there first, or have one worked out.</p>
+        )}
         <Panel what="The answer">
-          <ol className="ranks">
-            {ranked.map((entry, i) => {
-              const row = byId.get(entry.id);
-              return row && <Rank key={entry.id} place={i + 1} row={row} entry={entry} k={k} />;
-            })}
-          </ol>
+          {asking && <AnswerTable rows={rows} designs={designs} asking={asking} at={at} />}
         </Panel>
+        {asking && <Proposal asking={asking} isWanting={isWanting} />}
+        <Remarks title="How it is fished" remarks={tipsOf(at)} tone="tip" />
+        {assumed.length > 0 && (
+          <p className="rig-source">
+            Not said, and taken as usual: {assumed.map(({ says }) => say(says)).join('; ')}.
+          </p>
+        )}
         <p className="rig-source">
-          Reasons are rules of the trade (common practice, no source) unless they say otherwise; the balance
-          only orders them. A hard objection is never averaged away.
+          ● yes, ◐ barely, ✕ no, · not said. A framed mark decides: a no to it is out, and nothing outvotes
+          it. Grounds name their reading or their rule; rules are common practice with no source unless they
+          say otherwise.
         </p>
       </section>
       <StaleDraft collection="briefs" draft={draft} />
     </>
   );
+}
+
+/** The mistake most of the others would be, which the first choice is not. */
+function mistakeIn(rows: readonly MatchRow[]): string | undefined {
+  const [best, ...others] = rows;
+  if (!best?.standing || best.standing.out > 0) return undefined;
+  let found: { says: string; heads: number } | undefined;
+  best.answers.forEach(({ key, isDecisive }, i) => {
+    if (!isDecisive) return;
+    const heads = others.filter(({ answers }) => answers[i]?.mark === 'no').length;
+    if (heads > (found?.heads ?? 0)) found = { says: questionOf(key).mistake, heads };
+  });
+  return found?.says;
 }

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { Design, MethodKey, Plastic, ReadingId, Surroundings } from '../../../core/index.ts';
+import type { Design, ReadingId } from '../../../core/index.ts';
 import {
   familyOf,
   guardOf,
@@ -8,16 +8,19 @@ import {
   METALS,
   METHODS,
   PLAIN_STYLE,
-  PLAIN_WATER,
+  QUESTIONS,
   READING_IDS,
   READINGS,
 } from '../../../core/index.ts';
-import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import { useAddress } from '../../parts/address.ts';
-import { useFew, useList, useStores } from '../../data/queries.ts';
+import { useKeys } from '../../parts/keys.ts';
+import { useNotices } from '../../parts/notices.tsx';
+import { keepFile } from '../exchange/download.ts';
+import { CompareCharts } from './charts.tsx';
+import { useFew } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
-import { Choice, Segments } from '../../parts/choice.tsx';
+import { Segments } from '../../parts/choice.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { readingText } from '../bench/readings-panel.tsx';
 import { Panel } from '../../parts/panel.tsx';
@@ -26,6 +29,8 @@ import { ALIGN } from './laid.ts';
 import type { Line } from './line-table.tsx';
 import { IDS, LineTable } from './line-table.tsx';
 import { Overlay } from './overlay.tsx';
+import { csvText, tableText } from './table-out.ts';
+import { useBait, useInMetals, useQuestions } from './use-compare.tsx';
 import './compare.css';
 import '../../styles/tables.css';
 
@@ -51,66 +56,53 @@ export function Compare() {
       </Empty>
     );
   }
-  return <CompareOf rows={rows} />;
+  return <CompareRows rows={rows} />;
 }
 
-interface BaitJob {
-  readonly designs: readonly Design[];
-  readonly plastic: Plastic;
-  readonly method: MethodKey | undefined;
-  readonly surroundings: Surroundings;
-}
-const runBaited = ({ designs, plastic, method, surroundings }: BaitJob) =>
-  judgeWorker('later').baited(designs, plastic, surroundings, method);
-
-/** The bait on every head of the tray, as the address keeps it, and what it makes of them. */
-function useBait(rows: readonly Row[]) {
-  const { search, setAll } = useAddress();
-  const plastics = useList('plastics');
-  const metals = useStores().data?.metals;
-  const kept = plastics.data?.find(({ id }) => id === search.get('plastic'));
-  const method = METHODS.find(({ key }) => key === search.get('method'))?.key;
-  const job = useMemo<BaitJob | undefined>(
-    () =>
-      kept && {
-        designs: rows.map(({ document }) => document),
-        plastic: kept.document,
-        method,
-        surroundings: metals ? { ...PLAIN_WATER, metals } : PLAIN_WATER,
-      },
-    [rows, kept, method, metals],
-  );
-  const { output, for: answered } = useJudged(job, runBaited);
-  const choice = (
-    <>
-      <Choice
-        label="Bait on all"
-        value={kept?.id ?? ''}
-        options={[
-          ['', 'none'],
-          ...(plastics.data ?? []).map(({ id, document }) => [id, document.name] as const),
-        ]}
-        onChange={(id) => setAll([['plastic', id]])}
-      />
-      {kept && (
-        <Choice
-          label="Rigged"
-          value={method ?? ''}
-          options={[['', 'on each as it goes best'], ...METHODS.map(({ key, name }) => [key, name] as const)]}
-          onChange={(key) => setAll([['method', key]])}
-        />
-      )}
-    </>
-  );
-  return { choice, baited: job && answered === job ? output : undefined, isBaited: kept !== undefined };
-}
+const MARKS = { yes: '● yes', barely: '◐ barely', no: '✕ no', unsaid: '· not said' } as const;
+/** What a buyer reads last: leverage and inertia. */
+const LATE: ReadonlySet<string> = new Set([
+  'mass.rollInertia',
+  'roll.factor',
+  'throw.fixed',
+  'throw.hinged',
+  'mass.centreX',
+  'mass.centreZ',
+]);
 
 const FIT_WORDS = { good: '✓ fits', tight: '▲ tight', bad: '✕ does not fit' } as const;
 
-function CompareOf({ rows }: { readonly rows: readonly Row[] }) {
+/** The heads of the tray, or the first of them in two metals by one key. */
+function CompareRows({ rows }: { readonly rows: readonly Row[] }) {
+  const { search, set } = useAddress();
+  const isInMetals = search.get('metals') === 'both';
+  const inMetals = useInMetals(rows, isInMetals);
+  const onMetals = useMemo(() => () => set('metals', isInMetals ? '' : 'both'), [set, isInMetals]);
+  useKeys(useMemo(() => ({ m: onMetals }), [onMetals]));
+  return (
+    <CompareOf rows={isInMetals && inMetals ? inMetals : rows} isInMetals={isInMetals} onMetals={onMetals} />
+  );
+}
+
+function CompareOf({
+  rows,
+  isInMetals,
+  onMetals,
+}: {
+  readonly rows: readonly Row[];
+  readonly isInMetals: boolean;
+  readonly onMetals: () => void;
+}) {
   const { format } = useUnits();
   const [align, setAlign] = useState<Align>('seat');
   const { choice, baited, isBaited } = useBait(rows);
+  const questions = useQuestions(rows);
+  const { answers } = questions;
+  const { search, set } = useAddress();
+  const { tell } = useNotices();
+  const { say } = useUnits();
+  const pin = search.get('pin') ?? '';
+  const pinned = rows.findIndex(({ id }) => id === pin);
   const lines = useMemo<Line[]>(() => {
     const told = (key: string, name: string, of: (index: number) => string): Line => {
       const texts = rows.map((_, i) => of(i));
@@ -125,18 +117,54 @@ function CompareOf({ rows }: { readonly rows: readonly Row[] }) {
       );
       const present = values.filter(Number.isFinite);
       const [low, high] = [Math.min(...present), Math.max(...present)];
+      // Sure is what lies further apart than its own ranges.
+      const ranges = rows.map(({ summary }, i): readonly [number, number] => {
+        const value = values[i] ?? NaN;
+        return (summary?.ok && !isBaited ? summary.ranges[id] : undefined) ?? [value, value];
+      });
+      const isSure = Math.max(...ranges.map(([from]) => from)) > Math.min(...ranges.map(([, to]) => to));
+      const base0 = values[pinned];
+      const against = (value: number, i: number) => {
+        if (base0 === undefined || i === pinned || !Number.isFinite(base0))
+          return readingText(id, value, format);
+        const off = value - base0;
+        return `${off < 0 ? '−' : '+'}${readingText(id, Math.abs(off), format)}`;
+      };
       // Angles are compared against a right angle: a share of a value near zero would mean nothing.
       const base = READINGS[id].quantity === 'angle' ? 90 : Math.max(Math.abs(low), Math.abs(high), 1e-9);
       return {
         key: id,
         name: READINGS[id].name,
-        texts: values.map((value) => (Number.isFinite(value) ? readingText(id, value, format) : '–')),
+        isSure,
+        texts: values.map((value, i) => (Number.isFinite(value) ? against(value, i) : '–')),
         spread: present.length > 1 ? (high - low) / base : 0,
         least: values.indexOf(low),
         most: values.indexOf(high),
       };
     });
+    const asked: Line[] = QUESTIONS.flatMap(({ key, name }, q): Line[] => {
+      const told = rows.map((_, i) => answers?.[i]?.answers[q]);
+      if (!answers || told.every((answer) => !answer || answer.mark === 'unsaid')) return [];
+      return [
+        {
+          key: `asked ${key}`,
+          name: `${name}${told[0]?.isDecisive ? ' (decides)' : ''}`,
+          texts: told.map((answer) =>
+            answer
+              ? `${MARKS[answer.mark]}${answer.grounds[0] ? `: ${say(answer.grounds[0].text)}` : ''}`
+              : '–',
+          ),
+          spread: new Set(told.map((answer) => answer?.mark)).size > 1 ? 2 : 0,
+          least: -1,
+          most: -1,
+          isAsked: true,
+        },
+      ];
+    });
+    const order = ({ isAsked, isSure, key, spread }: Line) =>
+      (isAsked ? 100 : 0) + (isSure === false ? 0 : 10) + (LATE.has(key) ? -20 : 0) + Math.min(5, spread);
     return [
+      ...asked,
       ...(baited
         ? [
             told('fit', 'With the bait', (i) => FIT_WORDS[baited[i]?.verdict ?? 'bad']),
@@ -150,8 +178,8 @@ function CompareOf({ rows }: { readonly rows: readonly Row[] }) {
       words('keeper', 'Keeper', ({ keeper }) => keeperOf(keeper.kind).name),
       words('guard', 'Guard', ({ guard }) => guardOf(guard.kind).name),
       ...figures,
-    ].sort((a, b) => b.spread - a.spread);
-  }, [rows, format, baited, isBaited]);
+    ].sort((a, b) => order(b) - order(a));
+  }, [rows, format, say, baited, isBaited, answers, pinned]);
   return (
     <div className="compare">
       <div className="compare-head">
@@ -163,12 +191,51 @@ function CompareOf({ rows }: { readonly rows: readonly Row[] }) {
           onChange={setAlign}
         />
         {choice}
+        {questions.choice}
+        <div className="compare-tools">
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            aria-pressed={isInMetals}
+            title="The first head in lead and in tungsten (M)"
+            onClick={onMetals}
+          >
+            Lead · tungsten
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            onClick={() =>
+              void navigator.clipboard.writeText(tableText(rows, lines, '\t')).then(
+                () => tell({ tone: 'good', text: 'The table is copied.' }),
+                () => tell({ tone: 'bad', text: 'The browser does not let it be copied. Take the CSV.' }),
+              )
+            }
+          >
+            Copy
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            onClick={() =>
+              keepFile('side by side.csv', new Blob([csvText(rows, lines)], { type: 'text/csv' }))
+            }
+          >
+            CSV
+          </button>
+          <button type="button" className="btn btn-sm btn-quiet" onClick={() => print()}>
+            Print
+          </button>
+        </div>
       </div>
       <Panel what="The drawing">
         <Overlay rows={rows} align={align} />
       </Panel>
+      <Panel what="The charts">
+        <CompareCharts rows={rows} />
+      </Panel>
       <Panel what="The table">
-        <LineTable rows={rows} lines={lines} />
+        <LineTable rows={rows} lines={lines} pinned={pin} onPin={(id) => set('pin', id)} />
       </Panel>
     </div>
   );

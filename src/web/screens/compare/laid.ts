@@ -8,6 +8,8 @@ export type Row = Kept<Design>;
 export const ALIGN = {
   seat: 'rear face',
   eye: 'eye',
+  collar: 'collar',
+  centre: 'centre of mass',
   point: 'hook point',
 } as const;
 export type Align = keyof typeof ALIGN;

@@ -21,6 +21,10 @@ export interface Line {
   readonly spread: number;
   readonly least: number;
   readonly most: number;
+  /** true where the values lie further apart than their ranges: a difference that is sure */
+  readonly isSure?: boolean;
+  /** an answer to a question of the brief: it stands first, whatever differs */
+  readonly isAsked?: boolean;
 }
 
 /** Readings worth a line side by side. */
@@ -33,24 +37,34 @@ const ALIKE = 0.01;
 export function LineTable({
   rows,
   lines,
+  pinned,
+  onPin,
 }: {
   readonly rows: readonly Row[];
   readonly lines: readonly Line[];
+  /** the head the others are told against, or empty */
+  readonly pinned: string;
+  readonly onPin: (id: string) => void;
 }) {
   const { ids, setIds } = useTray();
   const [showAlike, setShowAlike] = useState(false);
   const order = useTrayOrder();
-  const differing = lines.filter(({ spread }) => spread > ALIKE);
-  const alike = lines.filter(({ spread }) => spread <= ALIKE);
+  const differing = lines.filter(({ spread, isAsked }) => isAsked || spread > ALIKE);
+  const alike = lines.filter(({ spread, isAsked }) => !isAsked && spread <= ALIKE);
   const name = (id: string) => rows.find((row) => row.id === id)?.document.name ?? '';
   const columns: Columns<Line> = [
     column(
       'name',
       'Differences first',
-      ({ name: title, spread, most }) => (
+      ({ name: title, spread, most, isSure }) => (
         <>
           {title}
-          {spread > ALIKE && most >= 0 && <small> {Math.round(spread * 100)}% apart</small>}
+          {spread > ALIKE && most >= 0 && (
+            <small>
+              {' '}
+              {Math.round(spread * 100)}% apart{isSure === false ? ', within their ranges' : ''}
+            </small>
+          )}
         </>
       ),
       { isRowHead: true },
@@ -58,7 +72,13 @@ export function LineTable({
     ...rows.map((row, i) =>
       column<Line>(row.id, name(row.id), (line) => <Text line={line} index={i} />, {
         head: () => (
-          <ColumnHead row={row} index={i} onRemove={() => setIds(ids.filter((id) => id !== row.id))} />
+          <ColumnHead
+            row={row}
+            index={i}
+            isPinned={row.id === pinned}
+            onPin={() => onPin(row.id === pinned ? '' : row.id)}
+            onRemove={() => setIds(ids.filter((id) => id !== row.id))}
+          />
         ),
       }),
     ),
@@ -112,10 +132,14 @@ function Text({
 function ColumnHead({
   row,
   index,
+  isPinned,
+  onPin,
   onRemove,
 }: {
   readonly row: Row;
   readonly index: number;
+  readonly isPinned: boolean;
+  readonly onPin: () => void;
   readonly onRemove: () => void;
 }) {
   const { document } = row;
@@ -127,6 +151,15 @@ function ColumnHead({
         <line x1="0" y1="5" x2="34" y2="5" className={`overlay-${index}`} strokeDasharray={DASHES[index]} />
       </svg>
       <Link to={`/designs/${row.id}`}>{document.name}</Link>
+      <button
+        type="button"
+        className="btn-link-brass"
+        aria-pressed={isPinned}
+        aria-label={`Pin ${document.name}: the others as differences from it`}
+        onClick={onPin}
+      >
+        {isPinned ? 'pinned' : 'pin'}
+      </button>
       <button type="button" className="btn-x" aria-label={`Take ${document.name} out`} onClick={onRemove}>
         ×
       </button>

@@ -11,12 +11,21 @@ export function Overlay({ rows, align }: { readonly rows: readonly Row[]; readon
   const { system } = useUnits();
   const bar = system === 'imperial' ? { mm: MM_PER_INCH / 2, text: '1/2 in' } : { mm: 10, text: '10 mm' };
   const figures = rows.flatMap(({ id, document, summary }, index) =>
-    summary?.ok ? [{ id, name: document.name, drawing: summary.drawing, index }] : [],
+    summary?.ok
+      ? [{ id, name: document.name, drawing: summary.drawing, readings: summary.readings, index }]
+      : [],
   );
-  const anchor = (drawing: (typeof figures)[number]['drawing']): Vec2 =>
-    align === 'eye' ? drawing.eye.at : align === 'point' ? drawing.tip : [0, 0];
-  const all = figures.flatMap(({ drawing }) => {
-    const [ax, az] = anchor(drawing);
+  const anchor = ({ drawing, readings }: (typeof figures)[number]): Vec2 => {
+    if (align === 'eye') return drawing.eye.at;
+    if (align === 'point') return drawing.tip;
+    if (align === 'centre') return [readings['mass.centreX'] ?? 0, readings['mass.centreZ'] ?? 0];
+    // The far end of a cast collar; a head without one meets the others with its rear face.
+    if (align === 'collar' && drawing.collar) return [Math.min(...drawing.collar.map(([x]) => x)), 0];
+    return [0, 0];
+  };
+  const all = figures.flatMap((figure) => {
+    const { drawing } = figure;
+    const [ax, az] = anchor(figure);
     const eye = drawing.eye;
     return [...drawing.side, ...drawing.hook, [eye.at[0] + eye.radius, eye.at[1] + eye.radius] as Vec2].map(
       ([x, z]): Vec2 => [x - ax, z - az],
@@ -37,8 +46,9 @@ export function Overlay({ rows, align }: { readonly rows: readonly Row[]; readon
         role="img"
         aria-label={`Outlines of ${figures.map(({ name }) => name).join(', ')} laid over each other`}
       >
-        {figures.map(({ id, drawing, index }) => {
-          const [ax, az] = anchor(drawing);
+        {figures.map((figure) => {
+          const { id, drawing, index } = figure;
+          const [ax, az] = anchor(figure);
           const place = ([x, z]: Vec2): Vec2 => [x0 + (x - ax) * k, y0 - (z - az) * k];
           const front = ([y, z]: Vec2): Vec2 => [x0 + (right + 6 + half + y) * k, y0 - (z - az) * k];
           const [ex, ey] = place(drawing.eye.at);

@@ -10,15 +10,20 @@ export async function download(path: string, fail: (text: string) => void): Prom
       return;
     }
     const name = nameOf(response.headers.get('Content-Disposition') ?? '');
-    const url = URL.createObjectURL(await response.blob());
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = name;
-    link.click();
-    URL.revokeObjectURL(url);
+    keepFile(name, await response.blob());
   } catch {
     fail('The server does not answer. Start it again, then try once more.');
   }
+}
+
+/** Hands a file made here to the browser to keep. */
+export function keepFile(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(url);
 }
 
 /** The file's name as its header says it, in any script (RFC 6266). */

@@ -152,6 +152,13 @@ function RigOf({ kept, plastics, metals }: Props) {
           <a className="btn btn-sm btn-quiet" href={`${card}&sheet=true`} download>
             Spec sheet, rigged
           </a>
+          <a
+            className="btn btn-sm btn-quiet"
+            href={`/api/designs/${kept.id}/counter-card?plastic=${chosen?.id ?? ''}&method=${method}&units=${system}`}
+            download
+          >
+            Counter card
+          </a>
           <SaveBadge state={state} />
         </span>
       </div>

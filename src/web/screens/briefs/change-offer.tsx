@@ -1,0 +1,87 @@
+import { useMemo } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useNavigate } from 'react-router';
+import type { Kept } from '../../../contract/api.ts';
+import type { Design } from '../../../core/index.ts';
+import { questionOf } from '../../../core/index.ts';
+import { replace } from '../../data/api.ts';
+import { refreshLists, useCreate } from '../../data/queries.ts';
+import { useUnits } from '../../data/units.ts';
+import { useNotices } from '../../parts/notices.tsx';
+import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import type { Asking, ChangeRow } from '../../workers/match-rows.ts';
+
+interface Job {
+  readonly asking: Asking;
+  readonly design: Design;
+}
+const run = ({ asking, design }: Job): Promise<ChangeRow> => judgeWorker('now').changeFor(asking, design);
+
+/** The smallest single change that lifts a head’s worst answer, found by recomputing, with buttons that make it. */
+export function ChangeOffer({ asking, row }: { readonly asking: Asking; readonly row: Kept<Design> }) {
+  const { say } = useUnits();
+  const { tell } = useNotices();
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const create = useCreate('designs');
+  const job = useMemo<Job>(() => ({ asking, design: row.document }), [asking, row.document]);
+  const { output, for: answered, error } = useJudged(job, run);
+  if (error) return <p className="field-said">The change could not be looked for: {error}</p>;
+  if (!output || answered !== job) return <p className="change-offer">Looking for the smallest change …</p>;
+  if (output.kind === 'none needed') return null;
+  if (output.kind === 'none helps')
+    return (
+      <p className="change-offer">
+        No single change mends “{questionOf(output.question).name.toLowerCase()}” without harm elsewhere.
+      </p>
+    );
+  const says = say(output.says);
+  const named = `${row.document.name}, ${says}`.slice(0, 120);
+  const inPlace = () =>
+    void replace('designs', row.id, output.design, row.version).then(
+      async () => {
+        await refreshLists(client, 'designs');
+        tell({ tone: 'good', text: `${row.document.name}: ${says}.` });
+      },
+      (cause: unknown) => tell({ tone: 'bad', text: (cause as Error).message }),
+    );
+  return (
+    <div className="change-offer">
+      <p>
+        <b>{says}</b> lifts “{questionOf(output.question).name.toLowerCase()}” from {output.from} to{' '}
+        {output.to}.
+      </p>
+      {output.method === undefined ? (
+        <>
+          <button
+            type="button"
+            className="btn btn-sm btn-fern"
+            disabled={create.isPending}
+            onClick={() =>
+              create.mutate(
+                { ...output.design, name: named },
+                {
+                  onSuccess: (kept) =>
+                    tell({ tone: 'good', text: `${kept.document.name} hangs on the Rack.` }),
+                },
+              )
+            }
+          >
+            Make a copy so
+          </button>{' '}
+          <button type="button" className="btn btn-sm btn-brass" onClick={inPlace}>
+            Change this head
+          </button>
+        </>
+      ) : (
+        <button
+          type="button"
+          className="btn btn-sm btn-quiet"
+          onClick={() => void navigate(`/designs/${row.id}/rig?method=${output.method ?? ''}`)}
+        >
+          Rig it so
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,197 @@
+import { useMemo, useState } from 'react';
+import type { Head, Rule } from '../../../core/index.ts';
+import {
+  FACTS,
+  holdsFor,
+  QUESTIONS,
+  RULE_KINDS,
+  SCHOOL_TOPICS,
+  SCHOOLS,
+  SHADES,
+  situationOf,
+} from '../../../core/index.ts';
+import { useList } from '../../data/queries.ts';
+import { Choice } from '../../parts/choice.tsx';
+
+const plain = <T extends string>(values: readonly T[]) => values.map((value) => [value, value] as const);
+
+/** One rule in its fields; its conditions as they stand in a file, with the facts they may ask beside them. */
+export function RuleEditor({
+  rule,
+  onKeep,
+  onCancel,
+}: {
+  readonly rule: Rule;
+  /** keeps it, or tells what is wrong with it */
+  readonly onKeep: (rule: Rule) => Promise<readonly string[]>;
+  readonly onCancel: () => void;
+}) {
+  const [draft, setDraft] = useState<Rule>(rule);
+  const [when, setWhen] = useState(() =>
+    rule.when.length === 0 ? '[]' : `[\n  ${rule.when.map((one) => JSON.stringify(one)).join(',\n  ')}\n]`,
+  );
+  const [find, setFind] = useState('');
+  const [briefId, setBriefId] = useState('');
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const briefs = useList('briefs').data ?? [];
+  const designs = useList('designs').data;
+  const parsed = useMemo((): Rule['when'] | undefined => {
+    try {
+      const data: unknown = JSON.parse(when);
+      return Array.isArray(data) ? (data as Rule['when']) : undefined;
+    } catch {
+      return undefined;
+    }
+  }, [when]);
+  const brief = briefs.find(({ id }) => id === briefId) ?? briefs[0];
+  const speaks = useMemo(() => {
+    if (!parsed || !brief || !designs) return undefined;
+    const situation = situationOf(brief.document);
+    try {
+      return designs.filter(({ document, summary }) => {
+        if (!summary?.ok) return false;
+        const head: Head = { design: document, values: summary.readings };
+        return holdsFor({ when: parsed, question: draft.question }, situation, head);
+      });
+    } catch {
+      return undefined;
+    }
+  }, [parsed, brief, designs, draft.question]);
+  const facts = FACTS.filter((fact) =>
+    `${fact.name} ${fact.words}`.toLowerCase().includes(find.toLowerCase()),
+  ).slice(0, 24);
+  const change = (part: Partial<Rule>) => setDraft((now) => ({ ...now, ...part }));
+  const side = draft.school ? `${draft.school.topic}: ${draft.school.side}` : '';
+  const keep = async () => {
+    if (!parsed) {
+      setProblems(['When: is not a list in JSON. Compare it with another rule.']);
+      return;
+    }
+    // What is wrong is told by the server, which keeps the rules, with its place.
+    setProblems(await onKeep({ ...draft, when: parsed }));
+  };
+  return (
+    <section className="rule-editor" aria-label="Edit a rule">
+      <div className="rule-editor-fields">
+        <label>
+          Id
+          <input value={draft.id} onChange={(event) => change({ id: event.currentTarget.value })} />
+        </label>
+        <Choice
+          label="Question"
+          value={draft.question}
+          options={QUESTIONS.map(({ key, name }) => [key, name] as const)}
+          onChange={(question) => change({ question })}
+        />
+        <Choice
+          label="Answer"
+          value={draft.grade}
+          options={plain(SHADES)}
+          onChange={(grade) => change({ grade })}
+        />
+        <Choice
+          label="Strength"
+          value={String(draft.strength)}
+          options={plain(['1', '2', '3', '4', '5'])}
+          onChange={(strength) => change({ strength: Number(strength) })}
+        />
+        <Choice
+          label="Rests on"
+          value={draft.kind}
+          options={plain(RULE_KINDS)}
+          onChange={(kind) => change({ kind })}
+        />
+        <Choice
+          label="School"
+          value={side}
+          options={[
+            ['', 'any'] as const,
+            ...SCHOOL_TOPICS.flatMap((topic) =>
+              Object.keys(SCHOOLS[topic].sides).map(
+                (one) => [`${topic}: ${one}`, `${topic}: ${one}`] as const,
+              ),
+            ),
+          ]}
+          onChange={(text) => {
+            const [topic, one] = text.split(': ');
+            const { school: _was, ...rest } = draft;
+            setDraft(topic && one ? { ...rest, school: { topic, side: one } } : rest);
+          }}
+        />
+        <label>
+          Source
+          <input value={draft.source} onChange={(event) => change({ source: event.currentTarget.value })} />
+        </label>
+      </div>
+      <label>
+        Says
+        <textarea
+          rows={2}
+          value={draft.says}
+          onChange={(event) => change({ says: event.currentTarget.value })}
+        />
+      </label>
+      <div className="rule-editor-when">
+        <label>
+          When (all must hold)
+          <textarea
+            rows={8}
+            spellCheck={false}
+            value={when}
+            onChange={(event) => setWhen(event.currentTarget.value)}
+          />
+        </label>
+        <div>
+          <input
+            type="search"
+            aria-label="Search the facts"
+            placeholder="Search the facts"
+            value={find}
+            onChange={(event) => setFind(event.currentTarget.value)}
+          />
+          <ul className="rule-facts">
+            {facts.map((fact) => (
+              <li key={fact.name}>
+                <code>{fact.name}</code> {fact.words}:{' '}
+                {'choices' in fact ? fact.choices.slice(0, 6).join(', ') : fact.quantity}
+              </li>
+            ))}
+          </ul>
+        </div>
+      </div>
+      {brief && (
+        <div className="rule-test">
+          <Choice
+            label="Tried in"
+            value={brief.id}
+            options={briefs.map(({ id, document }) => [id, document.name] as const)}
+            onChange={setBriefId}
+          />
+          <p role="status">
+            {speaks === undefined
+              ? 'Cannot be tried as it stands.'
+              : speaks.length === 0
+                ? 'Holds for no head there.'
+                : `Holds for ${speaks.length}: ${speaks
+                    .slice(0, 8)
+                    .map(({ document }) => document.name)
+                    .join(', ')}${speaks.length > 8 ? ' …' : ''}`}
+          </p>
+        </div>
+      )}
+      {problems.length > 0 && (
+        <ul className="problems" role="alert">
+          {problems.map((text) => (
+            <li key={text}>■ {text}</li>
+          ))}
+        </ul>
+      )}
+      <button type="button" className="btn btn-sm btn-fern" onClick={() => void keep()}>
+        Keep the rule
+      </button>{' '}
+      <button type="button" className="btn btn-sm btn-quiet" onClick={onCancel}>
+        Leave it
+      </button>
+    </section>
+  );
+}

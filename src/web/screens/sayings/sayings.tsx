@@ -1,0 +1,81 @@
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import type { Metal, SayingVerdict } from '../../../core/index.ts';
+import { SAYING_COUNT } from '../../../core/index.ts';
+import { useList, useStores } from '../../data/queries.ts';
+import { useUnits } from '../../data/units.ts';
+import { Panel } from '../../parts/panel.tsx';
+import { Failed, Loading } from '../../parts/states.tsx';
+import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import './sayings.css';
+
+const SIGNS: Readonly<Record<SayingVerdict, string>> = {
+  agreed: '● agreed',
+  not: '✕ not here',
+  depends: '◐ it depends',
+  'nothing to test it on': '· no such head',
+};
+
+interface Job {
+  readonly heads: Parameters<ReturnType<typeof judgeWorker>['sayings']>[0];
+  readonly metals: readonly Metal[] | undefined;
+}
+const run = ({ heads, metals }: Job) => judgeWorker('later').sayings(heads, metals);
+
+/** Sayings of the trade, held against the shop's own heads: agreed, not, or it depends, with the figures and why. */
+export function Sayings() {
+  const designs = useList('designs');
+  const stores = useStores();
+  const { say } = useUnits();
+  const job = useMemo<Job | undefined>(
+    () =>
+      designs.data && {
+        heads: designs.data.flatMap(({ document, summary }) =>
+          summary?.ok ? [{ name: document.name, design: document, values: summary.readings }] : [],
+        ),
+        metals: stores.data?.metals,
+      },
+    [designs.data, stores.data],
+  );
+  const { output, error } = useJudged(job, run);
+  if (designs.isPending) return <Loading what="the heads" />;
+  if (designs.isError) return <Failed error={designs.error} retry={() => void designs.refetch()} />;
+  return (
+    <div className="sayings">
+      <h1>Sayings, tested on your own heads</h1>
+      <p>
+        {SAYING_COUNT} things that are said across the counter (common practice, no source), each held against
+        what is computed for up to six heads of the sort it is about. A model has its span: where it and the
+        trade part, both stand here. What the match is told of the trade stands under{' '}
+        <Link to="/rules">Rules</Link>.
+      </p>
+      {error && <p className="problems">■ {error}</p>}
+      {!output && !error && <p role="status">Holding them against {designs.data.length} heads …</p>}
+      <Panel what="The sayings">
+        <ul className="saying-list">
+          {(output ?? []).map(({ key, says, why, verdict, evidence }) => (
+            <li key={key} className="saying" data-verdict={verdict}>
+              <h2>
+                “{say(says)}” <span>{SIGNS[verdict]}</span>
+              </h2>
+              <p>{why}</p>
+              {evidence.length > 0 && (
+                <table className="saying-table">
+                  <tbody>
+                    {evidence.map(({ name, holds, figures }) => (
+                      <tr key={name}>
+                        <th scope="row">{name}</th>
+                        <td>{holds ? '● holds' : '✕ does not'}</td>
+                        <td>{say(figures)}</td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              )}
+            </li>
+          ))}
+        </ul>
+      </Panel>
+    </div>
+  );
+}

@@ -1,0 +1,226 @@
+import type {
+  Brief,
+  Design,
+  Drawing,
+  Metal,
+  MethodKey,
+  Plastic,
+  Problem,
+  Ground,
+  Mark,
+  Matched,
+  Matching,
+  QuestionKey,
+  ReadingValues,
+  RuleSet,
+  SayingRow,
+  Service,
+  Standing as RankedStanding,
+} from '../../core/index.ts';
+import {
+  drawingOf,
+  evaluate,
+  PLAIN_WATER,
+  groundsOf,
+  matchingFor,
+  matchKept,
+  matchSettled,
+  placed,
+  proposeHead,
+  shapeOf,
+  smallestChange,
+  standKept,
+  testSayings,
+  usesOf,
+  valuesOf,
+  worstAnswer,
+} from '../../core/index.ts';
+
+/** What a brief is answered with, as it travels to the worker. */
+export interface Asking {
+  readonly brief: Brief;
+  readonly rules: Pick<RuleSet, 'rules' | 'schools'>;
+  readonly shelf: readonly Plastic[];
+  readonly metals: readonly Metal[] | undefined;
+}
+
+/** An answer as plain data. */
+export interface AnswerRow {
+  readonly key: QuestionKey;
+  readonly mark: Mark;
+  readonly score: number | undefined;
+  readonly isDecisive: boolean;
+  readonly isHard: boolean;
+  readonly grounds: readonly Ground[];
+}
+
+/** A head in the answer. */
+export interface MatchRow {
+  readonly id: string;
+  readonly shape: string;
+  readonly standing: RankedStanding | undefined;
+  readonly answers: readonly AnswerRow[];
+  readonly method: MethodKey | undefined;
+  readonly plastic: string | undefined;
+  /** place of the answer that decided against it, in `answers` */
+  readonly worst: number;
+  readonly isSettled: boolean;
+  readonly problems: readonly Problem[];
+}
+
+let asked: { key: string; matching: Matching } | undefined;
+/** Making a brief ready takes a moment; it is the same for all heads of an answer. */
+function matchingOf({ brief, rules, shelf, metals: store }: Asking): Matching {
+  const key = JSON.stringify([brief, rules, shelf, store]);
+  if (asked?.key !== key) asked = { key, matching: matchingFor(brief, rules, shelf, store) };
+  return asked.matching;
+}
+
+function rowOf(id: string, { situation }: Matching, { answers, standing: stood }: Matched): MatchRow {
+  const { head, all } = answers;
+  const worst = worstAnswer(answers);
+  return {
+    id,
+    shape: shapeOf(head),
+    standing: stood,
+    answers: all.map((answer) => ({
+      key: answer.question.key,
+      mark: answer.mark,
+      score: answer.score,
+      isDecisive: answer.isDecisive,
+      isHard: answer.isHard,
+      grounds: groundsOf(answer, situation, head),
+    })),
+    method: head.worn?.pairing.method,
+    plastic: head.worn?.plastic.name,
+    worst: worst ? all.indexOf(worst) : -1,
+    isSettled: head.isSettled === true,
+    problems: [],
+  };
+}
+
+const brokenRow = (id: string, problems: readonly Problem[]): MatchRow => ({
+  id,
+  shape: '',
+  standing: undefined,
+  answers: [],
+  method: undefined,
+  plastic: undefined,
+  worst: -1,
+  isSettled: true,
+  problems,
+});
+
+/** Heads that are told of with their grounds: of a larger Rack the first. */
+const TOLD = 400;
+
+/** Heads at first, from the readings kept at save; of a large Rack the best of them. */
+export function matchFirst(
+  asking: Asking,
+  heads: readonly { readonly id: string; readonly design: Design; readonly values: ReadingValues }[],
+): MatchRow[] {
+  const matching = matchingOf(asking);
+  const told =
+    heads.length <= TOLD
+      ? heads
+      : placed(
+          heads.map((head) => ({ head, stood: standKept(matching, head.design, head.values) })),
+          ({ stood }) => stood,
+        )
+          .slice(0, TOLD)
+          .map(({ item }) => item.head);
+  return told.map(({ id, design, values }) => rowOf(id, matching, matchKept(matching, design, values)));
+}
+
+/** Heads as they really stand. */
+export function matchWhole(
+  asking: Asking,
+  heads: readonly { readonly id: string; readonly design: Design }[],
+): MatchRow[] {
+  const matching = matchingOf(asking);
+  return heads.map(({ id, design }) => {
+    const settled = matchSettled(matching, design);
+    return settled.ok ? rowOf(id, matching, settled.matched) : brokenRow(id, settled.problems);
+  });
+}
+
+/** The smallest change for a head, as plain data. */
+export type ChangeRow =
+  | { readonly kind: 'none needed' }
+  | { readonly kind: 'none helps'; readonly question: QuestionKey }
+  | {
+      readonly kind: 'change';
+      readonly question: QuestionKey;
+      readonly says: string;
+      readonly from: Mark;
+      readonly to: Mark;
+      readonly design: Design;
+      /** undefined where the design changes; else the method that is to be used */
+      readonly method: MethodKey | undefined;
+    };
+
+export function changeFor(asking: Asking, design: Design): ChangeRow {
+  const matching = matchingOf(asking);
+  const settled = matchSettled(matching, design);
+  if (!settled.ok) return { kind: 'none needed' };
+  const found = smallestChange(matching, design, settled.matched);
+  if (found.kind === 'none helps') return { kind: 'none helps', question: found.question.key };
+  if (found.kind === 'none needed') return found;
+  const { question, remedy, from, to, design: made, method } = found.change;
+  return { kind: 'change', question: question.key, says: remedy.says, from, to, design: made, method };
+}
+
+/** A head that nobody has yet. */
+export interface ProposedRow {
+  readonly design: Design;
+  readonly row: MatchRow;
+  readonly drawing: Drawing | undefined;
+}
+
+export function propose(asking: Asking, tell: (tried: number) => void): ProposedRow | undefined {
+  const matching = matchingOf(asking);
+  const found = proposeHead(matching, tell);
+  if (!found) return undefined;
+  const result = evaluate(found.design, { ...PLAIN_WATER, metals: asking.metals, isShort: true });
+  return {
+    design: found.design,
+    row: rowOf('proposed', matching, found.matched),
+    drawing: result.ok ? drawingOf(result.rig) : undefined,
+  };
+}
+
+/** What a head is good for, as plain data. */
+export interface UseRow {
+  readonly key: string;
+  readonly name: string;
+  readonly service: Service;
+  readonly mark: Mark | undefined;
+  readonly question: QuestionKey | undefined;
+  readonly why: string;
+}
+
+export function uses(
+  design: Design,
+  briefs: readonly { readonly key: string; readonly brief: Brief }[],
+  rules: Asking['rules'],
+  metals: readonly Metal[] | undefined,
+): UseRow[] {
+  const result = evaluate(design, { ...PLAIN_WATER, ...(metals ? { metals } : {}) });
+  if (!result.ok) return [];
+  return usesOf(result.design, valuesOf(result.readings), briefs, rules).map(
+    ({ key, brief, situation, service, matched, worst }) => ({
+      key,
+      name: brief.name,
+      service,
+      mark: worst?.mark,
+      question: worst?.question.key,
+      why: worst ? (groundsOf(worst, situation, matched.answers.head)[0]?.text ?? '') : '',
+    }),
+  );
+}
+
+/** Every saying held against some heads. */
+export const sayings = (
+  heads: readonly { readonly name: string; readonly design: Design; readonly values: ReadingValues }[],
+  metals: readonly Metal[] | undefined,
+): SayingRow[] => testSayings(heads, metals);
