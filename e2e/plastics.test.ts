@@ -208,6 +208,11 @@ describe('the Rig', () => {
         .toString(),
     ).toBe('%PDF-');
     expect((await fetch(`${href}&sheet=true`)).status).toBe(200);
+    const pair = await page.$eval(
+      '.rig-head a[href*=counter-card]',
+      (link) => (link as HTMLAnchorElement).href,
+    );
+    expect((await fetch(pair)).headers.get('content-type')).toBe('application/pdf');
     const wrong = await fetch(href.replace(/method=\w+/, 'method=glued'));
     expect(wrong.status).toBe(422);
   });

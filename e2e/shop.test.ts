@@ -130,8 +130,8 @@ describe('briefs', () => {
     await page.goto(`${server.url}/briefs`);
     await sees(page, 'No briefs yet');
     await page.keyboard.press('n');
-    await sees(page, 'Ranked answer');
-    await sees(page, '2 heads ranked');
+    await sees(page, 'Which head');
+    await sees(page, '2 heads answered');
     await type('Depth', '20 ft');
     await saved();
     await type('Name', 'Off the slip');
@@ -147,26 +147,26 @@ describe('briefs', () => {
 
   it('keep both: mine becomes a copy, theirs stays', async () => {
     await (await page.waitForSelector('.brief-list a'))?.click();
-    await sees(page, 'Ranked answer');
+    await sees(page, 'Which head');
     const { items } = (await (await fetch(`${server.url}/api/briefs`)).json()) as {
-      items: { id: string; version: number; document: { name: string; cover: string } }[];
+      items: { id: string; version: number; document: { name: string; cover: { kinds: string[] } } }[];
     };
     const [kept] = items;
     if (!kept) throw new Error('the brief is not there');
     await fetch(`${server.url}/api/briefs/${kept.id}`, {
       method: 'PUT',
       headers: { 'Content-Type': 'application/json', 'If-Match': `"v${kept.version}"` },
-      body: JSON.stringify({ ...kept.document, cover: 'matted weed' }),
+      body: JSON.stringify({ ...kept.document, cover: { kinds: ['matted weed'] } }),
     });
     await (await named(page, 'Cover', 'combobox')).select('brush and wood');
     await sees(page, 'Saved elsewhere meanwhile');
     await press('Keep both (mine as a copy)');
     await sees(page, 'Off the slip (mine)');
     const after = (await (await fetch(`${server.url}/api/briefs`)).json()) as {
-      items: { document: { name: string; cover: string } }[];
+      items: { document: { name: string; cover: { kinds: string[] } } }[];
     };
     const cover = (name: string) =>
-      after.items.find(({ document }) => document.name === name)?.document.cover;
+      after.items.find(({ document }) => document.name === name)?.document.cover.kinds[0];
     expect(cover('Off the slip')).toBe('matted weed');
     expect(cover('Off the slip (mine)')).toBe('brush and wood');
   });

@@ -77,7 +77,10 @@ const SHOTS: readonly Shot[] = [
     ready: (page) => page.waitForSelector('.plastic-used li'),
   },
   { name: 'side-by-side', path: '/compare', ready: (page) => page.waitForSelector('.overlay svg') },
-  { name: 'briefs', path: '/briefs/hollin-ledges-drag', ready: (page) => sees(page, 'heads ranked') },
+  { name: 'briefs', path: '/briefs/hollin-ledges-drag', ready: (page) => sees(page, '32 heads answered') },
+  { name: 'rules', path: '/rules', ready: (page) => page.waitForSelector('.rule') },
+  { name: 'sayings', path: '/sayings', ready: (page) => sees(page, 'Tungsten falls') },
+  { name: 'uses', path: '/designs/gravel-oval-1-2/uses', ready: (page) => sees(page, 'Not there') },
   { name: 'stores', path: '/stores?shelf=hooks', ready: (page) => sees(page, 'Tideway heavy') },
 ];
 
@@ -130,7 +133,7 @@ try {
     await page.screenshot({ path: join(out, `${name}.png`) as `${string}.png` });
     console.log(`${name}.png`);
   };
-  const press = (key: 'n' | 'y' | '?') => () => page.keyboard.press(key);
+  const press = (key: 'n' | 'y') => () => page.keyboard.press(key);
   await sheet('shapes', '/', 'Toadstool', press('n'), 'New head: pick a shape');
   await sheet(
     'history',
@@ -159,7 +162,6 @@ try {
     },
     'History',
   );
-  await sheet('help', '/', 'Toadstool', press('?'), 'Keys and what the figures mean');
   for (const complaint of page.complaints) console.error('page says:', complaint);
 } finally {
   await close();

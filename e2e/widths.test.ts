@@ -33,7 +33,10 @@ const SCREENS: readonly (readonly [name: string, path: string, seen: string])[] 
   ['Rig', '/designs/tideway-ball-1/rig?plastic=wherry-paddle-4', 'Hook comes out at'],
   ['Plastics', '/stores?shelf=plastics&plastic=tarn-grub-3', 'Heads it fits'],
   ['Side by side', '/compare', 'Differences first'],
-  ['Briefs', '/briefs/hollin-ledges-drag', 'heads ranked'],
+  ['Briefs', '/briefs/hollin-ledges-drag', 'heads answered'],
+  ['Rules', '/rules', 'common practice'],
+  ['Sayings', '/sayings', 'Tungsten falls'],
+  ['Uses', '/designs/gravel-oval-1-2/uses', 'Not there'],
   ['Stores', '/stores?shelf=hooks', 'Tideway heavy'],
 ];
 

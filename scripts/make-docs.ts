@@ -1,10 +1,12 @@
 // Makes docs/readings.md, docs/rules.md and docs/schema/*.json from the code; with --check, fails when they are not what the code says.
+import { TRADE } from './trade.ts';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { format, resolveConfig } from 'prettier';
 import {
   BriefSchema,
+  conditionText,
   DesignSchema,
   DRAWN_FAMILIES,
   EXPORTS,
@@ -25,8 +27,11 @@ import {
   READING_GROUPS,
   READING_IDS,
   READINGS,
+  QUESTIONS,
   REFERENCE_RULES,
   RulesSchema,
+  SCHOOL_TOPICS,
+  SCHOOLS,
   STYLES,
 } from '../src/core/index.ts';
 
@@ -79,16 +84,49 @@ ${rows.join('\n')}
 
 function rulesPage(): string {
   const rows = REFERENCE_RULES.rules.map(
-    ({ id, verdict, weight, says, school, source }) =>
-      `| \`${id}\` | ${verdict} | ${weight} | ${says} | ${school ? `${school.topic}: ${school.side}` : ''} | ${source} |`,
+    ({ id, question, grade, strength, says, when, school, source }) =>
+      `| \`${id}\` | ${question} | ${grade} | ${strength} | ${says} | ${when.map(conditionText).join('; ') || 'always'} | ${school ? `${school.topic}: ${school.side}` : ''} | ${source} |`,
   );
-  return `# Rules of the match
+  const asks = QUESTIONS.map(
+    ({ key, name, asks: asked, compute, isBoth }) =>
+      `| \`${key}\` | ${name} | ${asked} | ${compute ? (isBoth ? 'computed, and the usual choice: the worse of both' : 'computed first, then the usual choice') : 'the usual choice'} |`,
+  );
+  const schools = SCHOOL_TOPICS.map((topic) => {
+    const { title, why, sides } = SCHOOLS[topic];
+    return `| \`${topic}\` | ${title} | ${Object.entries(sides)
+      .map(([side, text], i) => `**${side}**${i === 0 ? ' (default)' : ''}: ${text}`)
+      .join(' ')} | ${why} |`;
+  });
+  return `# Questions, rules and schools of the match
 
-The reference set, made from \`src/core/match/rules.json\` by \`npm run docs\`; do not edit by hand. A shop may have a set of its own
-(\`PUT /api/rules\`), checked against the facts below when it is loaded. A value in braces is filled in when the rule holds.
+Made from \`src/core/match/\` by \`npm run docs\`; do not edit by hand. A shop may have a set of its own (\`PUT /api/rules\`), checked
+against the facts below when it is loaded. A value in braces is filled in when the rule speaks.
 
-| id | speaks | weight | reason | school | source |
-| --- | --- | --- | --- | --- | --- |
+Within a question nothing adds up: of the rules that hold the strongest speaks, of equals the one that asks more, then the more cautious;
+“never” is a hard stop that nothing outranks. What is computed goes first.
+
+## Questions
+
+| question | name | asked as | answered by |
+| --- | --- | --- | --- |
+${asks.join('\n')}
+
+## What the trade says, and where it stands
+
+| what is said | where |
+| --- | --- |
+${TRADE.map(([said, where]) => `| ${said} | ${where} |`).join('\n')}
+
+## Schools
+
+| topic | about | sides | why the default |
+| --- | --- | --- | --- |
+${schools.join('\n')}
+
+## Rules
+
+| id | question | answer | strength | reason | when | school | source |
+| --- | --- | --- | --- | --- | --- | --- | --- |
 ${rows.join('\n')}${factsPage()}`;
 }
 

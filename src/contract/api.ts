@@ -227,6 +227,19 @@ export const CardQuerySchema = Type.Object(
 );
 export type CardQuery = Static<typeof CardQuerySchema>;
 
+/** What a counter card is asked for with. */
+export const CounterQuerySchema = Type.Object(
+  {
+    units: Type.Optional(Type.Union([Type.Literal('imperial'), Type.Literal('metric')])),
+    plastic: Type.Optional(
+      Type.String({ minLength: 1, maxLength: 100, description: 'Id of the plastic of a pair' }),
+    ),
+    method: Type.Optional(CardQuerySchema.properties.method),
+  },
+  { additionalProperties: false },
+);
+export type CounterQuery = Static<typeof CounterQuerySchema>;
+
 /** A whole shop as one document. */
 export interface Shop {
   readonly format: 'fern-anvil/shop';

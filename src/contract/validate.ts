@@ -1,9 +1,10 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
 import { Ajv } from 'ajv';
 import type { TSchema } from '@sinclair/typebox';
-import type { Brief, Design, HookDocument, Plastic, Problem, RuleSet } from '../core/index.ts';
+import type { Brief, Brief1, Design, HookDocument, Plastic, Problem, RuleSet } from '../core/index.ts';
 import {
   BriefSchema,
+  BriefSchema1,
   checkRuleFacts,
   DesignSchema,
   HookSchema,
@@ -11,11 +12,13 @@ import {
   PlasticSchema,
   RulesSchema,
   shortened,
+  upgradeBrief,
 } from '../core/index.ts';
 import type {
   Collection,
   Documents,
   CardQuery,
+  CounterQuery,
   ExportQuery,
   Go,
   ListQuery,
@@ -27,6 +30,7 @@ import type {
 import {
   COLLECTIONS,
   CardQuerySchema,
+  CounterQuerySchema,
   ExportQuerySchema,
   GoSchema,
   ListQuerySchema,
@@ -114,17 +118,61 @@ function checker<T>(schema: TSchema, engine: Ajv = ajv): (data: unknown) => Chec
 
 export const checkDesignDocument = checker<Design>(DesignSchema);
 export const checkPlasticDocument = checker<Plastic>(PlasticSchema);
-export const checkBriefDocument = checker<Brief>(BriefSchema);
+const checkBrief = checker<Brief>(BriefSchema);
+const checkBrief1 = checker<Brief1>(BriefSchema1);
+
+/** A brief: of the present version as it is, of version 1 taken over. */
+export function checkBriefDocument(data: unknown): Checked<Brief> {
+  const isOld = typeof data === 'object' && data !== null && 'version' in data && data.version === 1;
+  if (!isOld) return checkBrief(data);
+  const old = checkBrief1(data);
+  return old.ok ? { ok: true, value: upgradeBrief(old.value) } : old;
+}
 export const checkHookDocument = checker<HookDocument>(HookSchema);
 export const checkGo = checker<Go>(GoSchema);
 export const checkNaming = checker<Naming>(NameSchema);
 const checkRulesShape = checker<RuleSet>(RulesSchema);
 
+/** Deepest nesting of a set of rules that is looked at: what lies deeper is refused before a check walks into it. */
+const DEEPEST = 40;
+
+function tooDeep(data: unknown): Problem | undefined {
+  const waiting: { readonly value: unknown; readonly depth: number; readonly path: string }[] = [
+    { value: data, depth: 0, path: '' },
+  ];
+  for (let here = waiting.pop(); here; here = waiting.pop()) {
+    const { value, depth, path } = here;
+    if (typeof value !== 'object' || value === null) continue;
+    if (depth > DEEPEST)
+      return {
+        path: shortened(path, 200),
+        message: `${fieldName(path)}: conditions stand more than ${DEEPEST} deep. Say it with fewer.`,
+      };
+    for (const [key, inner] of Object.entries(value))
+      waiting.push({ value: inner, depth: depth + 1, path: `${path}/${shortened(key, 40)}` });
+  }
+  return undefined;
+}
+
 /** A set of rules: of its schema, and asking only for what can be known. */
 export function checkRuleSet(data: unknown): Checked<RuleSet> {
+  const old = data as { readonly format?: unknown; readonly version?: unknown } | null;
+  if (old?.format === 'fern-anvil/rules' && old.version === 1)
+    return {
+      ok: false,
+      problems: [
+        {
+          path: '/version',
+          message:
+            'Version: these rules give points, as version 1 did, and name no questions. Take the shipped rules of version 2 and add your own to them.',
+        },
+      ],
+    };
+  const deep = tooDeep(data);
+  if (deep) return { ok: false, problems: [deep] };
   const shaped = checkRulesShape(data);
   if (!shaped.ok) return shaped;
-  const problems = checkRuleFacts(shaped.value.rules);
+  const problems = checkRuleFacts(shaped.value.rules, shaped.value.schools);
   return problems.length > 0 ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : shaped;
 }
 
@@ -132,6 +180,7 @@ export const checkMetalEdit = checker<MetalEdit>(MetalEditSchema);
 export const checkListQuery = checker<ListQuery>(ListQuerySchema, coercing);
 
 export const checkOutlinesQuery = checker<OutlinesQuery>(OutlinesQuerySchema);
+export const checkCounterQuery = checker<CounterQuery>(CounterQuerySchema, coercing);
 export const checkCardQuery = checker<CardQuery>(CardQuerySchema, coercing);
 export const checkExportQuery = checker<ExportQuery>(ExportQuerySchema, coercing);
 
@@ -166,6 +215,7 @@ export function checkShop(data: unknown): Checked<Shop> {
       `The document: “${shortened(extra, 60)}” is not a field here. Remove it.`,
     );
   const problems: Problem[] = [];
+  const taken: Partial<Record<Collection, { id: string; document: unknown }[]>> = {};
   for (const collection of COLLECTIONS) {
     const rows = shop[collection] ?? [];
     if (!Array.isArray(rows) || rows.length > MOST_DOCUMENTS) {
@@ -176,6 +226,8 @@ export function checkShop(data: unknown): Checked<Shop> {
       continue;
     }
     const seen = new Set<string>();
+    const accepted: { id: string; document: unknown }[] = [];
+    taken[collection] = accepted;
     for (const [i, row] of (rows as unknown[]).entries()) {
       // By then it is clear; the rest would only fill memory.
       if (problems.length >= MOST_PROBLEMS) break;
@@ -191,10 +243,12 @@ export function checkShop(data: unknown): Checked<Shop> {
         problems.push(
           ...checked.problems.map(({ path, message }) => ({ path: `${at}/document${path}`, message })),
         );
+      // An older document is taken over as it is read.
+      else accepted.push({ id: String(id), document: checked.value });
     }
   }
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) };
-  const list = (collection: Collection) => (shop[collection] ?? []) as never[];
+  const list = (collection: Collection) => (taken[collection] ?? []) as never[];
   return {
     ok: true,
     value: {
