@@ -237,7 +237,7 @@ export const falling = behaviour({
       kind: 'geometry',
       group: 'In the water',
       formula: 'L (cos α₁ − cos α₂)',
-      note: 'Let go at the surface on a tight line it comes down on an arc about the rod’s tip: how far nearer to the rod it touches the bottom, as beside a post. Absent where the line out is too short.',
+      note: 'Let go at the surface on a tight line it comes down on an arc about the rod’s tip: how far nearer to the rod it touches the bottom, as beside a post. Absent where the line out is too short, and where a line that floats carries the head.',
     },
     'fall.swingTime': {
       name: 'Time down on a tight line',

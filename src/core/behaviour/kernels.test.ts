@@ -207,6 +207,17 @@ describe('a swing on a tight line', () => {
       expect(swung?.time).toBeGreaterThan(pendulum(L, height, depth, fall)?.time ?? Infinity);
     },
   );
+
+  it('never comes down where the line in the water floats more than the head weighs', () => {
+    // 40 m of braid (970 kg/m³), all of it in sea water of 1025 kg/m³, lifts at its middle: half of (1025 − 970) π/4 d² g L.
+    const [L, d] = [40, 0.4e-3];
+    const lift = ((1025 - 970) * (Math.PI / 4) * d ** 2 * 9.80665 * L) / 2;
+    const line = (share: number) => ({ diameter: d, density: 970, waterDensity: 1025, weight: share * lift });
+    expect(pendulum(L, 0, 20, 0.4, line(0.99))).toBeUndefined();
+    expect(pendulum(L, 0, 20, 0.4, line(1.01))?.time).toBeGreaterThan(100);
+    // With the tip up a part of the line is in air, where it weighs.
+    expect(pendulum(L, 4, 20, 0.4, line(0.99))?.time).toBeGreaterThan(0);
+  });
 });
 
 describe('line and rod', () => {

@@ -30,7 +30,8 @@ export interface SwungLine {
  * at the speed of each of its points, holds back. It is taken as straight; the run-up is left out.
  *
  * `lineOut` and `height` of the tip over the water in m, `depth` of the bottom below it in m, all above 0; `fall`: terminal speed, m/s.
- * Undefined where the line is too short to reach the surface, or so short that it swings clear of the bottom.
+ * Undefined where the line is too short to reach the surface, or so short that it swings clear of the bottom, and where a line that floats
+ * carries a light head before it gets there.
  */
 export function pendulum(
   lineOut: number,
@@ -45,6 +46,8 @@ export function pendulum(
   const rate = line
     ? turning(lineOut, height, fall, line)
     : (angle: number) => (fall / lineOut) * Math.sqrt(Math.cos(angle));
+  // What pulls down is least where most of the line is in the water, at the end of the way.
+  if (!(rate(to) > 0)) return undefined;
   let time = 0;
   RULE.nodes.forEach((node, i) => {
     // Substituted so that the end straight below the tip, where it creeps, stays tame.
@@ -68,6 +71,6 @@ function turning(lineOut: number, height: number, fall: number, line: SwungLine)
     const dry = Math.min(lineOut, height / Math.sin(angle));
     const pull = weight * lineOut + (inWater * (lineOut ** 2 - dry ** 2) + perMetre * dry ** 2) / 2;
     const hold = ofHead + (across * (lineOut ** 4 - dry ** 4)) / 4;
-    return Math.sqrt((pull * Math.cos(angle)) / hold);
+    return pull > 0 ? Math.sqrt((pull * Math.cos(angle)) / hold) : 0;
   };
 }
