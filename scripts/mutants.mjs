@@ -1,7 +1,7 @@
 // Changes constants and terms of a room of the core, one at a time, and counts how many of the changes its tests notice (Stryker). A room with
 // many is sampled: so many of its lines, chosen from a seed. Run: npm run mutants -- ROOM [LINES [SEED]].
 import { spawnSync } from 'node:child_process';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { ensureInstalled, root } from './ensure.mjs';
 import { roomFolder, sample, sources } from './sample.mjs';
@@ -25,6 +25,7 @@ const candidates = sources(folder).flatMap((file) =>
 );
 const chosen = sample(candidates, lines, seed).sort();
 const config = join(root, 'dist/mutants.json');
+mkdirSync(join(root, 'dist'), { recursive: true });
 writeFileSync(
   config,
   JSON.stringify({
