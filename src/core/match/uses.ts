@@ -22,7 +22,8 @@ export interface Use {
   readonly worst: Answer | undefined;
 }
 
-const serviceOf = ({ standing: { out, wrong, cares } }: Matched): Service =>
+/** What a standing comes to, in three words. */
+export const serviceOf = ({ standing: { out, wrong, cares } }: Matched): Service =>
   out > 0 ? 'not there' : wrong === 0 && cares === 0 ? 'serves' : 'with care';
 
 /** How well it does: those it is made for first. */

@@ -1,0 +1,227 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { calibrated, factorOfDrop, factorOfTow } from './calibrate.ts';
+import { moreWanted, newcombe, wilson } from './proportion.ts';
+import { rateRatio, weightTrend } from './rates.ts';
+import { falseWinner, stratified } from './strata.ts';
+
+/** A small generator with a seed, so that simulated days are the same in every run (mulberry32). */
+const seeded = (seed: number) => () => {
+  seed = (seed + 0x6d2b79f5) | 0;
+  let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
+  t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+  return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+};
+const normal = (random: () => number) =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+
+describe('a proportion', () => {
+  // Newcombe, Statistics in Medicine 17 (1998) 857, table I, method 3 (score).
+  it.each([
+    [81, 263, 0.2553, 0.3662],
+    [15, 148, 0.0624, 0.1605],
+    [0, 20, 0, 0.1611],
+    [1, 29, 0.0061, 0.1718],
+  ])('%d of %d has the published interval', (events, of, low, high) => {
+    const found = wilson(events, of);
+    expect(found.low).toBeCloseTo(low, 4);
+    expect(found.high).toBeCloseTo(high, 4);
+  });
+  it('of nothing counted may be anything, and what cannot be is refused', () => {
+    expect(wilson(0, 0)).toMatchObject({ low: 0, high: 1 });
+    expect(() => wilson(3, 2)).toThrow(/3 of 2/);
+    expect(() => wilson(0.5, 2)).toThrow();
+    expect(() => wilson(-1, 2)).toThrow();
+  });
+  it('solves the score equation at its ends, whatever was counted', () => {
+    // |p̂ − p| = z √(p (1 − p)/n) at both ends, by definition.
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 400 }), fc.double({ min: 0, max: 1, noNaN: true }), (n, u) => {
+        const x = Math.round(u * n);
+        const { share, low, high } = wilson(x, n);
+        for (const end of [low, high])
+          if (end > 0 && end < 1)
+            expect(Math.abs(share - end) / Math.sqrt((end * (1 - end)) / n)).toBeCloseTo(1.959964, 5);
+        expect(low).toBeLessThanOrEqual(share);
+        expect(high).toBeGreaterThanOrEqual(share);
+      }),
+    );
+  });
+});
+
+describe('a difference', () => {
+  // Newcombe, Statistics in Medicine 17 (1998) 873, table II, method 10.
+  it.each([
+    [[56, 70], [48, 80], 0.2, 0.0524, 0.3339],
+    [[9, 10], [3, 10], 0.6, 0.1705, 0.809],
+    [[10, 10], [0, 10], 1, 0.6075, 1],
+  ] as const)('of %j and %j has the published interval', (first, second, difference, low, high) => {
+    const found = newcombe(first, second);
+    expect(found.difference).toBeCloseTo(difference, 6);
+    expect(found.low).toBeCloseTo(low, 4);
+    expect(found.high).toBeCloseTo(high, 4);
+    expect(found.winner).toBe('first');
+  });
+  it('names nobody while zero is inside, and the other way round the other', () => {
+    expect(newcombe([5, 20], [3, 20]).winner).toBeUndefined();
+    expect(newcombe([48, 80], [56, 70]).winner).toBe('second');
+    expect(newcombe([0, 0], [3, 20])).toMatchObject({ low: -1, high: 1, winner: undefined });
+  });
+  it('says how many more it takes, and that many do', () => {
+    const more = moreWanted([5, 20], [3, 20]);
+    expect(more).toBeDefined();
+    const [m, n] = [20 + (more?.[0] ?? 0), 20 + (more?.[1] ?? 0)];
+    expect(newcombe([Math.round(m / 4), m], [Math.round((3 * n) / 20), n]).winner).toBe('first');
+    // By the usual formula for two shares of 25 and 15%, (1.96)² (p₁q₁ + p₂q₂)/δ² = 121 each: where the interval ends at zero.
+    expect(m).toBeGreaterThan(105);
+    expect(m).toBeLessThan(140);
+    expect(moreWanted([56, 70], [48, 80])).toEqual([0, 0]);
+    expect(moreWanted([5, 20], [5, 20])).toBeUndefined();
+  });
+});
+
+describe('places held apart', () => {
+  it('a mixed day does not lie: better at both places, worse when thrown together', () => {
+    // Charig and others, British Medical Journal 292 (1986) 879: the textbook case of a reversal. 81/87 and 192/263 against 234/270 and 55/80.
+    const found = stratified([
+      { place: 'small', first: [81, 87], second: [234, 270] },
+      { place: 'large', first: [192, 263], second: [55, 80] },
+    ]);
+    expect(found?.pooled.difference).toBeCloseTo(273 / 350 - 289 / 350, 10);
+    expect(found?.difference).toBeGreaterThan(0.04);
+    expect(found?.isMixed).toBe(true);
+    // Mantel-Haenszel by hand: weights 87·270/357 and 263·80/343.
+    const [w1, w2] = [(87 * 270) / 357, (263 * 80) / 343];
+    const byHand = (w1 * (81 / 87 - 234 / 270) + w2 * (192 / 263 - 55 / 80)) / (w1 + w2);
+    expect(found?.difference).toBeCloseTo(byHand, 12);
+  });
+  it('one place alone is Newcombe’s, places with one thing alone tell nothing', () => {
+    const one = stratified([
+      { place: 'a', first: [56, 70], second: [48, 80] },
+      { place: 'b', first: [9, 10], second: [0, 0] },
+    ]);
+    expect(one?.places).toEqual(['a']);
+    expect(one?.low).toBeCloseTo(0.0524, 4);
+    expect(stratified([{ place: 'b', first: [9, 10], second: [0, 0] }])).toBeUndefined();
+  });
+  it('covers a true difference about as often as it says, over simulated seasons', () => {
+    const random = seeded(7);
+    const draw = (n: number, p: number) =>
+      Array.from({ length: n }, () => random() < p).filter(Boolean).length;
+    const places = [0.1, 0.25, 0.4, 0.55];
+    let inside = 0;
+    const seasons = 600;
+    for (let i = 0; i < seasons; i++) {
+      const found = stratified(
+        places.map((p, k) => ({
+          place: String(k),
+          first: [draw(40, p + 0.1), 40],
+          second: [draw(25, p), 25],
+        })),
+      );
+      if (found && found.low <= 0.1 && found.high >= 0.1) inside++;
+    }
+    expect(inside / seasons).toBeGreaterThan(0.92);
+    expect(inside / seasons).toBeLessThan(0.98);
+  });
+  it('many looks name false winners as often as the table says', () => {
+    // Sums of normal days, looked at after each: how often any of k looks is beyond 1.96.
+    const random = seeded(3);
+    const seasons = 4000;
+    const over = (looks: number) => {
+      let wrong = 0;
+      for (let i = 0; i < seasons; i++) {
+        let sum = 0;
+        for (let k = 1; k <= looks; k++) {
+          sum += normal(random);
+          if (Math.abs(sum) / Math.sqrt(k) > 1.959964) {
+            wrong++;
+            break;
+          }
+        }
+      }
+      return wrong / seasons;
+    };
+    for (const looks of [2, 5, 10]) expect(Math.abs(over(looks) - falseWinner(looks))).toBeLessThan(0.02);
+    expect(falseWinner(1)).toBe(0.05);
+    expect(falseWinner(7)).toBeGreaterThan(falseWinner(5));
+    expect(falseWinner(200)).toBeGreaterThan(0.32);
+  });
+});
+
+describe('rates', () => {
+  it('a ratio stands between the exact ends of the published binomial', () => {
+    // 11 of 14 events with equal hours: Wilson’s of 11/14 is 0.5241 to 0.9243, as odds 1.101 to 12.2.
+    const found = rateRatio({ events: 11, hours: 5 }, { events: 3, hours: 5 });
+    expect(found?.ratio).toBeCloseTo(11 / 3, 10);
+    expect(found?.low).toBeCloseTo(1.101, 2);
+    expect(found?.winner).toBe('first');
+    expect(rateRatio({ events: 0, hours: 5 }, { events: 0, hours: 5 })).toBeUndefined();
+    expect(rateRatio({ events: 4, hours: 5 }, { events: 0, hours: 5 })?.ratio).toBe(Infinity);
+  });
+  it('a trend of two weights is their ratio, and steps scale it', () => {
+    const rows = [
+      { grams: 1.2, events: 30, hours: 10 },
+      { grams: 1.3, events: 45, hours: 10 },
+    ];
+    // With two weights the fit is exact: 1.5 over 0.1 g.
+    expect(weightTrend(rows, 0.1)?.factor).toBeCloseTo(1.5, 8);
+    expect(weightTrend(rows, 0.05)?.factor).toBeCloseTo(Math.sqrt(1.5), 8);
+    // Var(log ratio) = 1/30 + 1/45 (Wald).
+    const half = 1.959964 * Math.sqrt(1 / 30 + 1 / 45);
+    expect(weightTrend(rows, 0.1)?.low).toBeCloseTo(1.5 * Math.exp(-half), 5);
+    expect(weightTrend([rows[0] ?? { grams: 1, events: 1, hours: 1 }])).toBeUndefined();
+    expect(weightTrend(rows.map((row) => ({ ...row, events: 0 })))).toBeUndefined();
+    expect(
+      weightTrend([
+        { grams: 1, events: 0, hours: 4 },
+        { grams: 2, events: 9, hours: 4 },
+      ]),
+    ).toBeUndefined();
+  });
+});
+
+describe('calibration', () => {
+  // A body that falls under constant force against drag in the square of its speed: v = v₀/√k, t from rest by stepping.
+  const stepped = (depth: number, factor: number) => {
+    let [x, v, t] = [0, 0, 0];
+    const dt = 2e-4;
+    const a = 6;
+    while (x < depth) {
+      const push = (speed: number) => a * (1 - (factor * speed * speed) / (0.9 * 0.9));
+      const middle = v + (dt / 2) * push(v);
+      v += dt * push(middle);
+      x += dt * v;
+      t += dt;
+    }
+    return t;
+  };
+  const closed = (depth: number, factor: number) => {
+    const v = 0.9 / Math.sqrt(factor);
+    return (v / 6) * Math.acosh(Math.exp((6 * depth) / v ** 2));
+  };
+  it('finds a known factor from drops stepped in time', () => {
+    expect(factorOfDrop({ depth: 3, seconds: stepped(3, 1.3) }, closed)).toBeCloseTo(1.3, 2);
+    expect(factorOfDrop({ depth: 3, seconds: 0.01 }, closed)).toBeUndefined();
+    expect(factorOfTow(2, (k) => 4 / (1 + k))).toBeCloseTo(1, 4);
+  });
+  it('its interval holds a known factor nineteen times in twenty', () => {
+    const random = seeded(11);
+    let inside = 0;
+    const shops = 300;
+    for (let i = 0; i < shops; i++) {
+      const found = calibrated(
+        Array.from({ length: 6 }, () => {
+          const seconds = closed(3, 1.2) + 0.1 * normal(random);
+          return factorOfDrop({ depth: 3, seconds }, closed) ?? NaN;
+        }),
+        0.1,
+      );
+      if (found && found.low <= 1.2 && found.high >= 1.2) inside++;
+    }
+    expect(inside / shops).toBeGreaterThan(0.9);
+    expect(inside / shops).toBeLessThan(0.99);
+    expect(calibrated([], 0.1)).toBeUndefined();
+    expect(calibrated([1.1], 0.1)?.high).toBeCloseTo(1.1 * Math.exp(0.195996), 4);
+  });
+});
