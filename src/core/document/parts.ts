@@ -1,0 +1,40 @@
+import { Type } from '@sinclair/typebox';
+import type { Design } from './design.ts';
+import { DesignSchema } from './design.ts';
+
+/** What every document of the shop begins with. */
+export const closed = { additionalProperties: false };
+
+export const named = <const F extends string>(format: F) => ({
+  format: Type.Literal(format, { description: 'Marks the document' }),
+  version: Type.Literal(1, { description: 'Version of the document format' }),
+  name: Type.String({
+    minLength: 1,
+    maxLength: 120,
+    pattern: '^$|\\S',
+    description: 'What the shop calls it',
+  }),
+  notes: Type.Optional(Type.String({ maxLength: 8000, description: 'Anything worth remembering' })),
+});
+
+export const ranged = (minimum: number, maximum: number, description: string) =>
+  Type.Number({ minimum, maximum, description });
+export const whole = (minimum: number, maximum: number, description: string) =>
+  Type.Integer({ minimum, maximum, description });
+export const choice = <T extends string>(values: readonly T[], description: string) =>
+  Type.Union(
+    values.map((value) => Type.Literal(value)),
+    { description },
+  );
+export const words = (maxLength: number, description: string) => Type.String({ maxLength, description });
+/** Id of another document; it may be gone meanwhile. */
+export const idOf = (description: string) => Type.String({ minLength: 1, maxLength: 100, description });
+/** A day, as ISO 8601 writes it. */
+export const day = (description: string) =>
+  Type.String({ pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$', description });
+
+/** A design inside another document, whole: it stays as it was, whatever becomes of the one it was copied from. */
+export const HeldDesign = (description: string) => {
+  const { $id: _, title: __, ...schema } = DesignSchema;
+  return Type.Unsafe<Design>({ ...schema, description });
+};

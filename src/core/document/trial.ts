@@ -1,0 +1,112 @@
+import type { Static } from '@sinclair/typebox';
+import { Type } from '@sinclair/typebox';
+import { METHODS } from '../rigging/methods/index.ts';
+import { choice, closed, day, idOf, named, ranged, whole, words } from './parts.ts';
+
+/** What is counted on the water, in the order a cast goes. */
+export const COUNTS = [
+  'casts',
+  'hangUps',
+  'freed',
+  'lost',
+  'touches',
+  'hookUps',
+  'landed',
+  'thrown',
+] as const;
+export type CountKey = (typeof COUNTS)[number];
+
+/** Most rigs of one day, and most measured drops. */
+export const MOST_RIGS = 60;
+export const MOST_DROPS = 200;
+const MOST = 100_000;
+
+const counted = Object.fromEntries(COUNTS.map((key) => [key, whole(0, MOST, key)])) as {
+  readonly [K in CountKey]: ReturnType<typeof whole>;
+};
+
+const RigSchema = Type.Object(
+  {
+    design: Type.Optional(idOf('The head on the Rack')),
+    head: words(120, 'What it was called that day'),
+    grams: Type.Optional(ranged(0.01, 2000, 'As weighed, g')),
+    plastic: Type.Optional(words(120, 'What it carried')),
+    method: Type.Optional(
+      Type.Union(
+        METHODS.map(({ key }) => Type.Literal(key)),
+        { description: 'How it was put on' },
+      ),
+    ),
+    place: whole(0, 19, 'Which of the day’s places'),
+    hours: ranged(0, 48, 'h fished'),
+    ...counted,
+  },
+  closed,
+);
+export type TrialRig = Static<typeof RigSchema>;
+
+const PlaceSchema = Type.Object(
+  {
+    name: words(80, 'What it is called'),
+    depth: Type.Optional(ranged(0.1, 200, 'm')),
+    bottom: Type.Optional(words(40, 'What lies below')),
+    cover: Type.Optional(words(40, 'What stands in it')),
+  },
+  closed,
+);
+
+/** A day on the water, as a document. m, s, h, g. */
+export const TrialSchema = Type.Object(
+  {
+    ...named('fern-anvil/trial'),
+    day: day('The day, as 2026-05-30'),
+    places: Type.Array(PlaceSchema, { minItems: 1, maxItems: 20 }),
+    rigs: Type.Array(RigSchema, { maxItems: MOST_RIGS }),
+    drops: Type.Array(
+      Type.Object(
+        {
+          design: idOf('The head on the Rack'),
+          depth: ranged(0.2, 100, 'm fallen from rest'),
+          seconds: ranged(0.05, 600, 's it took'),
+          water: choice(['fresh', 'brackish', 'salt'], 'Water it fell in'),
+          temperature: ranged(-2, 40, '°C'),
+        },
+        closed,
+      ),
+      { maxItems: MOST_DROPS, description: 'Drops timed beside a measure' },
+    ),
+    tows: Type.Array(
+      Type.Object(
+        {
+          design: idOf('The head on the Rack'),
+          depth: ranged(0.1, 100, 'm it ran at'),
+          speed: ranged(0.05, 4, 'm/s through the water'),
+          lineOut: ranged(1, 300, 'm'),
+          line: words(40, 'Line'),
+          test: ranged(0.3, 60, 'kg'),
+        },
+        closed,
+      ),
+      { maxItems: MOST_DROPS, description: 'Depths measured on the retrieve' },
+    ),
+  },
+  { ...closed, $id: 'fern-anvil-trial-1', title: 'Fern Anvil day on the water, version 1' },
+);
+export type Trial = Static<typeof TrialSchema>;
+export type Drop = Trial['drops'][number];
+export type TowDepth = Trial['tows'][number];
+
+/** A rig with nothing counted yet. */
+export const freshRig = (head: string, place: number): TrialRig => ({
+  head,
+  place,
+  hours: 0,
+  casts: 0,
+  hangUps: 0,
+  freed: 0,
+  lost: 0,
+  touches: 0,
+  hookUps: 0,
+  landed: 0,
+  thrown: 0,
+});

@@ -1,0 +1,107 @@
+import type { Manifold, ManifoldToplevel } from 'manifold-3d';
+import type { Cut } from '../document/mould.ts';
+import type { Mesh } from '../head/mesh.ts';
+import { radians } from '../numeric/vec.ts';
+
+/** Corners about a cutter. */
+const ROUND = 96;
+/** A ball cutter's neck, as a share of its ball. */
+const NECK = 0.4;
+
+/** Outline of a cutter's end to one side of its axis: from its tip up; (radius, height over the tip), mm. `reach` is how far up it is wanted. */
+export function cutterOutline(
+  { cutter, diameter, tip = 90 }: Pick<Cut, 'cutter' | 'diameter' | 'tip'>,
+  reach: number,
+): readonly (readonly [radius: number, height: number])[] {
+  const r = diameter / 2;
+  // The polygon about a circle has its area, so that a cutter takes the right volume: each radius is a hair larger.
+  const arc = (to: number) =>
+    Array.from({ length: ROUND / 4 + 1 }, (_, i): readonly [number, number] => {
+      const turn = (to * i) / (ROUND / 4);
+      return [r * Math.sin(turn), r - r * Math.cos(turn)];
+    });
+  if (cutter === 'flat')
+    return [
+      [0, 0],
+      [r, 0],
+      [r, Math.max(reach, 1e-3)],
+    ];
+  if (cutter === 'cone') {
+    const height = r / Math.tan(radians(tip / 2));
+    return [
+      [0, 0],
+      [r, height],
+      [r, Math.max(reach, height + 1e-3)],
+    ];
+  }
+  if (cutter === 'ball') {
+    const turn = Math.PI - Math.asin(NECK);
+    return [...arc(turn), [NECK * r, Math.max(reach, r + r * Math.sqrt(1 - NECK ** 2) + 1e-3)]];
+  }
+  return [...arc(Math.PI / 2), [r, Math.max(reach, r + 1e-3)]];
+}
+
+/** Volume of a polygonal body of revolution falls short of the round one by this factor of its radius: sections have the area of the circle. */
+const fattened = (corners: number): number =>
+  Math.sqrt((2 * Math.PI) / corners / Math.sin((2 * Math.PI) / corners));
+
+/**
+ * What a cut takes out of the halves it is made in, in the cavity's frame: the cutter stands square to the parting plane with its end `depth` below the
+ * face of the half, and is drawn straight to `to` where that is given. Nothing of the other half is touched. The caller deletes it.
+ */
+export function cutterSolid(kernel: ManifoldToplevel, cut: Cut): Manifold {
+  const { CrossSection, Manifold } = kernel;
+  const outline = cutterOutline(cut, cut.depth);
+  const top = outline.at(-1)?.[1] ?? 0;
+  const fat = fattened(ROUND);
+  const section = new CrossSection([
+    [...outline.map(([r, h]): [number, number] => [fat * r, h]), [0, top] as [number, number]],
+  ]);
+  const whole = Manifold.revolve(section, ROUND);
+  section.delete();
+  // Its axis is z with the tip at 0: tipped so that the end points to +y at the depth, the shank back to the parting plane and beyond.
+  const turned = whole.rotate([90, 0, 0]);
+  const placed = turned.translate([cut.at.x, cut.depth, cut.at.z]);
+  whole.delete();
+  turned.delete();
+  let swept = placed;
+  if (cut.to) {
+    const end = placed.translate([cut.to.x - cut.at.x, 0, cut.to.z - cut.at.z]);
+    // A ball on a neck is not convex: only its ball is drawn along, which is all that cuts below the face.
+    swept = Manifold.hull([placed, end]);
+    placed.delete();
+    end.delete();
+  }
+  const inHalf = swept.trimByPlane([0, 1, 0], 0);
+  swept.delete();
+  if (cut.side === 'left') return inHalf;
+  const other = inHalf.mirror([0, 1, 0]);
+  if (cut.side === 'right') {
+    inHalf.delete();
+    return other;
+  }
+  const both = inHalf.add(other);
+  inHalf.delete();
+  other.delete();
+  return both;
+}
+
+/**
+ * How deep a cavity is below the face of a half at a place, mm: the floor as it was made. 0 where there is no cavity. `mesh` is the cavity's in its own
+ * frame; `side` +1 for the left half, −1 for the right.
+ */
+export function floorDepth({ positions: p, triangles }: Mesh, x: number, z: number, side: 1 | -1): number {
+  let deepest = 0;
+  for (let i = 0; i < triangles.length; i += 3) {
+    const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [number, number, number];
+    const [ax, az] = [(p[a] as number) - x, (p[a + 2] as number) - z];
+    const [bx, bz] = [(p[b] as number) - x, (p[b + 2] as number) - z];
+    const [cx, cz] = [(p[c] as number) - x, (p[c + 2] as number) - z];
+    const [u, v, w] = [bx * cz - cx * bz, cx * az - ax * cz, ax * bz - bx * az];
+    const whole = u + v + w;
+    if (whole === 0 || u / whole < 0 || v / whole < 0 || w / whole < 0) continue;
+    const y = (u * (p[a + 1] as number) + v * (p[b + 1] as number) + w * (p[c + 1] as number)) / whole;
+    deepest = Math.max(deepest, side * y);
+  }
+  return deepest;
+}

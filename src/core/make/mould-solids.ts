@@ -1,0 +1,291 @@
+import type { Manifold, ManifoldToplevel } from 'manifold-3d';
+import type { LaidCavity, MouldLayout } from './mould-layout.ts';
+import { VENT } from './mould-layout.ts';
+import type { Cut } from '../document/mould.ts';
+import { isPlain } from '../head/body.ts';
+import type { MeshQuality } from '../head/loft.ts';
+import { FINE, loft } from '../head/loft.ts';
+import type { Mesh } from '../head/mesh.ts';
+import { bodySolid, meshOf, solidOf, tube } from '../head/solid.ts';
+import type { Vec3 } from '../numeric/vec.ts';
+import { cutterSolid } from './cutter.ts';
+
+/** Less than this is no piece of a half but a facet without thickness, mm³. */
+const FLAKE = 1e-3;
+/** Corners about what is round in a mould. */
+const ROUND = 48;
+/** Room around a locating pin in its socket, each side, mm (common practice, no source). */
+const SOCKET = 0.08;
+/** A pin's end over its root: it finds its socket by itself. */
+const TAPER = 0.8;
+/** How far vents, pins and sockets begin beyond the parting plane, mm. */
+const BASE = 0.5;
+/** Edges shorter than this are drawn together before a half leaves as a file, mm. */
+const FILE_GRAIN = 1e-5;
+
+/** What fills a block, mm³. Everything is counted once: what lies in two is counted with the first of them. */
+export interface MouldVolumes {
+  readonly block: number;
+  readonly left: number;
+  readonly right: number;
+  /** enlarged heads with their cuts, the steel inside them counted in */
+  readonly heads: number;
+  readonly channels: number;
+  readonly sprues: number;
+  readonly vents: number;
+  /** room around the pins in their sockets */
+  readonly sockets: number;
+}
+
+export interface MouldSolids {
+  readonly left: Mesh;
+  readonly right: Mesh;
+  readonly volumes: MouldVolumes;
+  /** metal of each cavity with the steel inside it taken out, mm³ as cut (not as cooled) */
+  readonly metal: readonly number[];
+  /** sprue and vents of each cavity, mm³ */
+  readonly sprue: readonly number[];
+}
+
+/** How far a mould has been worked out. */
+export type OnDone = (done: number, of: number) => void;
+
+/** The head of a cavity, enlarged and cut, in its own frame: wire, keeper and guard pin still in it. The caller deletes it. */
+export function cavitySolid(
+  kernel: ManifoldToplevel,
+  { rig, factor }: Pick<LaidCavity, 'rig' | 'factor'>,
+  cuts: readonly Cut[],
+  quality: MeshQuality = FINE,
+): Manifold {
+  const { head } = rig;
+  const plain = isPlain(head)
+    ? solidOf(kernel, loft(head.profile, head.collar, quality))
+    : bodySolid(kernel, head, quality);
+  let solid = plain.scale(factor);
+  plain.delete();
+  for (const cut of cuts) {
+    const tool = cutterSolid(kernel, cut);
+    const next = solid.add(tool);
+    solid.delete();
+    tool.delete();
+    solid = next;
+  }
+  return solid;
+}
+
+/** Steel that lies in the metal while it is poured, in the cavity's own frame. The caller deletes it. */
+export function steelSolid(
+  kernel: ManifoldToplevel,
+  { rig, channels }: LaidCavity,
+  isPoured: boolean,
+): Manifold {
+  const parts = channels.map(({ path, radius }) => solidOf(kernel, tube(path, radius, ROUND)));
+  if (isPoured) parts.push(eyePocket(kernel, rig.hook.eye));
+  const joined = kernel.Manifold.union(parts);
+  for (const part of parts) part.delete();
+  return joined;
+}
+
+/** The pocket of the eye's ring: a torus where it lies in the parting plane, a filled disc where it stands across, so that the mould opens. */
+function eyePocket(kernel: ManifoldToplevel, eye: LaidCavity['rig']['hook']['eye']): Manifold {
+  const { CrossSection, Manifold } = kernel;
+  const circle = CrossSection.circle(eye.wireRadius + 0.05, 24);
+  const moved = circle.translate([eye.radius, 0]);
+  const ring = Manifold.revolve(moved, ROUND);
+  circle.delete();
+  moved.delete();
+  // The ring's axis comes out as z; in line with the hook it is y.
+  const turned = ring.rotate([90, 0, 0]);
+  ring.delete();
+  if (eye.plane === 'in line') {
+    const placed = turned.translate([...eye.centre]);
+    turned.delete();
+    return placed;
+  }
+  const pitch = (Math.atan2(eye.along[2], eye.along[0]) * 180) / Math.PI;
+  // Across: its axis lies in the parting plane, square to the leg.
+  const across = turned.rotate([90, 0, 0]);
+  const leaned = across.rotate([0, -pitch, 0]);
+  const full = leaned.hull();
+  const placed = full.translate([...eye.centre]);
+  for (const part of [turned, across, leaned, full]) part.delete();
+  return placed;
+}
+
+/** A round peg with its axis along x, from x to x, at z. */
+function upright(
+  kernel: ManifoldToplevel,
+  from: number,
+  to: number,
+  radii: readonly [number, number],
+  z: number,
+): Manifold {
+  const { Manifold } = kernel;
+  const peg = Manifold.cylinder(to - from, radii[0], radii[1], ROUND);
+  const turned = peg.rotate([0, 90, 0]);
+  const placed = turned.translate([from, 0, z]);
+  peg.delete();
+  turned.delete();
+  return placed;
+}
+
+function sprueSolid(
+  kernel: ManifoldToplevel,
+  { gating, gateAt }: LaidCavity,
+  top: number,
+): Manifold | undefined {
+  if (!gating) return undefined;
+  const [x, z] = gateAt;
+  const { gate, sprue, funnel, funnelHeight } = gating;
+  const neck = Math.min(1.2, gate);
+  const mouth = top - funnelHeight;
+  const parts = [
+    // Down into the head until its round is closed about it.
+    upright(kernel, x - 1.5 * gate, x + neck, [gate / 2, gate / 2], z),
+    upright(kernel, x + neck - 1e-3, mouth + 1e-3, [gate / 2, sprue / 2], z),
+    upright(kernel, mouth, top + 1, [sprue / 2, funnel / 2], z),
+  ];
+  const joined = kernel.Manifold.union(parts);
+  for (const part of parts) part.delete();
+  return joined;
+}
+
+function ventSolid(kernel: ManifoldToplevel, { vents }: LaidCavity, bottom: number): Manifold | undefined {
+  const { Manifold } = kernel;
+  const parts = vents.map(({ from, to, z }) => {
+    const low = Math.max(from, bottom - 1);
+    const box = Manifold.cube([to - low + 1, VENT.depth + BASE, VENT.breadth]);
+    const placed = box.translate([low, -VENT.depth, z - VENT.breadth / 2]);
+    box.delete();
+    return placed;
+  });
+  if (parts.length === 0) return undefined;
+  const joined = Manifold.union(parts);
+  for (const part of parts) part.delete();
+  return joined;
+}
+
+/**
+ * Both halves of a mould, closed, and what fills the block. Left is where y is above 0, with the pins; right has the sockets and the vents. `cuts` by
+ * cavity. Throws with a sentence when a half comes out in pieces or empty.
+ */
+export function mouldSolids(
+  kernel: ManifoldToplevel,
+  layout: MouldLayout,
+  cuts: readonly (readonly Cut[])[],
+  onDone: OnDone = () => undefined,
+  quality: MeshQuality = FINE,
+): MouldSolids {
+  const { Manifold } = kernel;
+  const { from, to } = layout.block;
+  const [top, bottom] = [to[0], from[0]];
+  const box = (low: Vec3, high: Vec3): Manifold => {
+    const cube = Manifold.cube([high[0] - low[0], high[1] - low[1], high[2] - low[2]]);
+    const placed = cube.translate([...low]);
+    cube.delete();
+    return placed;
+  };
+  const trash: Manifold[] = [];
+  const keep = (solid: Manifold): Manifold => {
+    trash.push(solid);
+    return solid;
+  };
+  const keep2 = ([a, b]: Manifold[]): readonly [Manifold, Manifold] => {
+    if (!a || !b) throw new Error('The block was not split in two, which is a mistake of the program.');
+    return [keep(a), keep(b)];
+  };
+  const steps = layout.cavities.length + 3;
+  try {
+    const block = keep(box(from, to));
+    const [heads, channels, sprues, vents]: Manifold[][] = [[], [], [], []];
+    const metal: number[] = [];
+    const spruePer: number[] = [];
+    layout.cavities.forEach((cavity, i) => {
+      const move: Vec3 = [cavity.shift[0], 0, cavity.shift[1]];
+      const head = keep(cavitySolid(kernel, cavity, cuts[i] ?? [], quality));
+      const steel = keep(steelSolid(kernel, cavity, layout.making === 'pour'));
+      const cast = keep(head.subtract(steel));
+      metal.push(cast.volume());
+      heads?.push(keep(head.translate([...move])));
+      channels?.push(keep(steel.translate([...move])));
+      const taken = keep(head.add(steel));
+      let lost = 0;
+      const sprue = sprueSolid(kernel, cavity, top);
+      if (sprue) {
+        const shifted = keep(keep(sprue).translate([...move]));
+        sprues?.push(shifted);
+        const inBlock = keep(keep(shifted.subtract(keep(taken.translate([...move])))).intersect(block));
+        lost += inBlock.volume();
+      }
+      const vent = ventSolid(kernel, cavity, bottom);
+      if (vent) vents?.push(keep(keep(vent).translate([...move])));
+      spruePer.push(lost);
+      onDone(i + 1, steps);
+    });
+    const union = (parts: readonly Manifold[] | undefined) => keep(Manifold.union([...(parts ?? [])]));
+    const below = (solid: Manifold) => keep(solid.trimByPlane([0, -1, 0], 0));
+    // Each sort is counted without those before it, within the block. Vents, pins and sockets begin beyond the parting plane, so that no face lies
+    // in it twice; what of them is on the other side is not counted.
+    let filled = union([]);
+    const counted = [heads, channels, sprues].map((parts) => {
+      const whole = keep(union(parts).intersect(block));
+      const own = keep(whole.subtract(filled));
+      filled = keep(filled.add(whole));
+      return own.volume();
+    });
+    onDone(layout.cavities.length + 1, steps);
+    const [leftRaw, rightRaw] = keep2(keep(block.subtract(filled)).splitByPlane([0, 1, 0], 0));
+    const vented = union(vents);
+    counted.push(keep(below(keep(vented.intersect(block))).subtract(filled)).volume());
+    const pegs = (room: number) =>
+      union(
+        layout.pins.map(([x, z]) => {
+          const height = layout.pinHeight + room + BASE;
+          const slope = ((1 - TAPER) * layout.pinRadius) / layout.pinHeight;
+          const root = layout.pinRadius + room + BASE * slope;
+          const peg = keep(Manifold.cylinder(height, root, root - slope * height, ROUND));
+          return keep(keep(peg.rotate([90, 0, 0])).translate([x, BASE, z]));
+        }),
+      );
+    const [pins, sockets] = [pegs(0), pegs(SOCKET)];
+    const leftHalf = keep(leftRaw.add(pins));
+    const rightHalf = keep(keep(rightRaw.subtract(vented)).subtract(sockets));
+    onDone(layout.cavities.length + 2, steps);
+    const [pinned, socketed] = [below(pins).volume(), below(sockets).volume()];
+    const result: MouldSolids = {
+      left: fileMesh(leftHalf, 'left'),
+      right: fileMesh(rightHalf, 'right'),
+      volumes: {
+        block: block.volume(),
+        left: leftHalf.volume(),
+        right: rightHalf.volume(),
+        heads: counted[0] ?? 0,
+        channels: counted[1] ?? 0,
+        sprues: counted[2] ?? 0,
+        vents: counted[3] ?? 0,
+        sockets: socketed - pinned,
+      },
+      metal,
+      sprue: spruePer,
+    };
+    onDone(steps, steps);
+    return result;
+  } finally {
+    for (const solid of trash) solid.delete();
+  }
+}
+
+function fileMesh(half: Manifold, side: string): Mesh {
+  if (half.isEmpty()) throw new Error(`Nothing is left of the ${side} half. Make the walls thicker.`);
+  const pieces = half.decompose();
+  const count = pieces.filter((piece) => piece.volume() > FLAKE).length;
+  for (const piece of pieces) piece.delete();
+  if (count > 1)
+    throw new Error(
+      `The ${side} half falls into ${count} pieces: what is cut out of it meets its edges. Make the walls thicker, or take a cut back.`,
+    );
+  const simple = half.simplify(FILE_GRAIN);
+  const mesh = meshOf(simple);
+  simple.delete();
+  return mesh;
+}

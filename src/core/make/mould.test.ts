@@ -1,0 +1,240 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { ManifoldToplevel } from 'manifold-3d';
+import { castSolid } from '../build/cast-solid.ts';
+import { solveTarget } from '../build/solve.ts';
+import type { Rig } from '../build/rig.ts';
+import type { Design } from '../document/design.ts';
+import type { Cut, Mould } from '../document/mould.ts';
+import { starterDesign } from '../document/starter.ts';
+import { DRAWN_FAMILIES, familyOf } from '../head/families/index.ts';
+import { loadSolids } from '../head/kernel.ts';
+import { loft } from '../head/loft.ts';
+import { massProperties, openEdges } from '../head/mesh.ts';
+import { meshOf, solidOf, toManifold } from '../head/solid.ts';
+import { cutterSolid, floorDepth } from './cutter.ts';
+import { gatingFor } from './gating.ts';
+import { meltingOf } from './melting.ts';
+import { cavityFactor, layMould } from './mould-layout.ts';
+import { cavitySolid, mouldSolids } from './mould-solids.ts';
+import { opening } from './opening.ts';
+
+let kernel: ManifoldToplevel;
+beforeAll(async () => {
+  kernel = await loadSolids();
+});
+
+const built = (design: Design): Rig => {
+  const solved = solveTarget(design);
+  if (!solved.ok) throw new Error(solved.problem.message);
+  return solved.rig;
+};
+const starter = (key: string, change: Partial<Design> = {}): Design => {
+  const family = familyOf(key);
+  if (!family) throw new Error(key);
+  return { ...starterDesign(family, key), ...change };
+};
+const mouldOf = (designs: readonly Design[], change: Partial<Mould> = {}): Mould => ({
+  format: 'fern-anvil/mould',
+  version: 1,
+  name: 'Test',
+  making: 'pour',
+  shrink: 1,
+  wall: 6,
+  between: 5,
+  pin: 5,
+  draft: 1,
+  cavities: designs.map((design) => ({ design, cuts: [] })),
+  ...change,
+});
+const made = (mould: Mould) => {
+  const rigs = mould.cavities.map(({ design }) => built(design));
+  const layout = layMould(mould, rigs);
+  return {
+    rigs,
+    layout,
+    solids: mouldSolids(
+      kernel,
+      layout,
+      mould.cavities.map(({ cuts }) => cuts),
+    ),
+  };
+};
+const ball = (breadth: number): Design =>
+  starter('ball', {
+    head: { family: 'ball', dimensions: { breadth }, metal: 'lead' },
+    keeper: { kind: 'none' },
+  });
+const COARSE = { rings: 60, corners: 64 };
+
+describe('a mould', () => {
+  it.each(DRAWN_FAMILIES.map(({ key }) => key))(
+    'of %s: both halves closed, and what fills the block adds up',
+    (key) => {
+      const { solids, layout } = made(mouldOf([starter(key)]));
+      for (const half of [solids.left, solids.right]) {
+        expect(openEdges(half)).toBe(0);
+        expect(massProperties(half).volume).toBeGreaterThan(0);
+      }
+      const { block, left, right, heads, channels, sprues, vents, sockets } = solids.volumes;
+      expect((left + right + heads + channels + sprues + vents + sockets) / block).toBeCloseTo(1, 6);
+      const { from, to } = layout.block;
+      expect(block).toBeCloseTo((to[0] - from[0]) * (to[1] - from[1]) * (to[2] - from[2]), 3);
+      // The halves as they leave in files, added by the divergence theorem and not by the library.
+      expect(
+        (massProperties(solids.left).volume + massProperties(solids.right).volume) / (left + right),
+      ).toBeCloseTo(1, 5);
+      expect(sprues).toBeGreaterThan(0);
+      expect(vents).toBeGreaterThan(0);
+    },
+  );
+
+  it('holds the head as it is cast, enlarged: what the closed halves leave of the block less steel and sprue', () => {
+    const design = starter('football');
+    const { solids, layout, rigs } = made(mouldOf([design], { shrink: 2 }));
+    const [rig] = rigs;
+    const [cavity] = layout.cavities;
+    if (!rig || !cavity) throw new Error('nothing laid');
+    // Cut the head's own room out of the block by the halves themselves, in the library, and look at its volume near the head.
+    const { from, to } = layout.block;
+    const cube = kernel.Manifold.cube([to[0] - from[0], to[1] - from[1], to[2] - from[2]]).translate([
+      ...from,
+    ]);
+    const room = cube.subtract(toManifold(kernel, solids.left)).subtract(toManifold(kernel, solids.right));
+    const enlarged = solidOf(kernel, castSolid(kernel, rig, undefined, 1 / 0.98)).translate([
+      cavity.shift[0],
+      0,
+      cavity.shift[1],
+    ]);
+    // Every bit of the enlarged head is room.
+    expect(enlarged.subtract(room).volume() / enlarged.volume()).toBeLessThan(1e-4);
+    // And its metal is the drawn head's, larger by the cube of the factor, less the room about the wire.
+    const drawn = rig.parts.find(({ name }) => name === 'metal')?.volume ?? NaN;
+    expect(cavityFactor(2)).toBeCloseTo(1 / 0.98, 12);
+    expect((solids.metal[0] ?? 0) / (drawn / 0.98 ** 3)).toBeGreaterThan(0.985);
+    expect((solids.metal[0] ?? 0) / (drawn / 0.98 ** 3)).toBeLessThan(1.01);
+  });
+
+  it('of eight cavities of a ladder keeps them apart, each with its own sprue', () => {
+    const rungs = [2, 3, 4, 5, 7, 9, 11, 14].map((grams) =>
+      starter('ball', { head: { ...starter('ball').head, target: { grams, of: 'metal' } } }),
+    );
+    const { layout, solids } = made(
+      mouldOf(rungs, { cavities: rungs.map((design) => ({ design, cuts: [] })) }),
+    );
+    expect(layout.cavities).toHaveLength(8);
+    expect(openEdges(solids.left)).toBe(0);
+    // Weights of the cavities stand as the rungs do.
+    const ratio = (solids.metal[7] ?? 0) / (solids.metal[0] ?? 1);
+    expect(ratio).toBeGreaterThan(6.3);
+    expect(ratio).toBeLessThan(7.7);
+    const spans = layout.cavities.map(({ outline, shift }) => {
+      const zs = outline.map(([, z]) => z + shift[1]);
+      return [Math.min(...zs), Math.max(...zs)] as const;
+    });
+    for (let i = 1; i < spans.length; i++)
+      expect((spans[i]?.[0] ?? 0) - (spans[i - 1]?.[1] ?? 0)).toBeGreaterThanOrEqual(5);
+  });
+
+  it('to press a sintered head is a solid and its bore: no sprue, no vents, larger by what it loses', () => {
+    const design = starter('ball', {
+      head: { family: 'ball', dimensions: { breadth: 8 }, metal: 'tungsten' },
+      keeper: { kind: 'none' },
+    });
+    const { solids, layout } = made(mouldOf([design], { making: 'press', shrink: 16 }));
+    expect(solids.volumes.sprues).toBe(0);
+    expect(solids.volumes.vents).toBe(0);
+    expect(layout.cavities[0]?.gating).toBeUndefined();
+    expect(layout.cavities[0]?.factor).toBeCloseTo(1 / 0.84, 10);
+    expect(openEdges(solids.right)).toBe(0);
+    const { block, left, right, heads, channels, sockets } = solids.volumes;
+    expect((left + right + heads + channels + sockets) / block).toBeCloseTo(1, 6);
+    // A ball of 8 mm, a sixth and more larger: 4/3 π (4/0.84)³.
+    expect(heads / ((4 / 3) * Math.PI * (4 / 0.84) ** 3)).toBeCloseTo(1, 3);
+  });
+
+  it('a gate passes its head before it freezes, by hand for 10 g of lead', () => {
+    // 882 mm³: height 1.4·∛882 = 13.43 mm, v = √(2·9806.65·13.43) = 513 mm/s, area 882/(0.7·513·0.3) = 8.19 mm² but for the lead's own usual heat.
+    const melting = meltingOf('lead');
+    const found = gatingFor(882, 11.34, melting);
+    expect(found.height).toBeCloseTo(13.43, 2);
+    expect(found.gate).toBeCloseTo(Math.sqrt((4 / Math.PI) * 8.19), 1);
+    expect(gatingFor(882, 11.34, melting, { gate: 2, sprue: 1 })).toMatchObject({ gate: 2, sprue: 2 });
+    // A larger head wants a wider gate, a crumb the least one.
+    expect(gatingFor(20, 11.34, melting).gate).toBe(1.4);
+    expect(gatingFor(4000, 11.34, melting).gate).toBeGreaterThan(found.gate);
+  });
+});
+
+describe('what binds', () => {
+  it('a ball lets go, and one whose middle stands off the parting plane does not', () => {
+    const mesh = meshOf(solidOf(kernel, loft(built(ball(10)).profile, undefined, COARSE)));
+    expect(opening(mesh, 0).bound).toBeLessThan(0.01);
+    const moved = { ...mesh, positions: mesh.positions.map((value, i) => (i % 3 === 1 ? value + 2 : value)) };
+    // A ball's zone between the parting plane and its middle, 2 mm high: 2 π R h = 62.8 mm² faces back.
+    expect(opening(moved, 0).bound / (2 * Math.PI * 5 * 2)).toBeCloseTo(1, 1);
+    expect(opening(moved, 0).facets.length % 9).toBe(0);
+  });
+  it('square walls that run deep are steep, shallow ones are not', () => {
+    const deep = meshOf(kernel.Manifold.cube([10, 6, 10], true));
+    // Four walls of 10 × 6; of each half they reach 3 mm deep, their facets' middles at 1 and 2 mm.
+    expect(opening(deep, 2).steep).toBeCloseTo(240, 6);
+    expect(opening(deep, 2).bound).toBe(0);
+    const flat = meshOf(kernel.Manifold.cube([10, 1, 10], true));
+    expect(opening(flat, 2).steep).toBe(0);
+  });
+});
+
+const cut = (change: Partial<Cut>): Cut => ({
+  cutter: 'round-nosed',
+  diameter: 6,
+  side: 'both',
+  at: { x: 0, z: 0 },
+  depth: 3,
+  ...change,
+});
+const volumeOf = (change: Partial<Cut>): number => cutterSolid(kernel, cut(change)).volume();
+
+describe('cutters', () => {
+  it('take what their shapes say, in closed form', () => {
+    // Half a ball of 3 mm: 2/3 π 27; a cap 1 mm deep: π h²(3r − h)/3; deeper than its radius, a shank above it.
+    expect(volumeOf({ side: 'left' }) / ((2 / 3) * Math.PI * 27)).toBeCloseTo(1, 2);
+    expect(volumeOf({ side: 'left', depth: 1 }) / ((Math.PI * (9 - 1)) / 3)).toBeCloseTo(1, 2);
+    expect(volumeOf({ side: 'right', depth: 5 }) / ((2 / 3) * Math.PI * 27 + Math.PI * 9 * 2)).toBeCloseTo(
+      1,
+      2,
+    );
+    expect(volumeOf({ cutter: 'flat', side: 'left' })).toBeCloseTo(Math.PI * 9 * 3, 1);
+    // A cone of 90°: π h³/3 while it is not deeper than its radius.
+    expect(volumeOf({ cutter: 'cone', tip: 90, side: 'left', depth: 2 }) / ((Math.PI * 8) / 3)).toBeCloseTo(
+      1,
+      3,
+    );
+    expect(volumeOf({})).toBeCloseTo(2 * volumeOf({ side: 'left' }), 6);
+    // Drawn 4 mm: a half round bar besides, π r²/2 · 4.
+    expect(
+      volumeOf({ side: 'left', to: { x: 4, z: 0 } }) / ((2 / 3) * Math.PI * 27 + 18 * Math.PI),
+    ).toBeCloseTo(1, 2);
+    // A ball that is wholly under the face has its neck above it.
+    expect(volumeOf({ cutter: 'ball', side: 'left', depth: 8 })).toBeGreaterThan(
+      (4 / 3) * Math.PI * 27 * 0.99,
+    );
+  });
+  it('a ball cut by a ball-nosed cutter loses the lens they share', () => {
+    // R = 5 about (5, 0, 0), a ball of r = 3 about a point d = 6 from there, both halves to its middle: the union is both less the lens
+    // π (R + r − d)² (d² + 2dr − 3r² + 2dR + 6rR − 3R²)/(12 d).
+    const [R, r, d] = [5, 3, 6];
+    const lens =
+      (Math.PI * (R + r - d) ** 2 * (d * d + 2 * d * r - 3 * r * r + 2 * d * R + 6 * r * R - 3 * R * R)) /
+      (12 * d);
+    const rig = built(ball(10));
+    const solid = cavitySolid(kernel, { rig, factor: 1 }, [cut({ at: { x: 5 + 6, z: 0 } })]);
+    const added = solid.volume() - cavitySolid(kernel, { rig, factor: 1 }, []).volume();
+    expect(added / ((4 / 3) * Math.PI * r ** 3 - lens)).toBeCloseTo(1, 2);
+  });
+  it('know the floor of the cavity', () => {
+    const mesh = meshOf(cavitySolid(kernel, { rig: built(ball(10)), factor: 1 }, []));
+    expect(floorDepth(mesh, 5, 0, 1)).toBeCloseTo(5, 1);
+    expect(floorDepth(mesh, 5, 3.01, -1)).toBeCloseTo(Math.sqrt(25 - 3.01 ** 2), 1);
+    expect(floorDepth(mesh, 30, 0, 1)).toBe(0);
+  });
+});
