@@ -12,6 +12,10 @@ import { cutterSolid } from './cutter.ts';
 
 /** Less than this is no piece of a half but a facet without thickness, mm³. */
 const FLAKE = 1e-3;
+/** Corners around a wire’s channel. */
+const WIRE_CORNERS = 24;
+/** Fine enough for a screen and for figures to a thousandth; a file is made finer. */
+export const SHOWN: MeshQuality = { rings: 70, corners: 64 };
 /** Corners about what is round in a mould. */
 const ROUND = 48;
 /** Room around a locating pin in its socket, each side, mm (common practice, no source). */
@@ -79,7 +83,7 @@ export function steelSolid(
   { rig, channels }: LaidCavity,
   isPoured: boolean,
 ): Manifold {
-  const parts = channels.map(({ path, radius }) => solidOf(kernel, tube(path, radius, ROUND)));
+  const parts = channels.map(({ path, radius }) => solidOf(kernel, tube(path, radius, WIRE_CORNERS)));
   if (isPoured) parts.push(eyePocket(kernel, rig.hook.eye));
   const joined = kernel.Manifold.union(parts);
   for (const part of parts) part.delete();
@@ -190,6 +194,8 @@ export function mouldSolids(
     trash.push(solid);
     return solid;
   };
+  // Only a cut can make one cavity run into the next.
+  const isCut = cuts.some((list) => list.length > 0);
   const keep2 = ([a, b]: Manifold[]): readonly [Manifold, Manifold] => {
     if (!a || !b) throw new Error('The block was not split in two, which is a mistake of the program.');
     return [keep(a), keep(b)];
@@ -197,46 +203,56 @@ export function mouldSolids(
   const steps = layout.cavities.length + 3;
   try {
     const block = keep(box(from, to));
-    const [heads, channels, sprues, vents]: Manifold[][] = [[], [], [], []];
+    // Cavities do not touch, so each is worked out by itself, on a few thousand facets, and all are taken out of the block at once.
+    const rooms: Manifold[] = [];
+    const vents: Manifold[] = [];
     const metal: number[] = [];
     const spruePer: number[] = [];
+    const counted = { heads: 0, channels: 0, sprues: 0, vents: 0 };
     layout.cavities.forEach((cavity, i) => {
       const move: Vec3 = [cavity.shift[0], 0, cavity.shift[1]];
       const head = keep(cavitySolid(kernel, cavity, cuts[i] ?? [], quality));
       const steel = keep(steelSolid(kernel, cavity, layout.making === 'pour'));
-      const cast = keep(head.subtract(steel));
-      metal.push(cast.volume());
-      heads?.push(keep(head.translate([...move])));
-      channels?.push(keep(steel.translate([...move])));
       const taken = keep(head.add(steel));
-      let lost = 0;
+      const inside = head.volume() + steel.volume() - taken.volume();
+      metal.push(head.volume() - inside);
+      // Only the sprue and the vents reach the block's faces.
       const sprue = sprueSolid(kernel, cavity, top);
-      if (sprue) {
-        const shifted = keep(keep(sprue).translate([...move]));
-        sprues?.push(shifted);
-        const inBlock = keep(keep(shifted.subtract(keep(taken.translate([...move])))).intersect(block));
-        lost += inBlock.volume();
-      }
+      const trimmed = sprue && keep(keep(sprue).trimByPlane([-1, 0, 0], -top));
+      const full = trimmed ? keep(taken.add(trimmed)) : taken;
       const vent = ventSolid(kernel, cavity, bottom);
-      if (vent) vents?.push(keep(keep(vent).translate([...move])));
-      spruePer.push(lost);
+      let vented = 0;
+      if (vent) {
+        const own = keep(
+          keep(keep(keep(vent).trimByPlane([-1, 0, 0], -top)).trimByPlane([1, 0, 0], bottom)).trimByPlane(
+            [0, -1, 0],
+            0,
+          ),
+        );
+        vented = keep(own.subtract(full)).volume();
+        vents.push(keep(vent.translate([...move])));
+      }
+      const lost = full.volume() - taken.volume();
+      counted.heads += head.volume();
+      counted.channels += steel.volume() - inside;
+      counted.sprues += lost;
+      counted.vents += vented;
+      spruePer.push(lost + vented);
+      // The sprue goes on through the top face, so that no face lies on it.
+      const through = sprue ? keep(taken.add(sprue)) : taken;
+      rooms.push(keep(through.translate([...move])));
       onDone(i + 1, steps);
     });
-    const union = (parts: readonly Manifold[] | undefined) => keep(Manifold.union([...(parts ?? [])]));
+    const union = (parts: readonly Manifold[]) => keep(Manifold.union([...parts]));
     const below = (solid: Manifold) => keep(solid.trimByPlane([0, -1, 0], 0));
-    // Each sort is counted without those before it, within the block. Vents, pins and sockets begin beyond the parting plane, so that no face lies
-    // in it twice; what of them is on the other side is not counted.
-    let filled = union([]);
-    const counted = [heads, channels, sprues].map((parts) => {
-      const whole = keep(union(parts).intersect(block));
-      const own = keep(whole.subtract(filled));
-      filled = keep(filled.add(whole));
-      return own.volume();
-    });
     onDone(layout.cavities.length + 1, steps);
-    const [leftRaw, rightRaw] = keep2(keep(block.subtract(filled)).splitByPlane([0, 1, 0], 0));
+    const [leftRaw, rightRaw] = keep2(
+      keep(block.subtract(keep(isCut ? Manifold.union(rooms) : Manifold.compose(rooms)))).splitByPlane(
+        [0, 1, 0],
+        0,
+      ),
+    );
     const vented = union(vents);
-    counted.push(keep(below(keep(vented.intersect(block))).subtract(filled)).volume());
     const pegs = (room: number) =>
       union(
         layout.pins.map(([x, z]) => {
@@ -259,10 +275,7 @@ export function mouldSolids(
         block: block.volume(),
         left: leftHalf.volume(),
         right: rightHalf.volume(),
-        heads: counted[0] ?? 0,
-        channels: counted[1] ?? 0,
-        sprues: counted[2] ?? 0,
-        vents: counted[3] ?? 0,
+        ...counted,
         sockets: socketed - pinned,
       },
       metal,

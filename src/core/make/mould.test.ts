@@ -17,6 +17,7 @@ import { meltingOf } from './melting.ts';
 import { cavityFactor, layMould } from './mould-layout.ts';
 import { cavitySolid, mouldSolids } from './mould-solids.ts';
 import { opening } from './opening.ts';
+import { cutsFor, recut } from './recut.ts';
 
 let kernel: ManifoldToplevel;
 beforeAll(async () => {
@@ -236,5 +237,64 @@ describe('cutters', () => {
     expect(floorDepth(mesh, 5, 0, 1)).toBeCloseTo(5, 1);
     expect(floorDepth(mesh, 5, 3.01, -1)).toBeCloseTo(Math.sqrt(25 - 3.01 ** 2), 1);
     expect(floorDepth(mesh, 30, 0, 1)).toBe(0);
+  });
+});
+
+describe('a cavity changed by cutter', () => {
+  const design = ball(10);
+  const cap = (h: number, r: number) => (Math.PI * h * h * (3 * r - h)) / 3;
+
+  it('weighs what its metal and the cap or cylinder besides weigh', () => {
+    const rig = built(design);
+    // A flat end of 4 mm through the middle, 7 mm deep in both halves: a bar that stands 2 mm out of the ball on each side, less the caps.
+    const flat = cut({ cutter: 'flat', diameter: 4, at: { x: 5, z: 0 }, depth: 7 });
+    const found = recut(kernel, rig, design, 1, [flat]);
+    const sagitta = 5 - Math.sqrt(25 - 4);
+    const added = 2 * (Math.PI * 4 * (2 + sagitta) - cap(sagitta, 5));
+    expect((found.metal - found.was) / ((11.34 * added) / 1000)).toBeCloseTo(1, 2);
+    expect(found.total - found.metal).toBeCloseTo(
+      rig.parts.reduce((sum, part) => sum + (part.name === 'metal' ? 0 : part.mass), 0),
+      8,
+    );
+    // In a mould that allows for shrinkage the same cutter adds less, by its cube.
+    const shrunk = recut(kernel, rig, design, 1.02, [
+      { ...flat, depth: 7 * 1.02, diameter: 4 * 1.02, at: { x: 5.1, z: 0 } },
+    ]);
+    expect(shrunk.metal).toBeCloseTo(found.metal, 3);
+  });
+  it('is judged as the solid it has become', () => {
+    const rig = built(design);
+    const found = recut(kernel, rig, design, 1, [cut({ diameter: 8, depth: 6, at: { x: 5, z: 0 } })]);
+    const anew = built(found.design);
+    const metal = anew.parts.find(({ name }) => name === 'metal')?.mass ?? NaN;
+    expect(metal / found.metal).toBeGreaterThan(0.995);
+    expect(metal / found.metal).toBeLessThan(1.005);
+    expect(found.design.head.dimensions['breadth']).toBeCloseTo(12, 1);
+    // Cuts that part the solid from the shank are refused in words.
+    expect(() => recut(kernel, rig, design, 1, [cut({ at: { x: 60, z: 0 } })])).toThrow(
+      /no single closed solid/,
+    );
+    expect(recut(kernel, rig, design, 1, []).design).toBe(design);
+  });
+  it('finds the depth for a weight, and what a tenth too deep costs', () => {
+    const rig = built(design);
+    const was = rig.parts.find(({ name }) => name === 'metal')?.mass ?? NaN;
+    // A flat end of 6 mm over the middle of one half: 0.5 g more is 44.1 mm³ out of the ball, so (44.1 + cap)/(9π) beyond the cap's foot.
+    const sagitta = 5 - Math.sqrt(25 - 9);
+    const over = 500 / 11.34;
+    const depth = 4 + (over + cap(sagitta, 5)) / (Math.PI * 9);
+    const [offer] = cutsFor(
+      kernel,
+      rig,
+      1,
+      [],
+      was + 0.5,
+      [cut({ cutter: 'flat', side: 'left', at: { x: 5, z: 0 } })],
+      30,
+    );
+    expect(offer?.cut.depth).toBeCloseTo(depth, 1);
+    expect(offer?.metal).toBeCloseTo(was + 0.5, 2);
+    expect(offer?.perTenth).toBeCloseTo((11.34 * Math.PI * 9 * 0.1) / 1000, 3);
+    expect(cutsFor(kernel, rig, 1, [], was + 50, [cut({})], 30)).toEqual([]);
   });
 });

@@ -1,0 +1,246 @@
+import { assemble } from '../build/assemble.ts';
+import { checkDesign } from '../build/check.ts';
+import { headMass, metalPart } from '../build/rig.ts';
+import { solveTarget } from '../build/solve.ts';
+import type { Design } from '../document/design.ts';
+import type { Problem } from '../document/problem.ts';
+import type { Dimensions, Family } from '../head/family.ts';
+import { completeDimensions } from '../head/family.ts';
+import { familyOf } from '../head/families/index.ts';
+import type { Metal } from '../material/metals/metal.ts';
+import { METALS } from '../material/metals/index.ts';
+import { clamp } from '../numeric/vec.ts';
+import { marked } from '../quantity/phrase.ts';
+
+/** How far a hand with a caliper and a small scale are off, mm and g, one way (common practice, no source). */
+export const CALIPER = 0.05;
+export const SCALE = 0.02;
+/** How far a size that was not measured may be from the shape's usual proportions, as a share (working value, no source). */
+const UNMEASURED = 0.12;
+/** How near a density that a packet names is meant, as a share (working value, no source). */
+const CLAIM = 0.015;
+/** A head that has air in it under this share of its body is called solid. */
+const SOLID = 0.03;
+
+/** A head in the hand. */
+export interface InHand {
+  /** shape, hook, eye, keeper and guard as they were told; its metal is the one the packet names */
+  readonly design: Design;
+  /** sizes that were measured; of the others the family's usual proportions are taken */
+  readonly measured: Dimensions;
+  /** everything as it lies on the scale, g */
+  readonly grams: number;
+}
+
+/** How a metal agrees with what was measured. */
+export interface MetalAgrees {
+  readonly metal: Metal;
+  readonly verdict: 'agrees' | 'nearly' | 'does not';
+  /** factor on the sizes that were not measured, at which all agrees; undefined where none does, or every size was measured */
+  readonly factor: number | undefined;
+}
+
+export type TakenIn =
+  | {
+      readonly ok: true;
+      /** ready for the Rack: measured sizes as measured, the others found, no target */
+      readonly design: Design;
+      /** what the sizes and the weight make the metal, g/cm³, with its span from caliper, scale and unmeasured sizes */
+      readonly density: number;
+      readonly densities: readonly [low: number, high: number];
+      readonly metals: readonly MetalAgrees[];
+      /** sizes that were found and not measured */
+      readonly found: readonly string[];
+      /** sentences: what adds up and what does not; quantities are marked */
+      readonly says: readonly string[];
+    }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
+
+/** Sizes of a family with those measured in place; the others keep its proportions, by the mean ratio of the measured ones to the usual. */
+function proportioned(family: Family, usual: Dimensions, measured: Dimensions): Record<string, number> {
+  const logs = family.dimensions.flatMap(({ key, scales }) => {
+    const [mine, theirs] = [measured[key], usual[key]];
+    return scales && mine && theirs ? [Math.log(mine / theirs)] : [];
+  });
+  const factor = logs.length > 0 ? Math.exp(logs.reduce((sum, log) => sum + log, 0) / logs.length) : 1;
+  return Object.fromEntries(
+    family.dimensions.map(({ key, scales, min, max }) => [
+      key,
+      measured[key] ?? clamp((usual[key] ?? 0) * (scales ? factor : 1), min, max),
+    ]),
+  );
+}
+
+/**
+ * Takes in a head from measurements: finds the sizes that were not measured so that all agrees with its weight, for the metal it is said to be of and for
+ * every other, and says what does not add up. With nothing measured the weight alone sizes it.
+ */
+export function takeIn({ design, measured, grams }: InHand, metals: readonly Metal[] = METALS): TakenIn {
+  const family = familyOf(design.head.family);
+  if (!family)
+    return {
+      ok: false,
+      problems: [{ path: '/head/family', message: 'Shape: it is not known. Choose one.' }],
+    };
+  const usual = completeDimensions(family, design.head.dimensions, design.head);
+  const dimensions = proportioned(family, usual, measured);
+  const { target: _, ...head } = design.head;
+  const plain: Design = { ...design, head: { ...head, dimensions } };
+  const problems = checkDesign(plain, metals);
+  if (problems.length > 0) return { ok: false, problems };
+  const rig = assemble(plain, metals);
+  const other = headMass(rig) - metalPart(rig).mass;
+  if (!(grams > other))
+    return {
+      ok: false,
+      problems: [
+        {
+          path: '/grams',
+          message: `Weight: hook and fittings alone are ${marked(other, 'mass')}, which leaves no metal at ${marked(grams, 'mass')}. Check the hook’s size, or weigh again.`,
+        },
+      ],
+    };
+  const volumeAt = (sizes: Dimensions): number =>
+    metalPart(assemble({ ...plain, head: { ...plain.head, dimensions: { ...sizes } } }, metals)).volume;
+  const volume = metalPart(rig).volume;
+  const density = ((grams - other) / volume) * 1000;
+  const scaled = family.dimensions.filter(({ scales }) => scales);
+  const known = scaled.filter(({ key }) => measured[key] !== undefined);
+  const unknown = scaled.filter(({ key }) => measured[key] === undefined);
+  // Each measured size by what the caliper may be off; those not measured together, since they were found together.
+  const off = (sizes: Dimensions) => Math.log(volumeAt(sizes) / volume);
+  const variance =
+    known.reduce(
+      (sum, { key }) => sum + off({ ...dimensions, [key]: (dimensions[key] ?? 0) + CALIPER }) ** 2,
+      0,
+    ) +
+    (unknown.length > 0
+      ? off({
+          ...dimensions,
+          ...Object.fromEntries(unknown.map(({ key }) => [key, (dimensions[key] ?? 0) * (1 + UNMEASURED)])),
+        }) ** 2
+      : 0) +
+    (SCALE / (grams - other)) ** 2;
+  const half = Math.exp(2 * Math.sqrt(variance));
+  const densities = [density / half, density * half] as const;
+  const solve = (metal: Metal) => {
+    if (unknown.length === 0) return undefined;
+    const wanted: Design = {
+      ...plain,
+      head: {
+        ...plain.head,
+        metal: metal.key,
+        ...(metal.key === design.head.metal ? {} : { density: undefined }),
+        target: { grams, of: 'total' },
+        locks: known.map(({ key }) => key),
+      },
+    };
+    const solved = solveTarget(wanted, metals);
+    return solved.ok ? solved : undefined;
+  };
+  const claimed = design.head.density;
+  const spanOf = (metal: Metal): readonly [number, number] =>
+    metal.key === design.head.metal && claimed !== undefined
+      ? [claimed * (1 - CLAIM), claimed * (1 + CLAIM)]
+      : metal.densityRange;
+  const agreement = metals.map((metal): MetalAgrees => {
+    const [low, high] = spanOf(metal);
+    const isIn = high >= densities[0] && low <= densities[1];
+    const miss = Math.max(1, low / densities[1], densities[0] / high);
+    return {
+      metal,
+      verdict: isIn ? 'agrees' : miss < 1.06 ? 'nearly' : 'does not',
+      factor: solve(metal)?.rig.scale,
+    };
+  });
+  const said = agreement.find(({ metal }) => metal.key === design.head.metal);
+  const solved = said && said.verdict !== 'does not' ? solve(said.metal) : undefined;
+  const final: Design = solved
+    ? {
+        ...design,
+        head: { ...head, dimensions: solved.design.head.dimensions },
+      }
+    : {
+        ...plain,
+        // Sizes as measured and a weight as weighed: then the metal is what does not fit its name, and the design carries what it is.
+        head: said?.verdict === 'agrees' ? plain.head : { ...plain.head, density },
+      };
+  return {
+    ok: true,
+    design: final,
+    density,
+    densities,
+    metals: agreement,
+    found: unknown.map(({ key }) => key),
+    says: sentences(said, agreement, {
+      span: said ? spanOf(said.metal) : [0, Infinity],
+      nominal: claimed ?? said?.metal.density ?? NaN,
+      density,
+      densities,
+      volume,
+      grams,
+      other,
+      isAll: unknown.length === 0,
+    }),
+  };
+}
+
+interface Found {
+  /** what the metal said may be, and is usually, g/cm³ */
+  readonly span: readonly [number, number];
+  readonly nominal: number;
+  readonly density: number;
+  readonly densities: readonly [number, number];
+  readonly volume: number;
+  readonly grams: number;
+  readonly other: number;
+  readonly isAll: boolean;
+}
+
+function sentences(
+  said: MetalAgrees | undefined,
+  all: readonly MetalAgrees[],
+  { span, nominal, density, densities, volume, grams, other, isAll }: Found,
+): string[] {
+  const out: string[] = [];
+  const d = (value: number) => marked(value, 'density');
+  const name = said?.metal.name.toLowerCase() ?? 'metal it is said to be';
+  out.push(
+    `${isAll ? 'At these sizes' : 'At these sizes and the shape’s usual proportions'} ${marked(grams, 'mass')} means ${d(density)} (${d(densities[0])} to ${d(densities[1])}).`,
+  );
+  if (said?.verdict === 'agrees') {
+    out.push(
+      said.factor === undefined || Math.abs(Math.log(said.factor)) < 0.01
+        ? `That is ${name}: it adds up.`
+        : `That may be ${name}: it adds up where the sizes not measured are ${percent(said.factor)} of the usual proportions.`,
+    );
+    if (nominal < densities[0] || nominal > densities[1])
+      out.push(
+        `It is sold as ${name} at ${d(span[0])} to ${d(span[1])}, but this is not the ${d(nominal)} it is usually taken for: a head of that density and weight would be another size.`,
+      );
+  } else if (said) {
+    const [low, high] = span;
+    const fits = all
+      .filter(({ verdict }) => verdict === 'agrees')
+      .map(({ metal }) => metal.name.toLowerCase());
+    const rest =
+      fits.length > 0
+        ? ` It would agree with ${fits.join(' or ')}.`
+        : ' No metal of the stores is so dense or so light.';
+    if (density < low) {
+      const air = volume - ((grams - other) / low) * 1000;
+      out.push(
+        air > SOLID * volume
+          ? `That is not ${name}, which is ${d(low)} or more: another metal, or a hollow of ${marked(air, 'volume')} in it.${rest}`
+          : `That is a little light for ${name}: measure once more.${rest}`,
+      );
+    } else
+      out.push(
+        `That is denser than ${name}, which is ${d(high)} at most: a heavier metal, a size read too small, or a hook lighter than the chart’s.${rest}`,
+      );
+  }
+  if (!isAll) out.push('Measure the sizes that were found to make this surer.');
+  return out;
+}
+
+const percent = (factor: number): string => `${Math.round(100 * factor)}%`;
