@@ -361,7 +361,7 @@ describe('fall of a whole head', () => {
     if (!free) throw new Error('no hook');
     const drag = (body: WetBody, pitch: number) =>
       dragAt(body, [0, 0, 0], radians(pitch), found.speed, rho, waterViscosity(water)).force;
-    const whole = drag(wetHead(rig), found.attitude) + drag(wetHook(free), found.hookPitch ?? NaN);
+    const whole = drag(wetHead(rig), found.attitude) + drag(wetHook(free, rig), found.hookPitch ?? NaN);
     expect(whole / ((weight / 1000) * 9.80665)).toBeCloseTo(1, 3);
     expect(head.name).toBe('head');
   });

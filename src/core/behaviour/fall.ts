@@ -106,8 +106,14 @@ export function fall(rig: Rig, water: Water): Fall {
 
   const { roundness: round, size } = body;
   const spread = round * SPREAD.ball + (1 - round) * SPREAD.other;
-  const slow = Math.min(speed * (1 - spread), at(psi, 1e-7, 'most').speed * (1 - SPREAD.ball));
-  const fast = Math.max(speed * (1 + spread), at(psi, 1e-7, 'least').speed * (1 + SPREAD.ball));
+  // Measured drag has the span it was measured with; speed goes with its root.
+  const { drag } = rig;
+  const slow = drag
+    ? speed * Math.sqrt(drag.factor / drag.high)
+    : Math.min(speed * (1 - spread), at(psi, 1e-7, 'most').speed * (1 - SPREAD.ball));
+  const fast = drag
+    ? speed * Math.sqrt(drag.factor / drag.low)
+    : Math.max(speed * (1 + spread), at(psi, 1e-7, 'least').speed * (1 + SPREAD.ball));
   // What a shift of the body's drag by its share of the size turns it by, at the steepness of the moment there.
   const steep = (at(psi + STEP / 4).moment - at(psi - STEP / 4).moment) / (STEP / 2);
   const sway = Math.min(Math.PI / 4, Math.abs((force * size * OFF_CENTRE) / (steep || 1e-12)));
@@ -152,7 +158,7 @@ export const SWING = 110;
 function freeHook(rig: Rig, rho: number, viscosity: number) {
   const [, body] = rig.bodies;
   if (!body || !rig.joint) return undefined;
-  const wet = wetHook(body);
+  const wet = wetHook(body, rig);
   const { weight, centre } = submerged(body, rho);
   const force = (weight / 1000) * GRAVITY;
   const hinge = rig.joint.at;
@@ -189,7 +195,7 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: 'W g = ½ ρ v² Σ Cd A',
-      note: 'Terminal fall on a slack line. Submerged weight = drag. Ball: Brown & Lawler 2003, into which near-balls pass without a step; other heads: Hölzer & Sommerfeld 2008 in the attitude of motion; slender ones a quarter of the way from that to Hoerner’s law for streamlined bodies (1965), with a span from Ganser 1993 to his. Paint adds its size. Hook, keeper and guard by the cross-flow principle (Hoerner 1965). A hinged head falls as two bodies, each in its own balance about the hinge. A plastic, where one is rigged, by the same principle as wire. No line, vertical path.',
+      note: 'Terminal fall on a slack line. Submerged weight = drag. Ball: Brown & Lawler 2003, into which near-balls pass without a step; other heads: Hölzer & Sommerfeld 2008 in the attitude of motion; slender ones a quarter of the way from that to Hoerner’s law for streamlined bodies (1965), with a span from Ganser 1993 to his. Paint adds its size. Hook, keeper and guard by the cross-flow principle (Hoerner 1965). A hinged head falls as two bodies, each in its own balance about the hinge. A plastic, where one is rigged, by the same principle as wire. No line, vertical path. Where drops were timed for this design its drag is what they say, and so is the span.',
       compared: true,
     },
     'fall.attitude': {
@@ -264,14 +270,17 @@ export const falling = behaviour({
     };
     const swung = (v: number) => pendulum(fishing.lineOut, fishing.rodHeight, depth, v, line);
     const tight = swung(speed);
+    // What is on the hook was not there when the drag was measured.
+    const kind = rig.drag && !rig.bait ? ('measured' as const) : undefined;
     return {
-      'fall.speed': { value: speed, range: speeds },
+      'fall.speed': { value: speed, range: speeds, kind },
       'fall.attitude': { value: attitude, range: attitudes },
       'fall.noseFirst': noseFirst,
       'fall.hookPitch': hookPitch,
       'fall.timeToDepth': {
         value: timeTo(depth),
         range: [timeTo(depth, speeds[1]), timeTo(depth, speeds[0])],
+        kind,
       },
       'fall.swingBack': tight?.back,
       'fall.swingTime': tight && {

@@ -26,6 +26,13 @@ const USUAL: Dragging = { factor: 1 };
  */
 const MOST: Dragging = { factor: 1.27, normal: 1.4 };
 const LEAST: Dragging = { factor: 0.73, normal: 1 };
+
+/** The head's drag as likely and as its span goes: as published forms part, or as it was measured; the line's own in both. */
+const draggings = ({ drag }: Rig) => ({
+  usual: USUAL,
+  least: drag ? { factor: drag.low / drag.factor, normal: 1 } : LEAST,
+  most: drag ? { factor: drag.high / drag.factor, normal: 1.4 } : MOST,
+});
 /** Speeds looked at, m/s. */
 const SLOWEST = 0.02;
 const FASTEST = 6;
@@ -262,14 +269,17 @@ export const retrieve = behaviour({
       const size = leastSize(tow, through, around.depth, rho, fishing, dragging);
       return size === undefined ? undefined : totalMass(rig) * size ** 3;
     };
+    const { least, usual, most: dragMost } = draggings(rig);
+    const kind = rig.drag && !rig.bait ? ('measured' as const) : undefined;
     const spanned = (value: (dragging: Dragging) => number | undefined, less = 0) => {
-      const [middle, low, high] = [USUAL, MOST, LEAST].map(value);
+      const [middle, low, high] = [usual, dragMost, least].map(value);
       if (middle === undefined) return undefined;
       // With much line out less drag can mean less depth too: the span is about the value in any case.
       const ends = [middle, low ?? middle, high ?? middle].sort((a, b) => a - b);
       return {
         value: Math.max(0, middle - less),
         range: [Math.max(0, (ends[0] as number) - less), Math.max(0, (ends[2] as number) - less)] as const,
+        kind,
       };
     };
     const { drag, lift, pitch, hookPitch } = tow.at(through);
@@ -283,7 +293,8 @@ export const retrieve = behaviour({
     return {
       'retrieve.dragArea': {
         value: dragArea,
-        range: [LEAST.factor * dragArea, MOST.factor * dragArea] as const,
+        range: [least.factor * dragArea, dragMost.factor * dragArea] as const,
+        kind,
       },
       'retrieve.depth': spanned(depth),
       'retrieve.maxBottomSpeed': spanned(most, current),

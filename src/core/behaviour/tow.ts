@@ -71,7 +71,7 @@ export function towed(rig: Rig, water: Water): Tow | undefined {
       const { force, lift } = dragged(head, eye, pitch);
       return { drag: force, lift, pitch: degrees(pitch), hookPitch: undefined };
     }
-    const wet = wetHook(free);
+    const wet = wetHook(free, rig);
     const { weight: hookWeight, centre } = submerged(free, rho);
     const hookPitch = steady(
       (p) => dragged(wet, hinge.at, p).moment + newtons(hookWeight) * ahead(centre, hinge.at, p),

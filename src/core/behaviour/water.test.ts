@@ -270,7 +270,14 @@ describe('at rest', () => {
       const across = 1.15 * d * length;
       const along = WIRE_TANGENT * Math.PI * d * length;
       const sticks = Float64Array.from([0, 0, 0, Math.cos(a), 0, Math.sin(a), across, along]);
-      const stick = { surface: undefined, centroid: [0, 0, 0] as Vec3, sticks, roundness: 0, size: 0 };
+      const stick = {
+        surface: undefined,
+        centroid: [0, 0, 0] as Vec3,
+        sticks,
+        roundness: 0,
+        size: 0,
+        factor: 1,
+      };
       // Moving level, forward along x: its front end stands up, so the water lifts it.
       const { force, lift } = dragAt(stick, [0, 0, 0], Math.PI / 2, v, rho, 1e-3);
       const push = 0.5 * rho * v * v * 1e-6;

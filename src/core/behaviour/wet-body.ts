@@ -18,6 +18,8 @@ export interface WetBody {
   readonly roundness: number;
   /** length of the head, mm */
   readonly size: number;
+  /** what all of its drag is multiplied by: 1, or what was measured of this design */
+  readonly factor: number;
 }
 
 /** Numbers of a stick in the list of them. */
@@ -40,12 +42,20 @@ export function wetHead(rig: Rig): WetBody & { readonly surface: Shadows } {
     sticks: sticksOf(rig.bodies[0]),
     roundness: roundness(shadows.factors(0).sphericity),
     size: rig.profile.length,
+    factor: rig.drag?.factor ?? 1,
   };
 }
 
 /** A free hook with what is on it: wire and plastic as sticks, no surface. */
-export function wetHook(body: RigidBody): WetBody {
-  return { surface: undefined, centroid: [0, 0, 0], sticks: sticksOf(body), roundness: 0, size: 0 };
+export function wetHook(body: RigidBody, { drag }: Pick<Rig, 'drag'>): WetBody {
+  return {
+    surface: undefined,
+    centroid: [0, 0, 0],
+    sticks: sticksOf(body),
+    roundness: 0,
+    size: 0,
+    factor: drag?.factor ?? 1,
+  };
 }
 
 const sticksOf = (body: RigidBody): Float64Array =>
@@ -105,7 +115,8 @@ export function dragAt(
     lift += fz * ux - fx * uz;
     moment += ((sticks[i + 2] as number) - centre[2]) * fx - ((sticks[i] as number) - centre[0]) * fz;
   }
-  return { force, moment, lift };
+  const { factor } = body;
+  return { force: factor * force, moment: factor * moment, lift: factor * lift };
 }
 
 /** How far a point lies ahead of another at a nose-down pitch, along the level, mm. */

@@ -140,6 +140,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
     dimensions,
     castName: kind.castName ?? '',
     skirt: design.skirt,
+    drag: design.drag,
     measures,
     isHookMeasured: design.hook.measured !== undefined,
     metal,

@@ -99,6 +99,8 @@ export interface Rig {
   readonly isHookMeasured: boolean;
   readonly guard: GuardBody | undefined;
   readonly skirt: Skirt | undefined;
+  /** drag measured on the water, over what is reckoned, with its span */
+  readonly drag: { readonly factor: number; readonly low: number; readonly high: number } | undefined;
   readonly metal: Metal;
   /** g/cm³, the design's own where it has one */
   readonly density: number;

@@ -47,6 +47,21 @@ const LadderSchema = Type.Object(
   { ...closed, description: 'The series of weights this head is to be made in' },
 );
 
+const DragSchema = Type.Object(
+  {
+    factor: Type.Number({
+      minimum: 0.1,
+      maximum: 10,
+      description: 'What the drag reckoned is multiplied by',
+    }),
+    low: Type.Number({ minimum: 0.01, maximum: 100, description: 'Least it may be, at 95%' }),
+    high: Type.Number({ minimum: 0.01, maximum: 100, description: 'Most it may be, at 95%' }),
+    count: Type.Integer({ minimum: 1, maximum: 10_000, description: 'Drops and tows it was found from' }),
+  },
+  { ...closed, description: 'Drag measured on the water: fall and retrieve follow it' },
+);
+export type MeasuredDrag = Static<typeof DragSchema>;
+
 export const DesignSchema = Type.Object(
   {
     format: Type.Literal('fern-anvil/design', { description: 'Marks the document' }),
@@ -64,6 +79,7 @@ export const DesignSchema = Type.Object(
     keeper: Type.Unsafe<KeeperSpec>(kindSchema(KEEPERS, 'What holds the plastic')),
     guard: Type.Unsafe<GuardSpec>(kindSchema(GUARDS, 'What guards the point')),
     skirt: Type.Optional(SkirtSchema),
+    drag: Type.Optional(DragSchema),
     ladder: Type.Optional(LadderSchema),
   },
   { ...closed, $id: 'fern-anvil-design-1', title: 'Fern Anvil design, version 1' },

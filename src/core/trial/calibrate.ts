@@ -48,24 +48,28 @@ export function factorOfTow(depth: number, depthAt: (factor: number) => number):
   return root.ok ? Math.exp(root.x) : undefined;
 }
 
+/** One measurement's factor, and how far its logarithm may be off, one standard deviation. */
+export interface FactorFound {
+  readonly factor: number;
+  readonly deviation: number;
+}
+
 /**
- * One factor from several measurements: the mean of their logarithms with Student's interval (NIST/SEMATECH e-Handbook 1.3.5.2), the drag being a
- * thing that is off by shares. `single` is the standard deviation of one logarithm, used where there is but one.
+ * One factor from several measurements: the mean of their logarithms, since drag is off by shares, each with the weight of how sure it is, with Student's
+ * interval from how far they scatter about it (NIST/SEMATECH e-Handbook 1.3.5.2; weights as 1/σ²). Of a single one the interval is its own.
  */
-export function calibrated(
-  factors: readonly number[],
-  single: number,
-  confidence = CONFIDENCE,
-): Calibrated | undefined {
-  const logs = factors.filter((factor) => factor > 0 && Number.isFinite(factor)).map(Math.log);
-  const count = logs.length;
+export function calibrated(found: readonly FactorFound[], confidence = CONFIDENCE): Calibrated | undefined {
+  const sound = found.filter(({ factor, deviation }) => factor > 0 && factor < Infinity && deviation > 0);
+  const count = sound.length;
   if (count === 0) return undefined;
-  const mean = logs.reduce((sum, log) => sum + log, 0) / count;
+  const rows = sound.map(({ factor, deviation }) => ({ log: Math.log(factor), weight: 1 / deviation ** 2 }));
+  const all = rows.reduce((sum, { weight }) => sum + weight, 0);
+  const mean = rows.reduce((sum, { log, weight }) => sum + weight * log, 0) / all;
+  const scatter = rows.reduce((sum, { log, weight }) => sum + weight * (log - mean) ** 2, 0);
   const half =
     count === 1
-      ? deviations(confidence) * single
-      : tQuantile((1 + confidence) / 2, count - 1) *
-        Math.sqrt(logs.reduce((sum, log) => sum + (log - mean) ** 2, 0) / (count - 1) / count);
+      ? deviations(confidence) / Math.sqrt(all)
+      : tQuantile((1 + confidence) / 2, count - 1) * Math.sqrt(scatter / (count - 1) / all);
   return { factor: Math.exp(mean), low: Math.exp(mean - half), high: Math.exp(mean + half), count };
 }
 

@@ -1,0 +1,142 @@
+import type { Surroundings } from '../behaviour/behaviour.ts';
+import { fall } from '../behaviour/fall.ts';
+import { fishingOf } from '../behaviour/fishing.ts';
+import { depthAt } from '../behaviour/retrieve.ts';
+import { towed } from '../behaviour/tow.ts';
+import type { Rig } from '../build/rig.ts';
+import { solveTarget } from '../build/solve.ts';
+import type { Design, MeasuredDrag } from '../document/design.ts';
+import type { Problem } from '../document/problem.ts';
+import type { Drop, TowDepth, Trial } from '../document/trial.ts';
+import type { LineKey } from '../material/lines.ts';
+import { LINE_KINDS } from '../material/lines.ts';
+import type { Metal } from '../material/metals/metal.ts';
+import { waterDensity } from '../material/water.ts';
+import type { Water } from '../material/water.ts';
+import { marked } from '../quantity/phrase.ts';
+import { calibrated, factorOfDrop, factorOfTow, watchDeviation } from './calibrate.ts';
+
+/** Salt of the waters a drop is noted in, g/kg (common practice, no source). */
+const SALT: Readonly<Record<Drop['water'], number>> = { fresh: 0, brackish: 8, salt: 35 };
+/** How far a depth read off a sounder is off, m, one standard deviation (common practice, no source). */
+const DEPTH_OFF = 0.1;
+/** Step of a factor's logarithm at which it is seen how far a running depth follows it. */
+const STEP = 0.05;
+
+/** A measurement against the model as it stood without it. */
+export interface Measured {
+  readonly says: string;
+  /** drag factor it means; undefined where none fits */
+  readonly factor: number | undefined;
+  /** how far its logarithm may be off, one standard deviation */
+  readonly deviation: number;
+  /** it lies outside the model's own range */
+  readonly isMissed: boolean;
+}
+
+export type WaterCalibration =
+  | {
+      readonly ok: true;
+      readonly drag: MeasuredDrag | undefined;
+      readonly drops: readonly Measured[];
+      readonly tows: readonly Measured[];
+      /** what is to be said of the model; quantities are marked */
+      readonly says: string;
+    }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
+
+const withFactor = (rig: Rig, factor: number): Rig => ({
+  ...rig,
+  drag: { factor, low: factor, high: factor },
+});
+
+/**
+ * One drag factor for a design from its timed drops and measured tow depths, whoever's days they were noted in, with its interval at 95%; and of each whether
+ * the model without it had it within its range.
+ */
+export function calibrationFor(
+  design: Design,
+  { drops, tows }: Pick<Trial, 'drops' | 'tows'>,
+  metals?: readonly Metal[],
+): WaterCalibration {
+  const { drag: _, ...plain } = design;
+  const solved = solveTarget(plain, metals);
+  if (!solved.ok) return { ok: false, problems: [solved.problem] };
+  const { rig } = solved;
+  const timed = drops.map((drop) => measuredDrop(rig, drop));
+  const towedDepths = tows.map((tow) => measuredTow(rig, tow));
+  const found = calibrated(
+    [...timed, ...towedDepths].flatMap(({ factor, deviation }) =>
+      factor === undefined ? [] : [{ factor, deviation }],
+    ),
+  );
+  const missed = [...timed, ...towedDepths].filter(({ isMissed }) => isMissed).length;
+  const all = timed.length + towedDepths.length;
+  return {
+    ok: true,
+    drag: found,
+    drops: timed,
+    tows: towedDepths,
+    says:
+      all === 0
+        ? 'Nothing measured yet: time some drops beside a measure, or note the depth it runs at.'
+        : found === undefined
+          ? 'No drag between a tenth and ten times what is reckoned fits: check depth, weight and watch.'
+          : missed === 0
+            ? 'The model had all of it within its range; with the measured drag the range is narrower.'
+            : `The model missed ${missed} of ${all} by more than its range: its drag for this shape is off. The measured drag sets it right for this design.`,
+  };
+}
+
+function measuredDrop(rig: Rig, drop: Drop): Measured {
+  const water: Water = { temperature: drop.temperature, salinity: SALT[drop.water] ?? 0 };
+  const model = fall(rig, water);
+  const { depth, seconds } = drop;
+  if (!(model.speed > 0))
+    return { says: 'It floats in that water.', factor: undefined, deviation: Infinity, isMissed: true };
+  const [slow, fast] = model.speeds;
+  const [least, most] = [model.timeTo(depth, fast), model.timeTo(depth, slow)];
+  const factor = factorOfDrop(drop, (d, k) => fall(withFactor(rig, k), water).timeTo(d));
+  const isMissed = seconds < least || seconds > most;
+  return {
+    factor,
+    deviation: watchDeviation(drop),
+    isMissed,
+    says: `${marked(seconds, 'time')} to ${marked(depth, 'depth')}; the model says ${marked(model.timeTo(depth), 'time')} (${marked(least, 'time')} to ${marked(most, 'time')})${isMissed ? ', and misses it' : ''}.`,
+  };
+}
+
+/** A line as it was noted, or the usual one where that is not known. */
+const lineKeyOf = (line: string): LineKey =>
+  LINE_KINDS.find(({ key }) => key === line)?.key ?? 'fluorocarbon';
+
+/** How far head's and line's drag are taken to be off in a tow: as the retrieve's own span. */
+const TOW_SPAN = [
+  { factor: 1.27, normal: 1.4 },
+  { factor: 0.73, normal: 1 },
+] as const;
+
+function measuredTow(rig: Rig, { depth, speed, lineOut, line, test }: TowDepth): Measured {
+  const around: Surroundings = {
+    water: { temperature: 15, salinity: 0 },
+    depth,
+    fishing: { speed, lineOut, line: lineKeyOf(line), test },
+  };
+  const fishing = fishingOf(around);
+  const rho = waterDensity(around.water);
+  const tow = towed(rig, around.water);
+  if (!tow)
+    return { says: 'It floats in that water.', factor: undefined, deviation: Infinity, isMissed: true };
+  const at = (factor: number, normal?: number): number =>
+    depthAt(tow, speed, rho, fishing, normal === undefined ? { factor } : { factor, normal });
+  const ends = TOW_SPAN.map(({ factor, normal }) => at(factor, normal)).sort((a, b) => a - b);
+  const [least, most] = [ends[0] ?? NaN, ends[1] ?? NaN];
+  const isMissed = depth < least || depth > most;
+  return {
+    // The head's drag alone is found; the line's is as it is reckoned.
+    factor: factorOfTow(depth, (factor) => at(factor)),
+    deviation: (DEPTH_OFF * 2 * STEP) / Math.max(1e-9, at(Math.exp(-STEP)) - at(Math.exp(STEP))),
+    isMissed,
+    says: `Ran at ${marked(depth, 'depth')} at ${marked(speed, 'speed')}; the model says ${marked(at(1), 'depth')} (${marked(least, 'depth')} to ${marked(most, 'depth')})${isMissed ? ', and misses it' : ''}.`,
+  };
+}
