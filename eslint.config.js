@@ -85,6 +85,9 @@ const rooms = {
   ],
   series: ['behaviour', 'build', 'document', 'head', 'hook', 'judge', 'kind', 'material', 'quantity'],
   plate: ['build', 'head', 'hook', 'kind', 'numeric', 'plastic', 'quantity'],
+  make: ['build', 'document', 'head', 'hook', 'material', 'numeric', 'plate', 'quantity'],
+  range: [],
+  trial: ['behaviour', 'build', 'document', 'head', 'judge', 'material', 'numeric', 'quantity'],
   exchange: [
     'behaviour',
     'build',
@@ -94,6 +97,7 @@ const rooms = {
     'hook',
     'judge',
     'kind',
+    'make',
     'match',
     'material',
     'numeric',

@@ -1,6 +1,7 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
 import type {
+  Batch,
   Brief,
   ChartRow,
   Design,
@@ -8,10 +9,13 @@ import type {
   HookDocument,
   Metal,
   MethodKey,
+  Mould,
   Plastic,
   Problem,
+  RangePlan,
   ReadingId,
   RuleSet,
+  Trial,
 } from '../core/index.ts';
 import { METHODS } from '../core/index.ts';
 
@@ -19,7 +23,16 @@ import { METHODS } from '../core/index.ts';
 export const API = '/api';
 
 /** Collections of documents the server keeps; each has list, create, read, replace, delete and restore. */
-export const COLLECTIONS = ['designs', 'plastics', 'briefs', 'hooks'] as const;
+export const COLLECTIONS = [
+  'designs',
+  'plastics',
+  'briefs',
+  'hooks',
+  'moulds',
+  'batches',
+  'ranges',
+  'trials',
+] as const;
 export type Collection = (typeof COLLECTIONS)[number];
 
 export interface Documents {
@@ -27,7 +40,15 @@ export interface Documents {
   plastics: Plastic;
   briefs: Brief;
   hooks: HookDocument;
+  moulds: Mould;
+  batches: Batch;
+  ranges: RangePlan;
+  trials: Trial;
 }
+
+/** Collections whose documents keep their steps, to be gone back and forth on. */
+export const WITH_HISTORY = ['designs', 'moulds', 'batches', 'ranges', 'trials'] as const;
+export type WithHistory = (typeof WITH_HISTORY)[number];
 
 /** What the list of designs carries besides the document, so that the Rack draws without computing. */
 export interface DesignSummary {
@@ -240,15 +261,25 @@ export const CounterQuerySchema = Type.Object(
 );
 export type CounterQuery = Static<typeof CounterQuerySchema>;
 
+/** What is done to the simulated scale. */
+export const ScaleActSchema = Type.Union([
+  Type.Object(
+    {
+      act: Type.Literal('put'),
+      grams: Type.Number({ minimum: 0, maximum: 2000, description: 'g on the pan' }),
+    },
+    { additionalProperties: false },
+  ),
+  Type.Object({ act: Type.Literal('take') }, { additionalProperties: false }),
+  Type.Object({ act: Type.Literal('tare') }, { additionalProperties: false }),
+  Type.Object({ act: Type.Literal('unit') }, { additionalProperties: false }),
+  Type.Object({ act: Type.Literal('plug'), in: Type.Boolean() }, { additionalProperties: false }),
+]);
+
 /** A whole shop as one document. */
-export interface Shop {
-  readonly format: 'fern-anvil/shop';
-  readonly version: 1;
-  readonly designs: readonly { readonly id: string; readonly document: Design }[];
-  readonly plastics: readonly { readonly id: string; readonly document: Plastic }[];
-  readonly briefs: readonly { readonly id: string; readonly document: Brief }[];
-  readonly hooks: readonly { readonly id: string; readonly document: HookDocument }[];
-}
+export type Shop = { readonly format: 'fern-anvil/shop'; readonly version: 1 } & {
+  readonly [C in Collection]: readonly { readonly id: string; readonly document: Documents[C] }[];
+};
 
 /** What taking in a file would do, or did, document by document. */
 export interface Intake {

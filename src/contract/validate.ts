@@ -1,17 +1,34 @@
 import type { ErrorObject, ValidateFunction } from 'ajv';
 import { Ajv } from 'ajv';
 import type { TSchema } from '@sinclair/typebox';
-import type { Brief, Brief1, Design, HookDocument, Plastic, Problem, RuleSet } from '../core/index.ts';
+import type {
+  Batch,
+  Brief,
+  Brief1,
+  Design,
+  HookDocument,
+  Mould,
+  Plastic,
+  Problem,
+  RangePlan,
+  RuleSet,
+  ScaleAct,
+  Trial,
+} from '../core/index.ts';
 import {
+  BatchSchema,
   BriefSchema,
   BriefSchema1,
   checkRuleFacts,
   DesignSchema,
   HookSchema,
   isStorable,
+  MouldSchema,
   PlasticSchema,
+  RangeSchema,
   RulesSchema,
   shortened,
+  TrialSchema,
   upgradeBrief,
 } from '../core/index.ts';
 import type {
@@ -37,6 +54,7 @@ import {
   MetalEditSchema,
   NameSchema,
   OutlinesQuerySchema,
+  ScaleActSchema,
 } from './api.ts';
 
 /** What came of checking a document against its schema. */
@@ -129,6 +147,49 @@ export function checkBriefDocument(data: unknown): Checked<Brief> {
   return old.ok ? { ok: true, value: upgradeBrief(old.value) } : old;
 }
 export const checkHookDocument = checker<HookDocument>(HookSchema);
+export const checkMouldDocument = checker<Mould>(MouldSchema);
+export const checkRangeDocument = checker<RangePlan>(RangeSchema);
+export const checkScaleAct = checker<ScaleAct>(ScaleActSchema);
+
+const checkBatchShape = checker<Batch>(BatchSchema);
+/** A batch: of its schema, and every weighing of a cavity there is. */
+export function checkBatchDocument(data: unknown): Checked<Batch> {
+  const shaped = checkBatchShape(data);
+  if (!shaped.ok) return shaped;
+  const { weighings, cavities } = shaped.value;
+  const odd = weighings.findIndex(({ cavity }) => cavity > cavities);
+  return odd < 0
+    ? shaped
+    : {
+        ok: false,
+        problems: [
+          {
+            path: `/weighings/${odd}/cavity`,
+            message: `Weighing ${odd + 1}: cavity ${weighings[odd]?.cavity} is not one of ${cavities}. Correct it, or raise the number of cavities.`,
+          },
+        ],
+      };
+}
+
+const checkTrialShape = checker<Trial>(TrialSchema);
+/** A day on the water: of its schema, and every rig at one of its places. */
+export function checkTrialDocument(data: unknown): Checked<Trial> {
+  const shaped = checkTrialShape(data);
+  if (!shaped.ok) return shaped;
+  const { rigs, places } = shaped.value;
+  const odd = rigs.findIndex(({ place }) => place >= places.length);
+  return odd < 0
+    ? shaped
+    : {
+        ok: false,
+        problems: [
+          {
+            path: `/rigs/${odd}/place`,
+            message: `Rig ${odd + 1}: its place is not among the day’s ${places.length}. Choose one of them.`,
+          },
+        ],
+      };
+}
 export const checkGo = checker<Go>(GoSchema);
 export const checkNaming = checker<Naming>(NameSchema);
 const checkRulesShape = checker<RuleSet>(RulesSchema);
@@ -189,7 +250,15 @@ const CHECKS: { readonly [C in Collection]: (data: unknown) => Checked<Documents
   plastics: checkPlasticDocument,
   briefs: checkBriefDocument,
   hooks: checkHookDocument,
+  moulds: checkMouldDocument,
+  batches: checkBatchDocument,
+  ranges: checkRangeDocument,
+  trials: checkTrialDocument,
 };
+
+/** What is asked of a document of a collection at every door. */
+export const checkOf = <C extends Collection>(collection: C): ((data: unknown) => Checked<Documents[C]>) =>
+  CHECKS[collection];
 
 /** Most designs, plastics and so on in one file. */
 const MOST_DOCUMENTS = 10_000;
@@ -258,6 +327,10 @@ export function checkShop(data: unknown): Checked<Shop> {
       plastics: list('plastics'),
       briefs: list('briefs'),
       hooks: list('hooks'),
+      moulds: list('moulds'),
+      batches: list('batches'),
+      ranges: list('ranges'),
+      trials: list('trials'),
     },
   };
 }

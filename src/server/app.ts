@@ -6,26 +6,23 @@ import Koa from 'koa';
 import compress from 'koa-compress';
 import send from 'koa-send';
 import type { Logger } from 'pino';
-import { API, etagOf } from '../contract/api.ts';
-import {
-  checkBriefDocument,
-  checkDesignDocument,
-  checkHookDocument,
-  checkMetalEdit,
-  checkPlasticDocument,
-  checkRuleSet,
-} from '../contract/validate.ts';
+import type { Collection, WithHistory } from '../contract/api.ts';
+import { API, COLLECTIONS, etagOf, WITH_HISTORY } from '../contract/api.ts';
+import { checkMetalEdit, checkOf, checkRuleSet } from '../contract/validate.ts';
 import type { Database } from './database.ts';
 import { tidy } from './database.ts';
 import { DocumentStore } from './documents.ts';
 import { guardRequests, securityHeaders, tellProblems } from './guards.ts';
-import { HistoryStore, recordStep } from './history.ts';
+import { HistoryStore, stepRecorder } from './history.ts';
 import { HttpProblem } from './problem.ts';
 import { readBytes, taken, wantedVersion } from './request.ts';
 import { designRoutes } from './routes/designs.ts';
 import { documentRoutes } from './routes/documents.ts';
 import type { Stores } from './routes/exchange.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
+import { historyRoutes } from './routes/history.ts';
+import { makeRoutes } from './routes/make.ts';
+import { scaleRoutes } from './routes/scale.ts';
 import { RuleStore } from './rules.ts';
 import { MetalStore } from './stores.ts';
 import { designMaker } from './designs-made.ts';
@@ -53,7 +50,7 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
     db,
     'designs',
     designMaker(pool, () => metalStore.metals()),
-    recordStep,
+    stepRecorder('designs'),
   );
   const remake = async () =>
     designs.resummarise(isStale(await metalStore.metals()), (reason) => {
@@ -68,18 +65,36 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
   const plastics = new DocumentStore(db, 'plastics');
   const briefs = new DocumentStore(db, 'briefs');
   const hooks = new DocumentStore(db, 'hooks');
-  const stores = { designs, plastics, briefs, hooks };
+  const stores: Stores = {
+    designs,
+    plastics,
+    briefs,
+    hooks,
+    moulds: new DocumentStore(db, 'moulds', undefined, stepRecorder('moulds')),
+    batches: new DocumentStore(db, 'batches', undefined, stepRecorder('batches')),
+    ranges: new DocumentStore(db, 'ranges', undefined, stepRecorder('ranges')),
+    trials: new DocumentStore(db, 'trials', undefined, stepRecorder('trials')),
+  };
 
   const router = new Router({ prefix: API });
   router.get('/health', (ctx) => {
     ctx.body = { ok: true };
   });
-  designRoutes(router, db, designs, new HistoryStore(db, designs), metalStore, log);
+  designRoutes(router, db, designs, metalStore, log);
+  const withHistory = <C extends WithHistory>(collection: C) =>
+    historyRoutes(
+      router,
+      collection,
+      stores[collection],
+      new HistoryStore(db, collection, stores[collection]),
+    );
+  WITH_HISTORY.forEach(withHistory);
+  makeRoutes(router, stores, metalStore, ruleStore, pool);
+  scaleRoutes(router);
   exchangeRoutes(router, db, stores, metalStore, ruleStore, pool, readBytes(BODY_LIMIT.shop));
-  documentRoutes(router, 'designs', designs, checkDesignDocument);
-  documentRoutes(router, 'plastics', plastics, checkPlasticDocument);
-  documentRoutes(router, 'briefs', briefs, checkBriefDocument);
-  documentRoutes(router, 'hooks', hooks, checkHookDocument);
+  const common = <C extends Collection>(collection: C) =>
+    documentRoutes(router, collection, stores[collection], checkOf(collection));
+  COLLECTIONS.forEach(common);
 
   router.get('/stores', async (ctx) => {
     ctx.body = await metalStore.stores();

@@ -3,7 +3,7 @@ import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
 import { Readable } from 'node:stream';
 import { createGunzip, createGzip } from 'node:zlib';
-import { asc, gt, inArray } from 'drizzle-orm';
+import { asc, gt, inArray, like } from 'drizzle-orm';
 import type { Database } from './database.ts';
 import * as schema from './schema.ts';
 
@@ -12,6 +12,10 @@ const PLAIN_TABLES = {
   plastics: schema.plastics,
   briefs: schema.briefs,
   hooks: schema.hooks,
+  moulds: schema.moulds,
+  batches: schema.batches,
+  ranges: schema.ranges,
+  trials: schema.trials,
   rule_sets: schema.ruleSets,
   metal_densities: schema.metalDensities,
 } as const;
@@ -94,6 +98,9 @@ async function* everyRow(db: Database): AsyncGenerator<Line> {
   }
   for (const [table, of] of Object.entries(PLAIN_TABLES) as [TableName, typeof schema.plastics][])
     for (const row of await db.select().from(of)) yield { table, row };
+  // Steps of moulds, batches and so on stand under a key with their collection; designs' went out with them.
+  for (const row of await db.select().from(schema.steps).where(like(schema.steps.designId, '%/%')))
+    yield { table: 'steps', row };
 }
 
 const wrong = (reason: string) =>

@@ -74,7 +74,18 @@ const damaged = (folder: string, cause: unknown): Error =>
       );
 
 /** Tables whose every row is looked at before anything is served, by the index that lists them. */
-const LOOKED_AT = ['designs', 'plastics', 'briefs', 'hooks', 'steps', 'named_versions'] as const;
+const LOOKED_AT = [
+  'designs',
+  'plastics',
+  'briefs',
+  'hooks',
+  'moulds',
+  'batches',
+  'ranges',
+  'trials',
+  'steps',
+  'named_versions',
+] as const;
 
 /**
  * Reads every row of the documents by way of its index: a table that lost a part shows fewer rows and no error when it is read from end to

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Brief, Design, HookDocument, Plastic } from '../core/index.ts';
+import type { Batch, Brief, Design, HookDocument, Mould, Plastic, RangePlan, Trial } from '../core/index.ts';
 import type { Collection, Documents } from '../contract/api.ts';
 import type { App } from './app.ts';
 import type { DocumentStore } from './documents.ts';
@@ -24,6 +24,10 @@ export async function loadDemo(
   for (const { id, document } of read<Plastic>('plastics.json')) await once(stores.plastics, id, document);
   for (const { id, document } of read<HookDocument>('hooks.json')) await once(stores.hooks, id, document);
   for (const { id, document } of read<Design>('designs.json')) await once(stores.designs, id, document);
+  for (const { id, document } of read<Mould>('moulds.json')) await once(stores.moulds, id, document);
+  for (const { id, document } of read<Batch>('batches.json')) await once(stores.batches, id, document);
+  for (const { id, document } of read<RangePlan>('ranges.json')) await once(stores.ranges, id, document);
+  for (const { id, document } of read<Trial>('trials.json')) await once(stores.trials, id, document);
   writeFileSync(marker, '');
 }
 

@@ -5,16 +5,23 @@ import type { Collection, Documents, Kept, ListQuery, Page } from '../contract/a
 import { PAGE_LIMIT } from '../contract/api.ts';
 import type { Database } from './database.ts';
 import { HttpProblem, notFound } from './problem.ts';
-import { briefs, designs, hooks, plastics } from './schema.ts';
+import { batches, briefs, designs, hooks, moulds, plastics, ranges, trials } from './schema.ts';
 import type { CardBody } from './summary.ts';
 
-const TABLES = { designs, plastics, briefs, hooks };
+const TABLES = { designs, plastics, briefs, hooks, moulds, batches, ranges, trials };
 const NOUN: Readonly<Record<Collection, string>> = {
   designs: 'design',
   plastics: 'plastic',
   briefs: 'brief',
   hooks: 'hook',
+  moulds: 'mould',
+  batches: 'batch',
+  ranges: 'range',
+  trials: 'day',
 };
+
+/** What a collection's documents are called in a sentence. */
+export const nounOf = (collection: Collection): string => NOUN[collection];
 
 type Row = typeof designs.$inferSelect;
 
@@ -292,6 +299,15 @@ export class DocumentStore<C extends Collection> {
       });
     this.following = done;
     return { begun: begun.then(() => undefined), done };
+  }
+
+  /** The step of its history a document stands at. */
+  async stepOf(id: string): Promise<number> {
+    const [row] = await this.db
+      .select({ step: this.table.step })
+      .from(this.table)
+      .where(eq(this.table.id, id));
+    return row?.step ?? 0;
   }
 
   /** Resolves when no summary is being made anew any more. */

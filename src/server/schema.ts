@@ -40,10 +40,16 @@ export const plastics = pgTable('plastics', documentColumns(), (t) => [
 export const briefs = pgTable('briefs', documentColumns(), (t) => [index('briefs_name').on(t.name, t.id)]);
 export const hooks = pgTable('hooks', documentColumns(), (t) => [index('hooks_name').on(t.name, t.id)]);
 
-/** Every state a design has been saved in, with words for what changed; steps after the one it stands at can be redone. */
+export const moulds = pgTable('moulds', documentColumns(), (t) => [index('moulds_name').on(t.name, t.id)]);
+export const batches = pgTable('batches', documentColumns(), (t) => [index('batches_name').on(t.name, t.id)]);
+export const ranges = pgTable('ranges', documentColumns(), (t) => [index('ranges_name').on(t.name, t.id)]);
+export const trials = pgTable('trials', documentColumns(), (t) => [index('trials_name').on(t.name, t.id)]);
+
+/** Every state a design, a mould, a batch and so on has been saved in, with words for what changed; steps after the one it stands at can be redone. */
 export const steps = pgTable(
   'steps',
   {
+    /** of a design its id; of others the collection before it, as `batches/…` */
     designId: text('design_id').notNull(),
     step: integer('step').notNull(),
     words: text('words').notNull(),

@@ -1,7 +1,17 @@
 import type { Shop } from '../contract/api.ts';
 import type { Checked } from '../contract/validate.ts';
 import { checkShop } from '../contract/validate.ts';
-import type { Bait, Design, ExportType, Metal, Plastic, RuleSet, UnitSystem } from '../core/index.ts';
+import type {
+  Bait,
+  Brief,
+  Design,
+  ExportType,
+  Metal,
+  Mould,
+  Plastic,
+  RuleSet,
+  UnitSystem,
+} from '../core/index.ts';
 import { giveTypefaces } from '../core/exchange/typeface.ts';
 import { loadSolids, PLAIN_WATER } from '../core/index.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
@@ -11,6 +21,10 @@ import type { Exported, ExportOptions } from '../core/exchange/export-design.ts'
 import { exportCounterCard } from '../core/exchange/counter.ts';
 import { exportCard } from '../core/exchange/card.ts';
 import { exportDesign } from '../core/exchange/export-design.ts';
+import type { Hung } from '../core/exchange/wall-plan.ts';
+import { pegsOf, writeWallPlan } from '../core/exchange/wall-plan.ts';
+import type { MouldFile } from '../core/exchange/mould-files.ts';
+import { exportMould } from '../core/exchange/mould-files.ts';
 import type { CardBody } from './summary.ts';
 import { cardOf, summarise } from './summary.ts';
 
@@ -47,6 +61,21 @@ export interface Work {
     metals: readonly Metal[],
     bait?: Bait,
   ) => Promise<Exported>;
+  /** a half of a mould, its drawing, or what fills it */
+  readonly mouldFile: (
+    mould: Mould,
+    file: MouldFile,
+    metals: readonly Metal[],
+    units: UnitSystem,
+  ) => Promise<Exported>;
+  /** labels of a wall as a PDF */
+  readonly wallPlan: (
+    title: string,
+    hung: readonly Hung[],
+    briefs: readonly { readonly key: string; readonly brief: Brief }[],
+    rules: Pick<RuleSet, 'rules' | 'schools'>,
+    units: UnitSystem,
+  ) => Promise<Uint8Array>;
   readonly readingsCsv: (rows: readonly CsvRow[]) => string;
   /** a shop file as it came, read and checked */
   readonly shop: (bytes: Uint8Array) => Checked<Shop>;
@@ -63,6 +92,8 @@ const WORK: Work = {
   card: (design, bait, metals, units, withSheet) =>
     exportCard(design, bait, { ...PLAIN_WATER, metals }, units, withSheet),
   counterCard: exportCounterCard,
+  mouldFile: exportMould,
+  wallPlan: (title, hung, briefs, rules, units) => writeWallPlan(title, pegsOf(hung, briefs, rules, units)),
   readingsCsv: writeReadingsCsv,
   shop: (bytes) => {
     let data: unknown;

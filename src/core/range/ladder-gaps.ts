@@ -1,5 +1,5 @@
 /** A head of a ladder, with what its weight is bought for. */
-export interface Rung {
+export interface FallRung {
   readonly id: string;
   /** g */
   readonly grams: number;
@@ -40,10 +40,10 @@ const BOTTOM_APART = 1.5;
  * Steps of a ladder by what they do in the water: the ratio of fall speeds and of greatest bottom speeds from each rung to the next heavier.
  * Weight alone tells little: a broad head of twice the weight may fall no faster.
  */
-export function ladderSteps(rungs: readonly Rung[]): Step[] {
+export function ladderSteps(rungs: readonly FallRung[]): Step[] {
   const sorted = [...rungs].sort((a, b) => a.grams - b.grams);
   return sorted.slice(1).map((to, i) => {
-    const from = sorted[i] as Rung;
+    const from = sorted[i] as FallRung;
     const fall = to.fall / from.fall;
     const bottom = from.bottom && to.bottom ? to.bottom / from.bottom : undefined;
     const times = (ratio: number) => `${ratio.toFixed(2)} ×`;

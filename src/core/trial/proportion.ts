@@ -46,7 +46,7 @@ export function wilson(events: number, of: number, confidence = CONFIDENCE): Pro
 }
 
 /** A difference of two proportions. */
-export interface Difference {
+export interface ShareDifference {
   readonly difference: number;
   readonly low: number;
   readonly high: number;
@@ -54,7 +54,7 @@ export interface Difference {
   readonly winner: 'first' | 'second' | undefined;
 }
 
-export const judged = (difference: number, low: number, high: number): Difference => ({
+export const judged = (difference: number, low: number, high: number): ShareDifference => ({
   difference,
   low,
   high,
@@ -62,14 +62,14 @@ export const judged = (difference: number, low: number, high: number): Differenc
 });
 
 /**
- * Difference of two independent proportions, the first less the second, with the hybrid score interval (Newcombe, Statistics in Medicine 17
+ * ShareDifference of two independent proportions, the first less the second, with the hybrid score interval (Newcombe, Statistics in Medicine 17
  * (1998) 873, method 10). Nothing counted on one side leaves it open from −1 to 1.
  */
 export function newcombe(
   [a, m]: readonly [events: number, of: number],
   [b, n]: readonly [events: number, of: number],
   confidence = CONFIDENCE,
-): Difference {
+): ShareDifference {
   const first = wilson(a, m, confidence);
   const second = wilson(b, n, confidence);
   if (m === 0 || n === 0) return judged(NaN, -1, 1);

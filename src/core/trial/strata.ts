@@ -1,4 +1,4 @@
-import type { Difference } from './proportion.ts';
+import type { ShareDifference } from './proportion.ts';
 import { CONFIDENCE, deviations, judged, newcombe } from './proportion.ts';
 
 /** The same two things counted at one place. */
@@ -8,17 +8,17 @@ export interface Stratum {
   readonly second: readonly [events: number, of: number];
 }
 
-export interface Stratified extends Difference {
+export interface Stratified extends ShareDifference {
   /** places where both were fished: only those tell anything */
   readonly places: readonly string[];
   /** the difference with all places thrown together */
-  readonly pooled: Difference;
+  readonly pooled: ShareDifference;
   /** true where throwing the places together would have told something else: another sign, or a winner that is none */
   readonly isMixed: boolean;
 }
 
 /**
- * Difference of two proportions held place by place, so that the one fished more often where it is easy is not flattered: Mantel-Haenszel's
+ * ShareDifference of two proportions held place by place, so that the one fished more often where it is easy is not flattered: Mantel-Haenszel's
  * weighted difference with the variance of Sato (Biometrics 45 (1989) 1323), which holds for few large and for many small places. Where one place
  * alone has both, Newcombe's interval there. Undefined where no place has both.
  */
@@ -41,7 +41,7 @@ export function stratified(strata: readonly Stratum[], confidence = CONFIDENCE):
   return { ...held, places, pooled, isMixed };
 }
 
-function mantelHaenszel(strata: readonly Stratum[], confidence: number): Difference {
+function mantelHaenszel(strata: readonly Stratum[], confidence: number): ShareDifference {
   let [weight, weighed, p, q] = [0, 0, 0, 0];
   for (const {
     first: [a, m],

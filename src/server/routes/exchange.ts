@@ -39,7 +39,7 @@ async function settledSoon(designs: Stores['designs']): Promise<void> {
 }
 
 /** Whoever asked has gone away: nothing more is computed for him. */
-function gone(ctx: Context): AbortSignal {
+export function gone(ctx: Context): AbortSignal {
   const away = new AbortController();
   ctx.res.once('close', () => {
     if (!ctx.res.writableFinished) away.abort();
@@ -152,6 +152,10 @@ export function exchangeRoutes(
       plastics: documents(await stores.plastics.all()),
       briefs: documents(await stores.briefs.all()),
       hooks: documents(await stores.hooks.all()),
+      moulds: documents(await stores.moulds.all()),
+      batches: documents(await stores.batches.all()),
+      ranges: documents(await stores.ranges.all()),
+      trials: documents(await stores.trials.all()),
     };
     ctx.attachment('shop.json');
     ctx.type = 'application/json';

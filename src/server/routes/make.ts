@@ -1,0 +1,92 @@
+import type Router from '@koa/router';
+import { MOULD_FILES } from '../../core/exchange/mould-files.ts';
+import { writeTrialsCsv } from '../../core/exchange/trials-csv.ts';
+import { writeWeighingsCsv } from '../../core/exchange/weighings-csv.ts';
+import { invalid, notFound } from '../problem.ts';
+import type { Pool } from '../pool.ts';
+import { checkExportQuery } from '../../contract/validate.ts';
+import { fileName, taken } from '../request.ts';
+import type { RuleStore } from '../rules.ts';
+import type { MetalStore } from '../stores.ts';
+import type { Stores } from './exchange.ts';
+import { gone } from './exchange.ts';
+
+/** Longest that a mould's file may take, s. */
+const SECONDS = 120;
+
+const MEDIA: Readonly<Record<string, string>> = {
+  stl: 'model/stl',
+  '3mf': 'model/3mf',
+  svg: 'image/svg+xml',
+  dxf: 'image/vnd.dxf',
+  json: 'application/json',
+};
+
+/** Files of moulds, batches, ranges and days on the water. Added before the common routes. */
+export function makeRoutes(
+  router: Router,
+  stores: Stores,
+  metals: MetalStore,
+  rules: RuleStore,
+  pool: Pool,
+): void {
+  router.get('/moulds/:id/files/:file', async (ctx) => {
+    const name = String(ctx.params['file']);
+    const file = MOULD_FILES.find((one) => one === name);
+    if (!file) throw notFound(`The file “${name.slice(0, 20)}” of a mould`);
+    const { units = 'metric' } = taken(checkExportQuery({ ...ctx.query }));
+    const { document } = await stores.moulds.read(String(ctx.params['id']));
+    const made = await pool.run(
+      'mouldFile',
+      [document, file, await metals.metals(), units === 'imperial' ? 'imperial' : 'metric'],
+      SECONDS,
+      gone(ctx),
+    );
+    if (!made.ok) throw invalid(made.problems);
+    ctx.attachment(`${fileName(document.name)} ${file}`);
+    ctx.type = MEDIA[file.split('.').at(-1) ?? ''] ?? 'application/octet-stream';
+    ctx.body = typeof made.data === 'string' ? made.data : Buffer.from(made.data);
+  });
+  router.get('/batches/:id/weighings.csv', async (ctx) => {
+    const { document } = await stores.batches.read(String(ctx.params['id']));
+    ctx.attachment(`${fileName(document.name)}.csv`);
+    ctx.type = 'text/csv';
+    ctx.body = writeWeighingsCsv(document.weighings);
+  });
+  router.get('/ranges/:id/wall.pdf', async (ctx) => {
+    const { units = 'metric' } = taken(checkExportQuery({ ...ctx.query }));
+    const { document } = await stores.ranges.read(String(ctx.params['id']));
+    const designs = new Map((await stores.designs.all()).map((row) => [row.id, row]));
+    const prices = new Map(document.offers.map(({ design, price }) => [design, price]));
+    const hung = document.wall.flatMap((id) => {
+      const row = designs.get(id);
+      return row?.summary?.ok
+        ? [{ id, design: row.document, values: row.summary.readings, price: prices.get(id) }]
+        : [];
+    });
+    const briefs = (await stores.briefs.all())
+      .filter(({ id }) => document.briefs.includes(id))
+      .map(({ id, document: brief }) => ({ key: id, brief }));
+    const { rules: list, schools } = (await rules.inForce()).document;
+    const made = await pool.run(
+      'wallPlan',
+      [
+        document.name,
+        hung,
+        briefs,
+        { rules: list, ...(schools ? { schools } : {}) },
+        units === 'imperial' ? 'imperial' : 'metric',
+      ],
+      SECONDS,
+      gone(ctx),
+    );
+    ctx.attachment(`${fileName(document.name)} wall.pdf`);
+    ctx.type = 'application/pdf';
+    ctx.body = Buffer.from(made);
+  });
+  router.get('/trials.csv', async (ctx) => {
+    ctx.attachment('days.csv');
+    ctx.type = 'text/csv';
+    ctx.body = writeTrialsCsv((await stores.trials.all()).map(({ document }) => document));
+  });
+}

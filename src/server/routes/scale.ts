@@ -1,0 +1,49 @@
+import { PassThrough } from 'node:stream';
+import type Router from '@koa/router';
+import { checkScaleAct } from '../../contract/validate.ts';
+import { simulatedScale } from '../../core/index.ts';
+import { HttpProblem } from '../problem.ts';
+import { taken } from '../request.ts';
+
+/** How often the simulated scale sends a line, ms: as small scales do. */
+const EVERY_MS = 200;
+/** Most readers at once. */
+const MOST = 20;
+
+/** A small scale that stands in for a real one: its lines as they would come over a serial cable, and what a hand does to it. It is one for the whole server, as a scale is. */
+export function scaleRoutes(router: Router): void {
+  const scale = simulatedScale(Math.random);
+  const readers = new Set<PassThrough>();
+  let timer: NodeJS.Timeout | undefined;
+  const tick = () => {
+    const line = scale.line(EVERY_MS / 1000);
+    for (const reader of readers) {
+      // A reader that does not read is let go: lines are worth nothing when they are old.
+      if (reader.writableLength > 65_536) reader.destroy();
+      else if (line !== undefined) reader.write(`${line}\r\n`);
+    }
+  };
+  router.get('/scale/lines', (ctx) => {
+    if (readers.size >= MOST)
+      throw new HttpProblem(503, 'Scale is read', `${MOST} already read the scale. Close one of them.`);
+    const reader = new PassThrough();
+    readers.add(reader);
+    timer ??= setInterval(tick, EVERY_MS);
+    const end = () => {
+      readers.delete(reader);
+      if (readers.size === 0) {
+        clearInterval(timer);
+        timer = undefined;
+      }
+    };
+    reader.once('close', end);
+    ctx.res.once('close', () => reader.destroy());
+    ctx.type = 'text/plain; charset=latin1';
+    ctx.compress = false;
+    ctx.body = reader;
+  });
+  router.post('/scale', (ctx) => {
+    scale.act(taken(checkScaleAct(ctx.request.body)));
+    ctx.status = 204;
+  });
+}
