@@ -32,6 +32,34 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/uses/uses.tsx')).Uses }),
       },
       {
+        path: 'designs/:id/mould',
+        lazy: async () => ({ Component: (await import('./screens/mould/mould.tsx')).MouldScreen }),
+      },
+      {
+        path: 'take-in',
+        lazy: async () => ({ Component: (await import('./screens/take-in/take-in.tsx')).TakeIn }),
+      },
+      {
+        path: 'batches',
+        lazy: async () => ({ Component: (await import('./screens/batches/batches.tsx')).Batches }),
+      },
+      {
+        path: 'batches/:id',
+        lazy: async () => ({ Component: (await import('./screens/batches/batches.tsx')).Batches }),
+      },
+      {
+        path: 'range',
+        lazy: async () => ({ Component: (await import('./screens/range/range.tsx')).RangeScreen }),
+      },
+      {
+        path: 'trials',
+        lazy: async () => ({ Component: (await import('./screens/trials/trials.tsx')).Trials }),
+      },
+      {
+        path: 'trials/:id',
+        lazy: async () => ({ Component: (await import('./screens/trials/trials.tsx')).Trials }),
+      },
+      {
         path: 'rules',
         lazy: async () => ({ Component: (await import('./screens/rules/rules.tsx')).Rules }),
       },

@@ -54,7 +54,7 @@ const inputs = {
   efficiency: 0.6,
   pot: 2000,
   room: 20,
-  pourAt: 400,
+  at: 400,
   perShot: 60,
 };
 

@@ -28,7 +28,7 @@ export interface PourInputs {
   readonly pot: number;
   /** °C */
   readonly room: number;
-  readonly pourAt: number;
+  readonly at: number;
   /** from one shot to the next, s */
   readonly perShot: number;
 }
@@ -55,7 +55,7 @@ const HEEL = 0.1;
 
 /** Metal, heat and time of a batch. All numbers above 0 but for rejects and loss (0 to below 1). */
 export function pourPlan(inputs: PourInputs): PourPlan {
-  const { melting, castPerShot, spruePerShot, heads, cavities, rejects, loss, pot, room, pourAt } = inputs;
+  const { melting, castPerShot, spruePerShot, heads, cavities, rejects, loss, pot, room, at } = inputs;
   const shots = Math.ceil(heads / (1 - rejects) / cavities);
   const perShot = castPerShot + spruePerShot;
   const melted = (shots * perShot) / (1 - loss);
@@ -64,7 +64,7 @@ export function pourPlan(inputs: PourInputs): PourPlan {
   const heel = HEEL * pot;
   // To begin with there must be enough for the first pot, or for everything, whichever is less; what comes back is melted again.
   const wanted = used + Math.min(thrownBack, Math.max(perShot, pot)) + heel;
-  const perKilogram = heatTo(melting, room, pourAt);
+  const perKilogram = heatTo(melting, room, at);
   const heat = ((melted + heel) / 1000) * perKilogram;
   const power = (inputs.watts * inputs.efficiency) / 1000;
   const pots = Math.max(1, Math.ceil(melted / (pot * (1 - HEEL))));

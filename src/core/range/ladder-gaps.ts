@@ -12,7 +12,7 @@ export interface FallRung {
 export type GapKind = 'gap' | 'double' | 'even';
 
 /** The step between two neighbours of a ladder. */
-export interface Step {
+export interface LadderStep {
   readonly from: string;
   readonly to: string;
   /** the heavier over the lighter */
@@ -40,7 +40,7 @@ const BOTTOM_APART = 1.5;
  * Steps of a ladder by what they do in the water: the ratio of fall speeds and of greatest bottom speeds from each rung to the next heavier.
  * Weight alone tells little: a broad head of twice the weight may fall no faster.
  */
-export function ladderSteps(rungs: readonly FallRung[]): Step[] {
+export function ladderSteps(rungs: readonly FallRung[]): LadderStep[] {
   const sorted = [...rungs].sort((a, b) => a.grams - b.grams);
   return sorted.slice(1).map((to, i) => {
     const from = sorted[i] as FallRung;

@@ -11,8 +11,9 @@ import type {
   RackIndex,
   RulesInForce,
   Stores,
+  WithHistory,
 } from '../../contract/api.ts';
-import type { Design, Drawing, RuleSet } from '../../core/index.ts';
+import type { Design, Drawing, RuleSet, ScaleAct } from '../../core/index.ts';
 import { API, etagOf, PAGE_LIMIT } from '../../contract/api.ts';
 
 /** An answer of the server that is not a success, with its problem details. */
@@ -123,6 +124,23 @@ export const createSeries = (designs: readonly Design[]): Promise<Kept<Design>[]
 export const readRack = (signal?: AbortSignal): Promise<RackIndex> => call('/rack', signal ? { signal } : {});
 export const readOutlines = (ids: readonly string[]): Promise<Record<string, Drawing>> =>
   call(`/rack/outlines?ids=${ids.map(encodeURIComponent).join(',')}`);
+
+/** Steps of any document that keeps them. */
+export const readSteps = (collection: WithHistory, id: string): Promise<History> =>
+  call(`${at(collection, id)}/history`);
+/** Goes to a step, whatever version the document is at: what is on screen was saved just before. */
+export async function goStep<C extends WithHistory>(
+  collection: C,
+  id: string,
+  step: number,
+): Promise<Kept<Documents[C]>> {
+  const { version } = await read(collection, id);
+  return call(`${at(collection, id)}/step`, { method: 'PUT', body: JSON.stringify({ step }), version });
+}
+
+/** Does something to the simulated scale. */
+export const scaleAct = (act: ScaleAct): Promise<void> =>
+  call('/scale', { method: 'POST', body: JSON.stringify(act) });
 
 export const readHistory = (id: string): Promise<History> => call(`${design(id)}/history`);
 export const readStep = (id: string, step: number): Promise<Design> => call(`${design(id)}/history/${step}`);

@@ -5,6 +5,7 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
     'Everywhere',
     [
       ['1 2 3 4 5 6', 'Rack, Briefs, Side by side, Stores, Rules, Sayings'],
+      ['7 8 9', 'Range, Batches, Trials'],
       ['U', 'Flip between ounces and grams; nothing stored changes'],
       ['?', 'This sheet'],
       ['Esc', 'Close a sheet, or give a field back its old value'],
@@ -38,6 +39,7 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
       ['W', 'The Tank: the head in the water'],
       ['R', 'Rig it with a plastic'],
       ['F', 'What it is for'],
+      ['M', 'Its mould'],
       ['T', 'Put it in the tray, or take it out'],
     ],
   ],
@@ -56,6 +58,7 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
       ['K', 'On the bottom: knock it, harder each time'],
     ],
   ],
+  ['Batches', [['1 to 9', 'While weighing: which cavity comes next']]],
   [
     'Tray and Side by side',
     [

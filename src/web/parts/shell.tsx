@@ -28,6 +28,9 @@ export function Shell() {
         '4': () => void navigate('/stores'),
         '5': () => void navigate('/rules'),
         '6': () => void navigate('/sayings'),
+        '7': () => void navigate('/range'),
+        '8': () => void navigate('/batches'),
+        '9': () => void navigate('/trials'),
       }),
       [flip, navigate],
     ),
@@ -57,6 +60,9 @@ export function Shell() {
           <NavLink to="/compare">
             Side by side{held.length > 0 && <span className="bar-count">{held.length}</span>}
           </NavLink>
+          <NavLink to="/range">Range</NavLink>
+          <NavLink to="/batches">Batches</NavLink>
+          <NavLink to="/trials">Trials</NavLink>
           <NavLink to="/rules">Rules</NavLink>
           <NavLink to="/sayings">Sayings</NavLink>
           <NavLink to="/stores">Stores</NavLink>

@@ -115,6 +115,9 @@ export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, pa
         <Link className="btn btn-sm btn-quiet" to={`/designs/${kept.id}/uses`} title="F">
           What for
         </Link>
+        <Link className="btn btn-sm btn-quiet" to={`/designs/${kept.id}/mould`} title="M">
+          Mould
+        </Link>
         <Link className="btn btn-sm btn-fern" to={`/designs/${kept.id}/rig`}>
           Rig it
         </Link>

@@ -122,6 +122,7 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
         l: () => void navigate(`/designs/${kept.id}/ladder`),
         w: () => void navigate(`/designs/${kept.id}/water`),
         f: () => void navigate(`/designs/${kept.id}/uses`),
+        m: () => void navigate(`/designs/${kept.id}/mould`),
       }),
       [turns, bench.onHold, navigate, kept.id, toggle],
     ),

@@ -15,7 +15,7 @@ export interface RowIn {
 
 interface Props<R extends RowIn> {
   /** collection of a shop the rows go into, which is also what they are called */
-  readonly what: 'hooks' | 'plastics';
+  readonly what: 'hooks' | 'plastics' | 'trials';
   readonly read: (text: string) => Promise<readonly R[]>;
   readonly heads: readonly string[];
   /** what a sound row shows, the first its name */

@@ -1,0 +1,286 @@
+import { useEffect, useMemo, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import type { Kept } from '../../../contract/api.ts';
+import type { Batch, Design, Metal } from '../../../core/index.ts';
+import { BATCH_RANGES, meltingOf, METALS, newBatch, PLAIN_WATER } from '../../../core/index.ts';
+import { today } from '../../data/day.ts';
+import { useDraft } from '../../data/draft.ts';
+import { useCreate, useList, useOne, useRack, useRemove, useStores } from '../../data/queries.ts';
+import { useUnits } from '../../data/units.ts';
+import { useAddress } from '../../parts/address.ts';
+import { Choice, Segments } from '../../parts/choice.tsx';
+import { Panel } from '../../parts/panel.tsx';
+import { QuantityField } from '../../parts/quantity-field.tsx';
+import { SaveBadge } from '../../parts/save-badge.tsx';
+import { StaleDraft } from '../../parts/stale-dialog.tsx';
+import { Empty, Failed, Loading } from '../../parts/states.tsx';
+import { Steps } from '../../parts/steps.tsx';
+import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import { Cost } from './cost.tsx';
+import { Cure } from './cure.tsx';
+import { Pour } from './pour.tsx';
+import { ScalePanel } from './scale-panel.tsx';
+import { Weights } from './weights.tsx';
+import '../../parts/workshop.css';
+import './batches.css';
+
+/** Batches: what was poured, what each cavity throws, how it was melted, painted and what it cost. */
+export function Batches() {
+  const { id } = useParams();
+  const batches = useList('batches');
+  const stores = useStores();
+  const [find, setFind] = useState('');
+  if (batches.isPending || stores.isPending) return <Loading what="the batches" />;
+  if (batches.isError) return <Failed error={batches.error} retry={() => void batches.refetch()} />;
+  const metals: readonly Metal[] = stores.data?.metals ?? METALS;
+  const chosen = batches.data.find((kept) => kept.id === id);
+  if (chosen) return <BatchOf key={chosen.id} kept={chosen} metals={metals} />;
+  const shown = batches.data.filter(({ document }) =>
+    `${document.name} ${document.design.name} ${document.day}`.toLowerCase().includes(find.toLowerCase()),
+  );
+  return (
+    <div className="shop" data-list="true">
+      <div className="shop-head">
+        <h1>Batches</h1>
+      </div>
+      <aside className="shop-side" aria-label="Batches">
+        <input
+          type="search"
+          aria-label="Search the batches"
+          placeholder="Search"
+          value={find}
+          onChange={(event) => setFind(event.currentTarget.value)}
+        />
+        <ul>
+          {shown.map(({ id: key, document }) => (
+            <li key={key}>
+              <Link to={`/batches/${key}`}>
+                <b>{document.name}</b>
+                <small>
+                  {document.day}, {document.cavities} cavities, {document.weighings.length} weighings
+                </small>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </aside>
+      <main className="shop-sheet">
+        {id !== undefined ? (
+          <Empty title="This batch is not here">
+            <p>It may have been deleted. Choose another.</p>
+          </Empty>
+        ) : (
+          <Empty title={batches.data.length === 0 ? 'No batch yet' : 'Which batch?'}>
+            <p>
+              A batch is poured from a head as it is now, and keeps that version for ever: weigh its pieces by
+              cavity, and each cavity’s verdict says what to do.
+            </p>
+            <NewBatch metals={metals} />
+          </Empty>
+        )}
+      </main>
+    </div>
+  );
+}
+
+/** Begins a batch of a head of the Rack. */
+function NewBatch({ metals }: { readonly metals: readonly Metal[] }) {
+  const rack = useRack();
+  const [of, setOf] = useState('');
+  const design = useOne('designs', of);
+  const create = useCreate('batches');
+  const navigate = useNavigate();
+  const { output } = useJudged(design.data?.document, runWeighed);
+  const pourable = (rack.data?.cards ?? []).filter(
+    ({ archived, grams, metal }) => !archived && grams !== null && meltingOf(metal),
+  );
+  const begin = () => {
+    if (!design.data || !output) return;
+    const { document, id, version } = design.data;
+    const melting = meltingOf(document.head.metal);
+    const at = melting ? Math.round((melting.pour[0] + melting.pour[1]) / 2) : 400;
+    create.mutate(
+      newBatch(document, { id, version }, today(), { target: Math.round(output.total * 100) / 100, at }),
+      { onSuccess: (kept) => void navigate(`/batches/${kept.id}`) },
+    );
+  };
+  return (
+    <div className="shop-row">
+      <Choice
+        label="Poured from"
+        value={of}
+        options={[['', 'choose a head'], ...pourable.map(({ id, name }) => [id, name] as const)]}
+        onChange={setOf}
+      />
+      <button
+        type="button"
+        className="btn btn-fern"
+        disabled={!design.data || !output || create.isPending || metals.length === 0}
+        onClick={begin}
+      >
+        Begin a batch
+      </button>
+    </div>
+  );
+}
+
+/** What a head weighs, metal alone and as it lies on a scale, g. */
+async function runWeighed(design: Design): Promise<{ metal: number; total: number } | undefined> {
+  const judged = await judgeWorker('later').judge(design, { ...PLAIN_WATER, isShort: true });
+  if (!judged.ok) return undefined;
+  return {
+    metal: judged.readings['mass.metal']?.value ?? 0,
+    total: judged.readings['mass.total']?.value ?? 0,
+  };
+}
+
+const VIEWS = [
+  ['weigh', 'Weigh'],
+  ['pour', 'Melt and pour'],
+  ['cure', 'Paint and cure'],
+  ['cost', 'Cost'],
+] as const;
+type View = (typeof VIEWS)[number][0];
+
+function BatchOf({ kept, metals }: { readonly kept: Kept<Batch>; readonly metals: readonly Metal[] }) {
+  const draft = useDraft('batches', kept);
+  const remove = useRemove('batches');
+  const navigate = useNavigate();
+  const { format, say } = useUnits();
+  const { search, set } = useAddress();
+  const batch = draft.document;
+  const view = VIEWS.find(([key]) => key === search.get('view'))?.[0] ?? 'weigh';
+  const { output: weighed } = useJudged(batch.design, runWeighed);
+  const castGrams = weighed?.metal ?? 0;
+  const off = weighed ? Math.abs(weighed.total - batch.wanted.target) : 0;
+  useEffect(() => {
+    window.document.title = `${batch.name} · Fern Anvil`;
+    return () => {
+      window.document.title = 'Fern Anvil';
+    };
+  }, [batch.name]);
+  const problems = useMemo(() => draft.problems.map(({ message }) => message), [draft.problems]);
+  return (
+    <div className="shop">
+      <div className="shop-head">
+        <h1>
+          {batch.name} <small>batch of {batch.day}</small>
+        </h1>
+        <SaveBadge state={draft.state} />
+        <Steps collection="batches" id={kept.id} draft={draft} />
+        <Segments<View>
+          label="What is shown"
+          value={view}
+          options={VIEWS}
+          onChange={(next) => set('view', next, 'weigh')}
+        />
+        <span className="spring" />
+        <Link className="btn btn-sm btn-quiet" to="/batches">
+          All batches
+        </Link>
+        <button
+          type="button"
+          className="btn btn-sm btn-quiet"
+          onClick={() =>
+            remove.mutate(
+              { id: kept.id, name: batch.name, version: draft.version },
+              { onSuccess: () => void navigate('/batches') },
+            )
+          }
+        >
+          Delete
+        </button>
+      </div>
+      <aside className="shop-side" aria-label="The batch">
+        <span className="name-field">
+          <input
+            aria-label="Name of the batch"
+            defaultValue={batch.name}
+            key={batch.name}
+            onBlur={(event) => {
+              const name = event.currentTarget.value.trim();
+              if (name && name !== batch.name) draft.edit((now) => ({ ...now, name }));
+            }}
+          />
+        </span>
+        <p>
+          Poured from <b>{batch.design.name}</b>
+          {batch.ofVersion !== undefined && `, version ${batch.ofVersion}`}
+          {batch.of && (
+            <>
+              {' '}
+              (<Link to={`/designs/${batch.of}`}>as it is now</Link>,{' '}
+              <Link to={`/designs/${batch.of}/mould`}>its mould</Link>)
+            </>
+          )}
+          . This batch keeps the version it was poured from.
+        </p>
+        <QuantityField
+          label="Cavities"
+          kind="count"
+          value={batch.cavities}
+          min={Math.max(1, ...batch.weighings.map(({ cavity }) => cavity))}
+          max={BATCH_RANGES.cavities[1]}
+          step={1}
+          onCommit={(cavities) => draft.edit((now) => ({ ...now, cavities: Math.round(cavities) }))}
+        />
+        <QuantityField
+          label="Wanted as weighed"
+          kind="mass"
+          value={batch.wanted.target}
+          min={BATCH_RANGES.grams[0]}
+          max={BATCH_RANGES.grams[1]}
+          onCommit={(target) => draft.edit((now) => ({ ...now, wanted: { ...now.wanted, target } }))}
+        />
+        <QuantityField
+          label="Room either way"
+          kind="mass"
+          value={batch.wanted.room}
+          min={BATCH_RANGES.room[0]}
+          max={BATCH_RANGES.room[1]}
+          step={0.01}
+          onCommit={(room) => draft.edit((now) => ({ ...now, wanted: { ...now.wanted, room } }))}
+        />
+        {weighed && (
+          <p className="shop-note">
+            By its drawing it weighs {format(weighed.total, 'mass')} with its hook,{' '}
+            {format(weighed.metal, 'mass')} of it metal.
+            {off > batch.wanted.room && ' The target is farther from that than the room allowed.'}
+          </p>
+        )}
+        <label>
+          Notes
+          <textarea
+            rows={3}
+            maxLength={8000}
+            defaultValue={batch.notes ?? ''}
+            key={batch.notes ?? ''}
+            onBlur={(event) => {
+              const notes = event.currentTarget.value;
+              if (notes !== (batch.notes ?? '')) draft.edit((now) => ({ ...now, notes }));
+            }}
+          />
+        </label>
+        {problems.map((text) => (
+          <p key={text} className="field-said" role="alert">
+            {say(text)}
+          </p>
+        ))}
+      </aside>
+      <main className="shop-sheet">
+        <Panel what="The batch" key={view}>
+          {view === 'weigh' && (
+            <>
+              <ScalePanel batch={batch} edit={draft.edit} />
+              <Weights id={kept.id} batch={batch} edit={draft.edit} flush={draft.flush} />
+            </>
+          )}
+          {view === 'pour' && <Pour batch={batch} metals={metals} castGrams={castGrams} edit={draft.edit} />}
+          {view === 'cure' && <Cure batch={batch} edit={draft.edit} />}
+          {view === 'cost' && <Cost batch={batch} metals={metals} castGrams={castGrams} edit={draft.edit} />}
+        </Panel>
+      </main>
+      <StaleDraft collection="batches" draft={draft} />
+    </div>
+  );
+}

@@ -1,0 +1,301 @@
+import { useMemo, useRef, useState } from 'react';
+import type { Batch, CavityVerdict } from '../../../core/index.ts';
+import {
+  belongsTo,
+  cavityVerdicts,
+  gaugeStudy,
+  MOST_WEIGHINGS,
+  parseQuantity,
+  tellApart,
+} from '../../../core/index.ts';
+import { useUnits } from '../../data/units.ts';
+import { useNotices } from '../../parts/notices.tsx';
+import { download } from '../exchange/download.ts';
+
+interface Props {
+  readonly id: string;
+  readonly batch: Batch;
+  readonly edit: (change: (batch: Batch) => Batch) => void;
+  readonly flush: () => Promise<boolean>;
+}
+
+const MARKS: Readonly<Record<CavityVerdict['state'], readonly [mark: string, tone: string, word: string]>> = {
+  good: ['●', 'good', 'on target'],
+  light: ['▽', 'bad', 'light'],
+  heavy: ['△', 'bad', 'heavy'],
+  wild: ['◇', 'care', 'spreads'],
+  cold: ['❄', 'care', 'cold start'],
+  short: ['◔', 'bad', 'short fills'],
+  few: ['·', 'plain', 'too few'],
+};
+
+/** Weights of each piece once, by cavity, in the order poured: the mean where a piece was weighed again. */
+function piecesBy(batch: Batch) {
+  const byPiece = new Map<string, { cavity: number; piece: number; weights: number[] }>();
+  for (const { cavity, piece, grams } of batch.weighings) {
+    const key = `${cavity} ${piece}`;
+    const known = byPiece.get(key) ?? { cavity, piece, weights: [] };
+    known.weights.push(grams);
+    byPiece.set(key, known);
+  }
+  const pieces = [...byPiece.values()].sort((a, b) => a.cavity - b.cavity || a.piece - b.piece);
+  const cavities = new Map<number, number[]>();
+  for (const { cavity, weights } of pieces) {
+    const mean = weights.reduce((sum, g) => sum + g, 0) / weights.length;
+    cavities.set(cavity, [...(cavities.get(cavity) ?? []), mean]);
+  }
+  return { pieces, cavities };
+}
+
+/** What the cavities throw: charts, verdicts with what to do, the scale's noise apart, and one head in hand placed. */
+export function Weights({ id, batch, edit, flush }: Props) {
+  const { format, say, system } = useUnits();
+  const { tell } = useNotices();
+  const input = useRef<HTMLInputElement>(null);
+  const { target, room } = batch.wanted;
+  const { pieces, cavities } = useMemo(() => piecesBy(batch), [batch]);
+  const verdicts = useMemo(
+    () => cavityVerdicts(cavities, { target, low: target - room, high: target + room }),
+    [cavities, target, room],
+  );
+  const study = useMemo(() => gaugeStudy(pieces.map(({ weights }) => weights)), [pieces]);
+  const [hand, setHand] = useState('');
+  const inHand = parseQuantity(hand, 'mass', system);
+  const belongs = inHand.ok && hand.trim() !== '' ? belongsTo(inHand.value, verdicts) : [];
+  const [first, second] = verdicts;
+  const [pair, setPair] = useState<readonly [number, number] | undefined>(undefined);
+  const [one, other] = pair
+    ? [verdicts.find((v) => v.cavity === pair[0]), verdicts.find((v) => v.cavity === pair[1])]
+    : [first, second];
+  const apart = one && other ? tellApart(one, other) : undefined;
+  const bringIn = async (file: File) => {
+    try {
+      const { readWeighingsCsv } = await import('../../../core/exchange/weighings-csv.ts');
+      const rows = readWeighingsCsv(await file.text(), batch.cavities);
+      const wrong = rows.filter(({ weighing }) => !weighing);
+      if (wrong.length > 0) {
+        tell({
+          tone: 'bad',
+          text: `${file.name}: nothing was taken in. Line ${wrong[0]?.line}: ${wrong[0]?.problems[0]?.message ?? ''}${wrong.length > 1 ? ` And ${wrong.length - 1} more.` : ''}`,
+        });
+        return;
+      }
+      const weighings = rows.flatMap(({ weighing }) => weighing ?? []);
+      if (batch.weighings.length + weighings.length > MOST_WEIGHINGS) {
+        tell({ tone: 'bad', text: `A batch keeps ${MOST_WEIGHINGS} weighings. Split the file.` });
+        return;
+      }
+      edit((now) => ({ ...now, weighings: [...now.weighings, ...weighings] }));
+      tell({ tone: 'good', text: `${weighings.length} weighings are taken in. Undo takes them back.` });
+    } catch (error) {
+      tell({ tone: 'bad', text: `${file.name}: ${(error as Error).message}` });
+    }
+  };
+  const rejected = verdicts.reduce((sum, { rejects }) => sum + rejects.length, 0);
+  return (
+    <section aria-label="What the cavities throw">
+      <div className="shop-row">
+        <h2>What the cavities throw</h2>
+        <span>
+          {pieces.length} pieces, {rejected} beyond {format(target - room, 'mass')} to{' '}
+          {format(target + room, 'mass')}
+        </span>
+        <button type="button" className="btn btn-sm btn-quiet" onClick={() => input.current?.click()}>
+          Bring weights in, CSV …
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm btn-quiet"
+          onClick={() =>
+            void flush().then(() =>
+              download(`/batches/${id}/weighings.csv`, (text) => tell({ tone: 'bad', text })),
+            )
+          }
+        >
+          Out as CSV
+        </button>
+        <input
+          ref={input}
+          hidden
+          type="file"
+          accept=".csv,text/csv"
+          aria-label="Table of weights"
+          onChange={(event) => {
+            const file = event.currentTarget.files?.[0];
+            event.currentTarget.value = '';
+            if (file) void bringIn(file);
+          }}
+        />
+      </div>
+      {verdicts.length === 0 ? (
+        <p>Weigh a piece from each cavity, some of them twice; the verdicts appear here.</p>
+      ) : (
+        <div className="shop-scroll">
+          <table className="shop-table">
+            <thead>
+              <tr>
+                <th scope="col">Cavity</th>
+                <th scope="col">Control chart</th>
+                <th scope="col" className="num">
+                  Mean
+                </th>
+                <th scope="col" className="num">
+                  Spread
+                </th>
+                <th scope="col" className="num">
+                  Capability
+                </th>
+                <th scope="col">Verdict</th>
+              </tr>
+            </thead>
+            <tbody>
+              {verdicts.map((verdict) => {
+                const [mark, tone, word] = MARKS[verdict.state];
+                return (
+                  <tr key={verdict.cavity}>
+                    <th scope="row">{verdict.cavity}</th>
+                    <td>
+                      <Chart verdict={verdict} low={target - room} high={target + room} />
+                    </td>
+                    <td className="num">{format(verdict.mean, 'mass')}</td>
+                    <td className="num">
+                      {Number.isFinite(verdict.deviation) ? `${verdict.deviation.toFixed(3)} g` : '–'}
+                    </td>
+                    <td className="num">
+                      {verdict.capability
+                        ? `${verdict.capability.cp.toFixed(2)} / ${verdict.capability.cpk.toFixed(2)}`
+                        : '–'}
+                    </td>
+                    <td>
+                      <span className={`state-${tone}`}>
+                        {mark} {word}
+                      </span>
+                      <br />
+                      {say(verdict.words)}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <p className="shop-note">
+        Limits of a chart: three deviations by the moving ranges; the band is what is wanted. Capability: the
+        room wanted over six deviations, and to its nearer end (NIST/SEMATECH e-Handbook 6.1.6, 6.3.2).
+      </p>
+      <h2>The scale apart from the pieces</h2>
+      {study ? (
+        <p>
+          The scale itself spreads <b>{study.scale.toFixed(4)} g</b>, the pieces{' '}
+          <b>{study.pieces.toFixed(4)} g</b> ({study.repeated} pieces weighed again, {study.weighings}{' '}
+          weighings).{' '}
+          {study.scale > study.pieces / 3
+            ? 'The scale is too coarse to tell these pieces apart well: weigh several together, or take the mean of repeats.'
+            : 'The scale is fine enough for these pieces.'}
+        </p>
+      ) : (
+        <p>Weigh two pieces twice or more (“the same piece again”), and the scale’s noise is told apart.</p>
+      )}
+      <h2>One in the hand</h2>
+      <div className="shop-row">
+        <label>
+          It weighs{' '}
+          <input
+            className="batch-hand"
+            inputMode="decimal"
+            value={hand}
+            aria-label="Weight of the head in the hand"
+            onChange={(event) => setHand(event.currentTarget.value)}
+          />
+        </label>
+        <span role="status">
+          {belongs[0]
+            ? `This ${inHand.ok ? format(inHand.value, 'mass') : ''} head belongs to cavity ${belongs[0].cavity}, ${Math.abs(belongs[0].off).toFixed(1)} spreads ${belongs[0].off < 0 ? 'light' : 'heavy'} (${Math.round(100 * belongs[0].chance)} in 100${belongs[1] ? `; cavity ${belongs[1].cavity}: ${Math.round(100 * belongs[1].chance)}` : ''}).`
+            : hand.trim() !== '' && !inHand.ok
+              ? inHand.message
+              : ''}
+        </span>
+      </div>
+      {verdicts.length > 1 && (
+        <>
+          <h2>How many to tell two apart</h2>
+          <div className="shop-row">
+            {[0, 1].map((side) => (
+              <select
+                key={side}
+                aria-label={side === 0 ? 'One cavity' : 'The other'}
+                value={(side === 0 ? one : other)?.cavity}
+                onChange={(event) => {
+                  const chosen = Number(event.currentTarget.value);
+                  const [a, b] = [one?.cavity ?? 1, other?.cavity ?? 2];
+                  setPair(side === 0 ? [chosen, b] : [a, chosen]);
+                }}
+              >
+                {verdicts.map(({ cavity }) => (
+                  <option key={cavity} value={cavity}>
+                    cavity {cavity}
+                  </option>
+                ))}
+              </select>
+            ))}
+            <span>
+              {apart === undefined
+                ? 'They throw alike, or too few are weighed to say.'
+                : `If they are as far apart as they seem, ${apart} of each tell it (19 times in 20, found 9 times in 10).`}
+            </span>
+          </div>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** One cavity's pieces in the order poured, with its own limits and the band wanted. */
+function Chart({
+  verdict: { weights, chart, rejects, cavity },
+  low,
+  high,
+}: {
+  readonly verdict: CavityVerdict;
+  readonly low: number;
+  readonly high: number;
+}) {
+  const [width, height, pad] = [220, 46, 4];
+  const values = [...weights, low, high, ...(chart ? [chart.low, chart.high] : [])];
+  const [least, most] = [Math.min(...values), Math.max(...values)];
+  const y = (g: number) => height - pad - ((g - least) / (most - least || 1)) * (height - 2 * pad);
+  const x = (i: number) => pad + (i / Math.max(1, weights.length - 1)) * (width - 2 * pad);
+  const outside = new Set([...rejects, ...(chart?.beyond ?? [])]);
+  return (
+    <svg
+      className="control"
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={`Cavity ${cavity}: ${weights.length} pieces, ${outside.size} beyond a limit`}
+    >
+      <rect
+        className="control-target"
+        x={0}
+        y={y(high)}
+        width={width}
+        height={Math.max(0, y(low) - y(high))}
+      />
+      {chart && (
+        <>
+          <line className="control-centre" x1={0} x2={width} y1={y(chart.centre)} y2={y(chart.centre)} />
+          <line className="control-limit" x1={0} x2={width} y1={y(chart.low)} y2={y(chart.low)} />
+          <line className="control-limit" x1={0} x2={width} y1={y(chart.high)} y2={y(chart.high)} />
+        </>
+      )}
+      <polyline className="control-line" points={weights.map((g, i) => `${x(i)},${y(g)}`).join(' ')} />
+      {weights.map((g, i) =>
+        outside.has(i) ? (
+          <path key={i} className="control-out" d={`M${x(i)} ${y(g) - 4}l4 4l-4 4l-4 -4z`} />
+        ) : (
+          <circle key={i} className="control-dot" cx={x(i)} cy={y(g)} r={2} />
+        ),
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,89 @@
+import { useMemo } from 'react';
+import type { FallRung } from '../../../core/index.ts';
+import { familyOf, ladderSteps } from '../../../core/index.ts';
+import { useUnits } from '../../data/units.ts';
+import type { HeadRow } from '../../workers/range.worker.ts';
+
+const MARK = {
+  gap: ['✕', 'bad', 'gap'],
+  double: ['◐', 'care', 'alike'],
+  even: ['●', 'good', 'even'],
+} as const;
+
+/** Ladders of the heads by shape and metal: their steps by what they do in the water, not by ounces alone. */
+export function Gaps({ heads }: { readonly heads: readonly HeadRow[] }) {
+  const { format } = useUnits();
+  const ladders = useMemo(() => {
+    const by = new Map<string, HeadRow[]>();
+    for (const head of heads) {
+      const key = `${head.design.head.family} ${head.design.head.metal}`;
+      by.set(key, [...(by.get(key) ?? []), head]);
+    }
+    return [...by.values()].filter((rows) => rows.length > 1);
+  }, [heads]);
+  const nameOf = (id: string) => heads.find((head) => head.id === id)?.design.name ?? id;
+  if (ladders.length === 0)
+    return (
+      <section aria-label="Ladders">
+        <h2>Steps of the ladders</h2>
+        <p>No shape hangs in more than one weight of a metal, so there is no ladder to look for gaps in.</p>
+      </section>
+    );
+  return (
+    <section aria-label="Ladders">
+      <h2>Steps of the ladders</h2>
+      <div className="shop-scroll">
+        <table className="shop-table">
+          <thead>
+            <tr>
+              <th scope="col">From</th>
+              <th scope="col">To</th>
+              <th scope="col" className="num">
+                Weight
+              </th>
+              <th scope="col" className="num">
+                Fall
+              </th>
+              <th scope="col" className="num">
+                Keeps the bottom
+              </th>
+              <th scope="col">Step</th>
+            </tr>
+          </thead>
+          <tbody>
+            {ladders.flatMap((rows) =>
+              ladderSteps(
+                rows.map(({ id, values }): FallRung => ({
+                  id,
+                  grams: values['mass.metal'] ?? 1,
+                  fall: values['fall.speed'] ?? NaN,
+                  bottom: values['retrieve.maxBottomSpeed'],
+                })),
+              ).map((step) => {
+                const [mark, tone, word] = MARK[step.kind];
+                return (
+                  <tr key={`${step.from} ${step.to}`}>
+                    <th scope="row">
+                      {nameOf(step.from)} <small>{familyOf(rows[0]?.design.head.family ?? '')?.name}</small>
+                    </th>
+                    <td>{nameOf(step.to)}</td>
+                    <td className="num">{step.weight.toFixed(2)} ×</td>
+                    <td className="num">{step.fall.toFixed(2)} ×</td>
+                    <td className="num">{step.bottom === undefined ? '–' : `${step.bottom.toFixed(2)} ×`}</td>
+                    <td>
+                      <span className={`state-${tone}`}>
+                        {mark} {word}
+                      </span>
+                      : {step.why}
+                      {step.between !== undefined && `; ${format(step.between, 'mass')} would halve it`}
+                    </td>
+                  </tr>
+                );
+              }),
+            )}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,141 @@
+import { useState } from 'react';
+import type { Offer, RangePlan } from '../../../core/index.ts';
+import { marginOf, outlayOf } from '../../../core/index.ts';
+import { useUnits } from '../../data/units.ts';
+import type { HeadRow } from '../../workers/range.worker.ts';
+import { tradeOf } from './trade.ts';
+
+interface Props {
+  readonly plan: RangePlan;
+  readonly heads: readonly HeadRow[];
+  readonly edit: (change: (plan: RangePlan) => RangePlan) => void;
+}
+
+const FIELDS = [
+  ['cost', 'Cost', 0, 100_000, false],
+  ['price', 'Price', 0, 100_000, false],
+  ['pack', 'Pack', 1, 1000, true],
+  ['minimum', 'Packs at once', 1, 1000, true],
+] as const;
+
+/** What each head costs and sells for, its packs and its mould; and whether it must hang or may not. */
+export function Offers({ plan, heads, edit }: Props) {
+  const { format } = useUnits();
+  const [said, setSaid] = useState('');
+  const setOffer = (design: string, change: Partial<Offer>) =>
+    edit((now) => ({
+      ...now,
+      offers: now.offers.map((offer) => (offer.design === design ? { ...offer, ...change } : offer)),
+    }));
+  const choose = (design: string, what: string) =>
+    edit((now) => ({
+      ...now,
+      keep: [...now.keep.filter((id) => id !== design), ...(what === 'keep' ? [design] : [])],
+      drop: [...now.drop.filter((id) => id !== design), ...(what === 'drop' ? [design] : [])],
+    }));
+  return (
+    <section aria-label="Prices">
+      <h2>Prices, packs and moulds</h2>
+      {said && (
+        <p className="field-said" role="alert">
+          {said}
+        </p>
+      )}
+      <div className="shop-scroll" tabIndex={0} role="region" aria-label="Prices of the heads">
+        <table className="shop-table offer-table">
+          <thead>
+            <tr>
+              <th scope="col">Head</th>
+              {FIELDS.map(([key, label]) => (
+                <th key={key} scope="col">
+                  {label}
+                </th>
+              ))}
+              <th scope="col" className="num">
+                Margin
+              </th>
+              <th scope="col" className="num">
+                First order
+              </th>
+              <th scope="col">Mould</th>
+              <th scope="col">Hangs</th>
+            </tr>
+          </thead>
+          <tbody>
+            {heads.map(({ id, design, values }) => {
+              const offer = plan.offers.find((one) => one.design === id);
+              const trade = tradeOf(offer, values['cost.metal']);
+              const margin = marginOf(trade);
+              return (
+                <tr key={id}>
+                  <th scope="row">{design.name}</th>
+                  {FIELDS.map(([key, label, least, most, isWhole]) => (
+                    <td key={key}>
+                      <input
+                        aria-label={`${label} of ${design.name}`}
+                        inputMode="decimal"
+                        key={`${offer?.[key] ?? ''}`}
+                        defaultValue={offer?.[key] ?? ''}
+                        placeholder={isWhole ? String(trade[key]) : trade[key].toFixed(2)}
+                        onBlur={(event) => {
+                          const text = event.currentTarget.value.trim().replace(',', '.');
+                          if (text === String(offer?.[key] ?? '')) return;
+                          const value = Number(text);
+                          if (text === '')
+                            return edit((now) => ({
+                              ...now,
+                              offers: now.offers.map((one) => {
+                                if (one.design !== id) return one;
+                                const { [key]: _, ...rest } = one;
+                                return rest;
+                              }),
+                            }));
+                          if (!(value >= least && value <= most) || (isWhole && !Number.isInteger(value)))
+                            return setSaid(
+                              `${label} of ${design.name}: a ${isWhole ? 'whole ' : ''}number from ${least} to ${most} is wanted.`,
+                            );
+                          setSaid('');
+                          setOffer(id, { [key]: value });
+                        }}
+                      />
+                    </td>
+                  ))}
+                  <td className="num">{Number.isFinite(margin) ? `${Math.round(100 * margin)}%` : '–'}</td>
+                  <td className="num">{format(outlayOf(trade), 'money')}</td>
+                  <td>
+                    <input
+                      aria-label={`Mould of ${design.name}`}
+                      maxLength={120}
+                      key={offer?.mould ?? ''}
+                      defaultValue={offer?.mould ?? ''}
+                      placeholder="bought"
+                      onBlur={(event) => {
+                        const mould = event.currentTarget.value.trim();
+                        if (mould !== (offer?.mould ?? '')) setOffer(id, { mould });
+                      }}
+                    />
+                  </td>
+                  <td>
+                    <select
+                      aria-label={`Whether ${design.name} hangs`}
+                      value={plan.keep.includes(id) ? 'keep' : plan.drop.includes(id) ? 'drop' : ''}
+                      onChange={(event) => choose(id, event.currentTarget.value)}
+                    >
+                      <option value="">as is best</option>
+                      <option value="keep">must</option>
+                      <option value="drop">may not</option>
+                    </select>
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      <p className="shop-note">
+        What is left empty takes the usual: the metal and half as much again of the shop’s money for making,
+        packs of five, one pack at a time. Heads of one mould name it alike.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,238 @@
+import { expose } from 'comlink';
+import wasm from 'manifold-3d/manifold.wasm?url';
+import type {
+  CutOffer,
+  Design,
+  Metal,
+  Mould,
+  MouldVolumes,
+  Problem,
+  TakenIn,
+  WaterCalibration,
+} from '../../core/index.ts';
+import type { Cut, Trial } from '../../core/index.ts';
+import type { InHand } from '../../core/make/take-in.ts';
+import {
+  calibrationFor,
+  cavityFactor,
+  evaluate,
+  headMass,
+  layMould,
+  loadSolids,
+  metalPart,
+  PLAIN_WATER,
+} from '../../core/index.ts';
+import { mouldRigs } from '../../core/exchange/mould-files.ts';
+import { floorDepth } from '../../core/make/cutter.ts';
+import { mouldSheet } from '../../core/make/mould-sheet.ts';
+import { cavitySolid, mouldSolids, SHOWN } from '../../core/make/mould-solids.ts';
+import { opening } from '../../core/make/opening.ts';
+import { cutsFor, recut } from '../../core/make/recut.ts';
+import { takeIn } from '../../core/make/take-in.ts';
+import { meshOf } from '../../core/head/solid.ts';
+import type { Sheet } from '../../core/plate/sheet.ts';
+import type { UnitSystem } from '../../core/index.ts';
+
+const ready = loadSolids(wasm);
+
+/** One cavity as it is laid out and as it throws now. */
+export interface CavityFigure {
+  readonly name: string;
+  readonly hook: string;
+  /** metal as made, metal now, and as weighed now; g */
+  readonly was: number;
+  readonly metal: number;
+  readonly total: number;
+  /** readings before and after: fall m/s, length mm, share of landings with the point up */
+  readonly before: Readings;
+  readonly after: Readings;
+  /** mm², and facets that bind, in the cavity's frame */
+  readonly bound: number;
+  readonly steep: number;
+  readonly facets: Float32Array;
+  readonly isGateTight: boolean;
+  readonly gate: number | undefined;
+  /** x and z added to the cavity's own in the block */
+  readonly shift: readonly [number, number];
+  /** where a first cut is offered: the middle of the body, in the cavity's frame, and how deep its floor is there, mm */
+  readonly middle: { readonly x: number; readonly z: number; readonly left: number; readonly right: number };
+  readonly problem: string;
+}
+interface Readings {
+  readonly fall: number;
+  readonly length: number;
+  readonly breadth: number;
+  readonly up: number;
+}
+
+export type MouldFigures =
+  | {
+      readonly ok: true;
+      readonly sheet: Sheet;
+      readonly block: readonly [wide: number, high: number, deep: number];
+      readonly cavities: readonly CavityFigure[];
+      /** where the face's x = 0, z = 0 stands on the sheet, mm */
+      readonly origin: readonly [number, number];
+    }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
+
+const readingsOf = (design: Design, metals: readonly Metal[]): Readings => {
+  const judged = evaluate(design, { ...PLAIN_WATER, metals });
+  const value = (id: 'fall.speed' | 'head.length' | 'head.breadth' | 'rest.hookUp') =>
+    judged.ok ? (judged.readings[id]?.value ?? NaN) : NaN;
+  return {
+    fall: value('fall.speed'),
+    length: value('head.length'),
+    breadth: value('head.breadth'),
+    up: value('rest.hookUp'),
+  };
+};
+
+/** A mould as laid out, with what each cavity throws now; quick enough to follow the hand but for its readings. */
+async function laid(mould: Mould, metals: readonly Metal[], units: UnitSystem): Promise<MouldFigures> {
+  const kernel = await ready;
+  const built = mouldRigs(mould, metals);
+  if (!built.ok) return built;
+  const layout = layMould(mould, built.rigs);
+  const factor = cavityFactor(mould.shrink);
+  const cavities = layout.cavities.map((cavity, i): CavityFigure => {
+    const { rig } = cavity;
+    const spec = mould.cavities[i];
+    if (!spec) throw new Error('A cavity without its design is a mistake of the program.');
+    const solid = cavitySolid(kernel, cavity, spec.cuts, SHOWN);
+    const mesh = meshOf(solid);
+    solid.delete();
+    const open = opening(mesh, mould.draft);
+    const bare = meshOf(cavitySolid(kernel, cavity, [], SHOWN));
+    const middle = { x: factor * rig.body.centroid[0], z: factor * rig.body.centroid[2] };
+    const before = readingsOf(spec.design, metals);
+    const at = (
+      problem: string,
+      now = { metal: metalPart(rig).mass, total: headMass(rig) },
+      after = before,
+    ) => ({
+      name: spec.design.name,
+      hook: spec.design.hook.size,
+      was: metalPart(rig).mass,
+      ...now,
+      before,
+      after,
+      bound: open.bound,
+      steep: open.steep,
+      facets: open.facets,
+      isGateTight: cavity.isGateTight,
+      gate: cavity.gating?.gate,
+      shift: cavity.shift,
+      middle: {
+        ...middle,
+        left: floorDepth(bare, middle.x, middle.z, 1),
+        right: floorDepth(bare, middle.x, middle.z, -1),
+      },
+      problem,
+    });
+    if (spec.cuts.length === 0) return at('');
+    try {
+      const now = recut(kernel, rig, spec.design, factor, spec.cuts);
+      return at('', now, readingsOf(now.design, metals));
+    } catch (error) {
+      return at((error as Error).message);
+    }
+  });
+  const { from, to } = layout.block;
+  const sheet = mouldSheet(layout, mould.name, units);
+  return {
+    ok: true,
+    sheet,
+    block: [to[2] - from[2], to[0] - from[0], to[1] - from[1]],
+    cavities,
+    origin: sheet.origins.side,
+  };
+}
+
+export type MouldWorked =
+  | {
+      readonly ok: true;
+      readonly volumes: MouldVolumes;
+      /** g of metal for one full pour: heads, sprues and vents; and of sprues alone */
+      readonly pour: number;
+      readonly spruePerHead: number;
+    }
+  | { readonly ok: false; readonly reason: string };
+
+/** Both halves worked out, closed, with what fills the block. */
+async function worked(
+  mould: Mould,
+  metals: readonly Metal[],
+  onDone: (done: number, of: number) => void,
+): Promise<MouldWorked> {
+  const kernel = await ready;
+  const built = mouldRigs(mould, metals);
+  if (!built.ok) return { ok: false, reason: built.problems[0]?.message ?? '' };
+  try {
+    const { volumes, metal, sprue } = mouldSolids(
+      kernel,
+      layMould(mould, built.rigs),
+      mould.cavities.map(({ cuts }) => cuts),
+      (done, of) => void onDone(done, of),
+      mould.cavities.length > 3 ? SHOWN : undefined,
+    );
+    const density = (i: number) => (built.rigs[i]?.density ?? 0) / 1000;
+    const sprues = sprue.reduce((sum, volume, i) => sum + volume * density(i), 0);
+    return {
+      ok: true,
+      volumes,
+      pour: sprues + metal.reduce((sum, volume, i) => sum + volume * density(i), 0),
+      spruePerHead: sprues / Math.max(1, sprue.length),
+    };
+  } catch (error) {
+    return { ok: false, reason: (error as Error).message };
+  }
+}
+
+/** Ways to bring a cavity to a weight by one plunge. */
+async function offers(
+  mould: Mould,
+  place: number,
+  wanted: number,
+  cutters: readonly Cut[],
+  metals: readonly Metal[],
+): Promise<CutOffer[]> {
+  const kernel = await ready;
+  const built = mouldRigs(mould, metals);
+  const rig = built.ok ? built.rigs[place] : undefined;
+  const cavity = mould.cavities[place];
+  if (!rig || !cavity) return [];
+  const half = layMould(mould, built.ok ? built.rigs : []).block.to[1];
+  return cutsFor(kernel, rig, cavityFactor(mould.shrink), cavity.cuts, wanted, cutters, half - 1.5);
+}
+
+async function take(hand: InHand, metals: readonly Metal[]): Promise<TakenIn> {
+  await ready;
+  return takeIn(hand, metals);
+}
+
+async function calibrate(
+  design: Design,
+  measured: Pick<Trial, 'drops' | 'tows'>,
+  metals: readonly Metal[],
+): Promise<WaterCalibration> {
+  await ready;
+  return calibrationFor(design, measured, metals);
+}
+
+/** How deep the cavity is as it was made, at a place. */
+async function floor(mould: Mould, place: number, x: number, z: number, metals: readonly Metal[]) {
+  const kernel = await ready;
+  const built = mouldRigs(mould, metals);
+  const rig = built.ok ? built.rigs[place] : undefined;
+  if (!rig) return { left: 0, right: 0 };
+  const solid = cavitySolid(kernel, { rig, factor: cavityFactor(mould.shrink) }, [], SHOWN);
+  const mesh = meshOf(solid);
+  solid.delete();
+  return { left: floorDepth(mesh, x, z, 1), right: floorDepth(mesh, x, z, -1) };
+}
+
+const service = { laid, worked, offers, take, calibrate, floor };
+export type MakeService = typeof service;
+
+expose(service);

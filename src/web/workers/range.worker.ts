@@ -1,0 +1,57 @@
+import { expose } from 'comlink';
+import solverWasm from 'highs/runtime?url';
+import type {
+  Brief,
+  Design,
+  FallRung,
+  LadderStep,
+  Progress,
+  RangeProblem,
+  RangeSolved,
+  RuleSet,
+  Serving,
+} from '../../core/index.ts';
+import type { ReadingValues } from '../../core/index.ts';
+import { ladderSteps, leastRange, loadSolver, matchingFor, matchKept, serviceOf } from '../../core/index.ts';
+
+/** A head with its readings as they are kept. */
+export interface HeadRow {
+  readonly id: string;
+  readonly design: Design;
+  readonly values: ReadingValues;
+}
+
+const WORTH: Readonly<Record<ReturnType<typeof serviceOf>, Serving>> = {
+  serves: 2,
+  'with care': 1,
+  'not there': 0,
+};
+
+/** How each head serves each brief, from kept readings: by brief, by head. */
+function serving(
+  briefs: readonly Brief[],
+  heads: readonly HeadRow[],
+  rules: Pick<RuleSet, 'rules' | 'schools'>,
+): Serving[][] {
+  return briefs.map((brief) => {
+    const matching = matchingFor(brief, rules);
+    return heads.map(({ design, values }) => WORTH[serviceOf(matchKept(matching, design, values))]);
+  });
+}
+
+/** The least range, to proof or as long as it may take. */
+async function solve(
+  problem: RangeProblem,
+  seconds: number,
+  onProgress: (progress: Progress) => void,
+): Promise<RangeSolved> {
+  const highs = await loadSolver(solverWasm);
+  return leastRange(highs, problem, { seconds, onProgress: (progress) => void onProgress(progress) });
+}
+
+const steps = (rungs: readonly FallRung[]): LadderStep[] => ladderSteps(rungs);
+
+const service = { serving, solve, steps };
+export type RangeService = typeof service;
+
+expose(service);
