@@ -10,6 +10,7 @@ import type {
   Metal,
   MethodKey,
   Mould,
+  Photo,
   Plastic,
   Problem,
   RangePlan,
@@ -32,6 +33,7 @@ export const COLLECTIONS = [
   'batches',
   'ranges',
   'trials',
+  'photos',
 ] as const;
 export type Collection = (typeof COLLECTIONS)[number];
 
@@ -44,6 +46,7 @@ export interface Documents {
   batches: Batch;
   ranges: RangePlan;
   trials: Trial;
+  photos: Photo;
 }
 
 /** Collections whose documents keep their steps, to be gone back and forth on. */

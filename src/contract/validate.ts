@@ -8,6 +8,7 @@ import type {
   Design,
   HookDocument,
   Mould,
+  Photo,
   Plastic,
   Problem,
   RangePlan,
@@ -24,6 +25,7 @@ import {
   HookSchema,
   isStorable,
   MouldSchema,
+  PhotoSchema,
   PlasticSchema,
   RangeSchema,
   RulesSchema,
@@ -254,6 +256,7 @@ const CHECKS: { readonly [C in Collection]: (data: unknown) => Checked<Documents
   batches: checkBatchDocument,
   ranges: checkRangeDocument,
   trials: checkTrialDocument,
+  photos: checker<Photo>(PhotoSchema),
 };
 
 /** What is asked of a document of a collection at every door. */
@@ -331,6 +334,7 @@ export function checkShop(data: unknown): Checked<Shop> {
       batches: list('batches'),
       ranges: list('ranges'),
       trials: list('trials'),
+      photos: list('photos'),
     },
   };
 }

@@ -116,6 +116,7 @@ export * from './document/mould.ts';
 export * from './document/batch.ts';
 export * from './document/range.ts';
 export * from './document/trial.ts';
+export * from './document/photo.ts';
 export * from './document/begun.ts';
 export * from './make/control.ts';
 export * from './make/costing.ts';

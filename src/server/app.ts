@@ -74,6 +74,7 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
     batches: new DocumentStore(db, 'batches', undefined, stepRecorder('batches')),
     ranges: new DocumentStore(db, 'ranges', undefined, stepRecorder('ranges')),
     trials: new DocumentStore(db, 'trials', undefined, stepRecorder('trials')),
+    photos: new DocumentStore(db, 'photos'),
   };
 
   const router = new Router({ prefix: API });

@@ -16,6 +16,7 @@ const PLAIN_TABLES = {
   batches: schema.batches,
   ranges: schema.ranges,
   trials: schema.trials,
+  photos: schema.photos,
   rule_sets: schema.ruleSets,
   metal_densities: schema.metalDensities,
 } as const;

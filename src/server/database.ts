@@ -83,6 +83,7 @@ const LOOKED_AT = [
   'batches',
   'ranges',
   'trials',
+  'photos',
   'steps',
   'named_versions',
 ] as const;

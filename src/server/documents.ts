@@ -5,10 +5,10 @@ import type { Collection, Documents, Kept, ListQuery, Page } from '../contract/a
 import { PAGE_LIMIT } from '../contract/api.ts';
 import type { Database } from './database.ts';
 import { HttpProblem, notFound } from './problem.ts';
-import { batches, briefs, designs, hooks, moulds, plastics, ranges, trials } from './schema.ts';
+import { batches, briefs, designs, hooks, moulds, photos, plastics, ranges, trials } from './schema.ts';
 import type { CardBody } from './summary.ts';
 
-const TABLES = { designs, plastics, briefs, hooks, moulds, batches, ranges, trials };
+const TABLES = { designs, plastics, briefs, hooks, moulds, batches, ranges, trials, photos };
 const NOUN: Readonly<Record<Collection, string>> = {
   designs: 'design',
   plastics: 'plastic',
@@ -18,6 +18,7 @@ const NOUN: Readonly<Record<Collection, string>> = {
   batches: 'batch',
   ranges: 'range',
   trials: 'day',
+  photos: 'photograph',
 };
 
 /** What a collection's documents are called in a sentence. */

@@ -44,6 +44,7 @@ export const moulds = pgTable('moulds', documentColumns(), (t) => [index('moulds
 export const batches = pgTable('batches', documentColumns(), (t) => [index('batches_name').on(t.name, t.id)]);
 export const ranges = pgTable('ranges', documentColumns(), (t) => [index('ranges_name').on(t.name, t.id)]);
 export const trials = pgTable('trials', documentColumns(), (t) => [index('trials_name').on(t.name, t.id)]);
+export const photos = pgTable('photos', documentColumns(), (t) => [index('photos_name').on(t.name, t.id)]);
 
 /** Every state a design, a mould, a batch and so on has been saved in, with words for what changed; steps after the one it stands at can be redone. */
 export const steps = pgTable(

@@ -292,6 +292,14 @@ export const falling = behaviour({
   flags(rig, _value, around) {
     const { speed, attitudes, others } = fallen(rig, around);
     const flags: Flag[] = [];
+    if (rig.drag)
+      flags.push({
+        level: 'note',
+        code: 'fall.measured',
+        path: '/drag',
+        text: `Drag: fall and retrieve follow what was measured on the water, ${rig.drag.factor.toFixed(2)} times what is reckoned (${rig.drag.low.toFixed(2)} to ${rig.drag.high.toFixed(2)}).`,
+        brief: 'drag measured',
+      });
     if (speed > 0 && others.length > 0) {
       const [first = 0] = others;
       flags.push({

@@ -47,6 +47,24 @@ const LadderSchema = Type.Object(
   { ...closed, description: 'The series of weights this head is to be made in' },
 );
 
+const pixel = (description: string) =>
+  Type.Tuple(
+    [Type.Number({ minimum: -4000, maximum: 8000 }), Type.Number({ minimum: -4000, maximum: 8000 })],
+    {
+      description,
+    },
+  );
+const PlacedPhotoSchema = Type.Object(
+  {
+    id: Type.String({ minLength: 1, maxLength: 100, description: 'Of the photograph' }),
+    rear: pixel('Where the rear face meets the shank’s line, px'),
+    nose: pixel('Where the nose meets the shank’s line, px'),
+    length: Type.Number({ minimum: 0.5, maximum: 500, description: 'From one to the other, mm' }),
+    flipped: Type.Optional(Type.Boolean({ description: 'Turned upside down about that line' })),
+  },
+  { ...closed, description: 'A photograph under the side view' },
+);
+
 const DragSchema = Type.Object(
   {
     factor: Type.Number({
@@ -80,6 +98,7 @@ export const DesignSchema = Type.Object(
     guard: Type.Unsafe<GuardSpec>(kindSchema(GUARDS, 'What guards the point')),
     skirt: Type.Optional(SkirtSchema),
     drag: Type.Optional(DragSchema),
+    photo: Type.Optional(PlacedPhotoSchema),
     ladder: Type.Optional(LadderSchema),
   },
   { ...closed, $id: 'fern-anvil-design-1', title: 'Fern Anvil design, version 1' },

@@ -51,6 +51,7 @@ const NAMES: Readonly<Record<string, readonly [name: string, kind?: QuantityKind
   skirt: ['Skirt'],
   'skirt.length': ['Skirt length', 'size'],
   'skirt.uneven': ['Skirt uneven by', 'size'],
+  photo: ['Photograph'],
   drag: ['Measured drag'],
   'drag.factor': ['Measured drag'],
   'drag.low': ['Measured drag, least'],

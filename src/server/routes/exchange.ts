@@ -156,6 +156,7 @@ export function exchangeRoutes(
       batches: documents(await stores.batches.all()),
       ranges: documents(await stores.ranges.all()),
       trials: documents(await stores.trials.all()),
+      photos: documents(await stores.photos.all()),
     };
     ctx.attachment('shop.json');
     ctx.type = 'application/json';

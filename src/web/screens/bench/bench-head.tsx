@@ -13,7 +13,7 @@ import { ExportMenu } from '../exchange/export-menu.tsx';
 import type { HistoryHand } from './use-history.ts';
 
 /** What may stand open beside the drawing. */
-export type BenchPanel = '' | 'history' | 'metals';
+export type BenchPanel = '' | 'history' | 'metals' | 'photo';
 
 interface Props {
   readonly kept: Kept<Design>;

@@ -22,6 +22,7 @@ import { HistoryPanel } from './history-panel.tsx';
 import { MetalStrip } from './metal-strip.tsx';
 import { MetalsSheet } from './metals-sheet.tsx';
 import type { PlateView } from './plate-layout.ts';
+import { PhotoSheet } from './photo-sheet.tsx';
 import { PlateTools } from './plate-tools.tsx';
 import { Plate } from './plate.tsx';
 import { Stages } from './stages.tsx';
@@ -88,7 +89,7 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
   const { surroundings, judged, last, lines, error, pulling, isSettling, shown } = bench;
   const hand = useHistory(kept.id, draft);
   const earlier = useAgainst(kept.id, against, surroundings);
-  const [panel, setPanel] = useState<BenchPanel>('');
+  const [panel, setPanel] = useState<BenchPanel>(search.get('panel') === 'photo' ? 'photo' : '');
   const [share, setShare] = useState(() => Math.min(0.99, Math.max(0.01, Number(cutShare) || 0.5)));
   const sectionJob = useMemo(
     () => (cutShare !== null && last ? { design: last.design, share, surroundings } : undefined),
@@ -177,6 +178,8 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
             onView={turns.z}
             onCut={turns.x}
             onSolid={turns.s}
+            hasPhoto={document.photo !== undefined}
+            onPhoto={() => setPanel('photo')}
           />
           {last && isSolid ? (
             <Suspense fallback={<Loading what="the solid" />}>
@@ -238,6 +241,18 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
         onAgainst={(what) => setParam('against', what)}
         onHide={() => setPanel('')}
       />
+      {panel === 'photo' && (
+        <PhotoSheet
+          design={document}
+          onPlace={(photo) =>
+            edit((now) => {
+              const { photo: _, ...rest } = now;
+              return photo ? { ...rest, photo } : rest;
+            })
+          }
+          onHide={() => setPanel('')}
+        />
+      )}
       {last && (
         <MetalsSheet
           show={panel === 'metals'}

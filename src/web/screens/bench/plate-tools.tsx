@@ -8,10 +8,12 @@ interface Props {
   readonly onView: () => void;
   readonly onCut: () => void;
   readonly onSolid: () => void;
+  readonly hasPhoto: boolean;
+  readonly onPhoto: () => void;
 }
 
 /** What the drawing shows, and how. */
-export function PlateTools({ view, isSolid, isCut, onView, onCut, onSolid }: Props) {
+export function PlateTools({ view, isSolid, isCut, onView, onCut, onSolid, hasPhoto, onPhoto }: Props) {
   const settings = useSettings();
   return (
     <div className="plate-tools">
@@ -53,6 +55,15 @@ export function PlateTools({ view, isSolid, isCut, onView, onCut, onSolid }: Pro
             title="Dimensions in inches and millimetres"
           >
             in [mm]
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm btn-quiet"
+            aria-pressed={hasPhoto}
+            onClick={onPhoto}
+            title="Lay a photograph under the side view"
+          >
+            Photograph
           </button>
         </>
       )}

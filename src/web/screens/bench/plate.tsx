@@ -1,6 +1,6 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 import type { Design, Drawing, DrawnSection, Vec2 } from '../../../core/index.ts';
-import { clamp, dimensionText, familyOf } from '../../../core/index.ts';
+import { clamp, dimensionText, familyOf, photoPlacement } from '../../../core/index.ts';
 import { useSettings } from '../../data/settings.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
@@ -126,6 +126,7 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
         role="group"
         aria-label={`Plate of ${design.name}: side, top and front at ${layout.scale} to 1, ${arrangement} angle`}
       >
+        {design.photo && <PhotoUnder photo={design.photo} side={side} />}
         <PlateViews drawing={drawing} layout={layout} metal={design.head.metal} whole={whole} />
         {before && (
           <g className="fig-before">
@@ -198,6 +199,32 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
       </svg>
       {outdated && <p className="plate-outdated">The drawing shows the last state that could be built.</p>}
     </div>
+  );
+}
+
+/** The photograph a design carries, to scale under the side view. */
+function PhotoUnder({
+  photo,
+  side,
+}: {
+  readonly photo: NonNullable<Design['photo']>;
+  readonly side: PlateLayout['side'];
+}) {
+  const placed = photoPlacement(photo);
+  if (!placed) return null;
+  const [a, b, c, d, e, f] = placed;
+  // From pixels to mm, and from mm to the sheet, which is a scale and a shift with y turned round.
+  const [x0, y0] = side([e, f]);
+  const [xu, yu] = side([e + a, f + b]);
+  const [xv, yv] = side([e + c, f + d]);
+  return (
+    <image
+      className="photo-under"
+      href={`/api/photos/${photo.id}/picture`}
+      transform={`matrix(${xu - x0} ${yu - y0} ${xv - x0} ${yv - y0} ${x0} ${y0})`}
+    >
+      <title>The photograph</title>
+    </image>
   );
 }
 

@@ -1,5 +1,5 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { RackCard, RackNames } from '../../../contract/api.ts';
 import { useCreate, useRack } from '../../data/queries.ts';
 import { useAddress } from '../../parts/address.ts';
@@ -109,6 +109,9 @@ function RackOf({ cards, names }: { readonly cards: readonly RackCard[]; readonl
           >
             + New head
           </button>
+          <Link className="btn btn-sm btn-quiet" to="/take-in">
+            Take one in
+          </Link>
         </div>
       </div>
       <FilterBar cards={cards} names={names} filters={filters} onSet={(key, value) => set(key, value)} />
