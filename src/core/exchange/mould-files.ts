@@ -1,4 +1,4 @@
-import { checkDesign } from '../build/check.ts';
+import { checkDesign, checkNames } from '../build/check.ts';
 import { solveTarget } from '../build/solve.ts';
 import type { Rig } from '../build/rig.ts';
 import type { Mould } from '../document/mould.ts';
@@ -45,6 +45,8 @@ export function mouldRigs(
           message: `Cavity ${i + 1}: ${message}`,
         })),
       );
+    const unknown = checkNames(design, metals);
+    if (unknown.length > 0) return void at(unknown);
     const solved = solveTarget(design, metals);
     if (!solved.ok) return void at([solved.problem]);
     const unfit = checkDesign(solved.design, metals);

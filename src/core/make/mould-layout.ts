@@ -21,6 +21,8 @@ export interface Channel {
   readonly path: readonly Vec3[];
   /** mm, of the channel */
   readonly radius: number;
+  /** it goes on straight through the lower face, so that the rod in it can be drawn */
+  readonly isThrough?: boolean;
 }
 
 /** One cavity as it lies in the block: across the block is z, up to the sprues is x; its own frame shifted by `shift`. Lengths in mm. */
@@ -96,7 +98,15 @@ export function layMould(mould: Mould, rigs: readonly Rig[]): MouldLayout {
   };
   return {
     making,
-    cavities: cavities.map((cavity) => ({ ...cavity, vents: making === 'pour' ? ventsOf(cavity, top) : [] })),
+    cavities: cavities.map((cavity) => ({
+      ...cavity,
+      vents: making === 'pour' ? ventsOf(cavity, top) : [],
+      channels: cavity.channels.map((channel) =>
+        channel.isThrough
+          ? { ...channel, path: [...channel.path, [block.from[0] - 1, 0, channel.path.at(-1)?.[2] ?? 0]] }
+          : channel,
+      ),
+    })),
     block,
     pins: [
       [block.from[0] + side / 2, -side / 2],
@@ -118,7 +128,7 @@ function layCavity(rig: Rig, place: number, factor: number, mould: Mould) {
     // Of a sintered head only the bore is given: a rod of its size, through and out behind.
     const path = hook.legAndShank.filter(([x]) => x > -(keeper?.insertion ?? 0) - 1);
     const scaled = path.map(([x, y, z]): Vec3 => [factor * x, y, factor * z]);
-    channels.push({ kind: 'core', path: scaled, radius: (factor * hook.wire) / 2 });
+    channels.push({ kind: 'core', path: scaled, radius: (factor * hook.wire) / 2, isThrough: true });
   } else {
     channels.push({ kind: 'hook', path: hook.hinge ? hook.legAndShank : hook.centre, radius: wire });
     if (hook.hinge) channels.push({ kind: 'hook', path: ringPath(hook.hinge.loop), radius: wire });

@@ -115,7 +115,7 @@ export function mouldSheet(layout: MouldLayout, title: string, units: UnitSystem
     entities.push({
       kind: 'text',
       layer: 'text',
-      at: own(outline[0]?.[0] ?? 0, 0),
+      at: [own(0, 0)[0] - 2.5, at(from[0], 0)[1] + 1.5],
       text: String(place + 1),
       height: 3,
       anchor: 'middle',

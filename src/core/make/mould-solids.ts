@@ -6,6 +6,7 @@ import { isPlain } from '../head/body.ts';
 import type { MeshQuality } from '../head/loft.ts';
 import { FINE, loft } from '../head/loft.ts';
 import type { Mesh } from '../head/mesh.ts';
+import { openEdges } from '../head/mesh.ts';
 import { bodySolid, meshOf, solidOf, tube } from '../head/solid.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { cutterSolid } from './cutter.ts';
@@ -24,8 +25,10 @@ const SOCKET = 0.08;
 const TAPER = 0.8;
 /** How far vents, pins and sockets begin beyond the parting plane, mm. */
 const BASE = 0.5;
-/** Edges shorter than this are drawn together before a half leaves as a file, mm. */
-const FILE_GRAIN = 1e-5;
+/** Edges shorter than this are drawn together before a half leaves as a file, mm: the first that leaves it closed. */
+const FILE_GRAINS = [1e-5, 3e-5, 1e-4, 2e-4, 5e-4];
+/** And how far a half is shifted, mm, where none does: less than a third of a micrometre at first, which rounds its corners anew. */
+const FILE_SHIFTS = [0, 0.00029, 0.0011, 0.0043];
 
 /** What fills a block, mm³. Everything is counted once: what lies in two is counted with the first of them. */
 export interface MouldVolumes {
@@ -212,7 +215,8 @@ export function mouldSolids(
     layout.cavities.forEach((cavity, i) => {
       const move: Vec3 = [cavity.shift[0], 0, cavity.shift[1]];
       const head = keep(cavitySolid(kernel, cavity, cuts[i] ?? [], quality));
-      const steel = keep(steelSolid(kernel, cavity, layout.making === 'pour'));
+      const whole = keep(steelSolid(kernel, cavity, layout.making === 'pour'));
+      const steel = keep(whole.trimByPlane([1, 0, 0], bottom));
       const taken = keep(head.add(steel));
       const inside = head.volume() + steel.volume() - taken.volume();
       metal.push(head.volume() - inside);
@@ -239,7 +243,7 @@ export function mouldSolids(
       counted.vents += vented;
       spruePer.push(lost + vented);
       // The sprue goes on through the top face, so that no face lies on it.
-      const through = sprue ? keep(taken.add(sprue)) : taken;
+      const through = keep(keep(head.add(whole)).add(sprue ?? whole));
       rooms.push(keep(through.translate([...move])));
       onDone(i + 1, steps);
     });
@@ -297,8 +301,17 @@ function fileMesh(half: Manifold, side: string): Mesh {
     throw new Error(
       `The ${side} half falls into ${count} pieces: what is cut out of it meets its edges. Make the walls thicker, or take a cut back.`,
     );
-  const simple = half.simplify(FILE_GRAIN);
-  const mesh = meshOf(simple);
-  simple.delete();
-  return mesh;
+  // In 32-bit floats two edges may fall together: drawn together a little more, they part again.
+  for (const shift of FILE_SHIFTS)
+    for (const grain of FILE_GRAINS) {
+      const shifted = half.translate([shift, 0, 1.7 * shift]);
+      const simple = shifted.simplify(grain);
+      const mesh = meshOf(simple);
+      shifted.delete();
+      simple.delete();
+      if (openEdges(mesh) === 0) return mesh;
+    }
+  throw new Error(
+    `The ${side} half could not be closed: two of its edges lie on each other. Change a wall or the shrinkage by a hair.`,
+  );
 }

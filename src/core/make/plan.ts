@@ -1,3 +1,4 @@
+import { marked } from '../quantity/phrase.ts';
 import type { Melting } from './melting.ts';
 import { heatTo } from './melting.ts';
 
@@ -88,6 +89,7 @@ export function pourPlan(inputs: PourInputs): PourPlan {
 /** A step of the work, with what to mind at it. */
 export interface WorkStep {
   readonly key: string;
+  /** quantities in it are marked */
   readonly name: string;
   /** s it takes; undefined for what is done when it is done */
   readonly seconds: number | undefined;
@@ -153,7 +155,7 @@ export function workSteps(
           },
           {
             key: 'cure',
-            name: `Cure ${cure.minutes} min from when the heads themselves are at ${Math.round(cure.celsius)} °C`,
+            name: `Cure ${cure.minutes} min from when the heads themselves are at ${marked(cure.celsius, 'temperature')}`,
             seconds: cure.minutes * 60,
             caution:
               'An oven for paint never sees food again; fumes go outdoors. The maker’s schedule decides.',

@@ -98,9 +98,22 @@ describe('a head in the hand', () => {
     expect(solved.ok && headMass(solved.rig)).toBeCloseTo(grams, 6);
   });
 
+  it('with nothing measured is as large as its weight makes it', () => {
+    const { start, sizes, total } = inHand('football', 'tin');
+    const taken = takeIn({
+      design: { ...start, head: { ...start.head, metal: 'tin' } },
+      measured: {},
+      grams: total,
+    });
+    expect(taken.ok && taken.says.join(' ')).toMatch(/Nothing measured/);
+    if (!taken.ok) return;
+    for (const [key, size] of Object.entries(sizes))
+      expect((taken.design.head.dimensions[key] ?? 0) / size).toBeCloseTo(1, 3);
+  });
+
   it('cannot weigh less than its hook, and needs a shape', () => {
     const { start } = inHand('ball', 'lead');
-    expect(takeIn({ design: start, measured: {}, grams: 0.1 })).toMatchObject({
+    expect(takeIn({ design: start, measured: { breadth: 10 }, grams: 0.1 })).toMatchObject({
       ok: false,
       problems: [{ path: '/grams' }],
     });

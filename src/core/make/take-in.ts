@@ -83,8 +83,22 @@ export function takeIn({ design, measured, grams }: InHand, metals: readonly Met
       problems: [{ path: '/head/family', message: 'Shape: it is not known. Choose one.' }],
     };
   const usual = completeDimensions(family, design.head.dimensions, design.head);
-  const dimensions = proportioned(family, usual, measured);
   const { target: _, ...head } = design.head;
+  const isNothing = !family.dimensions.some(({ key, scales }) => scales && measured[key] !== undefined);
+  // With no size at all the weight alone says how large it is, as the metal it is said to be.
+  const byWeight = isNothing
+    ? solveTarget(
+        {
+          ...design,
+          head: { ...head, dimensions: { ...usual, ...measured }, target: { grams, of: 'total' } },
+        },
+        metals,
+      )
+    : undefined;
+  if (byWeight && !byWeight.ok) return { ok: false, problems: [byWeight.problem] };
+  const dimensions = byWeight
+    ? completeDimensions(family, byWeight.design.head.dimensions, design.head)
+    : proportioned(family, usual, measured);
   const plain: Design = { ...design, head: { ...head, dimensions } };
   const problems = checkDesign(plain, metals);
   if (problems.length > 0) return { ok: false, problems };
@@ -181,6 +195,7 @@ export function takeIn({ design, measured, grams }: InHand, metals: readonly Met
       grams,
       other,
       isAll: unknown.length === 0,
+      isNothing,
     }),
   };
 }
@@ -195,16 +210,21 @@ interface Found {
   readonly grams: number;
   readonly other: number;
   readonly isAll: boolean;
+  readonly isNothing: boolean;
 }
 
 function sentences(
   said: MetalAgrees | undefined,
   all: readonly MetalAgrees[],
-  { span, nominal, density, densities, volume, grams, other, isAll }: Found,
+  { span, nominal, density, densities, volume, grams, other, isAll, isNothing }: Found,
 ): string[] {
   const out: string[] = [];
   const d = (value: number) => marked(value, 'density');
   const name = said?.metal.name.toLowerCase() ?? 'metal it is said to be';
+  if (isNothing)
+    return [
+      `Nothing measured yet: as ${name} its weight alone makes it this large. Measure a size or two, and it is seen whether that adds up.`,
+    ];
   out.push(
     `${isAll ? 'At these sizes' : 'At these sizes and the shape’s usual proportions'} ${marked(grams, 'mass')} means ${d(density)} (${d(densities[0])} to ${d(densities[1])}).`,
   );

@@ -35,6 +35,9 @@ import type { UnitSystem } from '../../core/index.ts';
 
 const ready = loadSolids(wasm);
 
+/** Room about the parting face for its sizes, mm. */
+const ROOM = 13;
+
 /** One cavity as it is laid out and as it throws now. */
 export interface CavityFigure {
   readonly name: string;
@@ -43,7 +46,7 @@ export interface CavityFigure {
   readonly was: number;
   readonly metal: number;
   readonly total: number;
-  /** readings before and after: fall m/s, length mm, share of landings with the point up */
+  /** readings before and after: fall m/s, sizes mm */
   readonly before: Readings;
   readonly after: Readings;
   /** mm², and facets that bind, in the cavity's frame */
@@ -62,7 +65,6 @@ interface Readings {
   readonly fall: number;
   readonly length: number;
   readonly breadth: number;
-  readonly up: number;
 }
 
 export type MouldFigures =
@@ -73,18 +75,19 @@ export type MouldFigures =
       readonly cavities: readonly CavityFigure[];
       /** where the face's x = 0, z = 0 stands on the sheet, mm */
       readonly origin: readonly [number, number];
+      /** the parting face with its sizes, on the sheet: left, lower edge, breadth, height, mm */
+      readonly face: readonly [left: number, low: number, wide: number, high: number];
     }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
 const readingsOf = (design: Design, metals: readonly Metal[]): Readings => {
-  const judged = evaluate(design, { ...PLAIN_WATER, metals });
-  const value = (id: 'fall.speed' | 'head.length' | 'head.breadth' | 'rest.hookUp') =>
+  const judged = evaluate(design, { ...PLAIN_WATER, metals, isShort: true });
+  const value = (id: 'fall.speed' | 'head.length' | 'head.breadth') =>
     judged.ok ? (judged.readings[id]?.value ?? NaN) : NaN;
   return {
     fall: value('fall.speed'),
     length: value('head.length'),
     breadth: value('head.breadth'),
-    up: value('rest.hookUp'),
   };
 };
 
@@ -146,6 +149,12 @@ async function laid(mould: Mould, metals: readonly Metal[], units: UnitSystem): 
     block: [to[2] - from[2], to[0] - from[0], to[1] - from[1]],
     cavities,
     origin: sheet.origins.side,
+    face: [
+      sheet.origins.side[0] + from[2] - ROOM,
+      sheet.origins.side[1] + from[0] - ROOM,
+      to[2] - from[2] + 2 * ROOM,
+      to[0] - from[0] + 2 * ROOM,
+    ],
   };
 }
 
@@ -187,6 +196,31 @@ async function worked(
   } catch (error) {
     return { ok: false, reason: (error as Error).message };
   }
+}
+
+/** Share of landings that end with the point up, of each cavity as made and as it is now; slower than the rest. */
+async function rests(
+  mould: Mould,
+  metals: readonly Metal[],
+): Promise<readonly { readonly before: number; readonly after: number }[]> {
+  const kernel = await ready;
+  const built = mouldRigs(mould, metals);
+  if (!built.ok) return [];
+  const up = (design: Design) => {
+    const judged = evaluate(design, { ...PLAIN_WATER, metals });
+    return judged.ok ? (judged.readings['rest.hookUp']?.value ?? NaN) : NaN;
+  };
+  return mould.cavities.map(({ design, cuts }, i) => {
+    const before = up(design);
+    const rig = built.rigs[i];
+    if (cuts.length === 0 || !rig) return { before, after: before };
+    try {
+      return { before, after: up(recut(kernel, rig, design, cavityFactor(mould.shrink), cuts).design) };
+    } catch {
+      // Why it cannot be judged stands beside the cavity already.
+      return { before, after: NaN };
+    }
+  });
 }
 
 /** Ways to bring a cavity to a weight by one plunge. */
@@ -232,7 +266,7 @@ async function floor(mould: Mould, place: number, x: number, z: number, metals: 
   return { left: floorDepth(mesh, x, z, 1), right: floorDepth(mesh, x, z, -1) };
 }
 
-const service = { laid, worked, offers, take, calibrate, floor };
+const service = { laid, rests, worked, offers, take, calibrate, floor };
 export type MakeService = typeof service;
 
 expose(service);

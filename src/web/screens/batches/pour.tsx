@@ -36,7 +36,7 @@ const clock = (seconds: number): string => {
 
 /** Metal, heat and time of the batch, and its work in order with a timer. */
 export function Pour({ batch, metals, castGrams, edit }: Props) {
-  const { format } = useUnits();
+  const { format, say } = useUnits();
   const metal = metals.find(({ key }) => key === batch.design.head.metal);
   const melting = meltingOf(batch.design.head.metal);
   const set = (change: Partial<Batch['pour']>) =>
@@ -108,7 +108,7 @@ export function Pour({ batch, metals, castGrams, edit }: Props) {
               <li key={step.key} data-done={done.has(step.key)}>
                 <input
                   type="checkbox"
-                  aria-label={`Done: ${step.name}`}
+                  aria-label={`Done: ${say(step.name)}`}
                   checked={done.has(step.key)}
                   onChange={(event) => {
                     const isDone = event.currentTarget.checked;
@@ -120,7 +120,7 @@ export function Pour({ batch, metals, castGrams, edit }: Props) {
                     }));
                   }}
                 />
-                <b>{step.name}</b>
+                <b>{say(step.name)}</b>
                 {step.seconds === undefined ? <span /> : <Timer seconds={step.seconds} />}
                 <small>{step.caution}</small>
               </li>

@@ -1,9 +1,10 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Cut, CutOffer, Metal, Mould } from '../../../core/index.ts';
 import { CUTTERS, HALVES, MOST_CUTS, MOULD_RANGES } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
+import { useJudged } from '../../workers/judge.ts';
 import { makeWorker } from '../../workers/make.ts';
 import type { MouldFigures } from '../../workers/make.worker.ts';
 
@@ -16,6 +17,12 @@ interface Props {
   readonly edit: (change: (mould: Mould) => Mould) => void;
   readonly onPlace: (place: number) => void;
 }
+
+interface RestJob {
+  readonly mould: Mould;
+  readonly metals: readonly Metal[];
+}
+const runRests = ({ mould, metals }: RestJob) => makeWorker().rests(mould, metals);
 
 /** Cutters a small shop has, mm across, beside inches by eighths and sixteenths (common practice, no source). */
 const USUAL = [3.175, 4, 4.7625, 5, 6, 6.35, 7.9375, 8, 9.525, 10, 12, 12.7];
@@ -36,6 +43,9 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
     { readonly for: Mould; readonly list: readonly CutOffer[] } | undefined
   >(undefined);
   const [asking, setAsking] = useState('');
+  const job = useMemo<RestJob>(() => ({ mould, metals }), [mould, metals]);
+  const { output: rested, for: restedFor } = useJudged(job, runRests);
+  const rests = restedFor === job ? rested : undefined;
   if (!cavity || !figure) return null;
   const spot = aim ?? { x: Math.round(figure.middle.x * 10) / 10, z: Math.round(figure.middle.z * 10) / 10 };
   const depth = tool.depth > 0 ? tool.depth : Math.max(0.5, Math.round(figure.middle.left * 10) / 10 + 0.3);
@@ -140,7 +150,7 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
                 <td className="num">{format(one.total, 'mass')}</td>
                 {change(one.after.length, one.before.length, 'size')}
                 {change(one.after.fall, one.before.fall, 'speed')}
-                {change(one.after.up, one.before.up, 'share')}
+                {rests?.[i] ? change(rests[i].after, rests[i].before, 'share') : <td className="num">…</td>}
                 <td>
                   {mould.cavities.length > 1 && (
                     <button

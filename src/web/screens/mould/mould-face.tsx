@@ -14,8 +14,9 @@ interface Props {
 
 /** The parting face drawn to scale, with what binds, the cuts so far, and the place a cutter is aimed at. */
 export function MouldFace({ figures, mould, place, aim, onAim, onPlace }: Props) {
-  const { sheet, cavities, origin } = figures;
+  const { sheet, cavities, origin, face } = figures;
   const { width, height, entities } = sheet;
+  const [left, low, wide, high] = face;
   /** A place of a cavity on the drawing: across is z, up is x. */
   const at = (i: number, x: number, z: number): readonly [number, number] => {
     const [dx, dz] = cavities[i]?.shift ?? [0, 0];
@@ -45,7 +46,7 @@ export function MouldFace({ figures, mould, place, aim, onAim, onPlace }: Props)
   return (
     <svg
       className="shop-svg mould-face"
-      viewBox={`0 0 ${width} ${height}`}
+      viewBox={`${left} ${height - low - high} ${wide} ${high}`}
       role="img"
       aria-label={`Parting face of ${mould.name}, ${cavities.length} ${cavities.length === 1 ? 'cavity' : 'cavities'}`}
       onPointerDown={point}
@@ -54,11 +55,15 @@ export function MouldFace({ figures, mould, place, aim, onAim, onPlace }: Props)
       {cavities.map(({ facets }, i) => {
         const d: string[] = [];
         for (let k = 0; k + 8 < facets.length; k += 9) {
-          const corner = (n: number) => {
-            const [u, v] = at(i, facets[k + 3 * n] ?? 0, facets[k + 3 * n + 2] ?? 0);
-            return `${u.toFixed(2)} ${v.toFixed(2)}`;
-          };
-          d.push(`M${corner(0)}L${corner(1)}L${corner(2)}Z`);
+          const corner = (n: number) => at(i, facets[k + 3 * n] ?? 0, facets[k + 3 * n + 2] ?? 0);
+          const [a, b, c] = [corner(0), corner(1), corner(2)];
+          // The two halves' facets lie over each other, turned the other way: turned alike, neither blots the other out.
+          const turn = (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
+          const [p, q] = turn > 0 ? [b, c] : [c, b];
+          d.push(
+            [a, p, q].map(([u, v], n) => `${n === 0 ? 'M' : 'L'}${u.toFixed(2)} ${v.toFixed(2)}`).join(''),
+            'Z',
+          );
         }
         return <path key={`binds ${i}`} className="mould-binds" d={d.join('')} />;
       })}

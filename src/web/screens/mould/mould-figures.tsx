@@ -85,7 +85,7 @@ export function MouldFiguresPanel({ kept, mould, metals, flush, figures }: Props
     await download(`/moulds/${kept.id}/files/${file}`, (text) => tell({ tone: 'bad', text }));
   };
   const bound = figures.cavities.map(({ bound: area }, i) => ({ area, i })).filter(({ area }) => area > 0.05);
-  const steep = figures.cavities.map(({ steep: area }, i) => ({ area, i })).filter(({ area }) => area > 1);
+  const steep = figures.cavities.map(({ steep: area }, i) => ({ area, i })).filter(({ area }) => area > 4);
   const tight = figures.cavities.flatMap(({ isGateTight }, i) => (isGateTight ? [i + 1] : []));
   return (
     <section aria-label="What the mould holds">
@@ -102,12 +102,13 @@ export function MouldFiguresPanel({ kept, mould, metals, flush, figures }: Props
           </p>
         ))
       )}
-      {steep.map(({ area, i }) => (
-        <p key={i}>
-          <span className="state-care">◐</span> Cavity {i + 1}: {area.toFixed(0)} mm² of wall slopes less than{' '}
+      {steep.length > 0 && (
+        <p>
+          <span className="state-care">◐</span> Cavity {steep.map(({ i }) => i + 1).join(', ')}: up to{' '}
+          {Math.max(...steep.map(({ area }) => area)).toFixed(0)} mm² of wall slopes less than{' '}
           {format(mould.draft, 'angle')} and runs deep; polish it, or it drags.
         </p>
-      ))}
+      )}
       {tight.length > 0 && (
         <p>
           <span className="state-care">◐</span> Cavity {tight.join(', ')}: the sprue comes down close to a

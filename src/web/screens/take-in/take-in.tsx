@@ -105,7 +105,12 @@ export function TakeIn() {
       { onSuccess: (kept) => void navigate(`/designs/${kept.id}?panel=photo`) },
     );
   const drawing = judged?.ok ? judged.drawing : undefined;
-  const scale = drawing ? Math.min(560 / (drawing.length + 46), 240 / (drawing.height + 26)) : 1;
+  const points = drawing
+    ? [...drawing.side, ...drawing.hook, [drawing.eye.at[0], drawing.eye.top] as const]
+    : [];
+  const [left, right] = [Math.min(...points.map(([x]) => x)), Math.max(...points.map(([x]) => x))];
+  const [low, high] = [Math.min(...points.map(([, z]) => z)), Math.max(...points.map(([, z]) => z))];
+  const scale = Math.min(600 / (right - left + 4), 190 / (high - low + 4));
   return (
     <div className="shop">
       <div className="shop-head">
@@ -207,7 +212,7 @@ export function TakeIn() {
             {drawing && (
               <svg
                 className="shop-svg take-figure"
-                viewBox="0 0 640 280"
+                viewBox="0 0 640 220"
                 role="img"
                 aria-label={`${family.name} as taken in`}
               >
@@ -216,8 +221,8 @@ export function TakeIn() {
                   k={scale}
                   metal={taken.design.head.metal}
                   place={([x, z]) => [
-                    600 - (drawing.length - x) * scale,
-                    150 - z * scale + (drawing.rise - drawing.drop) * 0.5 * scale,
+                    320 + (x - (left + right) / 2) * scale,
+                    110 - (z - (low + high) / 2) * scale,
                   ]}
                 />
               </svg>

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Compared, Proportion, Split, Trial } from '../../../core/index.ts';
+import type { Compared, CountKey, Proportion, Split, Trial } from '../../../core/index.ts';
 import { compareGroups, OUTCOMES, peekingWarning, SPLITS, totalsBy } from '../../../core/index.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Segments } from '../../parts/choice.tsx';
@@ -8,6 +8,16 @@ const percent = (share: number): string => (Number.isFinite(share) ? `${(100 * s
 const spanned = ({ share, low, high, events, of }: Proportion): string =>
   of === 0 ? 'none counted' : `${percent(share)} (${percent(low)} to ${percent(high)}), ${events} of ${of}`;
 
+const COUNT_WORDS: Readonly<Record<CountKey, string>> = {
+  casts: 'casts',
+  hangUps: 'hang-ups',
+  freed: 'freed',
+  lost: 'lost',
+  touches: 'touches',
+  hookUps: 'hook-ups',
+  landed: 'landed',
+  thrown: 'thrown',
+};
 const SPLIT_NAMES: Readonly<Record<Split, string>> = { design: 'Head', plastic: 'Plastic', method: 'Method' };
 
 /** Two heads, plastics or methods against each other, place by place, with no winner named before there is one. */
@@ -15,7 +25,9 @@ export function CompareDays({ days }: { readonly days: readonly Trial[] }) {
   const { search, set } = useAddress();
   const split = SPLITS.find((key) => key === search.get('by')) ?? 'design';
   const totals = useMemo(() => totalsBy(days, split), [days, split]);
-  const groups = [...totals.keys()];
+  // Those that were fished most come first.
+  const weight = (key: string) => (totals.get(key)?.casts ?? 0) + (totals.get(key)?.touches ?? 0);
+  const groups = [...totals.keys()].sort((a, b) => weight(b) - weight(a));
   const one = groups.find((key) => key === search.get('one')) ?? groups[0];
   const other =
     groups.find((key) => key === search.get('other') && key !== one) ?? groups.find((key) => key !== one);
@@ -126,7 +138,7 @@ function Verdict({
       )}
       {!better &&
         (more
-          ? `: were the shares to stay, ${more[0]} and ${more[1]} more ${row.outcome.of} would tell`
+          ? `: were the shares to stay, ${more[0]} and ${more[1]} more ${COUNT_WORDS[row.outcome.of]} would tell`
           : ': they look alike')}
       {by.isMixed && (
         <>
