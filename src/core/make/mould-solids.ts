@@ -23,12 +23,14 @@ const ROUND = 48;
 const SOCKET = 0.08;
 /** A pin's end over its root: it finds its socket by itself. */
 const TAPER = 0.8;
+/** Tries with vents a hair beside where they were. */
+const ATTEMPTS = 5;
 /** How far vents, pins and sockets begin beyond the parting plane, mm. */
 const BASE = 0.5;
 /** Edges shorter than this are drawn together before a half leaves as a file, mm: the first that leaves it closed. */
 const FILE_GRAINS = [1e-5, 3e-5, 1e-4, 2e-4, 5e-4];
 /** And how far a half is shifted, mm, where none does: less than a third of a micrometre at first, which rounds its corners anew. */
-const FILE_SHIFTS = [0, 0.00029, 0.0011, 0.0043];
+const FILE_SHIFTS = [0, 0.00029, 0.0011, 0.0043, 0.0137];
 
 /** What fills a block, mm³. Everything is counted once: what lies in two is counted with the first of them. */
 export interface MouldVolumes {
@@ -86,11 +88,49 @@ export function steelSolid(
   { rig, channels }: LaidCavity,
   isPoured: boolean,
 ): Manifold {
-  const parts = channels.map(({ path, radius }) => solidOf(kernel, tube(path, radius, WIRE_CORNERS)));
+  const parts = channels.flatMap(({ path, radius }) => {
+    const { runs, corners } = smoothRuns(path, radius);
+    return [
+      ...runs.map((run) => solidOf(kernel, tube(run, radius, WIRE_CORNERS))),
+      ...corners.map((at) => {
+        const ball = kernel.Manifold.sphere(radius, WIRE_CORNERS);
+        const placed = ball.translate([...at]);
+        ball.delete();
+        return placed;
+      }),
+    ];
+  });
   if (isPoured) parts.push(eyePocket(kernel, rig.hook.eye));
   const joined = kernel.Manifold.union(parts);
   for (const part of parts) part.delete();
   return joined;
+}
+
+/** A path in runs that bend no tighter than a tube about them bears, and the corners between them: a tube that lapped over itself would count twice. */
+function smoothRuns(
+  path: readonly Vec3[],
+  radius: number,
+): { readonly runs: readonly (readonly Vec3[])[]; readonly corners: readonly Vec3[] } {
+  const runs: Vec3[][] = [];
+  const corners: Vec3[] = [];
+  let run: Vec3[] = path.slice(0, 1);
+  for (let i = 1; i < path.length; i++) {
+    const [a, b, c] = [path[i - 1], path[i], path[i + 1]];
+    if (!a || !b) break;
+    run.push(b);
+    if (!c) break;
+    const [ux, uz, vx, vz] = [b[0] - a[0], b[2] - a[2], c[0] - b[0], c[2] - b[2]];
+    const [u, v] = [Math.hypot(ux, uz), Math.hypot(vx, vz)];
+    const half = Math.acos(Math.max(-1, Math.min(1, (ux * vx + uz * vz) / (u * v)))) / 2;
+    // The mitre reaches back along the inner side by r tan(half the turn): more than half a piece laps over it.
+    if (radius * Math.tan(half) > 0.5 * Math.min(u, v)) {
+      runs.push(run);
+      corners.push(b);
+      run = [b];
+    }
+  }
+  if (run.length > 1) runs.push(run);
+  return { runs: runs.filter(({ length }) => length > 1), corners };
 }
 
 /** The pocket of the eye's ring: a torus where it lies in the parting plane, a filled disc where it stands across, so that the mould opens. */
@@ -157,12 +197,18 @@ function sprueSolid(
   return joined;
 }
 
-function ventSolid(kernel: ManifoldToplevel, { vents }: LaidCavity, bottom: number): Manifold | undefined {
+function ventSolid(
+  kernel: ManifoldToplevel,
+  { vents }: LaidCavity,
+  bottom: number,
+  attempt: number,
+): Manifold | undefined {
+  const depth = VENT.depth * (1 + 0.04 * attempt);
   const { Manifold } = kernel;
   const parts = vents.map(({ from, to, z }) => {
     const low = Math.max(from, bottom - 1);
-    const box = Manifold.cube([to - low + 1, VENT.depth + BASE, VENT.breadth]);
-    const placed = box.translate([low, -VENT.depth, z - VENT.breadth / 2]);
+    const box = Manifold.cube([to - low + 1, depth + BASE, VENT.breadth]);
+    const placed = box.translate([low, -depth, z - VENT.breadth / 2 + 0.013 * attempt]);
     box.delete();
     return placed;
   });
@@ -208,7 +254,7 @@ export function mouldSolids(
     const block = keep(box(from, to));
     // Cavities do not touch, so each is worked out by itself, on a few thousand facets, and all are taken out of the block at once.
     const rooms: Manifold[] = [];
-    const vents: Manifold[] = [];
+    const fulls: Manifold[] = [];
     const metal: number[] = [];
     const spruePer: number[] = [];
     const counted = { heads: 0, channels: 0, sprues: 0, vents: 0 };
@@ -218,30 +264,18 @@ export function mouldSolids(
       const whole = keep(steelSolid(kernel, cavity, layout.making === 'pour'));
       const steel = keep(whole.trimByPlane([1, 0, 0], bottom));
       const taken = keep(head.add(steel));
-      const inside = head.volume() + steel.volume() - taken.volume();
-      metal.push(head.volume() - inside);
+      // A wire bent sharply laps over itself: its own volume would count that twice, what it leaves of the head does not.
+      metal.push(keep(head.subtract(steel)).volume());
       // Only the sprue and the vents reach the block's faces.
       const sprue = sprueSolid(kernel, cavity, top);
       const trimmed = sprue && keep(keep(sprue).trimByPlane([-1, 0, 0], -top));
       const full = trimmed ? keep(taken.add(trimmed)) : taken;
-      const vent = ventSolid(kernel, cavity, bottom);
-      let vented = 0;
-      if (vent) {
-        const own = keep(
-          keep(keep(keep(vent).trimByPlane([-1, 0, 0], -top)).trimByPlane([1, 0, 0], bottom)).trimByPlane(
-            [0, -1, 0],
-            0,
-          ),
-        );
-        vented = keep(own.subtract(full)).volume();
-        vents.push(keep(vent.translate([...move])));
-      }
+      fulls.push(full);
       const lost = full.volume() - taken.volume();
       counted.heads += head.volume();
-      counted.channels += steel.volume() - inside;
+      counted.channels += taken.volume() - head.volume();
       counted.sprues += lost;
-      counted.vents += vented;
-      spruePer.push(lost + vented);
+      spruePer.push(lost);
       // The sprue goes on through the top face, so that no face lies on it.
       const through = keep(keep(head.add(whole)).add(sprue ?? whole));
       rooms.push(keep(through.translate([...move])));
@@ -256,7 +290,6 @@ export function mouldSolids(
         0,
       ),
     );
-    const vented = union(vents);
     const pegs = (room: number) =>
       union(
         layout.pins.map(([x, z]) => {
@@ -269,16 +302,52 @@ export function mouldSolids(
       );
     const [pins, sockets] = [pegs(0), pegs(SOCKET)];
     const leftHalf = keep(leftRaw.add(pins));
-    const rightHalf = keep(keep(rightRaw.subtract(vented)).subtract(sockets));
+    /** The right half with its vents a hair deeper and to the side at each try, and what they add to each cavity's sprue. */
+    const vent = (attempt: number) => {
+      const moved = layout.cavities.map((cavity) => ventSolid(kernel, cavity, bottom, attempt));
+      const own = moved.map((solid, i) => {
+        const room = fulls[i];
+        if (!solid || !room) return 0;
+        const inBlock = keep(
+          keep(keep(keep(solid).trimByPlane([-1, 0, 0], -top)).trimByPlane([1, 0, 0], bottom)).trimByPlane(
+            [0, -1, 0],
+            0,
+          ),
+        );
+        return keep(inBlock.subtract(room)).volume();
+      });
+      const placed = moved.flatMap((solid, i) => {
+        const [x, z] = layout.cavities[i]?.shift ?? [0, 0];
+        return solid ? [keep(solid.translate([x, 0, z]))] : [];
+      });
+      return { own, half: keep(keep(rightRaw.subtract(union(placed))).subtract(sockets)) };
+    };
     onDone(layout.cavities.length + 2, steps);
     const [pinned, socketed] = [below(pins).volume(), below(sockets).volume()];
+    let attempt = 0;
+    let right = vent(attempt);
+    let rightMesh = fileMesh(right.half, 'right');
+    // Where an edge of a vent comes to lie on another, the next try is a hair beside it.
+    while (!rightMesh && ++attempt < ATTEMPTS) {
+      right = vent(attempt);
+      rightMesh = fileMesh(right.half, 'right');
+    }
+    const leftMesh = fileMesh(leftHalf, 'left');
+    if (!leftMesh || !rightMesh)
+      throw new Error(
+        `The ${leftMesh ? 'right' : 'left'} half could not be closed: two of its edges lie on each other. Change a wall or the shrinkage by a hair.`,
+      );
+    right.own.forEach((volume, i) => {
+      counted.vents += volume;
+      spruePer[i] = (spruePer[i] ?? 0) + volume;
+    });
     const result: MouldSolids = {
-      left: fileMesh(leftHalf, 'left'),
-      right: fileMesh(rightHalf, 'right'),
+      left: leftMesh,
+      right: rightMesh,
       volumes: {
         block: block.volume(),
         left: leftHalf.volume(),
-        right: rightHalf.volume(),
+        right: right.half.volume(),
         ...counted,
         sockets: socketed - pinned,
       },
@@ -292,7 +361,8 @@ export function mouldSolids(
   }
 }
 
-function fileMesh(half: Manifold, side: string): Mesh {
+/** A half as it leaves in a file; undefined where its corners, rounded, leave it open. */
+function fileMesh(half: Manifold, side: string): Mesh | undefined {
   if (half.isEmpty()) throw new Error(`Nothing is left of the ${side} half. Make the walls thicker.`);
   const pieces = half.decompose();
   const count = pieces.filter((piece) => piece.volume() > FLAKE).length;
@@ -311,7 +381,5 @@ function fileMesh(half: Manifold, side: string): Mesh {
       simple.delete();
       if (openEdges(mesh) === 0) return mesh;
     }
-  throw new Error(
-    `The ${side} half could not be closed: two of its edges lie on each other. Change a wall or the shrinkage by a hair.`,
-  );
+  return undefined;
 }
