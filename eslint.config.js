@@ -171,6 +171,13 @@ export default tseslint.config(
     files: ['**/*.mjs', '*.js'],
     languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly' } },
   },
+  {
+    // A service worker is served as it is.
+    files: ['src/web/public/*.js'],
+    languageOptions: {
+      globals: { self: 'readonly', caches: 'readonly', fetch: 'readonly', URL: 'readonly' },
+    },
+  },
   ...layerRules,
   ...roomRules,
 );

@@ -38,6 +38,13 @@ const SCREENS: readonly (readonly [name: string, path: string, seen: string])[] 
   ['Sayings', '/sayings', 'Tungsten falls'],
   ['Uses', '/designs/gravel-oval-1-2/uses', 'Not there'],
   ['Stores', '/stores?shelf=hooks', 'Tideway heavy'],
+  ['Mould', '/designs/pip-1-16/mould', 'All but the last add up'],
+  ['Take in', '/take-in?shape=football&m.breadth=19', 'adds up'],
+  ['Batch', '/batches/pip-april', 'on target'],
+  ['Pour', '/batches/pip-april?view=pour', 'First pot ready'],
+  ['Range', '/range', 'Prices, packs and moulds'],
+  ['Day', '/trials/day-2026-05-03', 'Hung up'],
+  ['Compare days', '/trials?view=compare', 'Hang-ups of casts'],
 ];
 
 /** Controls that cannot be reached or used: outside the window and anything that scrolls, or lying over each other. */

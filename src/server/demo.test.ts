@@ -1,16 +1,22 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import type { Brief, Design, Plastic } from '../core/index.ts';
+import type { Batch, Brief, Design, Mould, Plastic, RangePlan } from '../core/index.ts';
 import {
   FAMILIES,
   compareStandings,
   evaluate,
   matchingFor,
   matchSettled,
+  PLAIN_WATER,
   REFERENCE_RULES,
 } from '../core/index.ts';
-import { checkBriefDocument, checkDesignDocument, checkPlasticDocument } from '../contract/validate.ts';
+import {
+  checkBriefDocument,
+  checkDesignDocument,
+  checkOf,
+  checkPlasticDocument,
+} from '../contract/validate.ts';
 
 const folder = fileURLToPath(new URL('../../demo', import.meta.url));
 const read = <T>(name: string) =>
@@ -34,6 +40,36 @@ describe('the demo workshop', () => {
     for (const { document } of designs) expect(checkDesignDocument(document)).toMatchObject({ ok: true });
     for (const { document } of plastics) expect(checkPlasticDocument(document)).toMatchObject({ ok: true });
     for (const { document } of briefs) expect(checkBriefDocument(document)).toMatchObject({ ok: true });
+  });
+
+  it('has a mould set, batches with readings, a season of trials and a price list, all sound and of heads that hang there', () => {
+    const heads = new Set(designs.map(({ id }) => id));
+    for (const [name, least] of [
+      ['moulds', 3],
+      ['batches', 2],
+      ['ranges', 1],
+      ['trials', 10],
+    ] as const) {
+      const rows = read<{ of?: string }>(name);
+      expect(rows.length).toBeGreaterThanOrEqual(least);
+      for (const { document } of rows) {
+        expect(checkOf(name)(document)).toMatchObject({ ok: true });
+        if (document.of !== undefined) expect(heads).toContain(document.of);
+      }
+    }
+    const [plan] = read<RangePlan>('ranges');
+    for (const { design, price } of plan?.document.offers ?? []) {
+      expect(heads).toContain(design);
+      expect(price).toBeGreaterThan(0);
+    }
+    for (const { document } of read<Batch>('batches')) expect(document.weighings.length).toBeGreaterThan(30);
+    // Weights as weighed with hook: 1/32, 1/24 and 1/16 oz are sold at 0.97, 1.28 and 1.94 g (common practice, no source).
+    const pip = read<Mould>('moulds').find(({ id }) => id === 'pip-mould');
+    const weighed = (pip?.document.cavities ?? []).map(({ design }) => {
+      const judged = evaluate(design, { ...PLAIN_WATER, isShort: true });
+      return judged.ok ? judged.readings['mass.total']?.value : undefined;
+    });
+    expect(weighed.map((grams) => grams?.toFixed(2))).toEqual(['0.97', '0.97', '1.28', '1.94']);
   });
 
   it.each(designs.map(({ document }) => [document.name, document] as const))(

@@ -4,7 +4,6 @@ import { choice, closed, HeldDesign, idOf, named, ranged } from './parts.ts';
 
 /** Ends of a cutter: a hemisphere, a flat, a ball on a thin neck, a point. */
 export const CUTTERS = ['round-nosed', 'flat', 'ball', 'cone'] as const;
-export type CutterKind = (typeof CUTTERS)[number];
 
 /** Which half of a mould is cut. */
 export const HALVES = ['left', 'right', 'both'] as const;
@@ -64,7 +63,6 @@ const CavitySchema = Type.Object(
   },
   closed,
 );
-export type Cavity = Static<typeof CavitySchema>;
 
 /** What a mould is for: to pour molten metal into, or to press powder that is sintered. */
 export const MAKINGS = ['pour', 'press'] as const;

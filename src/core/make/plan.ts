@@ -9,7 +9,6 @@ export const HEATERS = [
   { key: 'gas', name: 'gas burner under a pan', watts: 2500, share: 0.3 },
   { key: 'plate', name: 'hot plate under a pan', watts: 1500, share: 0.35 },
 ] as const;
-export type HeaterKey = (typeof HEATERS)[number]['key'];
 
 /** What a batch is to be poured with. */
 export interface PourInputs {

@@ -98,8 +98,9 @@ function MouldOf({ kept, design, others, metals, onChoose, onNew }: Props) {
   const place = Math.min(mould.cavities.length - 1, Math.max(0, Number(search.get('cavity') ?? 1) - 1 || 0));
   const job = useMemo<Job>(() => ({ mould, metals, system }), [mould, metals, system]);
   const { output, for: drawnFor, error } = useJudged(job, runLaid);
-  const [aim, setAim] = useState<{ x: number; z: number } | undefined>(undefined);
-  useEffect(() => setAim(undefined), [place]);
+  // Aimed in one cavity, and of no other.
+  const [aimed, setAimed] = useState<{ place: number; at: { x: number; z: number } } | undefined>(undefined);
+  const aim = aimed?.place === place ? aimed.at : undefined;
   useEffect(() => {
     window.document.title = `${mould.name} · Fern Anvil`;
     return () => {
@@ -163,7 +164,7 @@ function MouldOf({ kept, design, others, metals, onChoose, onNew }: Props) {
                 mould={mould}
                 place={place}
                 aim={aim}
-                onAim={setAim}
+                onAim={(at) => setAimed({ place, at })}
                 onPlace={(next) => set('cavity', String(next + 1), '1')}
               />
             </Panel>

@@ -31,13 +31,10 @@ export function CompareDays({ days }: { readonly days: readonly Trial[] }) {
   const one = groups.find((key) => key === search.get('one')) ?? groups[0];
   const other =
     groups.find((key) => key === search.get('other') && key !== one) ?? groups.find((key) => key !== one);
-  const rows = useMemo(
-    () =>
-      one !== undefined && other !== undefined
-        ? OUTCOMES.map((outcome) => compareGroups(days, split, [one, other], outcome))
-        : [],
-    [days, split, one, other],
-  );
+  const rows =
+    one !== undefined && other !== undefined
+      ? OUTCOMES.map((outcome) => compareGroups(days, split, [one, other], outcome))
+      : [];
   const shared = days.filter(({ rigs }) => rigs.length > 0).length;
   if (one === undefined || other === undefined)
     return (

@@ -25,6 +25,9 @@ const NAMES: Readonly<Record<CountKey, string>> = {
   thrown: 'Thrown',
 };
 
+const now = (): number => Date.now();
+const hoursSince = (began: number): number => (now() - began) / 3_600_000;
+
 /** One day, made for a thumb: which rig is on, and one tap for whatever happens. */
 export function Day({ kept }: { readonly kept: Kept<Trial> }) {
   const draft = useDraft('trials', kept);
@@ -59,7 +62,7 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
     setRig((one) => ({ ...one, [key]: Math.max(0, one[key] + by) }));
   const stopClock = () => {
     if (began === undefined) return;
-    const hours = (Date.now() - began) / 3_600_000;
+    const hours = hoursSince(began);
     setBegan(undefined);
     setRig((one) => ({ ...one, hours: Math.min(48, Math.round((one.hours + hours) * 1000) / 1000) }));
   };
@@ -188,7 +191,7 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
             <button
               type="button"
               className="btn btn-quiet"
-              onClick={() => (began === undefined ? setBegan(Date.now()) : stopClock())}
+              onClick={() => (began === undefined ? setBegan(now()) : stopClock())}
             >
               {began === undefined ? '▶ Fishing' : '■ Stop the clock'}
             </button>
