@@ -26,11 +26,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'rack', path: '/', ready: hung },
   { name: 'bench', path: '/designs/gravel-oval-1-2', ready: (page) => sees(page, 'Same weight') },
   {
-    name: 'bench-guard',
-    path: '/designs/reedcutter-3-8?view=head',
-    ready: (page) => sees(page, 'Same weight'),
-  },
-  {
     name: 'bench-section',
     path: '/designs/steady-swimmer-1-2?view=head&section=0.45',
     ready: async (page) => {
@@ -81,7 +76,29 @@ const SHOTS: readonly Shot[] = [
   { name: 'rules', path: '/rules', ready: (page) => page.waitForSelector('.rule') },
   { name: 'sayings', path: '/sayings', ready: (page) => sees(page, 'Tungsten falls') },
   { name: 'uses', path: '/designs/gravel-oval-1-2/uses', ready: (page) => sees(page, 'Not there') },
-  { name: 'stores', path: '/stores?shelf=hooks', ready: (page) => sees(page, 'Tideway heavy') },
+  {
+    name: 'mould',
+    path: '/designs/pip-1-16/mould?cavity=2',
+    ready: (page) => sees(page, 'All but the last add up'),
+  },
+  { name: 'batch', path: '/batches/pip-april', ready: (page) => sees(page, 'light of the target') },
+  {
+    name: 'range',
+    path: '/range',
+    ready: async (page) => {
+      await page.waitForSelector('.shop-sheet[data-ready=true] .matrix');
+      await (await named(page, 'Find the least range', 'button')).click();
+      await page.waitForSelector('[data-proven=true]');
+    },
+  },
+  {
+    name: 'take-in',
+    path: '/take-in?shape=ball&grams=9.1&metal=tungsten&m.breadth=10&density=17.5',
+    ready: (page) => sees(page, 'hollow'),
+  },
+];
+const PHONE: readonly Shot[] = [
+  { name: 'trials', path: '/trials/day-2026-05-03', ready: (page) => page.waitForSelector('.counter-more') },
 ];
 
 const only = process.argv.slice(2);
@@ -112,56 +129,16 @@ try {
     await page.screenshot({ path: join(out, `${name}.png`) as `${string}.png` });
     console.log(`${name}.png`);
   }
-  /** A sheet that is opened by something done on a screen. */
-  const sheet = async (
-    name: string,
-    path: string,
-    seen: string,
-    open: () => Promise<unknown>,
-    dialog: string,
-  ) => {
-    if (only.length > 0 && !only.includes(name)) return;
+  // Made for a thumb: as a phone shows it.
+  if (wide === 1280) await page.setViewport({ width: 390, height: 844 });
+  for (const { name, path, ready } of PHONE) {
+    if (only.length > 0 && !only.includes(name)) continue;
     await page.goto(`${server.url}${path}`, { waitUntil: 'load' });
-    await sees(page, seen);
-    await open();
-    await named(page, dialog, 'dialog');
-    await page.waitForFunction(() => {
-      const style = getComputedStyle(document.querySelector('.modal, .offcanvas') as Element);
-      return style.opacity === '1' && (style.transform === 'none' || style.transform.endsWith(', 0, 0)'));
-    });
+    await ready(page);
     await settled(page);
     await page.screenshot({ path: join(out, `${name}.png`) as `${string}.png` });
     console.log(`${name}.png`);
-  };
-  const press = (key: 'n' | 'y') => () => page.keyboard.press(key);
-  await sheet('shapes', '/', 'Toadstool', press('n'), 'New head: pick a shape');
-  await sheet(
-    'history',
-    '/designs/gravel-oval-1-2',
-    'Same weight',
-    async () => {
-      // Something has to have happened: the eye is bent, and bent back, and the head is made of another metal.
-      for (const [label, words] of [
-        ['45°', '90° → 45°'],
-        ['in line', 'crosswise → in line'],
-      ] as const) {
-        await page.evaluate(
-          (wanted) =>
-            [...document.querySelectorAll<HTMLLabelElement>('.segments label')]
-              .find((each) => each.textContent === wanted)
-              ?.click(),
-          label,
-        );
-        await page.waitForFunction(
-          (told) => document.querySelector('[aria-label=Undo]')?.getAttribute('title')?.includes(told),
-          {},
-          words,
-        );
-      }
-      await page.keyboard.press('y');
-    },
-    'History',
-  );
+  }
   for (const complaint of page.complaints) console.error('page says:', complaint);
 } finally {
   await close();

@@ -5,6 +5,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { format, resolveConfig } from 'prettier';
 import {
+  BatchSchema,
   BriefSchema,
   conditionText,
   DesignSchema,
@@ -22,6 +23,10 @@ import {
   KEEPERS,
   METALS,
   METHODS,
+  MouldSchema,
+  PhotoSchema,
+  RangeSchema,
+  TrialSchema,
   PLASTIC_KINDS,
   PlasticSchema,
   READING_GROUPS,
@@ -273,6 +278,11 @@ const files: Readonly<Record<string, string>> = {
   'docs/schema/plastic.schema.json': json(PlasticSchema),
   'docs/schema/brief.schema.json': json(BriefSchema),
   'docs/schema/rules.schema.json': json(RulesSchema),
+  'docs/schema/mould.schema.json': json(MouldSchema),
+  'docs/schema/batch.schema.json': json(BatchSchema),
+  'docs/schema/range.schema.json': json(RangeSchema),
+  'docs/schema/trial.schema.json': json(TrialSchema),
+  'docs/schema/photo.schema.json': json(PhotoSchema),
 };
 
 const check = process.argv.includes('--check');

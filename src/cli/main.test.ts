@@ -6,7 +6,8 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { massProperties, openEdges } from '../core/head/mesh.ts';
-import { evaluate, usualPlastic } from '../core/index.ts';
+import { evaluate, starterDesign, usualPlastic } from '../core/index.ts';
+import { football } from '../core/head/families/football.ts';
 import { readStl } from '../core/exchange/stl.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 
@@ -363,5 +364,32 @@ describe('options', () => {
     const { code, err } = anvil(['evaluate', file('none.json', [])]);
     expect(code).toBe(2);
     expect(err).toContain('no design');
+  });
+});
+
+describe('a mould', () => {
+  const path = () => file('to-mould.json', starterDesign(football, 'To mould'));
+  it('goes out as closed halves and volumes that add up, of a design alone too', () => {
+    const out = join(folder, 'half.stl');
+    expect(anvil(['mould', path(), '--file', 'right.stl', '--out', out])).toMatchObject({ code: 0 });
+    expect(openEdges(readStl(new Uint8Array(readFileSync(out))))).toBe(0);
+    const told = join(folder, 'volumes.json');
+    expect(anvil(['mould', path(), '--file', 'volumes.json', '--shrink', '2', '--out', told]).code).toBe(0);
+    const volumes = JSON.parse(readFileSync(told, 'utf8')) as Record<string, number>;
+    const parts = ['left', 'right', 'heads', 'channels', 'sprues', 'vents', 'sockets'];
+    expect(parts.reduce((sum, key) => sum + (volumes[key] ?? 0), 0) / (volumes['block'] ?? 1)).toBeCloseTo(
+      1,
+      6,
+    );
+  });
+  it.each([
+    [['--file', 'toString'], '--file'],
+    [['--shrink', '-1'], '--shrink'],
+    [['--making', 'bake'], '--making'],
+  ] as const)('%j is refused with code 2 and a sentence', (args, name) => {
+    const { code, err } = anvil(['mould', path(), '--out', join(folder, 'never'), ...args]);
+    expect(code).toBe(2);
+    expect(err).toContain(name);
+    expect(err).not.toMatch(/\n\s+at /);
   });
 });

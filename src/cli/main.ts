@@ -1,5 +1,5 @@
 import type { runMatch } from './match.ts';
-import type { runCard, runEvaluate, runExport } from './run.ts';
+import type { runCard, runEvaluate, runExport, runMould } from './run.ts';
 import { Command, CommanderError, Option } from 'commander';
 
 /** Takes options as the field types them: numbers may be negative, and a word is one of those offered. */
@@ -53,6 +53,24 @@ function terminal(): Command {
     .requiredOption('--out <OUT>', 'file to write')
     .action(async (file: string, options: Parameters<typeof runCard>[1]) =>
       (await import('./run.ts')).runCard(file, options),
+    );
+  program
+    .command('mould')
+    .description(
+      'writes a half of a mould as a closed solid in mm, its drawing, or the volumes that fill its block; a design gets a mould of one cavity',
+    )
+    .argument('<FILE>', 'a mould’s document, or a design’s; - for standard input')
+    .option(
+      '--file <NAME>',
+      'left.stl, right.stl, left.3mf, right.3mf, drawing.svg, drawing.dxf or volumes.json',
+      'left.stl',
+    )
+    .option('--shrink <PERCENT>', 'shrinkage of length, in place of the document’s')
+    .addOption(new Option('--making <MAKING>', 'poured or pressed').choices(['pour', 'press']))
+    .addOption(new Option('--units <UNITS>', 'units of a drawing').choices(['metric', 'imperial']))
+    .requiredOption('--out <OUT>', 'file to write')
+    .action(async (file: string, options: Parameters<typeof runMould>[1]) =>
+      (await import('./run.ts')).runMould(file, options),
     );
   program
     .command('match')

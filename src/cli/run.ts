@@ -15,15 +15,23 @@ import {
   REFERENCE_RULES,
   SALINITY,
   surroundingsOfBrief,
+  MOULD_RANGES,
+  newMould,
 } from '../core/index.ts';
 import { writeReadingsCsv } from '../core/exchange/csv.ts';
 import { exportCard } from '../core/exchange/card.ts';
+import { exportMould, MOULD_FILES } from '../core/exchange/mould-files.ts';
 import { exportDesign } from '../core/exchange/export-design.ts';
 import { giveTypefaces } from '../core/exchange/typeface.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
 import { accepted, BadInput, badDocument, readJson } from './input.ts';
 import { printedAnswers } from './match.ts';
-import { checkBriefDocument, checkDesignDocument, checkPlasticDocument } from '../contract/validate.ts';
+import {
+  checkBriefDocument,
+  checkDesignDocument,
+  checkMouldDocument,
+  checkPlasticDocument,
+} from '../contract/validate.ts';
 
 interface WaterOptions {
   readonly brief?: string | undefined;
@@ -197,6 +205,41 @@ export async function runCard(file: string, { plastic, method, units, out }: Car
   const bait = baitOf({ plastic, method });
   if (!bait) throw new BadInput('--plastic: name the file of a plastic.');
   const made = await exportCard(design, bait, PLAIN_WATER, units === 'imperial' ? 'imperial' : 'metric');
+  if (!made.ok) throw badDocument(file, made.problems);
+  writeOut(out, made.data);
+}
+
+interface MouldValues {
+  readonly file: string;
+  readonly shrink?: string | undefined;
+  readonly making?: string | undefined;
+  readonly units?: string | undefined;
+  readonly out: string;
+}
+
+/** Writes a file of a mould, or of a mould of one cavity around a design. */
+export async function runMould(
+  file: string,
+  { file: name, shrink, making, units, out }: MouldValues,
+): Promise<void> {
+  const wanted = MOULD_FILES.find((one) => one === name);
+  if (!wanted) throw new BadInput(`--file: “${name}” is no file of a mould. Use ${MOULD_FILES.join(', ')}.`);
+  const data = readJson(file);
+  const isDesign = (data as { format?: unknown } | null)?.format === 'fern-anvil/design';
+  const mould = isDesign
+    ? newMould(accepted(checkDesignDocument(data), file), 'design', 'pour')
+    : accepted(checkMouldDocument(data), file);
+  const percent = numberOption('--shrink', shrink, MOULD_RANGES.shrink);
+  const made = await exportMould(
+    {
+      ...mould,
+      ...(percent === undefined ? {} : { shrink: percent }),
+      ...(making === 'pour' || making === 'press' ? { making } : {}),
+    },
+    wanted,
+    undefined,
+    units === 'imperial' ? 'imperial' : 'metric',
+  );
   if (!made.ok) throw badDocument(file, made.problems);
   writeOut(out, made.data);
 }
