@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
 import type { Batch, Design, Metal } from '../../../core/index.ts';
@@ -22,6 +22,8 @@ import { Pour } from './pour.tsx';
 import { ScalePanel } from './scale-panel.tsx';
 import { Weights } from './weights.tsx';
 import '../../parts/workshop.css';
+import { useTitle } from '../../parts/title.ts';
+import { NameInPlace } from '../../parts/name-in-place.tsx';
 import './batches.css';
 
 /** Batches: what was poured, what each cavity throws, how it was melted, painted and what it cost. */
@@ -153,12 +155,7 @@ function BatchOf({ kept, metals }: { readonly kept: Kept<Batch>; readonly metals
   const { output: weighed } = useJudged(batch.design, runWeighed);
   const castGrams = weighed?.metal ?? 0;
   const off = weighed ? Math.abs(weighed.total - batch.wanted.target) : 0;
-  useEffect(() => {
-    window.document.title = `${batch.name} · Fern Anvil`;
-    return () => {
-      window.document.title = 'Fern Anvil';
-    };
-  }, [batch.name]);
+  useTitle(batch.name);
   const problems = useMemo(() => draft.problems.map(({ message }) => message), [draft.problems]);
   return (
     <div className="shop">
@@ -192,29 +189,26 @@ function BatchOf({ kept, metals }: { readonly kept: Kept<Batch>; readonly metals
         </button>
       </div>
       <aside className="shop-side" aria-label="The batch">
-        <span className="name-field">
-          <input
-            aria-label="Name of the batch"
-            defaultValue={batch.name}
-            key={batch.name}
-            onBlur={(event) => {
-              const name = event.currentTarget.value.trim();
-              if (name && name !== batch.name) draft.edit((now) => ({ ...now, name }));
-            }}
-          />
-        </span>
+        <NameInPlace
+          label="Name of the batch"
+          name={batch.name}
+          onCommit={(name) => draft.edit((now) => ({ ...now, name }))}
+        />
         <p>
           Poured from <b>{batch.design.name}</b>
-          {batch.ofVersion !== undefined && `, version ${batch.ofVersion}`}
-          {batch.of && (
-            <>
-              {' '}
-              (<Link to={`/designs/${batch.of}`}>as it is now</Link>,{' '}
-              <Link to={`/designs/${batch.of}/mould`}>its mould</Link>)
-            </>
-          )}
-          . This batch keeps the version it was poured from.
+          {batch.ofVersion !== undefined && `, version ${batch.ofVersion}`}. This batch keeps the version it
+          was poured from.
         </p>
+        {batch.of && (
+          <div className="shop-row">
+            <Link className="btn btn-sm btn-quiet" to={`/designs/${batch.of}`}>
+              The head as it is now
+            </Link>
+            <Link className="btn btn-sm btn-quiet" to={`/designs/${batch.of}/mould`}>
+              Its mould
+            </Link>
+          </div>
+        )}
         <QuantityField
           label="Cavities"
           kind="count"

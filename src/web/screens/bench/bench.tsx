@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Kept, RulesInForce } from '../../../contract/api.ts';
 import type { Brief, Design, Metal, Problem, Surroundings } from '../../../core/index.ts';
@@ -29,6 +29,7 @@ import { Stages } from './stages.tsx';
 import { useBench } from './use-bench.ts';
 import { useHistory } from './use-history.ts';
 import { Panel } from '../../parts/panel.tsx';
+import { useTitle } from '../../parts/title.ts';
 import './bench.css';
 
 /** The turnable solid and its library come only when it is asked for. */
@@ -97,12 +98,7 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
   );
   const { output: cut } = useJudged(sectionJob, runSection);
 
-  useEffect(() => {
-    window.document.title = `${document.name} · Fern Anvil`;
-    return () => {
-      window.document.title = 'Fern Anvil';
-    };
-  }, [document.name]);
+  useTitle(document.name);
 
   const turns = useMemo(
     () => ({

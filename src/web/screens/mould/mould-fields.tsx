@@ -3,6 +3,7 @@ import type { Design, Mould, Problem } from '../../../core/index.ts';
 import { MOST_CAVITIES, MOULD_RANGES } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Segments } from '../../parts/choice.tsx';
+import { NameInPlace } from '../../parts/name-in-place.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 
 interface Props {
@@ -62,17 +63,7 @@ export function MouldFields({ mould, design, edit, problems }: Props) {
   const rungs = design.document.ladder?.rungs ?? [];
   return (
     <>
-      <span className="name-field">
-        <input
-          aria-label="Name of the mould"
-          defaultValue={mould.name}
-          key={mould.name}
-          onBlur={(event) => {
-            const name = event.currentTarget.value.trim();
-            if (name && name !== mould.name) set({ name });
-          }}
-        />
-      </span>
+      <NameInPlace label="Name of the mould" name={mould.name} onCommit={(name) => set({ name })} />
       <Segments
         label="Made by"
         value={mould.making}

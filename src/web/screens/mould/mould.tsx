@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design, Metal, Mould } from '../../../core/index.ts';
@@ -20,6 +20,7 @@ import { MouldFace } from './mould-face.tsx';
 import { MouldFields } from './mould-fields.tsx';
 import { MouldFiguresPanel } from './mould-figures.tsx';
 import '../../parts/workshop.css';
+import { useTitle } from '../../parts/title.ts';
 import './mould.css';
 
 interface Job {
@@ -101,12 +102,7 @@ function MouldOf({ kept, design, others, metals, onChoose, onNew }: Props) {
   // Aimed in one cavity, and of no other.
   const [aimed, setAimed] = useState<{ place: number; at: { x: number; z: number } } | undefined>(undefined);
   const aim = aimed?.place === place ? aimed.at : undefined;
-  useEffect(() => {
-    window.document.title = `${mould.name} · Fern Anvil`;
-    return () => {
-      window.document.title = 'Fern Anvil';
-    };
-  }, [mould.name]);
+  useTitle(mould.name);
   return (
     <div className="shop">
       <div className="shop-head">

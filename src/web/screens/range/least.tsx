@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import * as Comlink from 'comlink';
 import type { Progress, RangePlan, RangeSolved, Serving } from '../../../core/index.ts';
 import { outlayOf } from '../../../core/index.ts';
@@ -31,7 +31,9 @@ export function Least({ plan, heads, serves, edit }: Props) {
     undefined,
   );
   const [error, setError] = useState('');
+  const running = useRef(0);
   const find = async () => {
+    const run = ++running.current;
     setProgress('begun');
     setError('');
     const offers = new Map(plan.offers.map((offer) => [offer.design, offer]));
@@ -56,13 +58,18 @@ export function Least({ plan, heads, serves, edit }: Props) {
           drop: place(plan.drop),
         },
         SECONDS,
-        Comlink.proxy((now: Progress) => setProgress(now)),
+        // Word of the search may come after its end, by another road.
+        Comlink.proxy((now: Progress) => {
+          if (running.current === run) setProgress(now);
+        }),
       );
+      if (running.current !== run) return;
       setFound({ for: plan, solved });
       if (solved.ok) edit((now) => ({ ...now, wall: solved.taken.flatMap((i) => heads[i]?.id ?? []) }));
     } catch (reason) {
       setError((reason as Error).message);
     }
+    running.current++;
     setProgress(undefined);
   };
   const solved = found?.solved;
@@ -88,6 +95,7 @@ export function Least({ plan, heads, serves, edit }: Props) {
               type="button"
               className="btn btn-sm btn-quiet"
               onClick={() => {
+                running.current++;
                 stopRangeWorker();
                 setProgress(undefined);
               }}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
+import { NameInPlace } from '../../parts/name-in-place.tsx';
 import type { Brief, RangePlan } from '../../../core/index.ts';
 
 interface Props {
@@ -20,17 +21,11 @@ const LIMITS: readonly (readonly [keyof RangePlan['limits'], string, number, num
 export function RangeFields({ plan, briefs, edit }: Props) {
   return (
     <>
-      <span className="name-field">
-        <input
-          aria-label="Name of the plan"
-          defaultValue={plan.name}
-          key={plan.name}
-          onBlur={(event) => {
-            const name = event.currentTarget.value.trim();
-            if (name && name !== plan.name) edit((now) => ({ ...now, name }));
-          }}
-        />
-      </span>
+      <NameInPlace
+        label="Name of the plan"
+        name={plan.name}
+        onCommit={(name) => edit((now) => ({ ...now, name }))}
+      />
       <h2>Limits</h2>
       {LIMITS.map(([key, label, least, most]) => (
         <Limit

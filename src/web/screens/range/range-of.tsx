@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import type { Brief, Design, Plastic, RangePlan, RuleSet, Serving } from '../../../core/index.ts';
 import { addedBy, coverageOf, worthOf } from '../../../core/index.ts';
@@ -19,6 +19,7 @@ import { Gaps } from './gaps.tsx';
 import { Least } from './least.tsx';
 import { MixPlan } from './mix-plan.tsx';
 import { Offers } from './offers.tsx';
+import { useTitle } from '../../parts/title.ts';
 import { RangeFields } from './range-fields.tsx';
 
 interface Props {
@@ -69,12 +70,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
   );
   const { output, for: answered, error } = useJudged(job, run);
   const serves = answered === job ? output : undefined;
-  useEffect(() => {
-    window.document.title = `${plan.name} · Fern Anvil`;
-    return () => {
-      window.document.title = 'Fern Anvil';
-    };
-  }, [plan.name]);
+  useTitle(plan.name);
   const taken = heads.flatMap(({ id }, i) => (plan.wall.includes(id) ? [i] : []));
   const coverage = serves && coverageOf(serves, taken);
   const worth = serves ? worthOf(serves, taken) : [];

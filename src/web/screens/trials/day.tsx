@@ -12,6 +12,8 @@ import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Steps } from '../../parts/steps.tsx';
 import { Measures } from './measures.tsx';
 import { keepAtHand } from './offline.ts';
+import { useTitle } from '../../parts/title.ts';
+import { NameInPlace } from '../../parts/name-in-place.tsx';
 import { RigForm } from './rig-form.tsx';
 
 const NAMES: Readonly<Record<CountKey, string>> = {
@@ -48,12 +50,7 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
       .then(() => setAtHand(true))
       .catch(() => undefined);
   }, [isLoaded]);
-  useEffect(() => {
-    window.document.title = `${trial.name} · Fern Anvil`;
-    return () => {
-      window.document.title = 'Fern Anvil';
-    };
-  }, [trial.name]);
+  useTitle(trial.name);
   const at = Math.min(chosen, trial.rigs.length - 1);
   const rig = trial.rigs[at];
   const setRig = (change: (rig: TrialRig) => TrialRig) =>
@@ -77,17 +74,11 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
         <Link className="btn btn-sm btn-quiet" to="/trials">
           ‹ Days
         </Link>
-        <span className="name-field">
-          <input
-            aria-label="Name of the day"
-            defaultValue={trial.name}
-            key={trial.name}
-            onBlur={(event) => {
-              const name = event.currentTarget.value.trim();
-              if (name && name !== trial.name) draft.edit((now) => ({ ...now, name }));
-            }}
-          />
-        </span>
+        <NameInPlace
+          label="Name of the day"
+          name={trial.name}
+          onCommit={(name) => draft.edit((now) => ({ ...now, name }))}
+        />
         <input
           type="date"
           aria-label="Day"
