@@ -279,6 +279,13 @@ export const ScaleActSchema = Type.Union([
   Type.Object({ act: Type.Literal('plug'), in: Type.Boolean() }, { additionalProperties: false }),
 ]);
 
+/** How long lines of the scale are asked for, s; one second where nothing is said. */
+export const ScaleQuerySchema = Type.Object(
+  { seconds: Type.Optional(Type.Integer({ minimum: 1, maximum: 86_400 })) },
+  { additionalProperties: false },
+);
+export type ScaleQuery = Static<typeof ScaleQuerySchema>;
+
 /** A whole shop as one document. */
 export type Shop = { readonly format: 'fern-anvil/shop'; readonly version: 1 } & {
   readonly [C in Collection]: readonly { readonly id: string; readonly document: Documents[C] }[];

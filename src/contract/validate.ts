@@ -44,6 +44,7 @@ import type {
   MetalEdit,
   Naming,
   OutlinesQuery,
+  ScaleQuery,
   Shop,
 } from './api.ts';
 import {
@@ -57,6 +58,7 @@ import {
   NameSchema,
   OutlinesQuerySchema,
   ScaleActSchema,
+  ScaleQuerySchema,
 } from './api.ts';
 
 /** What came of checking a document against its schema. */
@@ -152,6 +154,7 @@ export const checkHookDocument = checker<HookDocument>(HookSchema);
 export const checkMouldDocument = checker<Mould>(MouldSchema);
 export const checkRangeDocument = checker<RangePlan>(RangeSchema);
 export const checkScaleAct = checker<ScaleAct>(ScaleActSchema);
+export const checkScaleQuery = checker<ScaleQuery>(ScaleQuerySchema, coercing);
 
 const checkBatchShape = checker<Batch>(BatchSchema);
 /** A batch: of its schema, and every weighing of a cavity there is. */

@@ -16,6 +16,7 @@ import type {
   Stores,
 } from '../contract/api.ts';
 import type { Design } from '../core/index.ts';
+import { freshRig, newBatch, newMould, newTrial } from '../core/index.ts';
 import { massProperties } from '../core/head/mesh.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import { createApp } from './app.ts';
@@ -635,5 +636,44 @@ describe('metals', () => {
       .toBeCloseTo(2, 9);
     expect((await send('PUT', '/stores/metals/lead', {})).status).toBe(422);
     expect((await send('PUT', '/stores/metals/lead', { price: -1 })).status).toBe(422);
+  });
+});
+
+describe('making, range and days', () => {
+  const mould = newMould(sampleDesign('ball'), 'some', 'pour');
+  it('are kept, undone, refused by field, and go out and in with the shop', async () => {
+    const made = (await (await send('POST', '/moulds', mould)).json()) as { id: string; version: number };
+    const put = (document: unknown, version: number) =>
+      send('PUT', `/moulds/${made.id}`, document, { 'If-Match': `"v${version}"` });
+    expect((await put({ ...mould, shrink: 2 }, 1)).status).toBe(200);
+    expect((await put({ ...mould, shrink: 3 }, 1)).status).toBe(412);
+    const refused = (await (await put({ ...mould, shrink: 99 }, 2)).json()) as { errors: { path: string }[] };
+    expect(refused.errors[0]?.path).toBe('/shrink');
+    const history = (await (await send('GET', `/moulds/${made.id}/history`)).json()) as { now: number };
+    expect(history.now).toBe(1);
+    const back = await send('PUT', `/moulds/${made.id}/step`, { step: 0 }, { 'If-Match': '"v2"' });
+    expect(((await back.json()) as { document: { shrink: number } }).document.shrink).toBe(mould.shrink);
+    const shop = (await (await send('GET', '/shop.json')).json()) as { moulds: { id: string }[] };
+    expect(shop.moulds.map(({ id }) => id)).toContain(made.id);
+  });
+  it('a batch knows its cavities, a day its places, and the scale stops when it was asked to', async () => {
+    const batch = newBatch(sampleDesign('ball'), { id: 'x', version: 1 }, '2026-05-30', {
+      target: 10,
+      at: 400,
+    });
+    const odd = await send('POST', '/batches', {
+      ...batch,
+      weighings: [{ cavity: 9, piece: 1, grams: 1, by: 'typed' }],
+    });
+    expect(odd.status).toBe(422);
+    expect(await odd.text()).toContain('/weighings/0/cavity');
+    const day = newTrial('Day', '2026-05-30');
+    expect((await send('POST', '/trials', { ...day, rigs: [freshRig('A', 3)] })).status).toBe(422);
+    expect((await send('POST', '/trials', { ...day, day: '2026-13-01' })).status).toBe(422);
+    expect((await send('POST', '/scale', { act: 'put', grams: 3 })).status).toBe(204);
+    expect((await send('POST', '/scale', { act: 'break' })).status).toBe(422);
+    const lines = await (await send('GET', '/scale/lines')).text();
+    expect(lines.split('\r\n').length).toBeGreaterThan(2);
+    expect((await send('GET', '/scale/lines?seconds=-1')).status).toBe(422);
   });
 });

@@ -66,13 +66,13 @@ export async function exportMould(
   const kernel = await loadSolids();
   const built = mouldRigs(mould, metals);
   if (!built.ok) return built;
-  const layout = layMould(mould, built.rigs);
-  if (file === 'drawing.svg' || file === 'drawing.dxf') {
-    const sheet = mouldSheet(layout, mould.name, units);
-    return { ok: true, data: file === 'drawing.svg' ? writeSvg(sheet, mould.name) : writeDxf(sheet) };
-  }
   let solids;
   try {
+    const layout = layMould(mould, built.rigs);
+    if (file === 'drawing.svg' || file === 'drawing.dxf') {
+      const sheet = mouldSheet(layout, mould.name, units);
+      return { ok: true, data: file === 'drawing.svg' ? writeSvg(sheet, mould.name) : writeDxf(sheet) };
+    }
     solids = mouldSolids(
       kernel,
       layout,

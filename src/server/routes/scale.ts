@@ -1,6 +1,6 @@
 import { PassThrough } from 'node:stream';
 import type Router from '@koa/router';
-import { checkScaleAct } from '../../contract/validate.ts';
+import { checkScaleAct, checkScaleQuery } from '../../contract/validate.ts';
 import { simulatedScale } from '../../core/index.ts';
 import { HttpProblem } from '../problem.ts';
 import { taken } from '../request.ts';
@@ -24,6 +24,7 @@ export function scaleRoutes(router: Router): void {
     }
   };
   router.get('/scale/lines', (ctx) => {
+    const { seconds = 1 } = taken(checkScaleQuery({ ...ctx.query }));
     if (readers.size >= MOST)
       throw new HttpProblem(503, 'Scale is read', `${MOST} already read the scale. Close one of them.`);
     const reader = new PassThrough();
@@ -36,7 +37,12 @@ export function scaleRoutes(router: Router): void {
         timer = undefined;
       }
     };
-    reader.once('close', end);
+    // Who asks for no more gets a second of it, so that no question is without an end.
+    const over = setTimeout(() => reader.end(), seconds * 1000);
+    reader.once('close', () => {
+      clearTimeout(over);
+      end();
+    });
     ctx.res.once('close', () => reader.destroy());
     ctx.type = 'text/plain; charset=latin1';
     ctx.compress = false;

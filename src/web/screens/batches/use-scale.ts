@@ -11,6 +11,8 @@ export type ScaleState = 'off' | 'reading' | 'silent' | 'lost';
 const SILENT = 2_500;
 /** A pan under this is empty, g. */
 const EMPTY = 0.08;
+/** A working day and more, s. */
+const LONG = 86_400;
 /** Everyday speed of small scales' serial lines, baud. */
 const BAUD = 9600;
 
@@ -86,7 +88,7 @@ export function useScale(onPiece: (grams: number) => void) {
     stop.current();
     const away = new AbortController();
     try {
-      const response = await fetch(`${API}/scale/lines`, { signal: away.signal });
+      const response = await fetch(`${API}/scale/lines?seconds=${LONG}`, { signal: away.signal });
       if (!response.ok || !response.body) throw new Error(`The scale answered ${response.status}.`);
       read(response.body, 'simulated', () => away.abort());
     } catch (error) {

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { Cut, CutOffer, Metal, Mould } from '../../../core/index.ts';
-import { CUTTERS, HALVES, MOST_CUTS, MOULD_RANGES } from '../../../core/index.ts';
+import { CUTTERS, HALVES, MOST_CUTS, MOULD_RANGES, samplesToTell } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
@@ -23,6 +23,9 @@ interface RestJob {
   readonly metals: readonly Metal[];
 }
 const runRests = ({ mould, metals }: RestJob) => makeWorker().rests(mould, metals);
+
+/** How far pieces of a sound cavity spread, as a share of their weight, one standard deviation (common practice, no source). */
+const USUAL_SPREAD = 0.008;
 
 /** Cutters a small shop has, mm across, beside inches by eighths and sixteenths (common practice, no source). */
 const USUAL = [3.175, 4, 4.7625, 5, 6, 6.35, 7.9375, 8, 9.525, 10, 12, 12.7];
@@ -250,6 +253,20 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
             </li>
           ))}
         </ol>
+      )}
+      {figures.cavities.some(({ metal, was }) => Math.abs(metal - was) > 1e-6) && (
+        <p className="shop-note">
+          Sample pours:{' '}
+          {figures.cavities
+            .flatMap(({ metal, was, total }, i) => {
+              if (Math.abs(metal - was) <= 1e-6) return [];
+              const pieces = samplesToTell(USUAL_SPREAD * total, metal - was);
+              return [`cavity ${i + 1}, ${pieces} before and ${pieces} after the cut`];
+            })
+            .join('; ')}
+          , weighed one by one, show that the cut did what it should where pieces spread by{' '}
+          {format(USUAL_SPREAD, 'share')}.
+        </p>
       )}
       <h3>The other way round</h3>
       <div className="shop-row">
