@@ -8,7 +8,7 @@ import { openEdges } from '../src/core/head/mesh.ts';
 import { readStl } from '../src/core/exchange/stl.ts';
 import { named, openBrowser, openPage, sees } from './browser.ts';
 import type { RunningServer } from './server.ts';
-import { dataFolder, startServer } from './server.ts';
+import { dataFolder, root, startServer } from './server.ts';
 
 let server: RunningServer;
 let browser: Browser;
@@ -101,6 +101,32 @@ describe('a head in the hand', () => {
     await press('Onto the Rack');
     await page.waitForFunction(() => /\/designs\/[\w-]{20,}/.test(location.pathname));
     await sees(page, 'Same weight');
+  });
+});
+
+describe('a photograph', () => {
+  it('is laid under the plate by two marks, to scale, and stays with the design', async () => {
+    await go('/designs/fathers-pattern-1-2');
+    await sees(page, 'Same weight');
+    await press('Photograph');
+    await give('Photograph', join(root, 'docs/screenshots/own-profile.png'));
+    const picture = await page.waitForSelector('.photo-picture');
+    await page.waitForSelector('.photo-picture image');
+    const box = await picture?.boundingBox();
+    if (!box) throw new Error('no picture');
+    await page.mouse.click(box.x + box.width * 0.45, box.y + box.height * 0.5);
+    await page.mouse.click(box.x + box.width * 0.55, box.y + box.height * 0.5);
+    await page.waitForFunction(() => document.querySelectorAll('.photo-mark').length === 2);
+    const length = await page.waitForSelector('.photo-tools input[inputmode]');
+    await length?.type('20 mm');
+    await press('Lay it under');
+    const design = await keeps<Design>('designs/fathers-pattern-1-2', ({ photo }) => photo !== undefined);
+    expect(design.photo?.length).toBeCloseTo(20, 6);
+    await page.waitForSelector('.plate image.photo-under');
+    const kept = await fetch(`${server.url}/api/photos/${design.photo?.id}/picture`);
+    expect(kept.headers.get('content-type')).toContain('image/jpeg');
+    // Bounded in size, whatever came.
+    expect((await kept.arrayBuffer()).byteLength).toBeLessThan(600_000);
   });
 });
 
