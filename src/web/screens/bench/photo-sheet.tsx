@@ -140,7 +140,7 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
         <TakeOrLeave take="Lay it under" disabled={!shown} onTake={() => void lay()} onLeave={onHide} />
       }
     >
-      <div className="shop-row photo-tools">
+      <div className="photo-tools">
         <button type="button" className="btn btn-quiet" onClick={() => input.current?.click()}>
           {shown ? 'Another picture …' : 'Choose a picture …'}
         </button>
