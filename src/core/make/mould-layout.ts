@@ -11,6 +11,8 @@ import { meltingOf } from './melting.ts';
 const LAID = 0.05;
 /** Vents: breadth and depth, mm: air passes, metal freezes in them (common practice, no source). */
 export const VENT = { breadth: 2, depth: 0.12 };
+/** A cutter's polygon reaches a hair beyond its circle. */
+const CUT = 1.002;
 /** Metal left between the gate and any wire, mm. */
 const CLEAR = 0.5;
 
@@ -176,6 +178,14 @@ function layCavity(rig: Rig, place: number, factor: number, mould: Mould) {
     grow(x, centre[0], reach);
     grow(z, centre[2], reach);
     if (hook.eye.plane !== 'in line') half = Math.max(half, reach);
+  }
+  // What is cut later must stay in the block, and out of the next cavity.
+  for (const { at, to = at, diameter, depth } of mould.cavities[place]?.cuts ?? []) {
+    for (const end of [at, to]) {
+      grow(x, end.x, CUT * (diameter / 2));
+      grow(z, end.z, CUT * (diameter / 2));
+    }
+    half = Math.max(half, depth);
   }
   const volume = rig.body.volume * factor ** 3;
   const gating =

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { ManifoldToplevel } from 'manifold-3d';
 import { castSolid } from '../build/cast-solid.ts';
@@ -5,12 +6,14 @@ import { solveTarget } from '../build/solve.ts';
 import type { Rig } from '../build/rig.ts';
 import type { Design } from '../document/design.ts';
 import type { Cut, Mould } from '../document/mould.ts';
+import { CUTTERS } from '../document/mould.ts';
 import { starterDesign } from '../document/starter.ts';
 import { DRAWN_FAMILIES, familyOf } from '../head/families/index.ts';
 import { loadSolids } from '../head/kernel.ts';
 import { loft } from '../head/loft.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
 import { meshOf, solidOf, toManifold } from '../head/solid.ts';
+import { runs } from '../test-kit/runs.ts';
 import { cutterSolid, floorDepth } from './cutter.ts';
 import { gatingFor } from './gating.ts';
 import { meltingOf } from './melting.ts';
@@ -113,6 +116,54 @@ describe('a mould', () => {
     expect(cavityFactor(2)).toBeCloseTo(1 / 0.98, 12);
     expect((solids.metal[0] ?? 0) / (drawn / 0.98 ** 3)).toBeGreaterThan(0.985);
     expect((solids.metal[0] ?? 0) / (drawn / 0.98 ** 3)).toBeLessThan(1.01);
+  });
+
+  it('of any shapes, sizes and cuts, even wild ones, is closed and adds up', () => {
+    const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+    const place = fc.record({ x: number(-15, 25), z: number(-15, 15) });
+    const anyCut: fc.Arbitrary<Cut> = fc.record(
+      {
+        cutter: fc.constantFrom(...CUTTERS),
+        diameter: number(0.3, 40),
+        tip: number(20, 170),
+        side: fc.constantFrom('left' as const, 'right' as const, 'both' as const),
+        at: place,
+        to: place,
+        depth: number(0.05, 15),
+      },
+      { requiredKeys: ['cutter', 'diameter', 'side', 'at', 'depth'] },
+    );
+    fc.assert(
+      fc.property(
+        fc.record({
+          making: fc.constantFrom('pour' as const, 'press' as const),
+          shrink: number(0, 25),
+          wall: number(3, 20),
+          between: number(2, 20),
+          pin: number(2, 12),
+        }),
+        fc.array(
+          fc.tuple(
+            fc.constantFrom(...DRAWN_FAMILIES.map(({ key }) => key)),
+            fc.array(anyCut, { maxLength: 2 }),
+          ),
+          { minLength: 1, maxLength: 2 },
+        ),
+        (sizes, cavities) => {
+          const { solids } = made(
+            mouldOf([], {
+              ...sizes,
+              cavities: cavities.map(([key, cuts]) => ({ design: starter(key), cuts })),
+            }),
+          );
+          const { block, left, right, heads, channels, sprues, vents, sockets } = solids.volumes;
+          expect((left + right + heads + channels + sprues + vents + sockets) / block).toBeCloseTo(1, 6);
+          expect(openEdges(solids.left)).toBe(0);
+          expect(openEdges(solids.right)).toBe(0);
+        },
+      ),
+      { numRuns: runs(24), endOnFailure: true },
+    );
   });
 
   it('of eight cavities of a ladder keeps them apart, each with its own sprue', () => {
