@@ -2,6 +2,8 @@
  * Broken requests and broken files, so many (first argument, 20,000 unless given) from a seed (second argument): none may be answered 5xx other than
  * by a stated limit, take over two seconds, or make memory grow. Ends with code 1 where one does. Run: npm run fuzz [-- REQUESTS [SEED]].
  */
+import { COLLECTIONS, WITH_HISTORY } from '../src/contract/api.ts';
+import { freshRig, newBatch, newMould, newRange, newTrial } from '../src/core/index.ts';
 import { runApp } from '../src/server/app.test-kit.ts';
 import { sampleDesign } from '../src/core/test-kit/sample.test-kit.ts';
 import { readStl, writeStl } from '../src/core/exchange/stl.ts';
@@ -86,6 +88,11 @@ const FAMILIES = ['ball', 'football', 'dart', 'swimmer', 'glider', 'own', 'impor
 const app = await runApp();
 const ids: string[] = [];
 for (let i = 0; i < 5; i++) ids.push((await app.made(sampleDesign('ball'))).id);
+const { id: mouldId } = await app.ask<{ id: string }>(
+  'POST',
+  '/moulds',
+  newMould(sampleDesign('ball'), 'x', 'pour'),
+);
 
 function request(): { method: string; path: string; body?: string; headers: Record<string, string> } {
   const id = random() < 0.7 ? pick(ids) : pick(ODD_TEXT);
@@ -102,14 +109,34 @@ function request(): { method: string; path: string; body?: string; headers: Reco
     () => '/rules',
     () => `/stores/metals/${pick(['lead', odd()])}`,
     () => `/${pick(['plastics', 'briefs', 'hooks', odd()])}/${odd()}`,
-    () => `/${pick(['designs', 'plastics', 'briefs', 'hooks'])}`,
+    () => `/${pick(COLLECTIONS)}`,
+    () =>
+      `/moulds/${pick([mouldId, odd()])}/files/${pick(['volumes.json', 'drawing.svg', odd()])}?units=${odd()}`,
+    () => `/moulds/${mouldId}`,
+    () => `/${pick(WITH_HISTORY)}/${pick([mouldId, odd()])}/${pick(['history', 'step', `history/${odd()}`])}`,
+    () =>
+      `/${pick(['photos', 'ranges', 'batches'])}/${odd()}/${pick(['picture', 'wall.pdf', 'weighings.csv'])}`,
+    () => '/trials.csv',
+    () => '/scale',
+    () => `/scale/lines?seconds=${pick(['1', odd()])}`,
     () => '/designs/series',
     () => '/shop?trial',
     () => `/readings.csv?ids=${id}`,
   ])();
   const method = pick(['GET', 'GET', 'POST', 'PUT', 'DELETE', 'PATCH']);
   const design = { ...sampleDesign(pick(FAMILIES.slice(0, 5))), name: pick(['A', 'é💥', '']) };
-  const document = spoilt(design, pick([0, 0.02, 0.1, 0.4]));
+  const document = spoilt(
+    pick<() => unknown>([
+      () => design,
+      () => design,
+      () => newMould(design, 'x', 'pour'),
+      () => newBatch(design, { id: 'x', version: 1 }, '2026-05-30', { target: 10, at: 400 }),
+      () => newRange('Wall'),
+      () => ({ ...newTrial('Day', '2026-05-30'), rigs: [freshRig('A', 0)] }),
+      () => ({ act: 'put', grams: 2 }),
+    ])(),
+    pick([0, 0.02, 0.1, 0.4]),
+  );
   const body = pick([
     () => JSON.stringify(document),
     () => JSON.stringify([document, document]),
