@@ -6,15 +6,12 @@ import { isPlain } from '../head/body.ts';
 import type { MeshQuality } from '../head/loft.ts';
 import { FINE, loft } from '../head/loft.ts';
 import type { Mesh } from '../head/mesh.ts';
-import { openEdges } from '../head/mesh.ts';
-import { bodySolid, meshOf, solidOf, tube } from '../head/solid.ts';
+import { bodySolid, solidOf } from '../head/solid.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { cutterSolid } from './cutter.ts';
+import { fileMesh } from './half-mesh.ts';
+import { steelSolid } from './steel.ts';
 
-/** Less than this is no piece of a half but a facet without thickness, mm³. */
-const FLAKE = 1e-3;
-/** Corners around a wire’s channel. */
-const WIRE_CORNERS = 24;
 /** Fine enough for a screen and for figures to a thousandth; a file is made finer. */
 export const SHOWN: MeshQuality = { rings: 70, corners: 64 };
 /** Corners about what is round in a mould. */
@@ -27,10 +24,6 @@ const TAPER = 0.8;
 const ATTEMPTS = 5;
 /** How far vents, pins and sockets begin beyond the parting plane, mm. */
 const BASE = 0.5;
-/** Edges shorter than this are drawn together before a half leaves as a file, mm. */
-const FILE_GRAIN = 1e-5;
-/** How far corners that fall together are moved apart, mm. */
-const PARTED = 3e-4;
 
 /** What fills a block, mm³. Everything is counted once: what lies in two is counted with the first of them. */
 export interface MouldVolumes {
@@ -80,83 +73,6 @@ export function cavitySolid(
     solid = next;
   }
   return solid;
-}
-
-/** Steel that lies in the metal while it is poured, in the cavity's own frame. The caller deletes it. */
-export function steelSolid(
-  kernel: ManifoldToplevel,
-  { rig, channels }: LaidCavity,
-  isPoured: boolean,
-): Manifold {
-  const parts = channels.flatMap(({ path, radius }) => {
-    const { runs, corners } = smoothRuns(path, radius);
-    return [
-      ...runs.map((run) => solidOf(kernel, tube(run, radius, WIRE_CORNERS))),
-      ...corners.map((at) => {
-        const ball = kernel.Manifold.sphere(radius, WIRE_CORNERS);
-        const placed = ball.translate([...at]);
-        ball.delete();
-        return placed;
-      }),
-    ];
-  });
-  if (isPoured) parts.push(eyePocket(kernel, rig.hook.eye));
-  const joined = kernel.Manifold.union(parts);
-  for (const part of parts) part.delete();
-  return joined;
-}
-
-/** A path in runs that bend no tighter than a tube about them bears, and the corners between them: a tube that lapped over itself would count twice. */
-function smoothRuns(
-  path: readonly Vec3[],
-  radius: number,
-): { readonly runs: readonly (readonly Vec3[])[]; readonly corners: readonly Vec3[] } {
-  const runs: Vec3[][] = [];
-  const corners: Vec3[] = [];
-  let run: Vec3[] = path.slice(0, 1);
-  for (let i = 1; i < path.length; i++) {
-    const [a, b, c] = [path[i - 1], path[i], path[i + 1]];
-    if (!a || !b) break;
-    run.push(b);
-    if (!c) break;
-    const [ux, uz, vx, vz] = [b[0] - a[0], b[2] - a[2], c[0] - b[0], c[2] - b[2]];
-    const [u, v] = [Math.hypot(ux, uz), Math.hypot(vx, vz)];
-    const half = Math.acos(Math.max(-1, Math.min(1, (ux * vx + uz * vz) / (u * v)))) / 2;
-    // The mitre reaches back along the inner side by r tan(half the turn): more than half a piece laps over it.
-    if (radius * Math.tan(half) > 0.5 * Math.min(u, v)) {
-      runs.push(run);
-      corners.push(b);
-      run = [b];
-    }
-  }
-  if (run.length > 1) runs.push(run);
-  return { runs: runs.filter(({ length }) => length > 1), corners };
-}
-
-/** The pocket of the eye's ring: a torus where it lies in the parting plane, a filled disc where it stands across, so that the mould opens. */
-function eyePocket(kernel: ManifoldToplevel, eye: LaidCavity['rig']['hook']['eye']): Manifold {
-  const { CrossSection, Manifold } = kernel;
-  const circle = CrossSection.circle(eye.wireRadius + 0.05, 24);
-  const moved = circle.translate([eye.radius, 0]);
-  const ring = Manifold.revolve(moved, ROUND);
-  circle.delete();
-  moved.delete();
-  // The ring's axis comes out as z; in line with the hook it is y.
-  const turned = ring.rotate([90, 0, 0]);
-  ring.delete();
-  if (eye.plane === 'in line') {
-    const placed = turned.translate([...eye.centre]);
-    turned.delete();
-    return placed;
-  }
-  const pitch = (Math.atan2(eye.along[2], eye.along[0]) * 180) / Math.PI;
-  // Across: its axis lies in the parting plane, square to the leg.
-  const across = turned.rotate([90, 0, 0]);
-  const leaned = across.rotate([0, -pitch, 0]);
-  const full = leaned.hull();
-  const placed = full.translate([...eye.centre]);
-  for (const part of [turned, across, leaned, full]) part.delete();
-  return placed;
 }
 
 /** A round peg with its axis along x, from x to x, at z. */
@@ -359,62 +275,4 @@ export function mouldSolids(
   } finally {
     for (const solid of trash) solid.delete();
   }
-}
-
-/** A half as it leaves in a file; undefined where its corners, rounded, leave it open. */
-function fileMesh(half: Manifold, side: string): Mesh | undefined {
-  if (half.isEmpty()) throw new Error(`Nothing is left of the ${side} half. Make the walls thicker.`);
-  const pieces = half.decompose();
-  const count = pieces.filter((piece) => piece.volume() > FLAKE).length;
-  for (const piece of pieces) piece.delete();
-  if (count > 1)
-    throw new Error(
-      `The ${side} half falls into ${count} pieces: what is cut out of it meets its edges. Make the walls thicker, or take a cut back.`,
-    );
-  const simple = half.simplify(FILE_GRAIN);
-  const mesh = meshOf(simple);
-  const apart = openEdges(mesh) === 0 ? mesh : partedMesh(simple);
-  simple.delete();
-  return openEdges(apart) === 0 ? apart : undefined;
-}
-
-/**
- * The mesh of a solid whose surface touches itself: corners that fall together in the 32-bit floats of a file, but belong to sheets of their own, are each moved
- * a hair into their own sheet, so that every edge joins two facets there too.
- */
-function partedMesh(solid: Manifold): Mesh {
-  const { vertProperties, numProp, triVerts } = solid.getMesh();
-  const count = vertProperties.length / numProp;
-  const positions = new Float64Array(3 * count);
-  for (let i = 0; i < count; i++)
-    for (let k = 0; k < 3; k++) positions[3 * i + k] = vertProperties[i * numProp + k] as number;
-  const groups = new Map<string, number[]>();
-  for (let i = 0; i < count; i++) {
-    const key = positions.subarray(3 * i, 3 * i + 3).join(' ');
-    const group = groups.get(key);
-    if (group) group.push(i);
-    else groups.set(key, [i]);
-  }
-  const twins = new Set([...groups.values()].filter(({ length }) => length > 1).flat());
-  const middles = new Map([...twins].map((i) => [i, [0, 0, 0, 0] as [number, number, number, number]]));
-  for (let i = 0; i < triVerts.length; i += 3) {
-    const corners = [0, 1, 2].map((k) => triVerts[i + k] as number);
-    for (const corner of corners) {
-      const middle = middles.get(corner);
-      if (!middle) continue;
-      for (const other of corners) {
-        for (let k = 0; k < 3; k++) middle[k as 0 | 1 | 2] += positions[3 * other + k] as number;
-        middle[3]++;
-      }
-    }
-  }
-  const moved = positions.slice();
-  for (const [i, [x, y, z, n]] of middles) {
-    const way = [x / n, y / n, z / n].map((value, k) => value - (positions[3 * i + k] as number));
-    const length = Math.hypot(...way) || 1;
-    way.forEach((value, k) => {
-      moved[3 * i + k] = Math.fround((positions[3 * i + k] as number) + (PARTED * value) / length);
-    });
-  }
-  return { positions: moved, triangles: Uint32Array.from(triVerts) };
 }
