@@ -26,14 +26,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'rack', path: '/', ready: hung },
   { name: 'bench', path: '/designs/gravel-oval-1-2', ready: (page) => sees(page, 'Same weight') },
   {
-    name: 'bench-section',
-    path: '/designs/steady-swimmer-1-2?view=head&section=0.45',
-    ready: async (page) => {
-      await sees(page, 'Same weight');
-      await page.waitForSelector('.section-inset path');
-    },
-  },
-  {
     name: 'own-profile',
     path: '/designs/fathers-pattern-1-2?view=head',
     ready: (page) => sees(page, 'Same weight'),
