@@ -13,7 +13,7 @@ import { fileMesh } from './half-mesh.ts';
 import { steelSolid } from './steel.ts';
 
 /** Fine enough for a screen and for figures to a thousandth; a file is made finer. */
-export const SHOWN: MeshQuality = { rings: 70, corners: 64 };
+export const SHOWN: MeshQuality = { rings: 56, corners: 48 };
 /** Corners about what is round in a mould. */
 const ROUND = 48;
 /** Room around a locating pin in its socket, each side, mm (common practice, no source). */
@@ -182,18 +182,20 @@ export function mouldSolids(
       const taken = keep(head.add(steel));
       // A wire bent sharply laps over itself: its own volume would count that twice, what it leaves of the head does not.
       metal.push(keep(head.subtract(steel)).volume());
-      // Only the sprue and the vents reach the block's faces.
+      // The sprue goes on through the top face, and a rod through the lower one, so that no face lies on them.
       const sprue = sprueSolid(kernel, cavity, top);
-      const trimmed = sprue && keep(keep(sprue).trimByPlane([-1, 0, 0], -top));
-      const full = trimmed ? keep(taken.add(trimmed)) : taken;
+      const through = sprue
+        ? keep(taken.add(keep(sprue)))
+        : layout.making === 'press'
+          ? keep(head.add(whole))
+          : taken;
+      const full = sprue ? keep(through.trimByPlane([-1, 0, 0], -top)) : taken;
       fulls.push(full);
       const lost = full.volume() - taken.volume();
       counted.heads += head.volume();
       counted.channels += taken.volume() - head.volume();
       counted.sprues += lost;
       spruePer.push(lost);
-      // The sprue goes on through the top face, so that no face lies on it.
-      const through = keep(keep(head.add(whole)).add(sprue ?? whole));
       rooms.push(keep(through.translate([...move])));
       onDone(i + 1, steps);
     });
