@@ -82,7 +82,7 @@ export function layMould(mould: Mould, rigs: readonly Rig[]): MouldLayout {
     through = Math.max(through, one.half);
     return one;
   });
-  // Noses stand level: the highest of what is laid in sets the height under the sprues.
+  // Rear faces stand level: the highest of what is laid in sets the height under the sprues.
   const above = Math.max(...laid.map(({ x }) => x.high));
   const cavities = laid.map(({ cavity, x, z }, i): LaidCavity => {
     const shift: Vec2 = [0, across - z.low];
@@ -279,7 +279,7 @@ function ventsOf({ outline, gating, gateAt, rig, factor }: LaidCavity, top: numb
   const zs = outline.map(([, z]) => z);
   const [low, high] = [Math.min(...zs), Math.max(...zs)];
   const inset = Math.min(VENT.breadth, 0.15 * (high - low));
-  const middle = (0.5 * rig.profile.length * factor) as number;
+  const middle = 0.5 * rig.profile.length * factor;
   return [low + inset, high - inset].map((z) => {
     const isClear = Math.abs(z - gateAt[1]) > (gating?.funnel ?? 0) / 2 + VENT.breadth;
     return isClear ? { from: middle, to: top, z } : { from: -1e3, to: middle, z };
