@@ -147,6 +147,24 @@ describe('an own profile', () => {
 });
 
 describe('the Bench in full', () => {
+  it('the plate is drawn at its place from the first picture on, so that a hand goes where it aims', async () => {
+    // Written as text: the page has none of the helpers a compiled function would call.
+    const watch = await page.evaluateOnNewDocument(`
+      window.placesSeen = new Set();
+      const look = () => {
+        const plate = document.querySelector('.plate svg');
+        if (plate) placesSeen.add([...plate.querySelectorAll('.dim-text tspan')].map((t) => t.getAttribute('x') + ' ' + t.getAttribute('y')).join());
+        requestAnimationFrame(look);
+      };
+      requestAnimationFrame(look);
+    `);
+    await go('/designs/quayside-stand-3-8');
+    await sees(page, 'Same weight');
+    await page.evaluate(() => document.fonts.ready.then(() => undefined));
+    expect(await page.evaluate('placesSeen.size')).toBe(1);
+    await page.removeScriptToEvaluateOnNewDocument(watch.identifier);
+  });
+
   it('a dimension’s figure can be grabbed and pulled', async () => {
     await go('/designs/quayside-stand-3-8');
     await page.waitForSelector('[data-reading="head.length"]');
@@ -541,6 +559,36 @@ describe('files', () => {
       temporary('wrong.json', text.replace(/"version": 1,/, '"version": 9,')),
     );
     await sees(page, 'Nothing is taken in while anything is wrong');
+    await press('Leave it');
+  });
+
+  it('the next file waits for nothing: it stays on screen while the last one is still being read back', async () => {
+    await go('/');
+    await page.waitForSelector('.rack-card');
+    const shop = JSON.parse(await (await fetch(`${server.url}/api/shop.json`)).text()) as {
+      designs: { document: { name: string } }[];
+    };
+    const [first] = shop.designs;
+    if (!first) throw new Error('the shop is empty');
+    first.document.name = 'Renamed again';
+    await give('Design or shop file', temporary('again.json', JSON.stringify(shop)));
+    await sees(page, '1 changed');
+    // From here on nothing that is asked for anew comes back until it is let through.
+    await page.evaluate(`
+      window.plainFetch = window.fetch;
+      window.held = new Promise((letThrough) => (window.letThrough = letThrough));
+      window.fetch = async (what, how) => {
+        if ((how?.method ?? 'GET') === 'GET') await window.held;
+        return window.plainFetch(what, how);
+      };
+    `);
+    await press('Take it in');
+    await sees(page, '1 documents are taken in');
+    await give('Design or shop file', temporary('no.json', '{'));
+    await sees(page, 'Nothing is taken in while anything is wrong');
+    await page.evaluate('letThrough(); fetch = plainFetch; undefined');
+    await sees(page, 'Renamed again');
+    expect(await page.$('.problems-list')).not.toBeNull();
     await press('Leave it');
   });
 

@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Design, Drawing, DrawnSection, Vec2 } from '../../../core/index.ts';
 import { clamp, dimensionText, familyOf, photoPlacement } from '../../../core/index.ts';
 import { useSettings } from '../../data/settings.ts';
@@ -6,6 +6,7 @@ import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { DimensionFigure, DimensionLines } from './dimension.tsx';
 import { EyeBend, EyeHandle } from './eye-bend.tsx';
+import { useContentBox } from '../../parts/content-box.ts';
 import { Handle } from '../../parts/handle.tsx';
 import { CentreOfMass, ScaleBar } from './plate-parts.tsx';
 import { PlateViews } from './plate-views.tsx';
@@ -51,16 +52,7 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
   const { format, system } = useUnits();
   const { arrangement, dual } = useSettings();
   const frame = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 720, height: 420 });
-  useLayoutEffect(() => {
-    const element = frame.current;
-    if (!element) return;
-    const observer = new ResizeObserver(([entry]) => {
-      if (entry) setSize({ width: entry.contentRect.width, height: entry.contentRect.height });
-    });
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
+  const size = useContentBox(frame, { width: 720, height: 420 });
   const mm = (value: number) => dimensionText(value, dual ? 'both' : system);
 
   // While something is pulled the sheet must not re-scale under the pointer: views keep their places, only the shapes follow.

@@ -10,13 +10,21 @@ const SolidDialog = lazy(async () => ({ default: (await import('./solid-dialog.t
 /** Largest file read, bytes. */
 const MOST = 60_000_000;
 
+/** A file that came; each in its turn has a dialog of its own, and a dialog that ends takes no later one with it. */
+interface Came {
+  readonly turn: number;
+  readonly name: string;
+}
+
 /** Files in and out of the whole shop: everything as JSON, readings as a table, a solid from outside. */
 export function FileMenu() {
   const { tell } = useNotices();
-  const [shop, setShop] = useState<{ name: string; text: string } | undefined>(undefined);
-  const [solid, setSolid] = useState<{ name: string; bytes: Uint8Array } | undefined>(undefined);
+  const [shop, setShop] = useState<(Came & { text: string }) | undefined>(undefined);
+  const [solid, setSolid] = useState<(Came & { bytes: Uint8Array }) | undefined>(undefined);
   const shopInput = useRef<HTMLInputElement>(null);
   const solidInput = useRef<HTMLInputElement>(null);
+  const turns = useRef(0);
+  const next = ({ name }: File): Came => ({ turn: (turns.current += 1), name });
   const fail = (text: string) => tell({ tone: 'bad', text });
   const taken = (input: HTMLInputElement, read: (file: File) => Promise<void>) => {
     const file = input.files?.[0];
@@ -65,7 +73,7 @@ export function FileMenu() {
         accept=".json,application/json"
         aria-label="Design or shop file"
         onChange={(event) =>
-          taken(event.currentTarget, async (file) => setShop({ name: file.name, text: await file.text() }))
+          taken(event.currentTarget, async (file) => setShop({ ...next(file), text: await file.text() }))
         }
       />
       <input
@@ -76,13 +84,25 @@ export function FileMenu() {
         aria-label="Solid file"
         onChange={(event) =>
           taken(event.currentTarget, async (file) =>
-            setSolid({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) }),
+            setSolid({ ...next(file), bytes: new Uint8Array(await file.arrayBuffer()) }),
           )
         }
       />
       <Suspense>
-        {shop && <ShopDialog file={shop} onHide={() => setShop(undefined)} />}
-        {solid && <SolidDialog file={solid} onHide={() => setSolid(undefined)} />}
+        {shop && (
+          <ShopDialog
+            key={shop.turn}
+            file={shop}
+            onHide={() => setShop((now) => (now === shop ? undefined : now))}
+          />
+        )}
+        {solid && (
+          <SolidDialog
+            key={solid.turn}
+            file={solid}
+            onHide={() => setSolid((now) => (now === solid ? undefined : now))}
+          />
+        )}
       </Suspense>
     </>
   );

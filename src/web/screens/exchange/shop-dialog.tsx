@@ -61,12 +61,13 @@ export function ShopDialog({ file, onHide }: Props) {
     setTaking(true);
     try {
       const done = await takeShop(read.text, false);
+      // Away before anything is told: whoever reads it may bring in the next file at once, and hiding later would hide that.
+      onHide();
       tell({
         tone: 'good',
         text: `${done.rows.filter(({ does }) => does !== 'same').length} documents are taken in.`,
       });
       await client.invalidateQueries();
-      onHide();
     } catch (error) {
       setProblems(told(error));
       setTaking(false);

@@ -3,6 +3,7 @@ import type { KeyboardEvent } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import type { RackCard, RackNames } from '../../../contract/api.ts';
 import { useTray } from '../../data/tray.ts';
+import { useContentBox } from '../../parts/content-box.ts';
 import { Card, DROP, useCardActs } from './rack-card.tsx';
 import { boxOfReach } from '../../drawing/hanging-head.tsx';
 
@@ -64,15 +65,8 @@ interface Props {
 /** Heads on their bars, row under row; only the rows on screen, and a few about them, are there. */
 export function Hung({ cards, names, k }: Props) {
   const frame = useRef<HTMLDivElement>(null);
-  const [wide, setWide] = useState(1200);
+  const { width: wide } = useContentBox(frame, { width: 1200, height: 600 });
   const [at, setAt] = useState(0);
-  useLayoutEffect(() => {
-    const element = frame.current;
-    if (!element) return;
-    const observer = new ResizeObserver(([entry]) => entry && setWide(entry.contentRect.width));
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
   const rows = useMemo(() => pack(cards, wide, k), [cards, wide, k]);
   // Its functions are called anew in every drawing and never remembered, which is what the rule warns of.
   // eslint-disable-next-line react-hooks/incompatible-library

@@ -26,10 +26,12 @@ interface Props<R extends RowIn> {
 export function TableFiles<R extends RowIn>({ what, read, heads, cells }: Props<R>) {
   const { tell } = useNotices();
   const input = useRef<HTMLInputElement>(null);
-  const [came, setCame] = useState<{ name: string; rows: readonly R[] } | undefined>(undefined);
+  const [came, setCame] = useState<{ turn: number; name: string; rows: readonly R[] } | undefined>(undefined);
+  const turns = useRef(0);
   const readFile = async (file: File) => {
     try {
-      setCame({ name: file.name, rows: await read(await file.text()) });
+      const rows = await read(await file.text());
+      setCame({ turn: (turns.current += 1), name: file.name, rows });
     } catch (error) {
       tell({ tone: 'bad', text: `${file.name}: ${(error as Error).message}` });
     }
@@ -60,12 +62,13 @@ export function TableFiles<R extends RowIn>({ what, read, heads, cells }: Props<
       />
       {came && (
         <Preview
+          key={came.turn}
           what={what}
           file={came.name}
           rows={came.rows}
           heads={heads}
           cells={cells}
-          onHide={() => setCame(undefined)}
+          onHide={() => setCame((now) => (now === came ? undefined : now))}
         />
       )}
     </>
@@ -87,15 +90,18 @@ function Preview<R extends RowIn>({
   const { tell } = useNotices();
   const client = useQueryClient();
   const wrong = rows.filter(({ document }) => !document).length;
+  const [isTaking, setTaking] = useState(false);
   const take = async () => {
+    setTaking(true);
     try {
       const taken = rows.flatMap(({ document }) => (document ? [{ id: crypto.randomUUID(), document }] : []));
       await takeShop(JSON.stringify({ format: 'fern-anvil/shop', version: 1, [what]: taken }), false);
-      await client.invalidateQueries();
-      tell({ tone: 'good', text: `${taken.length} ${what} are taken in.` });
       onHide();
+      tell({ tone: 'good', text: `${taken.length} ${what} are taken in.` });
+      await client.invalidateQueries();
     } catch (error) {
       tell({ tone: 'bad', text: (error as Error).message });
+      setTaking(false);
     }
   };
   return (
@@ -105,7 +111,7 @@ function Preview<R extends RowIn>({
       footer={
         <TakeOrLeave
           take={`Take ${rows.length} in`}
-          disabled={wrong > 0 || rows.length === 0}
+          disabled={wrong > 0 || rows.length === 0 || isTaking}
           onTake={() => void take()}
           onLeave={onHide}
         />

@@ -1,0 +1,33 @@
+import type { RefObject } from 'react';
+import { useLayoutEffect, useState } from 'react';
+
+interface Box {
+  readonly width: number;
+  readonly height: number;
+}
+
+/**
+ * The room inside an element's padding, px, kept up to date. It is measured before the first picture is
+ * painted and not only when the observer first calls: what is drawn at a guessed size jumps away from under
+ * the hand that goes for it. `until` stands for the one drawing that is never shown.
+ */
+export function useContentBox(frameRef: RefObject<HTMLElement | null>, until: Box): Box {
+  const [box, setBox] = useState(until);
+  useLayoutEffect(() => {
+    const element = frameRef.current;
+    if (!element) return;
+    const style = getComputedStyle(element);
+    const inside = (whole: number, before: string, after: string) =>
+      Math.max(0, whole - (parseFloat(before) || 0) - (parseFloat(after) || 0));
+    setBox({
+      width: inside(element.clientWidth, style.paddingLeft, style.paddingRight),
+      height: inside(element.clientHeight, style.paddingTop, style.paddingBottom),
+    });
+    const observer = new ResizeObserver(([entry]) => {
+      if (entry) setBox({ width: entry.contentRect.width, height: entry.contentRect.height });
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [frameRef]);
+  return box;
+}
