@@ -45,13 +45,11 @@ export function checkBuilt({ parts, guard }: Pick<Rig, 'parts' | 'guard'>): Prob
   return [];
 }
 
-/** What a document names: family, metal, hook, dimensions within their ranges, locks. */
-export function checkNames(design: Design, metals: readonly Metal[] = METALS): Problem[] {
+/** Family, metal and hook, where a document names one that there is not. */
+export function checkKnown(design: Design, metals: readonly Metal[] = METALS): Problem[] {
   const problems: Problem[] = [];
   const say = (path: string, message: string) => problems.push({ path, message });
-
-  const family = familyOf(design.head.family);
-  if (!family) {
+  if (!familyOf(design.head.family)) {
     say(
       '/head/family',
       `Family: “${shortened(design.head.family, 40)}” is not known. Use one of ${FAMILIES.map(({ key }) => key).join(', ')}.`,
@@ -69,6 +67,14 @@ export function checkNames(design: Design, metals: readonly Metal[] = METALS): P
       `Hook size: “${shortened(design.hook.size, 12)}” is not in the chart. Use one of ${HOOK_CHART.map(({ size }) => size).join(', ')}, or give measured sizes.`,
     );
   }
+  return problems;
+}
+
+/** What a document names: family, metal, hook, dimensions within their ranges, locks. */
+export function checkNames(design: Design, metals: readonly Metal[] = METALS): Problem[] {
+  const problems = checkKnown(design, metals);
+  const say = (path: string, message: string) => problems.push({ path, message });
+  const family = familyOf(design.head.family);
   if (!family) return problems;
 
   for (const key of Object.keys(design.head.dimensions)) {

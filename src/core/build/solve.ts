@@ -4,6 +4,7 @@ import { marked } from '../quantity/phrase.ts';
 import { assemble } from './assemble.ts';
 import type { Rig } from './rig.ts';
 import { headMass, metalPart } from './rig.ts';
+import { checkKnown } from './check.ts';
 import type { Design } from '../document/design.ts';
 import { completeDimensions } from '../head/family.ts';
 import { familyOf } from '../head/families/index.ts';
@@ -54,13 +55,15 @@ export function weightOf(built: Rig, of: TargetOf): number {
 /**
  * Meets the weight target of a design by one factor on all unlocked sizes; a design without a target is built as it stands.
  * Weight grows steadily with the factor, so the root is single; the hook, the collar and the fittings keep their size, which is why
- * the factor is not simply a cube root. Says in words when the target cannot be met.
+ * the factor is not simply a cube root. Says in words when the target cannot be met, and when the document names what there is not.
  */
 export function solveTarget(design: Design, metals: readonly Metal[] = METALS): Solved {
   const { target } = design.head;
-  if (!target) return { ok: true, design, rig: assemble(design, metals) };
   const family = familyOf(design.head.family);
-  if (!family) return { ok: false, problem: { path: '/head/family', message: 'The family is not known.' } };
+  const [unknown] = checkKnown(design, metals);
+  if (unknown) return { ok: false, problem: unknown };
+  if (!family) throw new Error('A family that is known is not there: a mistake of the program.');
+  if (!target) return { ok: true, design, rig: assemble(design, metals) };
   const locks = new Set(design.head.locks ?? []);
   const free = family.dimensions.filter(({ key, scales }) => scales && !locks.has(key));
   if (free.length === 0) {

@@ -61,8 +61,117 @@ describe('weight ladder', () => {
     ['Alder Wedge 12 g', 'Alder Wedge 1/4'],
     ['Pip', 'Pip 1/4'],
     ['1/2', '1/2 1/4'],
+    ['Alder Wedge 1 1/2 oz', 'Alder Wedge 1/4'],
+    ['Alder Wedge 12 1/16', 'Alder Wedge 1/4'],
+    ['Alder Wedge 10/32  ', 'Alder Wedge 1/4'],
+    ['Alder Wedge 12.25 g', 'Alder Wedge 1/4'],
+    ['  Alder   7g', 'Alder 1/4'],
   ])('%s becomes %s', (name, wanted) => {
     expect(rungName(name, GRAMS_PER_OUNCE / 4)).toBe(wanted);
+  });
+
+  it('a weight that no packet names in ounces is named in grams', () => {
+    expect(rungName('Pip', 10)).toBe('Pip 10 g');
+    expect(rungName('Pip', 3.14159)).toBe('Pip 3.14 g');
+    // 0.39% off a quarter is still said as one, half a per cent is not (what a scale of ±0.03 g tells apart).
+    expect(rungName('Pip', (GRAMS_PER_OUNCE / 4) * 1.0039)).toBe('Pip 1/4');
+    expect(rungName('Pip', (GRAMS_PER_OUNCE / 4) * 1.005)).toBe('Pip 7.12 g');
+  });
+
+  it('steps stay on the chart: beyond its ends the last hook is kept', () => {
+    const hooks = (size: string, grams: readonly number[]) =>
+      buildLadder(
+        { ...base(), hook: { ...base().hook, size } },
+        { rule: 'step', rungs: grams.map((one) => ({ grams: one })) },
+      ).map(({ hook }) => hook);
+    // From 14 g: 7 is one size down, 112 three up.
+    expect(hooks('6/0', [112, 28, 7])).toEqual(['8/0', '8/0', '5/0']);
+    expect(hooks('#8', [0.5, 7, 28])).toEqual(['#8', '#8', '#6']);
+    // Half a doubling, the root of two, is where the next size begins.
+    expect(hooks('4/0', [14 * 1.41, 14 * 1.42])).toEqual(['4/0', '5/0']);
+    // A measured hook that no chart has is kept.
+    const odd: Design = {
+      ...base(),
+      hook: { ...base().hook, size: '7/0', measured: { gap: 19, shank: 46, wire: 1.4 } },
+    };
+    const rungs = buildLadder(odd, { rule: 'step', rungs: [{ grams: 7 }] });
+    expect(rungs[0]).toMatchObject({ ok: true, hook: '7/0' });
+  });
+
+  it('names that there are not are told in every rung, never thrown', () => {
+    const ladder = { rule: 'step' as const, rungs: [{ grams: 7 }, { grams: 14, hook: '9/0' }] };
+    const told = (design: Design) =>
+      buildLadder(design, ladder).map((rung) => (rung.ok ? '' : rung.problems[0]?.path));
+    expect(told(base())).toEqual(['', '/hook/size']);
+    expect(told({ ...base(), hook: { ...base().hook, size: '7/0' } })).toEqual(['/hook/size', '/hook/size']);
+    expect(told({ ...base(), head: { ...base().head, metal: 'gold' } })).toEqual([
+      '/head/metal',
+      '/head/metal',
+    ]);
+    expect(told({ ...base(), head: { ...base().head, family: 'doughnut' } })).toEqual([
+      '/head/family',
+      '/head/family',
+    ]);
+  });
+
+  it('in proportion: the gap of the chart that stands to the head’s height as the design’s own does', () => {
+    const rungs = buildLadder(base(), {
+      rule: 'proportion',
+      rungs: [{ grams: 3.5 }, { grams: 14 }, { grams: 28 }],
+    });
+    // Heights go with the cube root of the weight; gaps of the chart as printed (common practice, from memory).
+    const gaps = [4.8, 5.8, 6.8, 8.3, 9.2, 10.3, 11.6, 13.0, 14.5, 16.2, 18.0, 21.0];
+    for (const { grams, hook } of rungs) {
+      const wanted = 14.5 * Math.cbrt(grams / 14);
+      const nearest = gaps.reduce((a, b) =>
+        Math.abs(Math.log(b / wanted)) < Math.abs(Math.log(a / wanted)) ? b : a,
+      );
+      expect(gaps[chartIndex(hook)]).toBe(nearest);
+    }
+  });
+
+  it('a measured hook a tenth wider than the chart’s keeps being a tenth wider in its proportion', () => {
+    const measured = { gap: 14.5 * 1.1, shank: 36, wire: 1.17 };
+    const design: Design = { ...base(), hook: { ...base().hook, measured } };
+    const [same, half] = buildLadder(design, { rule: 'proportion', rungs: [{ grams: 14 }, { grams: 7 }] });
+    // At its own weight the measured hook itself stays.
+    expect(same).toMatchObject({ hook: '4/0', design: { hook: { measured } } });
+    // 16 mm over the cube root of two is 12.7 mm, of which the chart’s are 11.5: a 2/0 of 11.6 mm.
+    expect(half).toMatchObject({ hook: '2/0', design: { hook: { measured: undefined } } });
+  });
+
+  it('a rung that is met in weight and does not fit its hook is refused with the reason', () => {
+    const [rung] = buildLadder(base(), { rule: 'keep', rungs: [{ grams: 90, hook: '#8' }] });
+    expect(rung?.ok).toBe(false);
+    expect(rung?.ok === false && rung.problems.map(({ path }) => path)).toContain('/hook/size');
+  });
+
+  it('a design whose own weight cannot be met still has its series, counted from the weight it asks for', () => {
+    const design: Design = { ...base(), head: { ...base().head, target: { grams: 2000, of: 'metal' } } };
+    const rungs = buildLadder(design, { rule: 'step', rungs: [{ grams: 1000 }, { grams: 14 }] });
+    expect(rungs.map(({ hook }) => hook)).toEqual(['3/0', '#6']);
+    const kept = buildLadder(design, { rule: 'proportion', rungs: [{ grams: 14 }] });
+    expect(kept[0]).toMatchObject({ ok: true, hook: '4/0' });
+  });
+
+  it('a rung has its name and weight from the ladder, and no ladder of its own', () => {
+    const design: Design = { ...base(), ladder: starterLadder() };
+    for (const rung of buildLadder(design, starterLadder())) {
+      expect(rung.design.ladder).toBeUndefined();
+      expect(rung.design.head.target).toEqual({ grams: rung.grams, of: 'metal' });
+      expect(rung.ruled).toBe(true);
+    }
+    expect(starterLadder().rungs.map(({ grams }) => grams / GRAMS_PER_OUNCE)).toEqual([
+      1 / 16,
+      1 / 8,
+      3 / 16,
+      1 / 4,
+      3 / 8,
+      1 / 2,
+      5 / 8,
+      3 / 4,
+      1,
+    ]);
   });
 });
 

@@ -66,6 +66,18 @@ describe('the same head in every metal', () => {
     const collared = sampleDesign('ball');
     expect(made(rowOf('tungsten', collared).sameSize).caution).not.toBe('');
     expect(made(rowOf('lead', collared).sameSize).caution).toBe('');
+    // Only what stops the making is a caution here: a head that floats or a thin mould wall of lead is told elsewhere.
+    const light = { ...plain, head: { ...plain.head, density: 0.6, dimensions: { breadth: 22 } } };
+    expect(made(rowOf('lead', light).sameSize).submerged).toBeLessThan(0);
+    expect(made(rowOf('lead', light).sameSize).caution).toBe('');
+    const thin = sampleDesign('ball', {
+      keeper: { kind: 'none' },
+      head: { dimensions: { breadth: 2.4 } },
+      hook: { size: '1/0', measured: { gap: 8, shank: 20, wire: 1.5 } },
+    });
+    // Walls of 0.45 mm: thin for a pour, a stop for what is pressed.
+    expect(made(rowOf('lead', thin).sameSize).caution).toBe('');
+    expect(made(rowOf('tungsten', thin).sameSize).caution).toMatch(/wall of .*is too thin/);
     const locked = { ...plain, head: { ...plain.head, locks: ['breadth'] } };
     const outcome = rowOf('tungsten', locked).sameWeight;
     expect(outcome.ok ? '' : outcome.reason).toMatch(/locked/);
