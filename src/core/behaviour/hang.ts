@@ -15,16 +15,14 @@ export function hangAttitude(eye: Vec3, centre: Vec3): number {
 }
 
 /**
- * The submerged weight of what hangs from the eye and the point it balances at. A free hook pulls at its hinge, wherever it swings to, so its
- * weight counts there; everything else counts where it is. rho in kg/m³.
+ * The submerged weight of what hangs from the eye and the point it balances at. A free hook pulls at its hinge with all that swings with it, a
+ * bait and a keeper on its shank too, wherever it swings to: its weight, or the lift of a bait that floats, counts there. rho in kg/m³.
  */
-export function hanging({ parts, hook }: Pick<Rig, 'parts' | 'hook'>, rho: number): Submerged {
-  const { hinge } = hook;
-  if (!hinge) return submerged({ parts }, rho);
-  return submerged(
-    { parts: parts.map((part) => (part.name === 'hook' ? { ...part, centroid: hinge.at } : part)) },
-    rho,
-  );
+export function hanging({ bodies, joint }: Pick<Rig, 'bodies' | 'joint'>, rho: number): Submerged {
+  const [head, free] = bodies;
+  if (!free || !joint) return submerged(head, rho);
+  const swinging = free.parts.map((part) => ({ ...part, centroid: joint.at }));
+  return submerged({ parts: [...head.parts, ...swinging] }, rho);
 }
 
 /** How it hangs on a tight vertical line. */
@@ -39,7 +37,7 @@ export const hang = behaviour({
       kind: 'geometry',
       group: 'In the water',
       formula: 'atan2(x_c − x_eye, z_eye − z_c)',
-      note: 'On a tight vertical line in the chosen water the effective centre hangs below the eye. Nose up is negative. A free hook’s weight counts at its hinge.',
+      note: 'On a tight vertical line in the chosen water the effective centre hangs below the eye. Nose up is negative. A free hook’s weight, with the bait on it, counts at its hinge.',
       compared: true,
     },
     'hang.knot': {

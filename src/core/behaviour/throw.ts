@@ -12,7 +12,9 @@ export const momentAbout = (parts: readonly Pick<Part, 'mass' | 'centroid'>[], [
 /** What a fish has to lever with when it shakes its head: everything fixed to the hook, or the hook alone where it swings. */
 function levers(rig: Rig) {
   const { point } = rig.places;
-  const own = rig.parts.filter(({ name }) => name === 'hook' || name === 'plastic');
+  const [, swinging] = rig.bodies;
+  // Of a fixed head, what a hinge would make of it: its keeper is on the head, and stays there.
+  const own = swinging?.parts ?? rig.parts.filter(({ name }) => name === 'hook' || name === 'plastic');
   return { fixed: momentAbout(rig.parts, point), free: momentAbout(own, point) };
 }
 

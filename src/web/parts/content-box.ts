@@ -17,11 +17,14 @@ export function useContentBox(frameRef: RefObject<HTMLElement | null>, until: Bo
     const element = frameRef.current;
     if (!element) return;
     const style = getComputedStyle(element);
-    const inside = (whole: number, before: string, after: string) =>
-      Math.max(0, whole - (parseFloat(before) || 0) - (parseFloat(after) || 0));
+    const padding = (...sides: readonly string[]) =>
+      sides.reduce((sum, side) => sum + (parseFloat(style.getPropertyValue(side)) || 0), 0);
+    // To fractions of a pixel, as the observer tells it; borders and scroll bars are whole ones.
+    const whole = element.getBoundingClientRect();
+    const { offsetWidth, clientWidth, offsetHeight, clientHeight } = element;
     setBox({
-      width: inside(element.clientWidth, style.paddingLeft, style.paddingRight),
-      height: inside(element.clientHeight, style.paddingTop, style.paddingBottom),
+      width: whole.width - (offsetWidth - clientWidth) - padding('padding-left', 'padding-right'),
+      height: whole.height - (offsetHeight - clientHeight) - padding('padding-top', 'padding-bottom'),
     });
     const observer = new ResizeObserver(([entry]) => {
       if (entry) setBox({ width: entry.contentRect.width, height: entry.contentRect.height });
