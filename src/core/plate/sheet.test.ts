@@ -61,6 +61,36 @@ const long = (line: Line) => {
   return Math.hypot(c - a, d - b);
 };
 
+/** Corners of what a view shows, its wires as thick as they are: found by which origin is nearest in the order of drawing. */
+function shownIn(sheet: Sheet, drawing: Drawing, view: 'side' | 'top' | 'front'): Vec2[] {
+  const all = sheet.entities.filter(({ layer }) => layer !== 'dimension' && layer !== 'text');
+  // Views are drawn one after the other, each with its own outline: side first, the front with its wire before it.
+  const starts = (['side', 'top', 'front'] as const).map((one) => {
+    const [u, v] = sheet.origins[one];
+    const i = all.findIndex(
+      (entity) =>
+        entity.kind === 'line' &&
+        entity.points.length === drawing[one].length &&
+        entity.points.every(
+          ([x, y], k) =>
+            Math.abs(x - u - (drawing[one][k] as Vec2)[0]) + Math.abs(y - v - (drawing[one][k] as Vec2)[1]) <
+            1e-9,
+        ),
+    );
+    return one === 'front' ? i - 1 : i;
+  });
+  const at = ['side', 'top', 'front'].indexOf(view);
+  return all.slice(starts[at], starts[at + 1]).flatMap((entity): Vec2[] => {
+    const points = entity.kind === 'line' ? entity.points : [entity.at];
+    const reach =
+      entity.kind === 'line' ? (entity.width ?? 0) / 2 : entity.kind === 'circle' ? entity.radius : 0;
+    return points.flatMap(([u, v]): Vec2[] => [
+      [u - reach, v - reach],
+      [u + reach, v + reach],
+    ]);
+  });
+}
+
 describe.each(DRAWN_FAMILIES.map(({ key }) => [key] as const))('a ruler on the sheet of %s', (family) => {
   const drawing = drawn(family);
 
@@ -147,10 +177,13 @@ describe.each(DRAWN_FAMILIES.map(({ key }) => [key] as const))('a ruler on the s
         const base = of.map(({ lane, at }) => sign * at - 6 * lane);
         // All lanes of a side are counted from one edge.
         for (const each of base) expect(each).toBeCloseTo(base[0] as number, 9);
-        const outline = drawing[view].map((point) => point[level ? 1 : 0]);
-        const origin = sheet.origins[view][level ? 1 : 0];
-        const edge = Math.max(...outline.map((value) => sign * (origin + value)));
-        for (const { lane, at } of of) expect(sign * at - edge).toBeGreaterThanOrEqual(5 + 6 * lane - 1e-9);
+        // From the outermost of what the view shows, half a wire's thickness with it.
+        const origin = sheet.origins[view];
+        const edge = Math.max(
+          ...shownIn(sheet, drawing, view).map(([u, v]) => sign * (level ? v : u)),
+          ...drawing[view].map(([u, v]) => sign * (level ? origin[1] + v : origin[0] + u)),
+        );
+        for (const { lane, at } of of) expect(sign * at - edge).toBeCloseTo(5 + 6 * lane, 6);
       }
     }
   });
@@ -299,6 +332,52 @@ describe('a sheet', () => {
   });
 });
 
+describe('a head smaller than its figures', () => {
+  const tiny = drawn('ball', {
+    keeper: { kind: 'none' },
+    guard: { kind: 'none' },
+    head: { dimensions: { breadth: 3 } },
+    hook: { size: '#8' },
+  });
+  it.each([
+    ['third', 'both'],
+    ['first', 'both'],
+    ['third', 'imperial'],
+    ['first', 'metric'],
+  ] as const)(
+    '%s angle, %s: figures beside their lines stand clear of every view, on the sheet',
+    (arrangement, units) => {
+      const sheet = plateSheet(tiny, '', { arrangement, units });
+      const views = (['side', 'top', 'front'] as const).map((view) => {
+        const points = shownIn(sheet, tiny, view);
+        return {
+          left: Math.min(...points.map(([u]) => u)),
+          right: Math.max(...points.map(([u]) => u)),
+          low: Math.min(...points.map(([, v]) => v)),
+          high: Math.max(...points.map(([, v]) => v)),
+        };
+      });
+      const figures = dimensionsDrawn(sheet).map(({ figure }) => figure);
+      expect(figures.some(({ anchor }) => anchor !== 'middle')).toBe(true);
+      for (const { at, text, anchor, turned } of figures) {
+        const long = text.length * 2.5 * 0.5;
+        const [u, v] = at;
+        const from = anchor === 'start' ? 0 : anchor === 'middle' ? long / 2 : long;
+        const box = turned
+          ? { left: u - 1.75, right: u, low: v - from, high: v - from + long }
+          : { left: u - from, right: u - from + long, low: v, high: v + 1.75 };
+        expect(box.left).toBeGreaterThanOrEqual(0);
+        expect(box.right).toBeLessThanOrEqual(sheet.width);
+        for (const view of views) {
+          const apart =
+            box.right < view.left || box.left > view.right || box.high < view.low || box.low > view.high;
+          expect([text, apart]).toEqual([text, true]);
+        }
+      }
+    },
+  );
+});
+
 describe('an eye in three views', () => {
   const eyeOf = (crosswise: boolean, angle: number) => {
     const drawing = drawn('ball', { eye: { plane: crosswise ? 'crosswise' : 'in line', angle } });
@@ -427,6 +506,7 @@ describe('which dimensions a head carries', () => {
       [-3, 1.5],
       [-7, 2.5],
       [-7, -2.5],
+      [0, -4],
       [2, -9],
     ];
     const cast: Drawing = { ...drawing, collar };

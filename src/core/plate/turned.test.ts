@@ -96,8 +96,15 @@ describe.each(DRAWN_FAMILIES.map(({ key }) => [key] as const))('%s against its o
     expect(Math.abs(volume / massProperties(mesh).volume - 1)).toBeLessThan(0.006);
   });
 
-  it('marks the centre of all its parts, weighed', () => {
+  it('marks the centre of all its parts, weighed, and puts its handles where it is broadest', () => {
     const drawing = drawingOf(rig);
+    const { section, breaks } = rig.profile;
+    // No kink of the outline and not its middle is broader than where the handle sits.
+    for (const x of [...breaks, length / 2])
+      expect(section(drawing.fullest).b).toBeGreaterThanOrEqual(section(x).b - 1e-9);
+    expect(drawing.fullest).toBeGreaterThanOrEqual(0);
+    expect(drawing.fullest).toBeLessThanOrEqual(length);
+    expect(drawing.bodyBreadth / 2).toBeGreaterThanOrEqual(section(drawing.fullest).b - 1e-9);
     const total = headMass(rig);
     for (const [i, axis] of [0, 2].entries()) {
       const moment = rig.parts.reduce((sum, part) => sum + part.mass * (part.centroid[axis] as number), 0);
@@ -122,7 +129,10 @@ describe('a rig turned', () => {
     expect(side.eye.at[0]).toBeCloseTo(drawing.eye.at[0], 3);
     expect(side.eye.at[1]).toBeCloseTo(drawing.eye.at[1], 3);
     expect(side.eye.wire).toBeCloseTo(drawing.eye.wire, 9);
-    expect(side.guardEnd?.[1]).toBeCloseTo(drawing.guard?.end[1] ?? NaN, 9);
+    expect(side.guardEnd).toEqual(drawing.guard?.end);
+    expect(drawing.guard?.base).toEqual([rig.guard?.base[0], rig.guard?.base[2]]);
+    expect(drawing.guard?.end).toEqual([rig.guard?.end[0], rig.guard?.end[2]]);
+    expect(drawing.hinge).toBeUndefined();
     expect(above.guardEnd?.[1]).toBeCloseTo(0, 9);
   });
 
@@ -202,9 +212,22 @@ describe('a rig turned', () => {
         expect(Math.abs(root[1])).toBeLessThanOrEqual(Math.max(1, collar) + 1e-9);
         expect(Math.abs(end[1]) - Math.abs(bulge[1])).toBeLessThanOrEqual(-end[0] / 8);
         expect(end[0]).toBeLessThan(bulge[0]);
+        // A third of the way it lies on what it covers: the collar, or the bait on it.
+        expect(bulge[0] / end[0]).toBeCloseTo(0.35, 1);
+        expect(Math.hypot(bulge[1], root[1])).toBeGreaterThanOrEqual(Math.abs(root[1]));
       }
     }
     expect(turnedRig(rig, 0).skirt).toEqual([]);
+    // With a bait the strands lie outside it where they bulge.
+    const plastic = usualPlastic('chunk', 3);
+    const dressed = withBait(skirted, { plastic, method: 'trailer' });
+    const thick = Math.max(
+      ...(dressed.bait?.laid.body ?? []).map(({ halfHeight, halfBreadth }) =>
+        Math.max(halfHeight, halfBreadth),
+      ),
+    );
+    const out = turnedRig(dressed, 90).skirt.map((path) => Math.abs(path[1]?.[1] ?? 0));
+    expect(Math.max(...out)).toBeCloseTo(Math.max(thick, Math.max(1, collar)), 1);
   });
 });
 
