@@ -166,12 +166,13 @@ export function drawingOf(rig: Rig, stations = 48): Drawing {
   };
 }
 
-/** Angle by which a free hook turns about its hinge to hang straight down while the head's shank is level, degrees. */
-function freeHang({ hook, parts }: Rig): number {
-  const part = parts.find(({ name }) => name === 'hook');
-  if (!hook.hinge || !part) return 0;
-  const [dx, dz] = [part.centroid[0] - hook.hinge.at[0], part.centroid[2] - hook.hinge.at[2]];
-  return -90 - degrees(Math.atan2(dz, dx));
+/** Angle by which a free hook, with a keeper on its shank, turns about its hinge to hang straight down while the head's shank is level, degrees. */
+function freeHang({ bodies: [, free], joint }: Rig): number {
+  if (!free || !joint) return 0;
+  const own = free.parts.filter(({ name }) => name !== 'plastic');
+  const mass = own.reduce((sum, part) => sum + part.mass, 0);
+  const at = (axis: 0 | 2) => own.reduce((sum, part) => sum + part.mass * part.centroid[axis], 0) / mass;
+  return -90 - degrees(Math.atan2(at(2) - joint.at[2], at(0) - joint.at[0]));
 }
 
 /** Edges that features leave inside the outlines, each as its own shape draws them. */

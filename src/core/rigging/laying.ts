@@ -72,13 +72,18 @@ export const COVERED = {
 export const cutStep = ({ cut }: LaidMeasures): string[] =>
   cut > 0 ? [`Cut ${mm(cut)} off the nose, square.`] : [];
 
+/** Whether a keeper holds a nose; none at all does not. */
+const keeps = ({ keeper }: Mount): boolean => keeper !== undefined && keeper.insertion > 0;
+
 /** How a nose is seated on what holds it. */
-export function seatStep({ standOff }: LaidMeasures, { keeperKind, keeper }: Mount): string {
+export function seatStep({ standOff }: LaidMeasures, mount: Mount): string {
+  const { keeperKind, keeper, hook } = mount;
   if (keeperKind === 'screw')
     return `Turn the nose on to the screw until it is all in; it stands ${mm(standOff)} off the head.`;
-  if (!keeper)
-    return 'Push the nose up against the head. Nothing holds it there: a drop of glue made for baits does.';
-  return `Push the nose over the ${keeperKind === 'wire' ? 'wire keeper' : keeperKind}, ${mm(keeper.insertion)} deep, until it meets the head.`;
+  const stop = hook.hinge ? 'the eye of the hook' : 'the head';
+  if (!keeper || !keeps(mount))
+    return `Push the nose up against ${stop}. Nothing holds it there: a drop of glue made for baits does.`;
+  return `Push the nose over the ${keeperKind === 'wire' ? 'wire keeper' : keeperKind}, ${mm(keeper.insertion)} deep, until it meets ${stop}.`;
 }
 
 /** The steps of a threaded body. */
@@ -96,7 +101,7 @@ export const threadSteps = (laid: LaidMeasures, mount: Mount): string[] => [
 export const weedlessSteps = (laid: LaidMeasures, mount: Mount, last: string): string[] => [
   ...cutStep(laid),
   `Point into the nose ${mm(laid.start)}, and out below.`,
-  mount.keeper
+  keeps(mount)
     ? `Slide the nose up the shank and past the keeper, and turn the hook round so that the point looks at the belly.`
     : `Slide the nose up the shank to the head, and turn the hook round so that the point looks at the belly.`,
   Number.isNaN(laid.entry)
