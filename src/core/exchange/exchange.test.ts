@@ -17,7 +17,8 @@ import { parseQuantity } from '../quantity/parse.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';
-import { exportDesign, mouldFactor } from './export-design.ts';
+import { cavityFactor } from '../make/mould-layout.ts';
+import { exportDesign } from './export-design.ts';
 import { EXPORTS } from './exports/index.ts';
 import { readHooksCsv, writeHooksCsv } from './hooks-csv.ts';
 import { readStl } from './stl.ts';
@@ -51,7 +52,7 @@ describe('solids', () => {
   });
 
   it('the mould is so much larger that the shrunk casting has the drawn size', () => {
-    expect(mouldFactor(2) * 0.98).toBeCloseTo(1, 12);
+    expect(cavityFactor(2) * 0.98).toBeCloseTo(1, 12);
   });
 });
 

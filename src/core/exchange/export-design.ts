@@ -1,3 +1,4 @@
+import { cavityFactor } from '../make/mould-layout.ts';
 import type { Surroundings } from '../behaviour/behaviour.ts';
 import type { Design } from '../document/design.ts';
 import type { Problem } from '../document/problem.ts';
@@ -16,9 +17,6 @@ export type Exported =
   | { readonly ok: true; readonly data: string | Uint8Array }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Length factor of a mould for metal that shrinks by so many per cent of its length as it cools. */
-export const mouldFactor = (shrink: number): number => 1 / (1 - shrink / 100);
-
 /** A design as a file: the document itself, the solid as cast (enlarged for the mould where asked), the plate at true scale, or its readings. */
 export async function exportDesign(
   design: Design,
@@ -32,5 +30,5 @@ export async function exportDesign(
   await loadSolids();
   const result = evaluate(design, { ...surroundings, isShort: !kind.hasReadings });
   if (!result.ok) return { ok: false, problems: result.problems };
-  return { ok: true, data: await kind.write({ ...result, sheet, factor: mouldFactor(shrink) }) };
+  return { ok: true, data: await kind.write({ ...result, sheet, factor: cavityFactor(shrink) }) };
 }

@@ -58,7 +58,7 @@ export interface MouldLayout {
   readonly pinHeight: number;
 }
 
-/** Length factor of a cavity for a shrinkage in per cent of length. */
+/** Length factor of a mould, or a cavity of one, for metal that shrinks by so many per cent of its length as it cools. */
 export const cavityFactor = (shrink: number): number => 1 / (1 - shrink / 100);
 
 interface Span {

@@ -115,7 +115,8 @@ export function mouldSheet(layout: MouldLayout, title: string, units: UnitSystem
     entities.push({
       kind: 'text',
       layer: 'text',
-      at: [own(0, 0)[0] - 2.5, at(from[0], 0)[1] + 1.5],
+      // Beside the outermost of what is cut there, so that no line runs through it.
+      at: [own(0, Math.min(0, ...vents.map(({ z }) => z)))[0] - 2, at(from[0], 0)[1] + 1.5],
       text: String(place + 1),
       height: 3,
       anchor: 'middle',
