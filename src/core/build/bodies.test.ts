@@ -65,6 +65,40 @@ describe('the metal against the library’s own cut', () => {
         eye: { recess: 2, angle: 60 },
       }),
     ],
+    [
+      'a hidden weight whose eye’s pocket comes out of its side',
+      sampleDesign('hidden', {
+        ...NOTHING,
+        head: { dimensions: { length: 16.59, breadth: 6.08, height: 5.62, ends: 0.38, belly: 0.456 } },
+        hook: { size: '3/0', style: 'short shank' },
+        eye: { angle: 69.4, setback: 0.62, recess: 1.34 },
+      }),
+    ],
+    [
+      'a head whose wire leaves along its tapering nose, half of it out',
+      sampleDesign('own', {
+        ...NOTHING,
+        head: {
+          dimensions: {
+            length: 16.2,
+            breadth: 7,
+            height: 13.4,
+            top: 1.6,
+            bottom: 3,
+            straight: 0,
+            belly: 0.45,
+          },
+          stations: [
+            { at: 0, breadth: 0.4, rise: 0.4, drop: 0.4 },
+            { at: 0.2, breadth: 0.94, rise: 0.28, drop: 0.73 },
+            { at: 0.87, breadth: 0.45, rise: 0.99, drop: 0.065 },
+            { at: 1, breadth: 0, rise: 0, drop: 0 },
+          ],
+        },
+        hook: { size: '8/0', style: 'long shank' },
+        eye: { angle: 0, setback: -1 },
+      }),
+    ],
     ['football with a Y', sampleDesign('football', { keeper: { kind: 'none' }, guard: guardInitial('y') })],
     ['a hinged one', sampleDesign('football', { ...NOTHING, hook: { joint: { kind: 'clip', size: 4 } } })],
   ];

@@ -13,7 +13,7 @@ export interface WireBulk {
 }
 
 /** Seven filaments over a wire's section, exact for fifth-degree polynomials on a disc (Stroud 1971, S2 5-1). */
-const FILAMENTS: readonly (readonly [u: number, v: number, weight: number])[] = [
+const FILAMENTS: readonly Filament[] = [
   [0, 0, 1 / 4],
   ...Array.from({ length: 6 }, (_, i) => {
     const turn = (i * Math.PI) / 3;
@@ -22,24 +22,32 @@ const FILAMENTS: readonly (readonly [u: number, v: number, weight: number])[] = 
   }),
 ];
 
-/** Filaments of equal section on rings, for a bore that is fat against what it goes through: 1 + 6 + 12 + 18 + 24. */
-const FAT_FILAMENTS: readonly (readonly [u: number, v: number, weight: number])[] = [0, 1, 2, 3, 4].flatMap(
-  (ring) => {
+type Filament = readonly [u: number, v: number, weight: number];
+
+/** Filaments of equal section on so many rings about a middle one, 1 + 3n(n + 1) in all: for what is met at a slant, or only in part. */
+function onRings(rings: number): Filament[] {
+  const whole = 1 + 3 * rings * (rings + 1);
+  return Array.from({ length: rings + 1 }, (_, ring) => {
     const count = ring === 0 ? 1 : 6 * ring;
     // Each ring stands at the root mean square radius of the share of the disc it is for.
     const [inner, outer] = [ring === 0 ? 0 : 1 + 3 * ring * (ring - 1), 1 + 3 * ring * (ring + 1)];
-    const reach = ring === 0 ? 0 : Math.sqrt((inner + outer) / 2 / 61);
-    return Array.from({ length: count }, (_, i) => {
+    const reach = ring === 0 ? 0 : Math.sqrt((inner + outer) / 2 / whole);
+    return Array.from({ length: count }, (__, i): Filament => {
       const turn = (2 * Math.PI * (i + 0.5)) / count;
-      return [reach * Math.cos(turn), reach * Math.sin(turn), 1 / 61] as const;
+      return [reach * Math.cos(turn), reach * Math.sin(turn), 1 / whole];
     });
-  },
-);
+  }).flat();
+}
+
+/** For a bore that is fat against what it goes through, and a wire that lies along a surface, half of it out: 91. */
+const MANY_FILAMENTS = onRings(5);
+/** Length, in radii, over which a wire that goes through a surface may be partly out: at 39° and steeper the few filaments see all of it. */
+const THROUGH = 2.5;
 
 /**
  * Volume and centre of the part of a wire that lies where `holds` says so. The wire is cut into filaments, each as long
  * as its own offset from the centre line makes it, so bends and slanting surfaces are met to second order; a filament's
- * crossing of the surface is found by halving.
+ * crossing of the surface is found by halving. A wire that lies along a surface, part of it out, is cut into many more.
  */
 export function wireWithin(
   centre: readonly Vec3[],
@@ -47,11 +55,24 @@ export function wireWithin(
   holds: (x: number, y: number, z: number) => boolean,
   isFat = false,
 ): WireBulk {
+  if (isFat) return cutInto(MANY_FILAMENTS, centre, wireRadius, holds).bulk;
+  const { bulk, longest } = cutInto(FILAMENTS, centre, wireRadius, holds);
+  return longest > THROUGH * wireRadius ? cutInto(MANY_FILAMENTS, centre, wireRadius, holds).bulk : bulk;
+}
+
+/** The part of a wire that is held, filament by filament, and the longest run along it, mm, over which some are held and some are not. */
+function cutInto(
+  filaments: readonly Filament[],
+  centre: readonly Vec3[],
+  wireRadius: number,
+  holds: (x: number, y: number, z: number) => boolean,
+): { readonly bulk: WireBulk; readonly longest: number } {
   const normals = centre.map((_, i) => sideways(centre, i));
+  const held = new Uint16Array(centre.length);
   let volume = 0;
   let [mx, my, mz, roll] = [0, 0, 0, 0];
   const section = Math.PI * wireRadius * wireRadius;
-  for (const [u, v, weight] of isFat ? FAT_FILAMENTS : FILAMENTS) {
+  for (const [u, v, weight] of filaments) {
     const at = (i: number): Vec3 => {
       const p = centre[i] as Vec3;
       const [n1, n2] = normals[i] as readonly [Vec3, Vec3];
@@ -60,9 +81,11 @@ export function wireWithin(
     };
     let previous = at(0);
     let wasIn = holds(previous[0], previous[1], previous[2]);
+    if (wasIn) held[0] = (held[0] as number) + 1;
     for (let i = 1; i < centre.length; i++) {
       const here = at(i);
       const isIn = holds(here[0], here[1], here[2]);
+      if (isIn) held[i] = (held[i] as number) + 1;
       if (wasIn || isIn) {
         let [from, to] = [0, 1];
         if (wasIn !== isIn) {
@@ -83,8 +106,14 @@ export function wireWithin(
       wasIn = isIn;
     }
   }
-  if (volume === 0) return { volume: 0, centroid: [0, 0, 0], roll: 0 };
-  return { volume, centroid: [mx / volume, my / volume, mz / volume], roll };
+  let [longest, run] = [0, 0];
+  for (let i = 1; i < centre.length; i++) {
+    const isPart = (held[i] as number) > 0 && (held[i] as number) < filaments.length;
+    run = isPart ? run + norm(sub(centre[i] as Vec3, centre[i - 1] as Vec3)) : 0;
+    longest = Math.max(longest, run);
+  }
+  if (volume === 0) return { bulk: { volume: 0, centroid: [0, 0, 0], roll: 0 }, longest };
+  return { bulk: { volume, centroid: [mx / volume, my / volume, mz / volume], roll }, longest };
 }
 
 /** Mean of y² + z² along a straight piece, from and to as shares of the way from a to b. */
