@@ -490,6 +490,49 @@ describe('a bait on it', () => {
       return sum + norm(sub(end, root)) * (of === 'face' ? 0.6 * broad : (broad + thickness) / 2);
     }, 0);
     expect(shown).toBeCloseTo(body + limbs, 6);
+    // The sticks of the body follow each other from nose to tail, each from where the one before it ends.
+    const ends = ({ middle, along, length }: (typeof sticks)[number]) =>
+      ([-0.5, 0.5] as const).map((way) =>
+        middle.map((value, axis) => value + way * length * (along[axis] as number)),
+      );
+    const chain = sticks.slice(0, sticks.length - (laid?.limbs.length ?? 0));
+    chain.slice(1).forEach((stick, i) => {
+      const [, before] = ends(chain[i] as (typeof sticks)[number]);
+      const [after] = ends(stick);
+      for (const axis of [0, 1, 2] as const) expect(after?.[axis]).toBeCloseTo(before?.[axis] ?? NaN, 6);
+    });
+    expect(ends(chain[0] as (typeof sticks)[number])[0]?.[0]).toBeCloseTo(laid?.seatAt ?? NaN, 1);
+    // Limbs from root to end.
+    const creature = withBait(head, { plastic: usualPlastic('creature', 4), method: 'threaded' });
+    const own = creature.bait?.laid.limbs ?? [];
+    const shownLimbs = creature.bodies[0].sticks().slice(-own.length);
+    own.forEach(({ root, end }, i) => {
+      const [from, to] = ends(shownLimbs[i] as (typeof sticks)[number]);
+      for (const axis of [0, 1, 2] as const) {
+        expect(from?.[axis]).toBeCloseTo(root[axis], 6);
+        expect(to?.[axis]).toBeCloseTo(end[axis], 6);
+      }
+    });
+    expect(own.length).toBeGreaterThan(1);
+  });
+
+  it('barbs on a free hook’s shank stand in the flow with the hook, and a wire keeper with the head', () => {
+    const joint = { hook: { size: '4/0', joint: { kind: 'clip', size: 4 } } } as const;
+    const barbed = built('football', {
+      ...joint,
+      guard: { kind: 'none' },
+      keeper: keeperInitial('barbs') as never,
+    });
+    const plain = built('football', { ...joint, ...NOTHING });
+    const count = (one: Rig, body: 0 | 1) => one.bodies[body]?.sticks().length ?? NaN;
+    expect(count(barbed, 1) - count(plain, 1)).toBe(2);
+    expect(count(barbed, 0)).toBe(count(plain, 0));
+    const wired = built('football', { guard: { kind: 'none' }, keeper: keeperInitial('wire') as never });
+    const wire = wired.keeper?.wires[0]?.diameter;
+    const own = wired.bodies[0].sticks().filter(({ diameter }) => diameter === wire);
+    expect(own.length).toBeGreaterThan(0);
+    // None of it where metal hides it.
+    for (const { middle } of own) expect(wired.head.holds(middle[0], middle[1], middle[2])).toBe(false);
   });
 });
 
