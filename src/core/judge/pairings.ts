@@ -16,8 +16,9 @@ import type { MethodKind } from '../rigging/method.ts';
 import type { MethodKey } from '../rigging/methods/index.ts';
 import { METHODS, methodOf } from '../rigging/methods/index.ts';
 import { PLAIN_WATER } from './evaluate.ts';
-import type { FitCheck, Verdict } from './fit.ts';
-import { fitChecks, worst } from './fit.ts';
+import { fitChecks } from './checks.ts';
+import type { FitCheck, Verdict } from './verdict.ts';
+import { worst } from './verdict.ts';
 
 /** How a plastic goes on a head by one method, for a list: the verdict and what stands in the way of a better one. */
 export interface Pairing {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { FitCheck } from '../judge/fit.ts';
+import type { FitCheck } from '../judge/verdict.ts';
 import type { Pairing } from '../judge/pairings.ts';
 import { carries } from './carries.ts';
 

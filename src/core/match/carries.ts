@@ -1,4 +1,4 @@
-import type { FitCheck } from '../judge/fit.ts';
+import type { FitCheck } from '../judge/verdict.ts';
 import type { Pairing } from '../judge/pairings.ts';
 import { clamp } from '../numeric/vec.ts';
 
