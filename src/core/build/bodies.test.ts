@@ -5,7 +5,7 @@ import type { Design } from '../document/design.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
 import { keeperInitial } from '../fitting/keepers/index.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
-import { massProperties } from '../head/mesh.ts';
+import { massProperties, openEdges } from '../head/mesh.ts';
 import { surfaceMesh, tube } from '../head/solid.ts';
 import type { Ring } from '../hook/ring.ts';
 import { evaluate } from '../judge/evaluate.ts';
@@ -15,7 +15,8 @@ import { usualPlastic } from '../plastic/usual.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { withBait } from './assemble.ts';
-import { castSolid } from './cast-solid.ts';
+import { castSolid, SolidFlaw } from './cast-solid.ts';
+import { readStl, writeStl } from '../exchange/stl.ts';
 import { checkDesign } from './check.ts';
 import type { Part, Rig } from './rig.ts';
 import { metalPart } from './rig.ts';
@@ -118,6 +119,42 @@ describe('the metal against the library’s own cut', () => {
       expect(metal.volume + rig.wireInside + rig.otherInside).toBeCloseTo(rig.body.volume, 6);
     },
   );
+});
+
+describe('a solid whose cuts touch', () => {
+  it('leaves as one in which every edge joins two facets, as it lies in memory and as it comes back from a file', () => {
+    // A loop’s hole that meets the hook’s bore in one edge: found among random heads.
+    const design = sampleDesign('pointed', {
+      head: {
+        metal: 'zinc',
+        dimensions: {
+          length: 18.9646464,
+          breadth: 12.7169874,
+          height: 11.510903299999999,
+          shoulder: 0.33705485999999996,
+          bluntness: 0.22495851,
+          belly: 0.4794162665322128,
+        },
+      },
+      hook: { size: '4/0', grade: '3X strong', style: 'long shank' },
+      eye: { angle: 7.80282, plane: 'crosswise', setback: 0.10000000000000017 },
+      keeper: { kind: 'spring', length: 7, diameter: 3.4, wire: 0.45, turns: 7 } as never,
+      guard: { kind: 'wire loop', wire: 0.4, length: 24, width: 4, lean: 38, setback: 0.6 } as never,
+    });
+    const rig = rigOf(design);
+    const mesh = castSolid(kernel, rig);
+    expect(openEdges(mesh)).toBe(0);
+    const back = readStl(writeStl(mesh, 'Touching'));
+    expect(openEdges(back)).toBe(0);
+    expect(massProperties(back).volume / metalPart(rig).volume).toBeCloseTo(1, 3);
+  });
+
+  it('says so in words where nothing is left', () => {
+    const rig = built('ball', NOTHING);
+    const bloated: Rig = { ...rig, hook: { ...rig.hook, wire: 90 } };
+    expect(() => castSolid(kernel, bloated)).toThrow(SolidFlaw);
+    expect(() => castSolid(kernel, bloated)).toThrow(/Make the head larger/);
+  });
 });
 
 describe('what is made of wire', () => {

@@ -1,3 +1,4 @@
+import { SolidFlaw } from '../build/cast-solid.ts';
 import { cavityFactor } from '../make/mould-layout.ts';
 import type { Surroundings } from '../behaviour/behaviour.ts';
 import type { Design } from '../document/design.ts';
@@ -30,5 +31,10 @@ export async function exportDesign(
   await loadSolids();
   const result = evaluate(design, { ...surroundings, isShort: !kind.hasReadings });
   if (!result.ok) return { ok: false, problems: result.problems };
-  return { ok: true, data: await kind.write({ ...result, sheet, factor: cavityFactor(shrink) }) };
+  try {
+    return { ok: true, data: await kind.write({ ...result, sheet, factor: cavityFactor(shrink) }) };
+  } catch (error) {
+    if (!(error instanceof SolidFlaw)) throw error;
+    return { ok: false, problems: [{ path: '/head', message: `Solid: ${error.message}` }] };
+  }
 }
