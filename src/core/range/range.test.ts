@@ -163,6 +163,71 @@ describe('steps of a ladder', () => {
   });
 });
 
+describe('what counts as a step (working values)', () => {
+  const rung = (grams: number, fall: number, bottom?: number) => ({ id: `${grams}`, grams, fall, bottom });
+  const step = (fall: number, bottom?: number) =>
+    ladderSteps([rung(7, 1, bottom === undefined ? undefined : 1), rung(14, fall, bottom)])[0];
+
+  it.each([
+    [1.079, undefined, 'double'],
+    [1.081, undefined, 'even'],
+    [1.329, undefined, 'even'],
+    [1.331, undefined, 'gap'],
+    [1.05, 1.09, 'double'],
+    [1.05, 1.11, 'even'],
+    [1.05, 1.49, 'even'],
+    [1.05, 1.51, 'gap'],
+  ] as const)('falls %d times as fast, keeps the bottom to %s times the speed: %s', (fall, bottom, kind) => {
+    const found = step(fall, bottom);
+    expect(found?.kind).toBe(kind);
+    expect(found?.fall).toBeCloseTo(fall, 12);
+    expect(found?.bottom).toBe(bottom);
+    expect(found?.weight).toBe(2);
+    // A gap is halved, by the ratio of the weights.
+    expect(found?.between).toBe(kind === 'gap' ? Math.sqrt(98) : undefined);
+  });
+
+  it('says what decided, and counts the bottom only where both are known', () => {
+    expect(step(1.05, 1.6)?.why).toBe('keeps the bottom to 1.60 × the speed');
+    expect(step(1.4, 1.6)?.why).toBe('falls 1.40 × as fast');
+    expect(step(1.2, 1.2)?.why).toBe('falls 1.20 × as fast');
+    const half = ladderSteps([rung(14, 1.05, 2), rung(7, 1)])[0];
+    expect(half).toMatchObject({ from: '7', to: '14', bottom: undefined, kind: 'double' });
+  });
+});
+
+describe('building a wall up', () => {
+  // Briefs down, heads across: 2 well, 1 with care.
+  const serves: Serving[][] = [
+    [1, 2, 0],
+    [1, 0, 0],
+    [0, 0, 2],
+    [0, 0, 1],
+  ];
+  it('a brief served well counts for two served with care; of equals the first given goes first', () => {
+    // Head 2 adds one well and one with care, three; heads 0 and 1 two each.
+    expect(addedBy(serves, [0, 1, 2])).toEqual([
+      { head: 2, adds: [2, 3] },
+      { head: 0, adds: [0, 1] },
+      { head: 1, adds: [0] },
+    ]);
+    expect(addedBy(serves, [1, 0]).map(({ head }) => head)).toEqual([1, 0]);
+    expect(addedBy(serves, [1, 0])[1]).toEqual({ head: 0, adds: [1] });
+    expect(addedBy(serves, [])).toEqual([]);
+  });
+  it('a head without which nothing is worse adds nothing, and loses nothing', () => {
+    const twice: Serving[][] = [[2, 2]];
+    expect(addedBy(twice, [0, 1])).toEqual([
+      { head: 0, adds: [0] },
+      { head: 1, adds: [] },
+    ]);
+    expect(worthOf(twice, [0, 1])).toEqual([
+      { head: 0, lost: [], gone: [] },
+      { head: 1, lost: [], gone: [] },
+    ]);
+  });
+});
+
 describe('a mix', () => {
   it('spans the field as no other choice does', () => {
     fc.assert(

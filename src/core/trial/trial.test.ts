@@ -132,6 +132,34 @@ describe('places held apart', () => {
     expect(inside / seasons).toBeGreaterThan(0.92);
     expect(inside / seasons).toBeLessThan(0.98);
   });
+  // Armitage, McPherson & Rowe 1969, table 2 (from memory), and between its lines by the logarithm of the looks.
+  it.each([
+    [0, 0.05],
+    [1, 0.05],
+    [2, 0.083],
+    [3, 0.107],
+    [4, 0.126],
+    [5, 0.142],
+    [10, 0.193],
+    [20, 0.248],
+    [50, 0.32],
+    [7, 0.142 + (Math.log(7 / 5) / Math.log(2)) * (0.193 - 0.142)],
+    [100, 0.248 + (Math.log(100 / 20) / Math.log(50 / 20)) * (0.32 - 0.248)],
+  ])('after %d looks a winner that is none is named with a chance of %d', (looks, chance) => {
+    expect(falseWinner(looks)).toBeCloseTo(chance, 9);
+  });
+
+  it('places where only one was fished tell nothing, whichever it is', () => {
+    const here = { place: 'Here', first: [9, 30], second: [3, 30] } as const;
+    const held = stratified([here]);
+    for (const lone of [
+      { place: 'There', first: [5, 10], second: [0, 0] } as const,
+      { place: 'There', first: [0, 0], second: [5, 10] } as const,
+    ])
+      expect(stratified([here, lone])).toEqual(held);
+    expect(stratified([{ place: 'There', first: [5, 10], second: [0, 0] }])).toBeUndefined();
+  });
+
   it('many looks name false winners as often as the table says', () => {
     // Sums of normal days, looked at after each: how often any of k looks is beyond 1.96.
     const random = seeded(3);
