@@ -297,7 +297,9 @@ describe('steps of a person’s hands', () => {
     expect(said('threaded', hinged).text.join(' ')).toMatch(/up against the eye of the hook/);
     // A weight on the shank is the bulge itself, as long as it is.
     const belly = rigOf('bellyweight', { hook: { size: '4/0' } });
-    expect(said('barrelled', belly).text.join(' ')).not.toMatch(/\b0(\.0+)? mm deep/);
+    const over = said('barrelled', belly).text.join(' ');
+    expect(over).toContain(`over the bulge, ${belly.profile.length.toFixed(1)} mm deep`);
+    expect(over).not.toMatch(/Nothing holds it/);
   });
   it('weedless: nose first, then the belly, then how the point is hidden', () => {
     const { laid, text } = said('buried');
