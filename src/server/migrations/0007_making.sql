@@ -1,4 +1,4 @@
-CREATE TABLE "batches" (
+CREATE TABLE IF NOT EXISTS "batches" (
 	"id" text PRIMARY KEY NOT NULL,
 	"name" text NOT NULL,
 	"document" jsonb NOT NULL,
@@ -14,7 +14,7 @@ CREATE TABLE "batches" (
 	"deleted_at" timestamp with time zone
 );
 --> statement-breakpoint
-CREATE TABLE "moulds" (
+CREATE TABLE IF NOT EXISTS "moulds" (
 	"id" text PRIMARY KEY NOT NULL,
 	"name" text NOT NULL,
 	"document" jsonb NOT NULL,
@@ -30,7 +30,7 @@ CREATE TABLE "moulds" (
 	"deleted_at" timestamp with time zone
 );
 --> statement-breakpoint
-CREATE TABLE "photos" (
+CREATE TABLE IF NOT EXISTS "photos" (
 	"id" text PRIMARY KEY NOT NULL,
 	"name" text NOT NULL,
 	"document" jsonb NOT NULL,
@@ -46,7 +46,7 @@ CREATE TABLE "photos" (
 	"deleted_at" timestamp with time zone
 );
 --> statement-breakpoint
-CREATE TABLE "ranges" (
+CREATE TABLE IF NOT EXISTS "ranges" (
 	"id" text PRIMARY KEY NOT NULL,
 	"name" text NOT NULL,
 	"document" jsonb NOT NULL,
@@ -62,7 +62,7 @@ CREATE TABLE "ranges" (
 	"deleted_at" timestamp with time zone
 );
 --> statement-breakpoint
-CREATE TABLE "trials" (
+CREATE TABLE IF NOT EXISTS "trials" (
 	"id" text PRIMARY KEY NOT NULL,
 	"name" text NOT NULL,
 	"document" jsonb NOT NULL,
@@ -78,8 +78,8 @@ CREATE TABLE "trials" (
 	"deleted_at" timestamp with time zone
 );
 --> statement-breakpoint
-CREATE INDEX "batches_name" ON "batches" USING btree ("name","id");--> statement-breakpoint
-CREATE INDEX "moulds_name" ON "moulds" USING btree ("name","id");--> statement-breakpoint
-CREATE INDEX "photos_name" ON "photos" USING btree ("name","id");--> statement-breakpoint
-CREATE INDEX "ranges_name" ON "ranges" USING btree ("name","id");--> statement-breakpoint
-CREATE INDEX "trials_name" ON "trials" USING btree ("name","id");
+CREATE INDEX IF NOT EXISTS "batches_name" ON "batches" USING btree ("name","id");--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS "moulds_name" ON "moulds" USING btree ("name","id");--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS "photos_name" ON "photos" USING btree ("name","id");--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS "ranges_name" ON "ranges" USING btree ("name","id");--> statement-breakpoint
+CREATE INDEX IF NOT EXISTS "trials_name" ON "trials" USING btree ("name","id");
