@@ -18,7 +18,7 @@ import { hook } from './hook.ts';
 import { thrown } from './throw.ts';
 import { READINGS, READING_IDS } from './index.ts';
 import { wireWall } from './making.ts';
-import { crackOf } from './pull.ts';
+import { climbShare, crackOf, draggedOver, popFree, pull } from './pull.ts';
 import { rest, restOf } from './rest.ts';
 import { resting } from './rest-poses.ts';
 import { spread } from './spread.ts';
@@ -495,6 +495,40 @@ describe('to a sounder', () => {
     expect(most(2.1)).toBeCloseTo(30, 6);
     expect(most(3.9)).toBeCloseTo(30, 6);
     expect(most(4.1)).toBeCloseTo(10, 6);
+  });
+});
+
+describe('what is meant where nothing is said (common practice, no source)', () => {
+  it('is a medium rod, 12 lb fluorocarbon, twenty metres of it, wound slowly over wet stone', () => {
+    expect(USUAL_FISHING).toEqual({
+      lineOut: 20,
+      rodHeight: 1.5,
+      speed: 0.5,
+      current: 0,
+      line: 'fluorocarbon',
+      test: 5.4,
+      rod: 'medium',
+      brake: 0.3,
+      perTurn: 0.66,
+      snap: 0.4,
+      friction: 0.4,
+      crack: 0,
+      stem: 6,
+    });
+  });
+
+  it('friction said or meant is what fronts climb, shed and come free by', () => {
+    const { rig } = judged('football', BARE, PLAIN_WATER);
+    for (const friction of [undefined, 0.25, 0.6]) {
+      const around = friction === undefined ? PLAIN_WATER : { ...PLAIN_WATER, fishing: { friction } };
+      const phi = degrees(Math.atan(friction ?? 0.4));
+      const dragged = draggedOver(rig, around);
+      if (!dragged) throw new Error('it floats');
+      const read = pull.read(rig, around);
+      expect(read['pull.popFree']).toBeCloseTo(popFree(dragged.outline, phi), 9);
+      expect(read['pull.climbShare']).toBeCloseTo(climbShare(dragged.outline, dragged.line, phi), 9);
+      expect(read['pull.jams']).toBe(crackOf(rig).angle < 2 * phi ? 1 : 0);
+    }
   });
 });
 
