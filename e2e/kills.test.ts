@@ -72,7 +72,7 @@ describe('killed in the middle', () => {
       await server.end();
       let expected = before;
       const outcomes: string[] = [];
-      for (let round = 0; round < (isWhole ? 6 : 2); round++) {
+      for (let round = 0; round < (isWhole ? 3 : 2); round++) {
         const killed = await started(path);
         const ids = Array.from({ length: 400 }, (_, i) => `import-${round}-${String(i).padStart(3, '0')}`);
         const file = {
@@ -119,7 +119,7 @@ describe('killed in the middle', () => {
       };
       expect(kept.designs.length).toBeGreaterThan(10);
       await first.end();
-      for (let round = 0; round < (isWhole ? 5 : 2); round++) {
+      for (let round = 0; round < (isWhole ? 3 : 2); round++) {
         // As the data were before the last two changes of form.
         const client = await PGlite.create({
           fs: new DurableFS(join(path, 'postgres')),

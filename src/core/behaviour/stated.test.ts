@@ -26,7 +26,9 @@ import { slopeHeld } from './slope-held.ts';
 import { flatsOf } from './sonar.ts';
 import { strength } from './strength.ts';
 import { dragAt, wetHead } from './wet-body.ts';
-import { hookSet, USUAL_FISHING } from './fishing.ts';
+import { anyWayDrag } from './drag.ts';
+import { hookSet, lineFacts, USUAL_FISHING } from './fishing.ts';
+import { pendulum } from './pendulum.ts';
 import type { Mesh } from '../head/mesh.ts';
 
 /*
@@ -242,6 +244,35 @@ describe('round, or with corners', () => {
     expect(held(24) - rolling).toBeGreaterThan(0.7 * (180 / 24));
     expect(Math.abs(held(31) - rolling)).toBeLessThan(1);
     expect(Math.abs(held(60) - rolling)).toBeLessThan(0.5);
+  });
+});
+
+describe('Ganser’s form by hand', () => {
+  // Ψ 0.8: K1 = 1/(1/3 + 2/(3√0.8)) = 0.9271, K2 = 10^(1.8148 · 0.09691^0.5743) = 2.985 (Powder Technology 77 (1993) 143, from memory).
+  it.each([
+    // r = Re K1 K2 = 5535: (24/r)(1 + 0.1118 · 287.1) + 0.4305/(1 + 3305/r) = 0.1435 + 0.2696, times K2.
+    [2000, 0.8, 1.233],
+    // A sphere at 1000: 0.024 (1 + 0.1118 · 93.35) + 0.4305/4.305.
+    [1000, 1, 0.3745],
+  ])('at Re %d and a sphericity of %d is %d', (re, sphericity, coefficient) => {
+    expect(anyWayDrag(re, sphericity)).toBeCloseTo(coefficient, 3);
+  });
+});
+
+describe('on a tight line', () => {
+  it('it swings down by the weight of head and line against the drag of both, each summed anew', () => {
+    const { rig, readings } = judged('football', BARE, PLAIN_WATER);
+    const rho = waterDensity(PLAIN_WATER.water);
+    const grams = rig.parts.reduce((sum, { mass, volume }) => sum + mass - rho * 1e-6 * volume, 0);
+    // 5.4 kg fluorocarbon: thickness and density by the line’s own table.
+    const { diameter, density } = lineFacts(USUAL_FISHING);
+    const line = { diameter, density, waterDensity: rho, weight: grams * 9.80665e-3 };
+    const speed = readings['fall.speed']?.value ?? NaN;
+    const swung = pendulum(20, 1.5, PLAIN_WATER.depth, speed, line);
+    expect(readings['fall.swingTime']?.value).toBeCloseTo(swung?.time ?? NaN, 9);
+    expect(readings['fall.swingBack']?.value).toBeCloseTo(swung?.back ?? NaN, 9);
+    // A line of its own weight and drag matters: without it the swing is another.
+    expect(pendulum(20, 1.5, PLAIN_WATER.depth, speed)?.time).not.toBeCloseTo(swung?.time ?? NaN, 2);
   });
 });
 
