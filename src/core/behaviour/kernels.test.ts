@@ -180,6 +180,8 @@ describe('a swing on a tight line', () => {
     [20, 1.5, 3, 1.1, 0.12, 0.29, 1780],
     [12, 0, 8, 0.6, 0.02, 0.16, 970],
     [30, 3, 20, 1.5, 0.25, 0.4, 1140],
+    // A thick line and next to no head: the line’s own weight brings it down.
+    [20, 1.5, 6, 0.8, 0.004, 0.8, 1780],
   ])(
     'with its line’s own weight and drag: %d m of line, tip %d m up, %d m deep',
     (L, height, depth, fall, weight, mm, density) => {

@@ -25,7 +25,8 @@ import { spread } from './spread.ts';
 import { slopeHeld } from './slope-held.ts';
 import { flatsOf } from './sonar.ts';
 import { strength } from './strength.ts';
-import { dragAt, wetHead } from './wet-body.ts';
+import { towOf } from './retrieve.ts';
+import { dragAt, wetHead, wetHook } from './wet-body.ts';
 import { anyWayDrag } from './drag.ts';
 import { hookSet, lineFacts, USUAL_FISHING } from './fishing.ts';
 import { pendulum } from './pendulum.ts';
@@ -256,6 +257,43 @@ describe('Ganser’s form by hand', () => {
     [1000, 1, 0.3745],
   ])('at Re %d and a sphericity of %d is %d', (re, sphericity, coefficient) => {
     expect(anyWayDrag(re, sphericity)).toBeCloseTo(coefficient, 3);
+  });
+});
+
+describe('moments and areas by hand', () => {
+  it('a free hook falls at the pitch in which its weight about the hinge is held by the drag on it', () => {
+    const { rig } = judged('ball', { ...BARE, hook: { joint: { kind: 'open loop', size: 4 } } });
+    const found = fall(rig, AT_ONCE.water);
+    const [, free] = rig.bodies;
+    const hinge = rig.joint?.at;
+    if (!free || !hinge) throw new Error('it is not hinged');
+    const rho = waterDensity(AT_ONCE.water);
+    let [w, mx, mz] = [0, 0, 0];
+    for (const { mass, volume, centroid } of free.parts) {
+      const newtons = (mass - rho * 1e-6 * volume) * 9.80665e-3;
+      w += newtons;
+      mx += newtons * (centroid[0] - hinge[0]);
+      mz += newtons * (centroid[2] - hinge[2]);
+    }
+    const psi = radians(found.hookPitch ?? NaN);
+    const weight = mx * Math.cos(psi) + mz * Math.sin(psi);
+    const { moment } = dragAt(
+      wetHook(free, rig),
+      hinge,
+      psi,
+      found.speed,
+      rho,
+      waterViscosity(AT_ONCE.water),
+    );
+    // As near to nothing as a degree of turn changes it by.
+    expect(Math.abs(weight + moment)).toBeLessThan(0.03 * w * Math.hypot(mx / w, mz / w));
+  });
+
+  it('a drag area is twice the drag over density and speed squared', () => {
+    const { rig, readings } = judged('football', BARE, PLAIN_WATER);
+    const rho = waterDensity(PLAIN_WATER.water);
+    const drag = towOf(rig, PLAIN_WATER)?.at(0.5).drag ?? NaN;
+    expect(readings['retrieve.dragArea']?.value).toBeCloseTo((2e6 * drag) / (rho * 0.25), 6);
   });
 });
 
