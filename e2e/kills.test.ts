@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { afterEach, describe, expect, it } from 'vitest';
 import { DURABLE_START, DurableFS } from '../src/server/durable-fs.ts';
+import { usualPlastic } from '../src/core/plastic/usual.ts';
 import { isWhole } from '../src/core/test-kit/runs.ts';
 import type { RunningServer } from './server.ts';
 import { dataFolder, root, startServer } from './server.ts';
@@ -49,18 +50,6 @@ async function idsOf(server: RunningServer, collection: string): Promise<string[
   }
 }
 
-const plastic = (name: string) => ({
-  format: 'fern-anvil/plastic',
-  version: 1,
-  name,
-  kind: 'stick',
-  length: 100,
-  breadth: 9,
-  height: 9,
-  density: 1,
-  toughness: 'soft',
-});
-
 describe('killed in the middle', () => {
   it(
     'of taking a shop file in: all of it is there, or none, and what was there before is',
@@ -78,7 +67,7 @@ describe('killed in the middle', () => {
         const file = {
           format: 'fern-anvil/shop',
           version: 1,
-          plastics: ids.map((id) => ({ id, document: plastic(id) })),
+          plastics: ids.map((id) => ({ id, document: usualPlastic('stick', 4, { name: id }) })),
         };
         const answer = fetch(`${killed.url}/api/shop`, {
           method: 'POST',
