@@ -60,7 +60,6 @@ describe('killed in the middle', () => {
       const before = await idsOf(server, 'plastics');
       await server.end();
       let expected = before;
-      const outcomes: string[] = [];
       for (let round = 0; round < (isWhole ? 3 : 2); round++) {
         const killed = await started(path);
         const ids = Array.from({ length: 400 }, (_, i) => `import-${round}-${String(i).padStart(3, '0')}`);
@@ -88,10 +87,8 @@ describe('killed in the middle', () => {
         expect([0, 400]).toContain(added.length);
         // What was answered for is there.
         if (status === 200) expect(added).toEqual(ids);
-        outcomes.push(added.length === 0 ? 'none' : 'all');
         expected = there;
       }
-      expect(outcomes.length).toBeGreaterThan(0);
     },
   );
 

@@ -141,13 +141,6 @@ describe('what a document holds of a solid', () => {
   });
 
   it('through itself: two of one piece pushed into each other', () => {
-    // A bar bent back through itself: corners of one box moved past its other end.
-    const positions = box.positions.slice();
-    for (let i = 0; i < positions.length; i += 3)
-      if ((positions[i] as number) > 11 && (positions[i + 2] as number) > 4) positions[i] = -6;
-    const crossed = { positions, triangles: box.triangles };
-    const found = crossings(crossed);
-    if (found.count > 0) expect(solidFlaw(packed(crossed))).toMatch(/crosses itself|both sides|inside out/);
     const { Manifold } = kernel;
     const first = meshOf(Manifold.cube([6, 6, 6], true));
     const second = meshOf(Manifold.cube([6, 6, 6], true).translate([2, 2, 2]));
