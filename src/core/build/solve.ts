@@ -12,11 +12,12 @@ import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';
 import { waterDensity } from '../material/water.ts';
 import { submerged } from './submerged.ts';
+import { collarBulk } from '../head/quadrature.ts';
 import { clamp } from '../numeric/vec.ts';
 import { findRoot } from '../numeric/root.ts';
 
 /** Share by which a met weight may be off its target. */
-const EXACT = 1e-7;
+const EXACT = 1e-6;
 /** The same where the search had to close in by halving; more is a jump of the weight, not a root. */
 const MET = 1e-5;
 
@@ -52,6 +53,33 @@ export function weightOf(built: Rig, of: TargetOf): number {
   return submerged(built, PROMISED_IN).weight;
 }
 
+/** What the weight of a head is expected to be at a factor, as a share of its target, and the factor at which it is expected to be a share. */
+interface Law {
+  readonly share: (factor: number) => number;
+  readonly factor: (share: number) => number;
+}
+
+/**
+ * The law by which the weight of a built head is expected to follow the factor: its outside by the cube, what wire and holes take out of it by
+ * their length, and the collar and the rest not at all. A guess to start from; the weight itself is always that of the built head.
+ */
+function expectation(rig: Rig, at: number, { grams, of }: NonNullable<Design['head']['target']>): Law {
+  const counted = (rig.density - (of === 'submerged' ? PROMISED_IN : 0)) / 1000 / grams;
+  const collar = rig.collar ? collarBulk(rig.profile, rig.collar).volume : 0;
+  const body = (counted * (rig.body.volume - collar)) / at ** 3;
+  const holes = (counted * (rig.wireInside + rig.otherInside)) / at;
+  const rest = weightOf(rig, of) / grams - body * at ** 3 + holes * at;
+  return {
+    share: (factor) => body * factor ** 3 - holes * factor + rest,
+    factor: (share) => {
+      let factor = Math.cbrt(Math.max((share - rest) / body, 1e-3));
+      for (let step = 0; step < 4; step++)
+        factor = Math.cbrt(Math.max((share - rest + holes * factor) / body, 1e-3));
+      return factor;
+    },
+  };
+}
+
 /**
  * Meets the weight target of a design by one factor on all unlocked sizes; a design without a target is built as it stands.
  * Weight grows steadily with the factor, so the root is single; the hook, the collar and the fittings keep their size, which is why
@@ -82,21 +110,23 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
     return weightOf(last.rig, target.of);
   };
   if (!(low < high)) return fail('Its sizes are outside the family’s range. Set them within it first.');
-  // Against the cube of the factor weight is nearly a straight line: a few secant steps from the present size meet most targets.
-  const miss = (cube: number) => weigh(Math.cbrt(cube)) / target.grams - 1;
-  const first = clamp(1, low, high) ** 3;
-  let [previous, missed] = [first, miss(first)];
-  let next = clamp(first / Math.max(1 + missed, 1e-3), low ** 3, high ** 3);
-  for (let step = 0; step < 8 && Math.abs(missed) > EXACT && next !== previous; step++) {
+  const miss = (factor: number) => weigh(factor) / target.grams - 1;
+  // Against what a simple law expects weight is nearly a straight line: a few secant steps from the present size meet most targets.
+  let previous = clamp(1, low, high);
+  let missed = miss(previous);
+  const law = last && expectation(last.rig, previous, target);
+  let slope = 1;
+  for (let step = 0; law && step < 8 && Math.abs(missed) > EXACT; step++) {
+    const next = clamp(law.factor(law.share(previous) - missed / slope), low, high);
+    if (next === previous) break;
     const now = miss(next);
-    const slope = (now - missed) / (next - previous);
+    slope = (now - missed) / (law.share(next) - law.share(previous));
     [previous, missed] = [next, now];
-    next = clamp(previous - missed / slope, low ** 3, high ** 3);
   }
   if (Math.abs(missed) <= EXACT && last) {
     return { ok: true, design: last.design, rig: { ...last.rig, scale: last.factor } };
   }
-  const root = findRoot(miss, low ** 3, high ** 3, 1e-7);
+  const root = findRoot((cube) => miss(Math.cbrt(cube)), low ** 3, high ** 3, 1e-7);
   if (!root.ok) {
     const heavy = root.atLow > 0;
     const reached = (1 + (heavy ? root.atLow : root.atHigh)) * target.grams;

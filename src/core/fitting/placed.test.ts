@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { ball } from '../head/families/ball.ts';
-import { sectionHolds } from '../head/profile.ts';
+import { innerRadius, sectionHolds, sectionRadius } from '../head/profile.ts';
 import { FIBRE_DENSITY, STEEL_DENSITY } from '../material/densities.ts';
 import { degrees } from '../numeric/vec.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { guardBody, guardInitial } from './guards/index.ts';
 import type { GuardSpec } from './guards/index.ts';
-import { entryOf, innerRadius, widestEntry } from './keepers/entry.ts';
+import { entryOf, widestEntry } from './keepers/entry.ts';
 import { barbs } from './keepers/barbs.ts';
 import { barrel, barrelRevolve } from './keepers/barrel.ts';
 import { collar, collarRevolve } from './keepers/collar.ts';
@@ -143,9 +143,25 @@ describe('keepers are where they are told, and hold by what stands out', () => {
     // The places looked at end at 0.65 of the length and hold the middle only nearly.
     expect(widestEntry(profile)).toBeCloseTo(12, 2);
     // A diamond of 3 by 4 holds a bar of 3·4/5.
-    expect(innerRadius({ b: 3, t: 4, d: 4, nt: 1, nb: 1 })).toBeCloseTo(2.4, 2);
+    expect(innerRadius({ b: 3, t: 4, d: 4, nt: 1, nb: 1 })).toBeCloseTo(2.4, 9);
     expect(innerRadius({ b: 3, t: 4, d: 2, nt: 2, nb: 2 })).toBe(2);
+    expect(innerRadius({ b: 3, t: 0, d: 2, nt: 1.5, nb: 2 })).toBe(0);
   });
+
+  it.each([
+    { b: 3, t: 4, d: 5, nt: 1.3, nb: 1.8 },
+    { b: 6, t: 2, d: 3, nt: 1.999, nb: 1.2 },
+    { b: 2, t: 5, d: 2.1, nt: 2.4, nb: 1.05 },
+  ])(
+    'the widest bar in a section of $b by $t and $d is its nearest edge, looked for all round',
+    (section) => {
+      const turns = Array.from({ length: 20_001 }, (_, i) => -Math.PI / 2 + (Math.PI * i) / 20_000);
+      const nearest = Math.min(
+        ...turns.map((turn) => sectionRadius(section, Math.cos(turn), Math.sin(turn))),
+      );
+      expect(innerRadius(section) / nearest).toBeCloseTo(1, 6);
+    },
+  );
 
   it('a barbed collar rises towards the head over three fifths of each barb', () => {
     const spec = { length: 8, diameter: 3, barb: 0.5, barbs: 2 };

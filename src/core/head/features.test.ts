@@ -15,6 +15,7 @@ import { DRAWN_FAMILIES, familyOf } from './families/index.ts';
 import { football } from './families/football.ts';
 import { mushroom } from './families/mushroom.ts';
 import { own } from './families/own.ts';
+import { wedge } from './families/wedge.ts';
 import { FEATURES } from './features/index.ts';
 import { recess } from './features/recess.ts';
 import { solids } from './kernel.ts';
@@ -92,6 +93,36 @@ describe('features in closed form, on a sphere of radius 5', () => {
     });
     expect(Math.abs(wholeBulk(body).volume / (sphere - lens) - 1)).toBeLessThan(1e-3);
     expect(Math.abs(libraryVolume(body) / (sphere - lens) - 1)).toBeLessThan(1e-3);
+  });
+
+  it('a slot between steep flats, which meet where neither knows of the other, leaves what a count of small cubes leaves', () => {
+    const dimensions = {
+      length: 18.06,
+      breadth: 8.76,
+      height: 8.92,
+      nose: 0.28,
+      corners: 2.08,
+      shoulder: 0.342,
+      belly: 0.42,
+    };
+    const features: FeatureSpec = {
+      sole: { cut: 0.01, tilt: 0 },
+      flats: { cut: 0.6675, slope: 39.67 },
+      slot: { open: 'below', width: 5.28 },
+    };
+    const body = headBody(wedge, { family: 'wedge', dimensions, metal: 'lead', features }, dimensions, {
+      wire: 1,
+    });
+    // Columns shared out evenly, each with what the shapes leave of it: slow, and blind to every edge.
+    const [along, across] = [500, 4000];
+    let volume = 0;
+    for (let i = 0; i < along; i++)
+      for (let j = 0; j < across; j++) {
+        const spans = body.spans((18.06 * (i + 0.5)) / along, (4.38 * (j + 0.5)) / across);
+        for (let s = 0; s < spans.length; s += 2) volume += (spans[s + 1] ?? 0) - (spans[s] ?? 0);
+      }
+    volume *= (2 * 18.06 * 4.38) / along / across;
+    expect(Math.abs(wholeBulk(body).volume / volume - 1)).toBeLessThan(1e-3);
   });
 
   it('a hemisphere: 2/3·π·r³, its centre 3/8·r from the flat', () => {

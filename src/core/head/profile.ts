@@ -69,11 +69,29 @@ export function sectionRadius({ b, t, d, nt, nb }: Section, cosine: number, sine
   return (Math.abs(cosine / b) ** n + Math.abs(sine / h) ** n) ** (-1 / n);
 }
 
+/**
+ * Radius of the largest bar on the shank line that a section holds all round, mm. From exponent 2 on a superellipse is nearest on an axis; below,
+ * the least of (|cos φ/b|^n + |sin φ/h|^n)^(−1/n) is (b^−m + h^−m)^(−1/m), m = 2n/(2 − n) (Hölder’s inequality).
+ */
+export function innerRadius({ b, t, d, nt, nb }: Section): number {
+  const half = (h: number, n: number) => {
+    const [low, high] = b < h ? [b, h] : [h, b];
+    if (n >= 2 || low <= 0) return Math.max(0, low);
+    const m = (2 * n) / (2 - n);
+    return low * (1 + (low / high) ** m) ** (-1 / m);
+  };
+  return Math.min(half(t, nt), half(d, nb));
+}
+
 /** Whether the point (y, z) lies within the section. */
 export function sectionHolds({ b, t, d, nt, nb }: Section, y: number, z: number): boolean {
   const [h, n] = z >= 0 ? [t, nt] : [d, nb];
   if (b <= 0 || h <= 0) return false;
-  return n === 2 ? (y / b) ** 2 + (z / h) ** 2 <= 1 : Math.abs(y / b) ** n + Math.abs(z / h) ** n <= 1;
+  const [u, v] = [Math.abs(y / b), Math.abs(z / h)];
+  const isInEllipse = u * u + v * v <= 1;
+  // A fuller section holds its ellipse, a leaner one lies within it: powers, which are slow, are only for what is between.
+  if (n === 2 || isInEllipse === n > 2) return isInEllipse;
+  return u ** n + v ** n <= 1;
 }
 
 /** x-values through a profile, close together where rounded ends turn fast; about `count` intervals shared out by length. */

@@ -1,7 +1,7 @@
 import { gaussLegendre, integrateRounded } from '../numeric/gauss.ts';
 import type { Vec3 } from '../numeric/vec.ts';
-import type { Profile } from './profile.ts';
-import { sectionArea, sectionMoment, sectionRadius, sectionRoll } from './profile.ts';
+import type { Profile, Section } from './profile.ts';
+import { innerRadius, sectionArea, sectionMoment, sectionRoll } from './profile.ts';
 import type { Revolve } from './revolve.ts';
 
 /** Volume and centroid without a mesh. */
@@ -37,6 +37,37 @@ const DIRECTIONS = Array.from({ length: 64 }, (_, j) => {
   return [Math.cos(turn), Math.sin(turn)] as const;
 });
 
+/** |cos φ|^n and |sin φ|^n of the directions, kept for the few exponents that a head has. */
+const powers = new Map<number, readonly (readonly [ofCosine: number, ofSine: number])[]>();
+const MOST_POWERS = 16;
+function powersOf(n: number) {
+  let known = powers.get(n);
+  if (!known) {
+    known = DIRECTIONS.map(([cosine, sine]) => [cosine ** n, Math.abs(sine) ** n] as const);
+    if (powers.size >= MOST_POWERS) powers.clear();
+    powers.set(n, known);
+  }
+  return known;
+}
+
+/** Squares of a section's radii in each direction, mm²: one power each, where `sectionRadius` takes three. */
+function squaredRadii({ b, t, d, nt, nb }: Section): number[] {
+  const half = (h: number, n: number) => ({
+    of: powersOf(n),
+    b: b ** -n,
+    h: h ** -n,
+    root: -2 / n,
+    is: b > 0 && h > 0,
+  });
+  const [lower, upper] = [half(d, nb), half(t, nt)];
+  return DIRECTIONS.map(([, sine], j) => {
+    const { of, b, h, root, is } = sine >= 0 ? upper : lower;
+    if (!is) return 0;
+    const [ofCosine, ofSine] = of[j] as (typeof of)[number];
+    return (ofCosine * b + ofSine * h) ** root;
+  });
+}
+
 /** The part of a collar that stands outside the body: all of it behind the rear face, and the ring around a rounded rear. */
 export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
   let [volume, mx, mz, roll] = [0, 0, 0, 0];
@@ -61,16 +92,17 @@ export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
     const step = collar.to * u * (weights[k] as number);
     const section = profile.section(x);
     const r = collar.radius(x);
-    for (const [cosine, sine] of DIRECTIONS) {
-      const rho = sectionRadius(section, cosine, sine);
-      if (rho >= r) continue;
-      const [r2, rho2] = [r * r, rho * rho];
-      const wedge = (step * Math.PI) / DIRECTIONS.length;
+    if (r <= innerRadius(section)) return;
+    const r2 = r * r;
+    const wedge = (step * Math.PI) / DIRECTIONS.length;
+    squaredRadii(section).forEach((rho2, j) => {
+      if (rho2 >= r2) return;
+      const [, sine] = DIRECTIONS[j] as (typeof DIRECTIONS)[number];
       volume += wedge * (r2 - rho2);
       mx += wedge * (r2 - rho2) * x;
-      mz += ((wedge * 2) / 3) * (r2 * r - rho2 * rho) * sine;
+      mz += ((wedge * 2) / 3) * (r2 * r - rho2 * Math.sqrt(rho2)) * sine;
       roll += (wedge / 2) * (r2 * r2 - rho2 * rho2);
-    }
+    });
   });
   return { volume, centroid: volume > 0 ? [mx / volume, 0, mz / volume] : [0, 0, 0], roll };
 }
@@ -79,4 +111,4 @@ const pairs = ({ nodes, weights }: ReturnType<typeof gaussLegendre>) =>
   nodes.map((node, i) => [node, weights[i] as number] as const);
 /** Exact for fifth-degree polynomials, as r⁴·x of a straight side is. */
 const STRAIGHT = pairs(gaussLegendre(3));
-const ENTERING = gaussLegendre(32);
+const ENTERING = gaussLegendre(20);

@@ -43,6 +43,8 @@ function onRings(rings: number): Filament[] {
 const MANY_FILAMENTS = onRings(5);
 /** Length, in radii, over which a wire that goes through a surface may be partly out: at 39° and steeper the few filaments see all of it. */
 const THROUGH = 2.5;
+/** How much farther, as a share of what the few filaments see, a wire is out in part: they stand at 0.82 of its radius. */
+const FARTHER = 0.3;
 
 /**
  * Volume and centre of the part of a wire that lies where `holds` says so. The wire is cut into filaments, each as long
@@ -56,17 +58,53 @@ export function wireWithin(
   isFat = false,
 ): WireBulk {
   if (isFat) return cutInto(MANY_FILAMENTS, centre, wireRadius, holds).bulk;
-  const { bulk, longest } = cutInto(FILAMENTS, centre, wireRadius, holds);
-  return longest > THROUGH * wireRadius ? cutInto(MANY_FILAMENTS, centre, wireRadius, holds).bulk : bulk;
+  const { bulk, held } = cutInto(FILAMENTS, centre, wireRadius, holds);
+  const long = partRuns(centre, held, FILAMENTS.length).filter(({ length }) => length > THROUGH * wireRadius);
+  if (long.length === 0) return bulk;
+  // Farther each way too, since the outer filaments leave the metal sooner.
+  const isLong = (piece: number) =>
+    long.some(({ from, to }) => {
+      const more = 1 + Math.ceil((to - from + 1) * FARTHER);
+      return piece >= from - more && piece <= to + more;
+    });
+  const [few, many] = [
+    cutInto(FILAMENTS, centre, wireRadius, holds, (piece) => !isLong(piece)).bulk,
+    cutInto(MANY_FILAMENTS, centre, wireRadius, holds, isLong).bulk,
+  ];
+  const volume = few.volume + many.volume;
+  const at = (axis: 0 | 1 | 2) =>
+    (few.volume * few.centroid[axis] + many.volume * many.centroid[axis]) / (volume || 1);
+  return { volume, centroid: [at(0), at(1), at(2)], roll: few.roll + many.roll };
 }
 
-/** The part of a wire that is held, filament by filament, and the longest run along it, mm, over which some are held and some are not. */
+/** Neighbouring pieces of a wire, by number, along which some filaments are held and some are not, and their length, mm. */
+interface PartRun {
+  readonly from: number;
+  readonly to: number;
+  readonly length: number;
+}
+
+/** The runs over which a wire is held in part, from how many of its filaments are held at each vertex. */
+function partRuns(centre: readonly Vec3[], held: Uint16Array, whole: number): PartRun[] {
+  const runs: PartRun[] = [];
+  for (let i = 1; i < centre.length; i++) {
+    if (held[i] === 0 || held[i] === whole) continue;
+    const last = runs.at(-1);
+    const length = norm(sub(centre[i] as Vec3, centre[i - 1] as Vec3));
+    if (last?.to === i - 1) runs[runs.length - 1] = { from: last.from, to: i, length: last.length + length };
+    else runs.push({ from: i, to: i, length });
+  }
+  return runs;
+}
+
+/** The part of a wire that is held, filament by filament, over the pieces of it that count, and how many filaments are held at each vertex. */
 function cutInto(
   filaments: readonly Filament[],
   centre: readonly Vec3[],
   wireRadius: number,
   holds: (x: number, y: number, z: number) => boolean,
-): { readonly bulk: WireBulk; readonly longest: number } {
+  counts?: (piece: number) => boolean,
+): { readonly bulk: WireBulk; readonly held: Uint16Array } {
   const normals = centre.map((_, i) => sideways(centre, i));
   const held = new Uint16Array(centre.length);
   let volume = 0;
@@ -79,13 +117,24 @@ function cutInto(
       const [a, b] = [u * wireRadius, v * wireRadius];
       return [p[0] + a * n1[0] + b * n2[0], p[1] + a * n1[1] + b * n2[1], p[2] + a * n1[2] + b * n2[2]];
     };
-    let previous = at(0);
-    let wasIn = holds(previous[0], previous[1], previous[2]);
-    if (wasIn) held[0] = (held[0] as number) + 1;
+    const isHeld = (vertex: number, [x, y, z]: Vec3) => {
+      const isIn = holds(x, y, z);
+      if (isIn) held[vertex] = (held[vertex] as number) + 1;
+      return isIn;
+    };
+    let previous: Vec3 | undefined;
+    let wasIn = false;
     for (let i = 1; i < centre.length; i++) {
+      if (counts && !counts(i)) {
+        previous = undefined;
+        continue;
+      }
+      if (!previous) {
+        previous = at(i - 1);
+        wasIn = isHeld(i - 1, previous);
+      }
       const here = at(i);
-      const isIn = holds(here[0], here[1], here[2]);
-      if (isIn) held[i] = (held[i] as number) + 1;
+      const isIn = isHeld(i, here);
       if (wasIn || isIn) {
         let [from, to] = [0, 1];
         if (wasIn !== isIn) {
@@ -106,14 +155,8 @@ function cutInto(
       wasIn = isIn;
     }
   }
-  let [longest, run] = [0, 0];
-  for (let i = 1; i < centre.length; i++) {
-    const isPart = (held[i] as number) > 0 && (held[i] as number) < filaments.length;
-    run = isPart ? run + norm(sub(centre[i] as Vec3, centre[i - 1] as Vec3)) : 0;
-    longest = Math.max(longest, run);
-  }
-  if (volume === 0) return { bulk: { volume: 0, centroid: [0, 0, 0], roll: 0 }, longest };
-  return { bulk: { volume, centroid: [mx / volume, my / volume, mz / volume], roll }, longest };
+  if (volume === 0) return { bulk: { volume: 0, centroid: [0, 0, 0], roll: 0 }, held };
+  return { bulk: { volume, centroid: [mx / volume, my / volume, mz / volume], roll }, held };
 }
 
 /** Mean of y² + z² along a straight piece, from and to as shares of the way from a to b. */

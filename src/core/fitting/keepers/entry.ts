@@ -1,20 +1,6 @@
-import type { Profile, Section } from '../../head/profile.ts';
-import { sectionRadius } from '../../head/profile.ts';
+import type { Profile } from '../../head/profile.ts';
+import { innerRadius } from '../../head/profile.ts';
 import { findRoot } from '../../numeric/root.ts';
-
-/** Directions over the left half of a section; left and right are alike. */
-const AROUND = Array.from({ length: 65 }, (_, k) => {
-  const turn = (Math.PI * k) / 64 - Math.PI / 2;
-  return [Math.cos(turn), Math.sin(turn)] as const;
-});
-
-/** Radius of the largest bar on the shank line that a section holds all round, mm. A section rounder than a diamond is least along an axis only from exponent 2 on. */
-export function innerRadius(section: Section): number {
-  const { b, t, d, nt, nb } = section;
-  const least = Math.min(b, t, d);
-  if (nt >= 2 && nb >= 2) return least;
-  return AROUND.reduce((found, [c, s]) => Math.min(found, sectionRadius(section, c, s)), least);
-}
 
 /** How far in, as a share of the length, a bar may have entered at the latest: in front of that there would be no room for the hook. */
 const DEEPEST = 0.65;

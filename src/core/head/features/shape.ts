@@ -169,23 +169,34 @@ export function meetings(
   const wide = Math.min(section.b, out);
   if (!(wide > 0)) return found;
   const gaps = [(y: number) => riseAt(section, y) - above(y), (y: number) => dropAt(section, y) + below(y)];
-  for (const gap of gaps)
-    for (let strip = 0; strip < STRIPS; strip++) {
-      const met = findRoot(gap, (wide * strip) / STRIPS, (wide * (strip + 1)) / STRIPS, 1e-6 * wide);
-      if (met.ok) found.push(met.x);
+  for (const gap of gaps) {
+    let before = gap(0);
+    for (let strip = 1; strip <= STRIPS; strip++) {
+      const after = gap((wide * strip) / STRIPS);
+      if (before === 0 || after === 0 || before < 0 !== after < 0) {
+        const met = findRoot(gap, (wide * (strip - 1)) / STRIPS, (wide * strip) / STRIPS, 1e-6 * wide);
+        if (met.ok) found.push(met.x);
+      }
+      before = after;
     }
+  }
   return found.sort((m, n) => m - n);
 }
+
+/** Halvings of a step along the head: to a part in a hundred million of its length. */
+const HALVINGS = 22;
 
 /** Places along a head where a width that is nothing at first begins, or ends. */
 export function endsOf(width: (x: number) => number, length: number): number[] {
   const ends: number[] = [];
   const steps = 24;
+  let there = width(0) > 0;
   for (let i = 1; i <= steps; i++) {
     const [low, high] = [(length * (i - 1)) / steps, (length * i) / steps];
-    const there = width(low) > 0;
-    if (there === width(high) > 0) continue;
-    const [last, next] = halve(low, high, 30, (x) => width(x) > 0 === there);
+    const was = there;
+    there = width(high) > 0;
+    if (there === was) continue;
+    const [last, next] = halve(low, high, HALVINGS, (x) => width(x) > 0 === was);
     ends.push((last + next) / 2);
   }
   return ends;
