@@ -31,28 +31,13 @@ import { bodySolid } from '../src/core/head/solid.ts';
 import { hangMany } from '../e2e/many.ts';
 import { named, openBrowser, openPage } from '../e2e/browser.ts';
 import { dataFolder, startServer } from '../e2e/server.ts';
-
-/** One frame at sixty a second, and the longest an interface may be busy without a person noticing, ms. */
-const FRAME = 1000 / 60;
-const NOTICEABLE = 50;
-/** The runner names functions by a helper that a page does not have. */
-const NAMED = 'globalThis.__name = (named) => named';
-
-/** Median time of a call, ms, after warming up. */
-function median(work: () => unknown, runs = 40): number {
-  for (let i = 0; i < 8; i++) work();
-  const times = Array.from({ length: runs }, () => {
-    const from = performance.now();
-    work();
-    return performance.now() - from;
-  }).sort((a, b) => a - b);
-  return times[Math.floor(runs / 2)] ?? NaN;
-}
-const line = (what: string, ratio: number, of: string) =>
-  console.log(`${what.padEnd(58)} ${ratio.toFixed(3).padStart(8)} × ${of}`);
+import { behaviours } from './behaviours.ts';
+import { FRAME, line, median, NAMED, NOTICEABLE } from './kit.ts';
+import { draggedInTank } from './tank.ts';
 
 const kernel = await loadSolids();
 await making();
+behaviours();
 console.log(
   'Core: building a head and its mass properties, against the solid library building the same shape',
 );
@@ -82,13 +67,15 @@ for (const family of DRAWN_FAMILIES) {
 console.log('\nWhole evaluations');
 for (const family of DRAWN_FAMILIES) {
   const design = starterDesign(family, 'Bench');
+  const short = median(() => evaluate(design, { ...PLAIN_WATER, isShort: true }), 15);
+  line(`${family.name}: solved and judged while a size is dragged`, short / FRAME, 'one frame at 60 Hz');
   const whole = median(() => evaluate(design), 15);
-  line(`${family.name}: solved, judged, every reading`, whole / FRAME, 'one frame at 60 Hz');
+  line(`${family.name}: every reading, those of the worker too`, whole / FRAME, 'one frame at 60 Hz');
   const result = evaluate(design);
   if (!result.ok) throw new Error('the starter cannot be built');
   line(
     `${family.name}: six cases of the metal strip`,
-    median(() => metalTable(result.design, PLAIN_WATER), 5) / whole,
+    median(() => metalTable(result.design, { ...PLAIN_WATER, isShort: true }), 5) / short,
     'one evaluation',
   );
 }
@@ -196,6 +183,7 @@ try {
     'one frame at 60 Hz',
   );
   line('readings shown', seen.changes / 120, 'pointer moves (the worker drops what is stale)');
+  await draggedInTank(page, server.url);
 } finally {
   await close();
   await server.end();

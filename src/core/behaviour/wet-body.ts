@@ -1,5 +1,6 @@
 import type { Rig, RigidBody } from '../build/rig.ts';
 import { bareHead, wholeBulk } from '../head/body.ts';
+import { ROUGH } from '../head/solid.ts';
 import { roughArea } from '../head/surface.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { DragLaw } from './drag.ts';
@@ -30,7 +31,7 @@ export function wetHead(rig: Rig): WetBody & { readonly surface: Shadows } {
   const faces = rig.bodies[0].faces;
   if (!faces) throw new Error('A head without a surface is a mistake of the program.');
   const bare = bareHead(rig.head);
-  const shadows = shadowsOf(faces(), {
+  const shadows = shadowsOf(faces(ROUGH), {
     volume: wholeBulk(bare).volume,
     area: roughArea(bare),
   });

@@ -407,7 +407,8 @@ describe('rigid bodies', () => {
       const rig = built(family, { ...NOTHING, eye: { plane } });
       const [head] = rig.bodies;
       const hull = head.hull();
-      const metal = surfaceMesh(rig.head, { rings: 90, corners: 72 }, true);
+      const fine = { rings: 90, corners: 72 };
+      const metal = surfaceMesh(rig.head, fine, fine);
       const shaft = tube(rig.hook.centre, rig.hook.wire / 2, 24);
       for (const way of ways) {
         const whole = Math.max(meshReach(metal, way), meshReach(shaft, way), ringReach(rig, way));

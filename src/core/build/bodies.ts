@@ -1,6 +1,7 @@
 import type { HeadBody } from '../head/body.ts';
 import { bareHead } from '../head/body.ts';
 import { loft } from '../head/loft.ts';
+import type { MeshQuality } from '../head/loft.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { surfaceMesh } from '../head/solid.ts';
 import type { HookPath } from '../hook/path.ts';
@@ -18,7 +19,7 @@ type Placed = Pick<Rig, 'head' | 'profile' | 'collar' | 'hook' | 'keeper' | 'gua
 /** The rigid bodies of what was placed: one, or head and free hook. A keeper on a free hook's shank, and the plastic, swing with the hook. */
 export function rigidBodies(placed: Placed, parts: readonly Part[]): Rig['bodies'] {
   const { head, hook, bait } = placed;
-  const faces = () => surfaceMesh(bareHead(head), SHADOW);
+  const faces = (worked?: MeshQuality) => surfaceMesh(bareHead(head), SHADOW, worked);
   const swings = ({ name }: Part) => name === 'hook' || name === 'plastic' || name === 'keeper';
   if (!hook.hinge) {
     return [

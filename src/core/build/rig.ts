@@ -5,6 +5,7 @@ import type { Skirt } from '../fitting/skirt.ts';
 import type { HeadBody } from '../head/body.ts';
 import type { Family } from '../head/family.ts';
 import type { Detail } from '../head/features/shape.ts';
+import type { MeshQuality } from '../head/loft.ts';
 import type { Mesh } from '../head/mesh.ts';
 import type { Profile } from '../head/profile.ts';
 import type { Bulk } from '../head/quadrature.ts';
@@ -47,8 +48,8 @@ export interface RigidBody {
   readonly parts: readonly Part[];
   /** corners of everything that can touch something, x y z in turn; what is too soft to carry a head is left out */
   readonly hull: () => Float64Array;
-  /** the closed surface that drag sees as a body; a body of wire alone has none */
-  readonly faces: (() => Mesh) | undefined;
+  /** the closed surface that drag sees as a body, a worked one as fine as asked; a body of wire alone has none */
+  readonly faces: ((worked?: MeshQuality) => Mesh) | undefined;
   /** what drag sees as sticks */
   readonly sticks: () => readonly Stick[];
 }

@@ -137,7 +137,7 @@ function slice(
         const [lo, hi] = [spans[s] as number, spans[s + 1] as number];
         high += hi - lo;
         m += (weight * (hi * hi - lo * lo)) / 2;
-        r += weight * (y * y * (hi - lo) + (hi ** 3 - lo ** 3) / 3);
+        r += weight * (y * y * (hi - lo) + (hi * hi * hi - lo * lo * lo) / 3);
       }
       a += weight * high;
       if (isCrowded) coarse += (y1 - y0) * (LONG.coarse[q] as number) * high;

@@ -56,20 +56,30 @@ function measured(head: HeadBody): Extent {
       .flatMap(({ edges }) => edges(x).flatMap((y) => [y - 1e-6, y + 1e-6])),
   ];
   const spans = (x: number, y: number) => head.spans(inside(x), clamp(Math.abs(y), 0, widest));
-  const top = (x: number, y: number) => spans(x, y).at(-1) ?? -Infinity;
-  const bottom = (x: number, y: number) => -(spans(x, y)[0] ?? Infinity);
-  const most = (f: (x: number, y: number) => number) => {
-    let best = { x: 0, y: 0, value: -Infinity };
-    for (const x of xs)
-      for (const y of across(x)) {
-        const value = f(x, y);
-        if (value > best.value) best = { x, y, value };
-      }
-    return closeIn(f, best, length / ALONG, half / ACROSS);
-  };
-  const [up, down] = [most(top), most(bottom)];
+  const top = (of: readonly number[]) => of.at(-1) ?? -Infinity;
+  const bottom = (of: readonly number[]) => -(of[0] ?? Infinity);
+  // One look at the columns for both: what is highest and what is lowest.
+  let highest = { x: 0, y: 0, value: -Infinity };
+  let lowest = highest;
+  for (const x of xs)
+    for (const y of across(x)) {
+      const column = spans(x, y);
+      if (top(column) > highest.value) highest = { x, y, value: top(column) };
+      if (bottom(column) > lowest.value) lowest = { x, y, value: bottom(column) };
+    }
+  const [up, down] = ([top, bottom] as const).map((end, i) =>
+    closeIn((x, y) => end(spans(x, y)), i === 0 ? highest : lowest, length / ALONG, half / ACROSS),
+  ) as [number, number];
+  const joined = shapes.filter(({ sign }) => sign > 0);
+  /** No farther out than this is there anything at x. */
+  const most = (x: number) =>
+    Math.max(
+      profile.section(x).b,
+      ...joined.filter(({ from, to }) => x >= from && x <= to).flatMap(({ edges }) => edges(x)),
+    );
   let wide = { x: 0, y: 0, value: 0 };
   for (const x of xs) {
+    if (most(x) <= wide.value) continue;
     const value = reachAt(head, x, widest);
     if (value > wide.value) wide = { x, y: 0, value };
   }

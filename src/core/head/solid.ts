@@ -65,21 +65,29 @@ export function meshOf(solid: Manifold): Mesh {
   return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) };
 }
 
-/** Surfaces made last, by body: one evaluation asks for the same one more than once. */
-const surfaces = new WeakMap<HeadBody, Mesh>();
-/** Fineness of a worked body's surface while it is judged: area and shadows are within a per cent; volume and inertia are not read from it. */
+/** Surfaces made of worked bodies, by body and fineness: one evaluation asks for the same one more than once. */
+const surfaces = new WeakMap<HeadBody, Map<MeshQuality, Mesh>>();
+/** Fineness of a worked body's surface while what it touches is judged; volume and inertia are not read from it. */
 export const WORKED: MeshQuality = { rings: 14, corners: 24 };
+/** The same for what follows the hand: drag is moved by 0.1% as a rule and at most 0.8%, a fall's own range is 13%. */
+export const ROUGH: MeshQuality = { rings: 10, corners: 16, round: 16 };
 
-/** The closed surface of a body with its collar and features, wire and holes still filled: for areas, inertia and shadows. Plain lofts need no library; worked ones are coarse unless `isFine`. */
-export function surfaceMesh(head: HeadBody, quality: MeshQuality, isFine = false): Mesh {
+/**
+ * The closed surface of a body with its collar and features, wire and holes still filled: for areas, inertia and shadows. A plain loft needs no
+ * library and is as fine as `quality`, a worked one as `worked`.
+ */
+export function surfaceMesh(head: HeadBody, quality: MeshQuality, worked: MeshQuality = WORKED): Mesh {
   if (isPlain(head)) return loft(head.profile, head.collar, quality);
   if (head.mesh && head.shapes.length === 0) return head.mesh;
-  const known = isFine ? undefined : surfaces.get(head);
-  if (known) return known;
-  const solid = bodySolid(solids(), head, isFine ? quality : WORKED);
-  const mesh = meshOf(solid);
-  solid.delete();
-  if (!isFine) surfaces.set(head, mesh);
+  const known = surfaces.get(head) ?? new Map<MeshQuality, Mesh>();
+  surfaces.set(head, known);
+  let mesh = known.get(worked);
+  if (!mesh) {
+    const solid = bodySolid(solids(), head, worked);
+    mesh = meshOf(solid);
+    solid.delete();
+    known.set(worked, mesh);
+  }
   return mesh;
 }
 
@@ -87,8 +95,8 @@ export function surfaceMesh(head: HeadBody, quality: MeshQuality, isFine = false
 export function toManifold(kernel: ManifoldToplevel, { positions, triangles }: Mesh) {
   const mesh = new kernel.Mesh({
     numProp: 3,
-    vertProperties: Float32Array.from(positions),
-    triVerts: Uint32Array.from(triangles),
+    vertProperties: new Float32Array(positions),
+    triVerts: new Uint32Array(triangles),
   });
   mesh.merge();
   return new kernel.Manifold(mesh);

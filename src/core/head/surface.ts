@@ -7,7 +7,7 @@ import type { Profile } from './profile.ts';
 import { sectionRadius } from './profile.ts';
 import type { Revolve } from './revolve.ts';
 import { revolveSurface } from './revolve.ts';
-import { bodySolid, surfaceMesh, WORKED } from './solid.ts';
+import { bodySolid, ROUGH, surfaceMesh } from './solid.ts';
 import { solids } from './kernel.ts';
 
 /** Surface of a head, wire and holes still filled, mm². */
@@ -40,7 +40,7 @@ export function roughArea(head: HeadBody): number {
     once(
       rough,
       head,
-      () => easyArea(head) ?? setRight(head, massProperties(surfaceMesh(head, WORKED)).area, WORKED),
+      () => easyArea(head) ?? setRight(head, massProperties(surfaceMesh(head, ROUGH, ROUGH)).area, ROUGH, 0.5),
     )
   );
 }
@@ -71,13 +71,13 @@ function workedArea(head: HeadBody): number {
 }
 
 /** What facets lose of the loft they lose of what is left of it. */
-const setRight = ({ mesh, profile }: HeadBody, area: number, quality: MeshQuality): number =>
-  mesh ? area : (area * loftArea(profile)) / facets(profile, quality);
+const setRight = ({ mesh, profile }: HeadBody, area: number, quality: MeshQuality, part?: number): number =>
+  mesh ? area : (area * loftArea(profile, part)) / facets(profile, quality);
 
 /** Facets cut a curved surface short by the square of their size, so two finenesses tell what neither does (Richardson 1911). */
-function loftArea(profile: Profile): number {
-  const area = (part: number) => facets(profile, { rings: 40 * part, corners: 48 * part });
-  const [half, whole] = [area(0.5), area(1)];
+function loftArea(profile: Profile, part = 1): number {
+  const area = (share: number) => facets(profile, { rings: 40 * share, corners: 48 * share });
+  const [half, whole] = [area(part / 2), area(part)];
   return whole + (whole - half) / 3;
 }
 

@@ -29,6 +29,8 @@ export interface TurnedRig {
 
 /** Places along a head at which its outline is looked for. */
 const STEPS = 72;
+/** Fineness of a surface of which the outline is looked for. */
+const TURNED = { rings: 60, corners: 48 };
 
 /** A rig seen from the side after it was turned about its shank by so many degrees: 0 from its right side, 90 from above. */
 export function turnedRig(rig: Rig, degrees: number): TurnedRig {
@@ -125,7 +127,7 @@ function headOutline({ head, profile }: Rig, up: number, aside: number): Vec2[] 
     }
     return [...tops, ...bottoms.reverse()];
   }
-  const { positions } = surfaceMesh(bareHead(head), { rings: 60, corners: 48 }, true);
+  const { positions } = surfaceMesh(bareHead(head), TURNED, TURNED);
   const bins = STEPS / 2;
   const high = new Float64Array(bins + 1).fill(-Infinity);
   const low = new Float64Array(bins + 1).fill(Infinity);

@@ -281,7 +281,8 @@ function model(design: Design, surroundings: Surroundings): SolidModel | undefin
   const result = evaluate(design, { ...surroundings, isShort: true });
   if (!result.ok) return undefined;
   const { hook, keeper, guard, head } = result.rig;
-  const mesh = surfaceMesh({ ...head }, { rings: 72, corners: 64 }, true);
+  const fine = { rings: 72, corners: 64 };
+  const mesh = surfaceMesh(head, fine, fine);
   const { eye, hinge } = hook;
   // The ring's axis: square to the leg, and to the plane it lies in.
   const axis: Vec3 = eye.plane === 'in line' ? [0, 1, 0] : [-eye.along[2], 0, eye.along[0]];

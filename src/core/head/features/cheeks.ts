@@ -44,6 +44,8 @@ export const cheeks = featureKind({
           profile.section(x),
           (y) => z0 + reach(x, y),
           (y) => z0 - reach(x, y),
+          half,
+          rim(x),
         ),
       ],
       span: (x, y) => {

@@ -152,29 +152,32 @@ export function box(
   );
 }
 
-/** Strips of a half-section in which a meeting is looked for. */
+/** Strips of a half-section, or of the part of it asked about, in which a meeting is looked for. */
 const STRIPS = 10;
 
 /**
  * Distances from the middle, mm, at which a section's edge passes through a surface z = above(y) on its upper side and z = below(y)
- * on its lower side, no farther out than `out`: there a cut's rule changes. Two passages within one strip cancel and are missed together.
+ * on its lower side, between `within` and `out` from the middle: there a cut's rule changes. Two passages within one strip cancel and are missed together.
  */
 export function meetings(
   section: Section,
   above: (y: number) => number,
   below: (y: number) => number = above,
   out = section.b,
+  within = 0,
 ): number[] {
   const found: number[] = [];
-  const wide = Math.min(section.b, out);
+  const start = Math.max(0, within);
+  const wide = Math.min(section.b, out) - start;
   if (!(wide > 0)) return found;
   const gaps = [(y: number) => riseAt(section, y) - above(y), (y: number) => dropAt(section, y) + below(y)];
   for (const gap of gaps) {
-    let before = gap(0);
+    let before = gap(start);
     for (let strip = 1; strip <= STRIPS; strip++) {
-      const after = gap((wide * strip) / STRIPS);
+      const [from, to] = [start + (wide * (strip - 1)) / STRIPS, start + (wide * strip) / STRIPS];
+      const after = gap(to);
       if (before === 0 || after === 0 || before < 0 !== after < 0) {
-        const met = findRoot(gap, (wide * (strip - 1)) / STRIPS, (wide * strip) / STRIPS, 1e-6 * wide);
+        const met = findRoot(gap, from, to, 1e-6 * wide);
         if (met.ok) found.push(met.x);
       }
       before = after;
