@@ -175,6 +175,30 @@ describe('3MF, against the core specification 1.3', () => {
     ]);
   });
 
+  const build = (corners: number, facets: number, items = 1) =>
+    pack(
+      model(
+        '',
+        `<c:object id="9"><c:mesh><c:vertices>${'<c:vertex x="0" y="0" z="0"/>'.repeat(corners)}</c:vertices><c:triangles>${'<c:triangle v1="0" v2="1" v3="2"/>'.repeat(facets)}</c:triangles></c:mesh></c:object>`,
+        '<c:item objectid="9"/>'.repeat(items),
+      ),
+    );
+  it('of a 3MF all facets of all items count together: up to the bound it is read, over it refused in words', () => {
+    expect(readThreeMf(build(3, 30_000, 4)).triangles).toHaveLength(3 * 120_000);
+    expect(() => readThreeMf(build(3, 30_001, 4))).toThrow(/builds over 120000 facets/);
+    expect(() => readThreeMf(build(3, 60_000, 2))).not.toThrow();
+  });
+  it('of a 3MF so do corners, three for a facet, also where nothing uses them', () => {
+    expect(readThreeMf(build(90_000, 1, 4)).positions).toHaveLength(3 * 360_000);
+    expect(() => readThreeMf(build(90_001, 1, 4))).toThrow(/builds over/);
+  });
+  it('a part of a 3MF that unpacks to over 24 MB is refused before it is unpacked, one of just that is unpacked', () => {
+    const room = model('', '', '<c:item objectid="7"/>');
+    const padded = (bytes: number) => pack(room.replace('</', `${' '.repeat(bytes - room.length)}</`));
+    expect(() => readThreeMf(padded(24e6 + 1))).toThrow(/over 24 MB unpacked/);
+    expect(() => readThreeMf(padded(24e6))).toThrow(/padded with blanks/);
+  });
+
   it('a mirrored object is not inside out', () => {
     expect(
       volume(pack(model('', '', '<c:item objectid="7" transform="-1 0 0 0 1 0 0 0 1 0 0 0"/>'))),
@@ -330,6 +354,45 @@ describe('the spec sheet of every head', () => {
       ])
         expect(whole).toContain(needed);
     }
+  });
+});
+
+describe('what is said under the drawing', () => {
+  it('the four first things to mind, stops as stops; notes stand with the cautions', async () => {
+    const { rig, design, readings } = full('ball');
+    const flag = (level: 'stop' | 'care' | 'note', n: number) => ({
+      level,
+      code: 'x',
+      path: '',
+      text: `Thing ${n}.`,
+    });
+    const bytes = await writePdf({
+      design,
+      drawing: drawingOf(rig),
+      readings,
+      flags: [
+        flag('note', 1),
+        flag('care', 2),
+        flag('stop', 3),
+        flag('care', 4),
+        flag('care', 5),
+        flag('care', 6),
+      ],
+      options: { arrangement: 'third', units: 'metric' },
+    });
+    const first = (await textsOf(bytes, 0)).texts.map(({ text }) => text);
+    expect(first.filter((text) => text.includes('Thing') && !text.includes('Thing 1'))).toEqual([
+      'Care: Thing 2.',
+      'STOP: Thing 3.',
+      'Care: Thing 4.',
+      'Care: Thing 5.',
+    ]);
+    expect(first.some((text) => text === 'Thing 1.' || text.startsWith('Thing 1.'))).toBe(true);
+    // Top down, each line under the last.
+    const { texts } = await textsOf(bytes, 0);
+    const heights = texts.filter(({ text }) => /^(Care|STOP): Thing/.test(text)).map(({ y }) => y);
+    expect(heights).toEqual([...heights].sort((a, b) => b - a));
+    expect(new Set(heights).size).toBe(4);
   });
 });
 

@@ -12,6 +12,7 @@ import {
   plasticMass,
   plasticSection,
   plasticVolume,
+  sectionArea,
   sectionFull,
   sectionRise,
   tailStart,
@@ -20,6 +21,7 @@ import {
 } from './body.ts';
 import { PLASTIC_KINDS, plasticKindOf } from './kinds/index.ts';
 import type { PlasticKey } from './kinds/index.ts';
+import { bladeOutline, plasticFigure, plasticReach } from './outline.ts';
 import type { Plastic } from './schema.ts';
 import { usualPlastic } from './usual.ts';
 
@@ -37,6 +39,119 @@ const own = (
     stations: stations.map(([at, height, breadth]) => ({ at, height, breadth })),
     ...change,
   });
+
+describe('places along a body', () => {
+  const straight = own([
+    [0, 1, 1],
+    [0.5, 1, 1],
+    [1, 1, 1],
+  ]);
+  it('nose and tail belong to it, nothing beyond either does', () => {
+    expect([-0.01, 0, 100, 100.01].map((at) => plasticSection(straight, at).halfHeight)).toEqual([
+      0, 7, 7, 0,
+    ]);
+    const cut = { ...straight, cut: 30 };
+    expect([0, 70, 70.01].map((at) => plasticSection(cut, at).halfBreadth)).toEqual([5, 5, 0]);
+  });
+
+  it('the room of a hollow body begins behind the full nose, at 12 in a hundred, and ends where the tail moves', () => {
+    const hollow = usual('hollow', 4, { wall: 1 });
+    const isFull = (share: number) => {
+      const at = share * hollow.length;
+      return Math.abs(sectionArea(hollow, at) / sectionFull(plasticSection(hollow, at)) - 1) < 1e-9;
+    };
+    expect([0.1, 0.1199, 0.1201, 0.5, 0.7999, 0.8001, 0.95].map(isFull)).toEqual([
+      true,
+      true,
+      false,
+      false,
+      false,
+      true,
+      true,
+    ]);
+    // A wall of 1 mm leaves an ellipse that is 1 mm less all round.
+    const { halfBreadth: b, halfHeight: h } = plasticSection(hollow, 0.4 * hollow.length);
+    expect(sectionArea(hollow, 0.4 * hollow.length)).toBeCloseTo(Math.PI * (b * h - (b - 1) * (h - 1)), 6);
+    // One that is all wall there has no room.
+    expect(sectionArea({ ...hollow, wall: 40 }, 0.4 * hollow.length)).toBeCloseTo(Math.PI * b * h, 6);
+  });
+
+  it('an upright face is as broad as a share of the height, a level one of the breadth', () => {
+    for (const { key, limbs } of PLASTIC_KINDS) {
+      const plastic = usual(key, 4, { breadth: 9, height: 15 });
+      const placed = limbsOf(plastic);
+      expect(placed).toHaveLength(limbs.reduce((sum, { isPair }) => sum + (isPair ? 2 : 1), 0));
+      for (const limb of placed) {
+        expect(limb.broad).toBeCloseTo(limb.breadth * (limb.stands === 'upright' ? 15 : 9), 9);
+        expect(limb.thickness).toBeCloseTo(limb.thick * 15, 9);
+      }
+    }
+    const stands = new Set(PLASTIC_KINDS.flatMap(({ limbs }) => limbs.map((limb) => limb.stands)));
+    expect([...stands].sort()).toEqual(['level', 'upright']);
+  });
+});
+
+describe('figures of a plastic', () => {
+  const area = (outline: readonly (readonly [number, number])[]) =>
+    Math.abs(
+      outline.reduce((sum, [x, y], i) => {
+        const [u, v] = outline[(i + 1) % outline.length] ?? [0, 0];
+        return sum + x * v - u * y;
+      }, 0) / 2,
+    );
+  it('a cone is a triangle from the side and from above: half of length times size', () => {
+    const cone = own([
+      [0, 0, 0],
+      [1, 1, 1],
+    ]);
+    for (const [view, size] of [
+      ['side', 14],
+      ['top', 10],
+    ] as const) {
+      const { body, limbs } = plasticFigure(cone, view);
+      expect(limbs).toEqual([]);
+      expect(area(body)).toBeCloseTo((100 * size) / 2, 3);
+      expect(plasticReach(cone, view)).toEqual({ up: size / 2, down: size / 2, back: 100 });
+    }
+  });
+
+  it('a straight blade is as long as from root to end, a curled one winds over to its side', () => {
+    for (const end of [
+      [-30, 0],
+      [18, 24],
+    ] as const) {
+      const outline = bladeOutline([0, 0], end, 4, 0);
+      const long = Math.hypot(...end);
+      const along = outline.map(([x, y]) => (x * end[0] + y * end[1]) / long);
+      const across = outline.map(([x, y]) => (x * end[1] - y * end[0]) / long);
+      expect(Math.max(...along)).toBeCloseTo(long, 9);
+      expect(Math.min(...along)).toBeCloseTo(0, 9);
+      // As broad as told where it is broadest, and alike on both sides.
+      expect(Math.max(...across)).toBeCloseTo(2, 1);
+      expect(Math.max(...across)).toBeCloseTo(-Math.min(...across), 9);
+    }
+    const middle = (curls: -1 | 0 | 1) => {
+      const outline = bladeOutline([0, 0], [-30, 0], 4, curls);
+      const half = outline.length / 2;
+      const [a, b] = [outline[half - 1], outline[half]];
+      return [((a?.[0] ?? 0) + (b?.[0] ?? 0)) / 2, ((a?.[1] ?? 0) + (b?.[1] ?? 0)) / 2] as const;
+    };
+    // Backwards is to the left: anticlockwise from there is down.
+    expect(middle(1)[1]).toBeLessThan(-3);
+    expect(middle(-1)[1]).toBeCloseTo(-middle(1)[1], 9);
+    expect(middle(1)[0]).toBeGreaterThan(-29);
+    // A blade of no length is a point of its breadth, and no nonsense.
+    expect(bladeOutline([1, 2], [1, 2], 4, 0).flat().every(Number.isFinite)).toBe(true);
+  });
+
+  it('limbs begin at the body’s sides and reach as far back as they are long', () => {
+    const tube = usual('tube', 4);
+    expect(plasticReach(tube, 'top').back).toBeGreaterThan(0.99 * tube.length);
+    const { limbs } = plasticFigure(tube, 'top');
+    expect(limbs).toHaveLength(4);
+    for (const limb of limbs) expect(Math.max(...limb.map(([x]) => x))).toBeCloseTo(-0.68 * tube.length, 0);
+  });
+});
 
 describe('volumes against closed forms', () => {
   it('an elliptic cylinder: π/4 · b · h · L', () => {

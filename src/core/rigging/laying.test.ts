@@ -1,12 +1,16 @@
-import { describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { evaluate } from '../judge/evaluate.ts';
 import { keeperInitial } from '../fitting/keepers/index.ts';
 import type { Rig } from '../build/rig.ts';
 import type { Plastic } from '../plastic/schema.ts';
+import { plasticSection, wallOf } from '../plastic/body.ts';
+import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
 import { usualPlastic } from '../plastic/usual.ts';
+import { extent } from '../head/extent.ts';
 import { inUnits } from '../quantity/phrase.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
+import type { LaidPlastic } from './method.ts';
 import { hasRoom, layOnHead, measureOnHead, seatOf } from './lay.ts';
 import { methodOf, METHODS } from './methods/index.ts';
 
@@ -51,7 +55,10 @@ const lay = (method: string, plastic: Plastic, rig = RIG, cut = 0) =>
 
 describe('a cylinder threaded straight on', () => {
   const plastic = cylinder(8, 100);
-  const laid = lay('threaded', plastic);
+  let laid: LaidPlastic;
+  beforeEach(() => {
+    laid = lay('threaded', plastic);
+  });
 
   it('holds π/4·d²·L about its own middle, on the shank’s line', () => {
     expect(laid.volume).toBeCloseTo((Math.PI / 4) * 64 * 100, 3);
@@ -151,6 +158,89 @@ describe('a seat', () => {
     expect(laid.seatAt).toBe(-3);
     expect(laid.centre[0]).toBeCloseTo(-53, 6);
     expect(laid.reach).toBeCloseTo(lay('threaded', cylinder(8, 100)).reach - 3, 9);
+  });
+
+  it('a body thickest between point and bend shields the point by that, and no part of it beyond', () => {
+    // Full from a quarter of its length to half of it, thin before and behind.
+    const swollen = cylinder(6, 100, {
+      stations: [
+        { at: 0, height: 0.5, breadth: 0.5 },
+        { at: 0.24, height: 0.5, breadth: 0.5 },
+        { at: 0.26, height: 1, breadth: 1 },
+        { at: 0.5, height: 1, breadth: 1 },
+        { at: 0.52, height: 0.5, breadth: 0.5 },
+        { at: 1, height: 0.5, breadth: 0.5 },
+      ],
+    });
+    const tip = -RIG.hook.tip[0];
+    expect(tip).toBeLessThan(26);
+    const under = lay('threaded', swollen);
+    expect(under.exit).toBeGreaterThan(30);
+    expect(under.fill).toBeCloseTo(6 / HOOK.gap, 9);
+    expect(under.freeGap).toBeCloseTo(RIG.hook.pointHeight - HOOK.wire / 2 - 3, 9);
+    // The same swelling behind the exit takes nothing off the gap.
+    const behind = cylinder(6, 100, {
+      stations: [
+        { at: 0, height: 0.5, breadth: 0.5 },
+        { at: 0.6, height: 0.5, breadth: 0.5 },
+        { at: 0.64, height: 1, breadth: 1 },
+        { at: 1, height: 1, breadth: 1 },
+      ],
+    });
+    expect(lay('threaded', behind).fill).toBeCloseTo(3 / HOOK.gap, 9);
+  });
+
+  it('metal within a bait is measured against the room about its own middle', () => {
+    const core = rigOf('core', { hook: { size: '4/0' } });
+    const hollow = usualPlastic('hollow', 4.5);
+    const laid = lay('hollow-insert', hollow, core);
+    expect(laid.isWithin).toBe(true);
+    const amid = laid.seatAt - core.profile.length / 2;
+    const there = plasticSection(hollow, amid);
+    const wall = wallOf(hollow);
+    expect(laid.shoulderBreadth).toBeCloseTo(
+      (2 *
+        Math.max(
+          ...core.profile.breaks.map((x) => core.profile.section(x).b),
+          core.profile.section(core.profile.length / 2).b,
+        )) /
+        (2 * (there.halfBreadth - wall)),
+      1,
+    );
+    expect(laid.shoulderHeight * 2 * (there.halfHeight - wall)).toBeCloseTo(extent(core.head).height, 9);
+    // A free hook carries its bait behind the head, whatever the head is made for.
+    expect(
+      lay('threaded', hollow, rigOf('core', { hook: { size: '4/0', joint: { kind: 'clip', size: 4 } } }))
+        .isWithin,
+    ).toBe(false);
+  });
+
+  it('limbs stand where the kind has them: their roots on the sides, their ends as long and as far off as told', () => {
+    // Tentacles of a tube: a pair of 32 in a hundred and 8° off, a pair of 30 and 3°, all from 68 in a hundred on.
+    const tube = usualPlastic('tube', 4);
+    const { limbs } = lay('threaded', tube);
+    expect(limbs.map(({ side }) => side)).toEqual([-1, 1, -1, 1]);
+    const { halfBreadth } = plasticSection(tube, 0.68 * tube.length);
+    limbs.forEach(({ root, end, side }, i) => {
+      const [long, off] = i < 2 ? [0.32 * tube.length, 8] : [0.3 * tube.length, 3];
+      const turn = (off * Math.PI) / 180;
+      expect(root[0]).toBeCloseTo(-0.68 * tube.length, 9);
+      expect(root[1]).toBeCloseTo(side * 0.6 * halfBreadth, 9);
+      expect(root[2]).toBeCloseTo(0, 9);
+      expect([end[0] - root[0], end[1] - root[1], end[2] - root[2]]).toEqual([
+        expect.closeTo(-long * Math.cos(turn), 9),
+        expect.closeTo(side * long * Math.sin(turn), 9),
+        expect.closeTo(0, 9),
+      ]);
+    });
+    // A single tail that lies off the axis stands up, in the middle.
+    const kind = PLASTIC_KINDS.find((one) => one.limbs.some(({ isPair, off }) => !isPair && off > 0));
+    const single = kind && lay('threaded', usualPlastic(kind.key, 4)).limbs.find(({ side }) => side === 0);
+    if (single) {
+      expect(single.root[1]).toBe(0);
+      expect(single.end[1]).toBe(0);
+      expect(single.end[2]).toBeGreaterThan(single.root[2]);
+    }
   });
 
   it('on a hinge it is the free hook’s own eye, within a bait the eye’s place', () => {
