@@ -57,6 +57,9 @@ describe('control charts', () => {
 
   it('capability is that of the handbook’s example', () => {
     // NIST/SEMATECH e-Handbook 6.1.6: limits 8 and 20, mean 16, deviation 2: Cp 1.0, Cpk 0.6667.
+    // The nearer limit decides, whichever it is.
+    expect(capability(12, 2, 8, 20).cpk).toBeCloseTo(4 / 6, 12);
+    expect(capability(12, 2, 8, 20).outside).toBeCloseTo(capability(16, 2, 8, 20).outside, 12);
     const found = capability(16, 2, 8, 20);
     expect(found.cp).toBeCloseTo(1, 10);
     expect(found.cpk).toBeCloseTo(0.6667, 4);
@@ -126,6 +129,13 @@ describe('verdicts', () => {
     const short = around(1.94, 12);
     short[5] = 1.6;
     expect(verdict(short)).toMatchObject({ state: 'short', rejects: [5] });
+    // Told with the mean of the sound ones, not of all.
+    const sound = short.filter((weight) => weight > 1.7);
+    const mean = sound.reduce((sum, weight) => sum + weight, 0) / sound.length;
+    const grams = [...(verdict(short)?.words ?? '').matchAll(/⟦([\d.]+)\|mass⟧/g)].map(([, value]) =>
+      Number(value),
+    );
+    expect(grams).toEqual([expect.closeTo(1.6, 6), expect.closeTo(mean, 6)]);
     expect(verdict([1.885, 1.89, 1.9, ...around(1.95, 9)])?.state).toBe('cold');
   });
   it('places one head in hand', () => {

@@ -86,6 +86,10 @@ describe('a pour', () => {
       'cure',
       'clean',
     ]);
+    expect(steps.find(({ key }) => key === 'cure')?.seconds).toBe(900);
+    expect(steps.find(({ key }) => key === 'pour')?.seconds).toBe(
+      Math.max(0, pourPlan(inputs).whole - pourPlan(inputs).firstMelt),
+    );
     expect(steps.every(({ caution }) => caution.length > 20)).toBe(true);
     expect(steps.map(({ caution }) => caution).join(' ')).toMatch(/Lead fume/);
     const tin = workSteps(pourPlan(inputs), { name: 'tin', isLead: false }, undefined);
@@ -188,6 +192,16 @@ describe('a scale', () => {
       if (step.piece !== undefined) told.push(step.piece);
     }
     expect(told).toEqual([1.94, 1.91]);
+    // A piece of just the least is one; what pulls the pan up as hard as that is told too, a hair less is an empty pan.
+    const lying = (grams: string) =>
+      Array.from({ length: 4 }).reduce<{ pan: Pan; piece?: number }>(
+        ({ pan: at, piece }) => ({
+          ...(piece === undefined ? {} : { piece }),
+          ...followScale(at, grams, 0.1),
+        }),
+        { pan: EMPTY_PAN },
+      ).piece;
+    expect([lying('0.10'), lying('0.09'), lying('-0.10')]).toEqual([0.1, undefined, -0.1]);
     expect(pan.unreadable).toBe(1);
   });
   it('played, it wavers, comes to rest within two digits, tares, changes units and can be unplugged', () => {

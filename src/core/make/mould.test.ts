@@ -217,6 +217,40 @@ describe('a mould', () => {
   });
 });
 
+describe('a cavity is cut for the metal while it is hot', () => {
+  it('its gate is for the larger head: the cube of what the metal loses', () => {
+    const rig = built(ball(10));
+    const layout = (shrink: number) => layMould(mouldOf([ball(10)], { shrink }), [rig]);
+    for (const shrink of [0, 2, 5]) {
+      const [cavity] = layout(shrink).cavities;
+      const volume = rig.body.volume / (1 - shrink / 100) ** 3;
+      expect(cavity?.gating).toEqual(
+        gatingFor(volume, rig.density, meltingOf(rig.metal.key), { gate: undefined, sprue: undefined }),
+      );
+    }
+  });
+
+  it('where wire leaves no clear place the sprue takes the roomiest', () => {
+    // A knee far back lays the leg across the whole face of a small head.
+    const small = starter('ball', {
+      head: { family: 'ball', dimensions: { breadth: 5 }, metal: 'lead' },
+      keeper: { kind: 'none' },
+      hook: { size: '5/0', grade: 'standard', style: 'round bend' },
+      guard: { kind: 'none' },
+      eye: { angle: 30, plane: 'in line', setback: 0.3 },
+    });
+    const rig = built(small);
+    const [cavity] = layMould(mouldOf([small], { gate: 3 }), [rig]).cavities;
+    expect(cavity?.isGateTight).toBe(true);
+    const zs = cavity?.outline.map(([, z]) => z) ?? [];
+    const gateAt = cavity?.gateAt[1] ?? NaN;
+    expect(gateAt).toBeGreaterThanOrEqual(Math.min(...zs));
+    expect(gateAt).toBeLessThanOrEqual(Math.max(...zs));
+    // As far from the leg, which rises from the shank’s line, as the head goes: at its lower end.
+    expect(gateAt).toBeLessThan(Math.min(...zs) + 0.35 * (Math.max(...zs) - Math.min(...zs)));
+  });
+});
+
 describe('what binds', () => {
   it('a ball lets go, and one whose middle stands off the parting plane does not', () => {
     const mesh = meshOf(solidOf(kernel, loft(built(ball(10)).profile, undefined, COARSE)));

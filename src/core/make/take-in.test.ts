@@ -98,6 +98,43 @@ describe('a head in the hand', () => {
     expect(solved.ok && headMass(solved.rig)).toBeCloseTo(grams, 6);
   });
 
+  it('is told with the metals it would agree with, and with no other', () => {
+    const { start, sizes, total } = inHand('football', 'lead', 14);
+    const taken = takeIn({
+      design: { ...start, head: { ...start.head, metal: 'tungsten' } },
+      measured: sizes,
+      grams: total,
+    });
+    if (!taken.ok) throw new Error('refused');
+    const fits = taken.metals
+      .filter(({ verdict }) => verdict === 'agrees')
+      .map(({ metal }) => metal.name.toLowerCase());
+    expect(fits).toContain('lead');
+    expect(fits).not.toContain('tungsten');
+    expect(taken.says.join(' ')).toContain(`It would agree with ${fits.join(' or ')}.`);
+  });
+
+  it('measured in part its density is as sure as what was not measured: 12% of each, a caliper’s 0.05 mm, a scale’s 0.02 g', () => {
+    const { start, sizes, total } = inHand('football', 'lead', 20);
+    const at = (keys: readonly string[]) => {
+      const taken = takeIn({
+        design: { ...start, head: { ...start.head, metal: 'lead' } },
+        measured: Object.fromEntries(Object.entries(sizes).filter(([key]) => keys.includes(key))),
+        grams: total,
+      });
+      if (!taken.ok) throw new Error('refused');
+      return Math.log(taken.densities[1] / taken.density) / 2;
+    };
+    // Volume goes with breadth × length × height; the wire within, which does not, is under a fiftieth of it.
+    const by = (size: number) => Math.log((size + 0.05) / size);
+    const { breadth = NaN, length = NaN, height = NaN } = sizes;
+    const weighed = 0.02 / 20;
+    const all = Math.hypot(by(breadth), by(length), by(height), weighed);
+    expect(at(['breadth', 'length', 'height', 'ends', 'belly']) / all).toBeCloseTo(1, 1);
+    const two = Math.hypot(by(breadth), 2 * Math.log(1.12), weighed);
+    expect(at(['breadth', 'ends', 'belly']) / two).toBeCloseTo(1, 1);
+  });
+
   it('with nothing measured is as large as its weight makes it', () => {
     const { start, sizes, total } = inHand('football', 'tin');
     const taken = takeIn({
