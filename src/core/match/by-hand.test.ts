@@ -8,7 +8,8 @@ import { usualPlastic } from '../plastic/usual.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import type { Head, ReadingValues, Worn } from './head.ts';
-import { QUESTIONS, questionOf } from './questions/index.ts';
+import type { QUESTIONS } from './questions/index.ts';
+import { questionOf } from './questions/index.ts';
 import { situationOf, surroundingsOf } from './situation.ts';
 import { plasticsMeant, wornAtFirst } from './wearing.ts';
 

@@ -3,7 +3,7 @@ import { evaluate } from '../judge/evaluate.ts';
 import { keeperInitial } from '../fitting/keepers/index.ts';
 import type { Rig } from '../build/rig.ts';
 import type { Plastic } from '../plastic/schema.ts';
-import { plasticSection, wallOf } from '../plastic/body.ts';
+import { limbVolume, plasticSection, wallOf } from '../plastic/body.ts';
 import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
 import { usualPlastic } from '../plastic/usual.ts';
 import { extent } from '../head/extent.ts';
@@ -233,14 +233,6 @@ describe('a seat', () => {
         expect.closeTo(0, 9),
       ]);
     });
-    // A single tail that lies off the axis stands up, in the middle.
-    const kind = PLASTIC_KINDS.find((one) => one.limbs.some(({ isPair, off }) => !isPair && off > 0));
-    const single = kind && lay('threaded', usualPlastic(kind.key, 4)).limbs.find(({ side }) => side === 0);
-    if (single) {
-      expect(single.root[1]).toBe(0);
-      expect(single.end[1]).toBe(0);
-      expect(single.end[2]).toBeGreaterThan(single.root[2]);
-    }
   });
 
   it('on a hinge it is the free hook’s own eye, within a bait the eye’s place', () => {
@@ -341,6 +333,140 @@ describe('other ways', () => {
   });
 });
 
+describe('the centre of what is laid', () => {
+  /** Area and height of the centre of |y/b|^n + |z/h|^n ≤ 1, an exponent above and one below, by thin level strips. */
+  function stripped({ halfBreadth: b, halfHeight: h, nt, nb }: ReturnType<typeof plasticSection>) {
+    let [area, moment] = [0, 0];
+    const strips = 400;
+    for (let i = 0; i < strips; i++) {
+      const z = h * ((2 * (i + 0.5)) / strips - 1);
+      const n = z >= 0 ? nt : nb;
+      const wide = 2 * b * Math.max(0, 1 - Math.abs(z / h) ** n) ** (1 / n) * ((2 * h) / strips);
+      area += wide;
+      moment += wide * z;
+    }
+    return { area, rise: area > 0 ? moment / area : 0 };
+  }
+  it.each([
+    ['flat-creature', 'threaded'],
+    ['flat-creature', 'buried'],
+    ['minnow', 'bent'],
+    ['curl-tail', 'buried'],
+    ['creature', 'skin'],
+    ['paddle-tail', 'threaded'],
+  ] as const)('of a %s that is %s is its sections’ and its limbs’ together, summed anew', (kind, method) => {
+    const plastic = usualPlastic(kind, 4);
+    const laid = lay(method, plastic);
+    let [volume, x, z] = [0, 0, 0];
+    // The axis lies where the drawn body says; between its stations it is taken straight.
+    for (let i = 1; i < laid.body.length; i++) {
+      const [a, b] = [laid.body[i - 1], laid.body[i]];
+      if (!a || !b) continue;
+      const at = [(a.at[0] + b.at[0]) / 2, (a.at[1] + b.at[1]) / 2] as const;
+      const { area, rise } = stripped(plasticSection(plastic, laid.seatAt - at[0]));
+      const piece = area * (a.at[0] - b.at[0]);
+      volume += piece;
+      x += piece * at[0];
+      z += piece * (at[1] + rise);
+    }
+    for (const limb of laid.limbs) {
+      const own = limbVolume(limb);
+      volume += own;
+      x += (own * (limb.root[0] + limb.end[0])) / 2;
+      z += (own * (limb.root[2] + limb.end[2])) / 2;
+    }
+    expect(laid.centre[0] / (x / volume)).toBeCloseTo(1, 3);
+    expect(laid.centre[1]).toBe(0);
+    expect(Math.abs(laid.centre[2] - z / volume)).toBeLessThan(0.02);
+  });
+
+  it('a tail that stands up lifts it, a flat back too', () => {
+    const up = PLASTIC_KINDS.filter(({ limbs }) => limbs.some(({ isPair, off }) => !isPair && off > 0));
+    for (const { key } of up) {
+      const single = lay('threaded', usualPlastic(key, 4)).limbs.find(({ side }) => side === 0);
+      expect(single?.root[1]).toBe(0);
+      expect(single?.end[1]).toBe(0);
+      expect(single?.end[2]).toBeGreaterThan(single?.root[2] ?? NaN);
+    }
+    expect(lay('threaded', usualPlastic('flat-creature', 4)).centre[2]).not.toBeCloseTo(0, 1);
+  });
+});
+
+describe('places where a covered hook goes in and out', () => {
+  it('it goes in where it meets the belly from below, wherever the nose sits', () => {
+    const keeper = { ...keeperInitial('screw'), standoff: 3 } as never;
+    for (const [rig, method] of [
+      [RIG, 'buried'],
+      [rigOf('ball', { head: { dimensions: { breadth: 10 } }, keeper }), 'screwed'],
+    ] as const) {
+      const laid = lay(method, cylinder(8, 100), rig);
+      const x = laid.seatAt - laid.entry;
+      const near = laid.body.reduce((a, b) => (Math.abs(b.at[0] - x) < Math.abs(a.at[0] - x) ? b : a));
+      const bend = rig.hook.centre.filter(([at]) => at < rig.hook.bendStart[0]);
+      const meets = bend.filter(([at]) => Math.abs(at - x) < 0.05);
+      const heights = meets.map(([, , z]) => Math.abs(z - (near.at[1] - near.halfHeight)));
+      expect(Math.min(...heights)).toBeLessThan(0.6);
+    }
+  });
+
+  it('nothing covers a point in front of the nose, or behind a bait’s end', () => {
+    expect(lay('buried', cylinder(8, -RIG.hook.tip[0] - 1)).exit).toBeNaN();
+    expect(lay('buried', cylinder(8, -RIG.hook.tip[0] + 1)).exit).toBeCloseTo(-RIG.hook.tip[0], 9);
+  });
+
+  it('a body that swells to the tail shields the point by what it is where the hook comes out', () => {
+    const cone = cylinder(12, 100, {
+      stations: [
+        { at: 0, height: 0.1, breadth: 0.1 },
+        { at: 1, height: 1, breadth: 1 },
+      ],
+    });
+    const laid = lay('threaded', cone);
+    expect((laid.fill * HOOK.gap) / 2).toBeCloseTo(plasticSection(cone, laid.exit).halfHeight, 9);
+  });
+
+  it('threaded over a barrel, and within a body, the hook comes out where it does threaded plain', () => {
+    const plain = lay('threaded', cylinder(8, 100));
+    const { exit, freeGap, bend } = lay('barrelled', cylinder(8, 100));
+    expect({ exit, freeGap, bend }).toEqual({ exit: plain.exit, freeGap: plain.freeGap, bend: 0 });
+    // Within, the nose sits farther forward by the head and half the full nose.
+    const core = rigOf('core', { hook: { size: '4/0', style: 'round bend', measured: HOOK } });
+    const hollow = usualPlastic('hollow', 4.5);
+    const laid = lay('hollow-insert', hollow, core);
+    expect(laid.seatAt).toBeCloseTo(core.profile.length + 0.06 * hollow.length, 9);
+    expect(laid.bend).toBe(0);
+    expect(laid.body.every(({ at }) => at[1] === 0)).toBe(true);
+  });
+});
+
+describe('what a way is for', () => {
+  it('a bend for flat bellies, along the back for flat backs, over a barrel for tough plastic', () => {
+    const suited = (method: string, change: Partial<Plastic> = {}) =>
+      PLASTIC_KINDS.filter(({ key }) => methodOf(method).suits?.({ ...usualPlastic(key, 4), ...change })).map(
+        ({ key }) => key,
+      );
+    expect(suited('bent')).toEqual(
+      PLASTIC_KINDS.filter(({ section }) => section === 'flat-bellied').map(({ key }) => key),
+    );
+    expect(suited('exposed')).toEqual(
+      PLASTIC_KINDS.filter(({ section }) => section === 'flat-backed').map(({ key }) => key),
+    );
+    expect(suited('bent').length).toBeGreaterThan(0);
+    expect(suited('exposed').length).toBeGreaterThan(0);
+    expect(suited('barrelled', { toughness: 'soft' })).toEqual([]);
+    expect(suited('barrelled', { toughness: 'stretchy' })).toHaveLength(PLASTIC_KINDS.length);
+  });
+  it('a head that lies within wants a core, a plastic without a room another way', () => {
+    const plain = methodOf('hollow-insert').obstacle?.(RIG, usualPlastic('hollow', 4.5));
+    expect(plain?.remedies).toMatchObject([{ of: 'design', path: '/head/family', value: 'core' }]);
+    const core = rigOf('core', { hook: { size: '4/0' } });
+    const way = (kind: 'tube' | 'stick') =>
+      methodOf('hollow-insert').obstacle?.(core, usualPlastic(kind, 4))?.remedies[0]?.value;
+    expect([way('tube'), way('stick')]).toEqual(['tube-insert', 'threaded']);
+    expect(methodOf('hollow-insert').obstacle?.(core, usualPlastic('hollow', 4.5))).toBeUndefined();
+  });
+});
+
 describe('steps of a person’s hands', () => {
   const said = (method: string, rig = RIG, plastic = cylinder(8, 100), cut = 0) => {
     const laid = layOnHead(rig, plastic, methodOf(method), cut);
@@ -397,5 +523,14 @@ describe('steps of a person’s hands', () => {
     expect(text[2]).toContain(`from the nose; out of the back at ${laid.exit.toFixed(1)} mm`);
     expect(text.at(-1)).toMatch(/Sight along it/);
     expect(said('exposed').text.join(' ')).toMatch(/lying flat along the back/);
+    // A bend that is left in is not sighted away.
+    const bent = said('bent').text;
+    expect(bent.at(-1)).toMatch(/^Leave the bend in/);
+    expect(bent.join(' ')).not.toMatch(/Sight along/);
+    expect(bent.slice(0, -1)).toEqual(
+      said('threaded')
+        .text.slice(0, -1)
+        .map((step) => step.replace(/at [\d.]+ mm\.$/, `at ${said('bent').laid.exit.toFixed(1)} mm.`)),
+    );
   });
 });
