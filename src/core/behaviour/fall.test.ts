@@ -57,6 +57,16 @@ describe('drag of a sphere', () => {
 
   it('is Stokes’ 24/Re for the slowest flow', () => {
     expect(sphereDrag(1e-4) * 1e-4).toBeCloseTo(24, 1);
+    // 24/Re·(1 + 0.15·Re^0.681) + 0.407/(1 + 8710/Re) by a pocket calculator (Brown & Lawler 2003).
+    for (const [re, drag] of [
+      [1, 27.6],
+      [10, 4.1275],
+      [100, 1.0731],
+      [1e3, 0.46338],
+      [1e4, 0.41061],
+      [1e5, 0.46611],
+    ] as const)
+      expect(sphereDrag(re) / drag).toBeCloseTo(1, 4);
   });
 });
 

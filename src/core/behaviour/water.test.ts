@@ -328,6 +328,18 @@ describe('levers, roll and echo', () => {
       4 * 2 * Math.PI * 100 * (1 - Math.cos(radians(4))),
     );
     expect(judged('ball', BARE).value('sonar.index')).toBe(0);
+    // A ball of radius 5 cut flat 2 mm deep: a circle of π(25 − 9) mm² against a ball of what the cap, π·2²·(15 − 2)/3, leaves.
+    const sphere = { breadth: 10, length: 10, height: 10, ends: 2, belly: 0.5 };
+    const cut = judged('football', {
+      ...BARE,
+      head: { dimensions: sphere, features: { sole: { cut: 0.4, tilt: 0 } } },
+    });
+    const flat = Math.PI * (25 - 9);
+    const left = (4 / 3) * Math.PI * 125 - (Math.PI * 4 * (15 - 2)) / 3;
+    const diameter = Math.cbrt((6 * left) / Math.PI);
+    const wave = 7.4; // mm, 200 kHz in fresh water
+    const wanted = 20 * Math.log10(flat / wave / (diameter / 4));
+    expect(Math.abs(cut.value('sonar.index') - wanted)).toBeLessThan(0.3);
     expect(judged('swimmer').value('sonar.index')).toBeGreaterThanOrEqual(0);
   });
 

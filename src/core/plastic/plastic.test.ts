@@ -112,6 +112,8 @@ describe('figures of a plastic', () => {
       expect(limbs).toEqual([]);
       expect(area(body)).toBeCloseTo((100 * size) / 2, 3);
       expect(plasticReach(cone, view)).toEqual({ up: size / 2, down: size / 2, back: 100 });
+      // Nose first, tail in the middle of the round.
+      expect([body[0]?.[0], body[64]?.[0]]).toEqual([expect.closeTo(0, 9), -100]);
     }
   });
 
@@ -142,6 +144,48 @@ describe('figures of a plastic', () => {
     expect(middle(1)[0]).toBeGreaterThan(-29);
     // A blade of no length is a point of its breadth, and no nonsense.
     expect(bladeOutline([1, 2], [1, 2], 4, 0).flat().every(Number.isFinite)).toBe(true);
+  });
+
+  it('each limb is drawn from its root to where it points, as the view shows it', () => {
+    for (const { key } of PLASTIC_KINDS) {
+      const plastic = usual(key, 4);
+      const placed = limbsOf(plastic);
+      for (const view of ['side', 'top'] as const) {
+        const { limbs } = plasticFigure(plastic, view);
+        expect(limbs).toHaveLength(placed.length);
+        limbs.forEach((outline, i) => {
+          const limb = placed[i];
+          if (!limb) return;
+          // The two corners at the root lie to either side of it.
+          const [a, b] = [outline[0], outline.at(-1)];
+          const root = [((a?.[0] ?? 0) + (b?.[0] ?? 0)) / 2, ((a?.[1] ?? 0) + (b?.[1] ?? 0)) / 2] as const;
+          expect(root[0]).toBeCloseTo(-limb.from, 9);
+          // From the side a pair leaves the middle; from above, six tenths of the way out.
+          const out = view === 'top' ? limb.side * 0.6 * plasticSection(plastic, limb.from).halfBreadth : 0;
+          expect(root[1]).toBeCloseTo(out, 9);
+          if (limb.curls) return;
+          const half = outline.length / 2;
+          const [c, d] = [outline[half - 1], outline[half]];
+          const end = [((c?.[0] ?? 0) + (d?.[0] ?? 0)) / 2, ((c?.[1] ?? 0) + (d?.[1] ?? 0)) / 2] as const;
+          const turn = (limb.off * Math.PI) / 180;
+          const aside = view === 'top' ? limb.side * Math.sin(turn) : limb.side === 0 ? Math.sin(turn) : 0;
+          expect(root[0] - end[0]).toBeCloseTo(limb.long * Math.cos(turn), 6);
+          expect(end[1] - root[1]).toBeCloseTo(limb.long * aside, 6);
+        });
+      }
+    }
+  });
+
+  it('what is cut off takes the limbs in front of it, and moves the others up', () => {
+    const kind = PLASTIC_KINDS.find(({ limbs }) => limbs.length > 0);
+    if (!kind) throw new Error('no limbs');
+    const plastic = usual(kind.key, 4);
+    const cut = { ...plastic, cut: 10 };
+    expect(limbsOf(cut).map(({ from }) => from)).toEqual(
+      limbsOf(plastic)
+        .map(({ from }) => from - 10)
+        .filter((from) => from > 0),
+    );
   });
 
   it('limbs begin at the body’s sides and reach as far back as they are long', () => {
