@@ -228,6 +228,15 @@ describe('line and rod', () => {
     expect(lineDiameter('nylon', kilograms(4))).toBeCloseTo(0.165, 6);
     expect(lineDiameter('fluorocarbon', kilograms(12))).toBeCloseTo(0.2858, 4);
     expect(lineDiameter('braid', kilograms(18))).toBeCloseTo(0.165, 6);
+    // The same in SI: 12 lb is 53.38 N, 2600 N/mm² over π/4·0.2858² mm² are 166.8 N; of a leader of 8 lb, 35.59 N, the strength alone.
+    const facts = lineFacts({ line: 'fluorocarbon', test: kilograms(12) });
+    expect(facts.diameter).toBeCloseTo(0.2858e-3, 7);
+    expect(facts.density).toBeCloseTo(1780, 6);
+    expect(facts.strength).toBeCloseTo(53.38, 2);
+    expect(facts.stiffness).toBeCloseTo(166.8, 1);
+    const led = lineFacts({ line: 'fluorocarbon', test: kilograms(12), leader: kilograms(8) });
+    expect(led).toEqual({ ...facts, strength: expect.closeTo(35.586, 2) as number });
+    expect(lineFacts({ line: 'fluorocarbon', test: kilograms(12), leader: kilograms(20) })).toEqual(facts);
     expect(() => lineDiameter('wire', 5)).toThrow(/wire/);
   });
 
