@@ -297,6 +297,19 @@ describe('moments and areas by hand', () => {
   });
 });
 
+describe('paint', () => {
+  it('makes the body larger by its own volume: half a millimetre on a ball of 10', () => {
+    const painted = judged('ball', {
+      ...BARE,
+      head: { dimensions: { breadth: 10 }, paint: { thickness: 0.5, density: 1.3 } },
+    });
+    // d³ + 6 V/π with V = π·10²·0.5: 1000 + 300.
+    expect(wetHead(painted.rig).surface.equalDiameter).toBeCloseTo(Math.cbrt(1300), 2);
+    const bare = judged('ball', { ...BARE, head: { dimensions: { breadth: 10 } } });
+    expect(wetHead(bare.rig).surface.equalDiameter).toBeCloseTo(10, 3);
+  });
+});
+
 describe('on a tight line', () => {
   it('it swings down by the weight of head and line against the drag of both, each summed anew', () => {
     const { rig, readings } = judged('football', BARE, PLAIN_WATER);
