@@ -12,6 +12,8 @@ import {
   anyShapeDrag,
   anyWayDrag,
   bodyDrag,
+  roundness,
+  slenderness,
   sphereDrag,
   streamlinedDrag,
   WIRE_NORMAL,
@@ -114,6 +116,9 @@ describe('drag of other bodies', () => {
   // Hoerner 1965, chapter 3: streamline bodies of revolution at subcritical Reynolds numbers have a least frontal coefficient of about 0.2 near
   // l/d = 4, and a sphere 0.47 (values from memory).
   it('has the sphere’s coefficient for a streamlined body as short as a ball, and the least of some 0.2 for a slender one', () => {
+    // By calculator, Cf = 1.328/√Re: at 10⁴ and 3 to 1 0.14667 + 12·0.01328 + 4·0.01328/√3, at 10⁵ and 4 to 1 0.11 + 16·0.0041995 + 2·0.0041995.
+    expect(streamlinedDrag(1e4, 3)).toBeCloseTo(0.3367, 4);
+    expect(streamlinedDrag(1e5, 4)).toBeCloseTo(0.18559, 5);
     expect(streamlinedDrag(1e5, 1)).toBeGreaterThan(0.44);
     expect(streamlinedDrag(1e5, 1)).toBeLessThan(0.5);
     const coefficients = [1, 2, 3, 4, 5, 6, 8].map((fineness) => streamlinedDrag(3e4 * fineness, fineness));
@@ -129,6 +134,11 @@ describe('drag of other bodies', () => {
     const edged = anyShapeDrag(2e4, slender);
     expect(drag('most')).toBeCloseTo(anyWayDrag(2e4, 0.85), 12);
     expect(drag('least')).toBeCloseTo(streamlinedDrag((2e4 * 3) / Math.sqrt(2.2), 3) / 2.2, 12);
+    // A quarter of the way to the streamlined law, in ratios (working value).
+    expect(drag('likely') / edged).toBeCloseTo((drag('least') / edged) ** 0.25, 9);
+    // Half way between round and the edge of it at 0.98, half slender at 1.75 to 1 (working values).
+    expect([roundness(0.96), roundness(0.98), roundness(1)]).toEqual([0, expect.closeTo(0.5, 9), 1]);
+    expect([slenderness(1), slenderness(1.75), slenderness(2.5)]).toEqual([0, expect.closeTo(0.5, 9), 1]);
     expect(drag('likely')).toBeLessThan(edged);
     expect(drag('likely')).toBeGreaterThan(drag('least'));
     const compact = { ...slender, fineness: 0.9 };
