@@ -136,7 +136,11 @@ const ENTRIES: readonly Entry[] = [
     'hook.rank',
     'Hook size as a number: 3/0 is 3, #2 is −1',
     'count',
-    ({ hook }) => hookRank(hook.size) ?? 0,
+    // As it is spoken: an aught is its own number, so #1 stands at nothing.
+    ({ hook }) => {
+      const rank = hookRank(hook.size);
+      return rank === undefined ? undefined : rank + 1;
+    },
   ),
   inDesign(
     'hook.size',

@@ -166,7 +166,7 @@ export function Weights({ id, batch, edit, flush }: Props) {
                         ? `${verdict.capability.cp.toFixed(2)} / ${verdict.capability.cpk.toFixed(2)}`
                         : '–'}
                     </td>
-                    <td>
+                    <td className="verdict-words">
                       <span className={`state-${tone}`}>
                         {mark} {word}
                       </span>
