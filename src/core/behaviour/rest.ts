@@ -106,6 +106,16 @@ function floorUnder(rig: Rig, down: Vec3, point: Vec3): number {
   return Math.max(0, lowest - dot(down, point));
 }
 
+/** Where the point looks to in a pose. */
+export type PointLies = 'up' | 'aside' | 'down';
+
+/** Where the point looks to with this direction of the body down: up and down within 45° of straight, else aside. */
+export function pointLies(down: Vec3): PointLies {
+  const limit = Math.cos(radians(UPRIGHT));
+  const up = -down[2];
+  return up >= limit ? 'up' : up <= -limit ? 'down' : 'aside';
+}
+
 /** How it stays on the bottom. */
 export const rest = behaviour({
   key: 'rest',
@@ -194,11 +204,10 @@ export const rest = behaviour({
     const found = restOf(rig, around);
     if (!found) return {};
     const { poses, usual, hull, centre, weight, tailUp } = found;
-    const limit = Math.cos(radians(UPRIGHT));
-    const share = (is: (up: number) => boolean) =>
+    const share = (way: PointLies) =>
       Math.min(
         1,
-        poses.reduce((sum, { down, landed }) => sum + (is(-down[2]) ? landed : 0), 0),
+        poses.reduce((sum, { down, landed }) => sum + (pointLies(down) === way ? landed : 0), 0),
       );
     // Standing on its nose or tail it has no level of its own: the hook's side is taken for it.
     const isEndOn = Math.abs(usual.down[0]) > 0.98;
@@ -208,9 +217,9 @@ export const rest = behaviour({
     const held = (towards: Vec3) => slopeHeld(hull, centre, usual, towards);
     const other: Vec3 = [-side[0], -side[1], -side[2]];
     return {
-      'rest.hookUp': share((up) => up >= limit),
-      'rest.onSide': share((up) => Math.abs(up) < limit),
-      'rest.pointDown': share((up) => up <= -limit),
+      'rest.hookUp': share('up'),
+      'rest.onSide': share('aside'),
+      'rest.pointDown': share('down'),
       'rest.knock': Number.isFinite(usual.saddle) ? weight * (usual.saddle - usual.height) : undefined,
       'rest.slopeSide': Math.min(held(side), held(other)),
       'rest.slopeNose': held(nose),

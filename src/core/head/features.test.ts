@@ -21,7 +21,8 @@ import { recess } from './features/recess.ts';
 import { solids } from './kernel.ts';
 import { FINE, loft } from './loft.ts';
 import { massProperties, openEdges } from './mesh.ts';
-import { bodyOutlines, bodySection } from './outline.ts';
+import { bodyOutlines, bodySection, collarOutline } from './outline.ts';
+import { sectionHolds } from './profile.ts';
 import { bodyBulk } from './quadrature.ts';
 import { bodySolid, meshOf } from './solid.ts';
 
@@ -62,6 +63,93 @@ describe('spans', () => {
         return Array.from({ length: 60 }, (_, i) => i).every((i) => inside(i + 0.5) === held.has(i));
       }),
     );
+  });
+});
+
+describe('sections', () => {
+  const section = { b: 4, t: 3, d: 5, nt: 2, nb: 1.5 };
+  it('hold what lies within each half’s own curve', () => {
+    expect([sectionHolds(section, 0, 2.99), sectionHolds(section, 0, 3.01)]).toEqual([true, false]);
+    expect([sectionHolds(section, 0, -4.99), sectionHolds(section, 0, -5.01)]).toEqual([true, false]);
+    // Above an ellipse: at 2 of 4 aside √(1 − 1/4)·3; below (1 − 0.5^1.5)^(2/3)·5.
+    const [up, low] = [3 * Math.sqrt(0.75), 5 * (1 - 0.5 ** 1.5) ** (2 / 3)];
+    expect([sectionHolds(section, -2, up - 1e-6), sectionHolds(section, 2, up + 1e-6)]).toEqual([
+      true,
+      false,
+    ]);
+    expect([sectionHolds(section, 2, -low + 1e-6), sectionHolds(section, -2, -low - 1e-6)]).toEqual([
+      true,
+      false,
+    ]);
+    const full = { ...section, nt: 4 };
+    const high = 3 * (1 - 0.5 ** 4) ** 0.25;
+    expect([sectionHolds(full, 2, high - 1e-6), sectionHolds(full, 2, high + 1e-6)]).toEqual([true, false]);
+  });
+  it('of no breadth or no height hold nothing, not even their own line', () => {
+    expect(sectionHolds({ ...section, b: 0 }, 0, 0)).toBe(false);
+    expect(sectionHolds({ ...section, b: 0 }, 0, -1)).toBe(false);
+    expect(sectionHolds({ ...section, t: 0 }, 0, 0)).toBe(false);
+    expect(sectionHolds({ ...section, t: 0 }, 0, -1)).toBe(true);
+    expect(sectionHolds({ ...section, d: 0 }, 0, -1)).toBe(false);
+  });
+});
+
+describe('hollow cheeks', () => {
+  /** On a head that hangs lower than it rises. */
+  const dimensions = { breadth: 12, length: 14, height: 10, ends: 2, belly: 0.7 };
+  const body = headBody(
+    football,
+    {
+      family: 'football',
+      dimensions,
+      metal: 'lead',
+      features: { cheeks: { depth: 0.3, length: 0.8, at: 0.5 } },
+    },
+    dimensions,
+    { wire: 1 },
+  );
+  const [cheeks] = body.shapes;
+  it('lie in the middle of the height, as high as the head where they are deepest', () => {
+    // Half-axes 5.6, 6 and 5 about (7, 6·0.7 + 6, −2): over the middle of the length and 6 mm aside 5·√(1 − (4.2/6)²) up and down.
+    const reach = 5 * Math.sqrt(1 - (4.2 / 6) ** 2);
+    const span = cheeks?.span(7, 6);
+    expect(span?.[0]).toBeCloseTo(-2 - reach, 9);
+    expect(span?.[1]).toBeCloseTo(-2 + reach, 9);
+    expect(cheeks?.span(7, 4.1)).toBeUndefined();
+    expect([cheeks?.from, cheeks?.to]).toEqual([expect.closeTo(1.4, 9), expect.closeTo(12.6, 9)]);
+  });
+  it('are drawn by a closed rim about that middle, where the ellipsoid comes out of the side', () => {
+    const rim = cheeks?.drawn?.().side?.[0]?.path ?? [];
+    expect(rim.length).toBeGreaterThan(10);
+    expect(rim.at(-1)).toEqual(rim[0]);
+    // On the rim the body's side stands on the ellipsoid, or at the crown or keel where it reaches so far.
+    for (const [x, z] of rim) {
+      const { b, t, d } = body.profile.section(x);
+      const h = z >= 0 ? t : d;
+      const y = b * Math.sqrt(Math.max(0, 1 - (z / h) ** 2));
+      const on = ((x - 7) / 5.6) ** 2 + ((y - 10.2) / 6) ** 2 + ((z + 2) / 5) ** 2;
+      expect(on).toBeLessThan(1.02);
+    }
+    const heights = rim.map(([, z]) => z);
+    expect(Math.max(...heights)).toBeGreaterThan(0);
+    expect(Math.min(...heights)).toBeLessThan(-4);
+  });
+});
+
+describe('the outline of a collar', () => {
+  it('is its radius above and below the shank’s line, from its rear to where it enters', () => {
+    const collar = collarRevolve({ length: 6, diameter: 4, barb: 0.5, barbs: 2 }, football.profile(SPHERE));
+    if (!collar) throw new Error('there is no collar');
+    const outline = collarOutline(collar);
+    expect(outline.length % 2).toBe(0);
+    const half = outline.length / 2;
+    for (let i = 0; i < half; i++) {
+      const [[x, r], [u, low]] = [outline[i] ?? [NaN, NaN], outline[outline.length - 1 - i] ?? [NaN, NaN]];
+      expect(u).toBe(x);
+      expect(low).toBe(-r);
+      expect(r).toBeCloseTo(collar.radius(x), 12);
+    }
+    expect([outline[0]?.[0], outline[half - 1]?.[0]]).toEqual([collar.from, collar.to]);
   });
 });
 

@@ -81,6 +81,16 @@ describe('what a document holds of a solid', () => {
 
   it.each([
     ['cut short', () => ({ ...packed(box), positions: packed(box).positions.slice(0, -8) }), /cut short/],
+    [
+      'with two thirds of a corner too much',
+      () => packSolid('', { ...box, positions: Float64Array.from([...box.positions, 1, 2]) }),
+      /cut short/,
+    ],
+    [
+      'with a third of a facet too much',
+      () => packSolid('', { ...box, triangles: Uint32Array.from([...box.triangles, 1]) }),
+      /cut short/,
+    ],
     ['of no facets', () => ({ ...packed(box), triangles: '' }), /cut short/],
     ['no base64 at all', () => ({ ...packed(box), positions: '%%%' }), /cut short/],
     [
