@@ -11,6 +11,9 @@ import {
 } from '../src/core/index.ts';
 import type { Design, Rig, Vec3 } from '../src/core/index.ts';
 import { withBait } from '../src/core/build/assemble.ts';
+import { SHALLOW } from '../src/core/behaviour/rest-poses.ts';
+import { spread } from '../src/core/behaviour/spread.ts';
+import { dot } from '../src/core/numeric/vec.ts';
 import { FRAME, line, median } from './kit.ts';
 
 /** Heads whose behaviours are timed: one turned, one broad, one with a sole, one with everything. */
@@ -57,7 +60,10 @@ function timed(design: Design, look: (rig: Rig) => unknown): number {
   return times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? NaN;
 }
 
-/** The poses by the hull against the same from thousands of directions, each followed downhill over the raw points. */
+/** Directions the height function is flooded on: 1.4° apart. */
+const DIRECTIONS = 20_000;
+
+/** The poses by the hull against the height function itself, looked at from all directions alike and flooded from its lowest places up. */
 function restAgainstSearch(key: string, rig: Rig): void {
   const points = rig.bodies[0].hull();
   const whole = rig.parts.reduce((sum, { mass }) => sum + mass, 0);
@@ -66,23 +72,26 @@ function restAgainstSearch(key: string, rig: Rig): void {
   const centre: Vec3 = [at(0), at(1), at(2)];
   const byHull = median(() => restPoses(points, centre), 5);
   const from = performance.now();
-  const found = searched(points, centre, 400);
-  const bySearch = ((performance.now() - from) * 1500) / 400;
-  const [best] = restPoses(points, centre);
-  const away = found.filter((down) => best && dot(down, best.down) < Math.cos(Math.PI / 18)).length;
-  line(`${key}: rest poses by the hull`, byHull / bySearch, 'a search of 1,500 landings over all points');
+  const shareOf = flooded(points, centre);
+  const byFlood = performance.now() - from;
   line(
-    `${key}: landings of the likeliest pose`,
-    (found.length - away) / found.length / (best?.share ?? NaN),
-    'its share (1: they agree)',
+    `${key}: rest poses by the hull`,
+    byHull / byFlood,
+    `flooding ${DIRECTIONS.toLocaleString('en')} directions`,
   );
+  const [best] = restPoses(points, centre);
+  if (best)
+    line(
+      `${key}: share of the likeliest pose, flooded`,
+      shareOf(best.down) / best.share,
+      'its share by the hull',
+    );
 }
 
-const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-
-/** Where each of some even directions ends when the height of the centre is followed down in shrinking steps. */
-function searched(points: ArrayLike<number>, centre: Vec3, landings: number): Vec3[] {
-  const height = (n: Vec3) => {
+/** Share of all directions in the basin that one lies in. Basins that meet less than a hundredth of the height over the shallower are one. */
+function flooded(points: ArrayLike<number>, centre: Vec3): (down: Vec3) => number {
+  const ways = spread(DIRECTIONS);
+  const heights = ways.map((n) => {
     let most = -Infinity;
     for (let i = 0; i < points.length; i += 3) {
       const high =
@@ -92,43 +101,44 @@ function searched(points: ArrayLike<number>, centre: Vec3, landings: number): Ve
       if (high > most) most = high;
     }
     return most;
-  };
-  const turned = (n: Vec3, way: number, step: number): Vec3 => {
-    // Two directions square to n, and those between them.
-    const ref: Vec3 = Math.abs(n[0]) < 0.8 ? [1, 0, 0] : [0, 1, 0];
-    const side = unit(crossed(n, ref));
-    const up = crossed(n, side);
-    const [c, s] = [Math.cos(way), Math.sin(way)];
-    return unit(
-      [0, 1, 2].map((k) => (n[k] ?? 0) + step * (c * (side[k] ?? 0) + s * (up[k] ?? 0))) as unknown as Vec3,
-    );
-  };
-  return Array.from({ length: landings }, (_, i) => {
-    const z = 1 - (2 * i + 1) / landings;
-    const turn = i * Math.PI * (3 - Math.sqrt(5));
-    const wide = Math.sqrt(1 - z * z);
-    let n: Vec3 = [wide * Math.cos(turn), wide * Math.sin(turn), z];
-    let low = height(n);
-    for (let step = 0.05; step > 5e-4;) {
-      let better: Vec3 | undefined;
-      for (let way = 0; way < 8; way++) {
-        const there = turned(n, (way * Math.PI) / 4, step);
-        const high = height(there);
-        if (high < low) [low, better] = [high, there];
-      }
-      if (better) n = better;
-      else step /= 2;
-    }
-    return n;
   });
-}
-
-const crossed = (a: Vec3, b: Vec3): Vec3 => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
-function unit(a: Vec3): Vec3 {
-  const long = Math.hypot(a[0], a[1], a[2]);
-  return [a[0] / long, a[1] / long, a[2] / long];
+  // They come in rising order of one coordinate, so neighbours are not far in the list.
+  const reach = Math.ceil(4 * Math.sqrt(DIRECTIONS));
+  const near = Math.cos(2.2 * Math.sqrt((4 * Math.PI) / DIRECTIONS));
+  const basin = new Int32Array(DIRECTIONS).fill(-1);
+  const parent: number[] = [];
+  const lowest: number[] = [];
+  const find = (one: number): number => (parent[one] === one ? one : find(parent[one] ?? one));
+  for (const i of heights.map((_, one) => one).sort((a, b) => (heights[a] ?? 0) - (heights[b] ?? 0))) {
+    const level = heights[i] ?? 0;
+    let [own, least] = [-1, Infinity];
+    const met = new Set<number>();
+    for (let j = Math.max(0, i - reach); j <= Math.min(DIRECTIONS - 1, i + reach); j++) {
+      if ((basin[j] ?? -1) < 0 || dot(ways[i] as Vec3, ways[j] as Vec3) < near) continue;
+      met.add(find(basin[j] as number));
+      if ((heights[j] ?? 0) < least) [own, least] = [find(basin[j] as number), heights[j] ?? 0];
+    }
+    if (own < 0) {
+      own = parent.length;
+      parent.push(own);
+      lowest.push(level);
+    }
+    basin[i] = own;
+    for (const other of met) {
+      const [a, b] = [find(own), find(other)];
+      const shallower = Math.max(lowest[a] ?? 0, lowest[b] ?? 0);
+      if (a === b || level - shallower >= SHALLOW * Math.abs(shallower)) continue;
+      const [deep, shallow] = (lowest[a] ?? 0) <= (lowest[b] ?? 0) ? [a, b] : [b, a];
+      parent[shallow] = deep;
+    }
+  }
+  return (down) => {
+    let [best, most] = [0, -Infinity];
+    ways.forEach((way, i) => {
+      const close = dot(way, down);
+      if (close > most) [best, most] = [i, close];
+    });
+    const wanted = find(basin[best] as number);
+    return basin.reduce((sum, one) => sum + (find(one) === wanted ? 1 : 0), 0) / DIRECTIONS;
+  };
 }
