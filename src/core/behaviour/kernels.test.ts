@@ -54,6 +54,8 @@ describe('a strand bent far', () => {
     expect(elastica(1e-3).drop).toBeCloseTo(1e-3 / 3, 8);
     expect(elastica(1e-5).drop).toBeCloseTo(1e-5 / 3, 12);
     expect(loadFor(0)).toBe(0);
+    // P L²/EI of a small drop is three times it.
+    expect(loadFor(1e-5)).toBeCloseTo(3e-5, 12);
     expect(loadFor(0.99)).toBe(Infinity);
     expect(() => elastica(-1)).toThrow(/load/);
     expect(() => elastica(NaN)).toThrow(/load/);

@@ -24,14 +24,15 @@ const USUAL: Dragging = { factor: 1 };
  * The head's drag 27% more and less, what published forms differ by (see the fall); the line's coefficient from 1.0, a still cylinder at its
  * Reynolds numbers of some hundreds (Hoerner 1965, from memory), to 1.4, a line that hums (working value, no source).
  */
-const MOST: Dragging = { factor: 1.27, normal: 1.4 };
-const LEAST: Dragging = { factor: 0.73, normal: 1 };
+const LINE = { still: 1, humming: 1.4 };
+const MOST: Dragging = { factor: 1.27, normal: LINE.humming };
+const LEAST: Dragging = { factor: 0.73, normal: LINE.still };
 
 /** The head's drag as likely and as its span goes: as published forms part, or as it was measured; the line's own in both. */
 const draggings = ({ drag }: Rig) => ({
   usual: USUAL,
-  least: drag ? { factor: drag.low / drag.factor, normal: 1 } : LEAST,
-  most: drag ? { factor: drag.high / drag.factor, normal: 1.4 } : MOST,
+  least: drag ? { ...LEAST, factor: drag.low / drag.factor } : LEAST,
+  most: drag ? { ...MOST, factor: drag.high / drag.factor } : MOST,
 });
 /** Speeds looked at, m/s. */
 const SLOWEST = 0.02;
