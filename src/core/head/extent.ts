@@ -79,7 +79,8 @@ function measured(head: HeadBody): Extent {
     );
   let wide = { x: 0, y: 0, value: 0 };
   for (const x of xs) {
-    if (most(x) <= wide.value) continue;
+    // A solid from outside may stand out between the stations of its envelope.
+    if (!head.mesh && most(x) <= wide.value) continue;
     const value = reachAt(head, x, widest);
     if (value > wide.value) wide = { x, y: 0, value };
   }
