@@ -40,7 +40,8 @@ export function roughArea(head: HeadBody): number {
     once(
       rough,
       head,
-      () => easyArea(head) ?? setRight(head, massProperties(surfaceMesh(head, ROUGH, ROUGH)).area, ROUGH, 0.5),
+      () =>
+        easyArea(head) ?? setRight(head, massProperties(surfaceMesh(head, ROUGH, ROUGH)).area, ROUGH, 0.5),
     )
   );
 }

@@ -47,7 +47,7 @@ const bounds = (points: readonly Vec2[]) => ({
 describe.each(DRAWN_FAMILIES.map(({ key }) => [key] as const))('%s against its own solid', (family) => {
   const rig = built(family, { keeper: { kind: 'none' }, guard: { kind: 'none' } });
   const fine = { rings: 120, corners: 96 };
-    const mesh = surfaceMesh(bareHead(rig.head), fine, fine);
+  const mesh = surfaceMesh(bareHead(rig.head), fine, fine);
   const corners = Array.from({ length: mesh.positions.length / 3 }, (_, i) => [
     mesh.positions[3 * i] as number,
     mesh.positions[3 * i + 1] as number,
