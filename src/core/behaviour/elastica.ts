@@ -50,8 +50,8 @@ const MOST = 400;
  */
 export function elastica(load: number): Bent {
   if (!(load >= 0 && load <= MOST)) throw new RangeError(`load: must be from 0 to ${MOST}.`);
-  // Small deflection: P L³/3EI, and its shortening ∫ slope²/2.
-  if (load < 1e-4) return { drop: load / 3, shortening: load ** 2 / 15 };
+  // Small deflection: P L³/3EI, and its shortening ∫ slope²/2, which the integrals below cannot tell from nothing any more.
+  if (load < 1e-3) return { drop: load / 3, shortening: load ** 2 / 15 };
   const root = findRoot((x) => Math.log(bentBy(Math.exp(x)).load / load), ...MODULI, 1e-13);
   const { drop, shortening } = bentBy(root.ok ? Math.exp(root.x) : Math.SQRT1_2);
   return { drop, shortening };
