@@ -61,6 +61,8 @@ describe('a strand bent far', () => {
     expect(loadFor(1e-5)).toBeCloseTo(3e-5, 12);
     expect(loadFor(0.99)).toBe(Infinity);
     expect(() => elastica(-1)).toThrow(/load/);
+    expect(() => elastica(401)).toThrow(/from 0 to 400/);
+    expect(elastica(400).drop).toBeLessThan(1);
     expect(() => elastica(NaN)).toThrow(/load/);
   });
 });

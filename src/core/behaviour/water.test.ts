@@ -14,6 +14,7 @@ import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import type { Surroundings } from './behaviour.ts';
 import { sphereDrag } from './drag.ts';
 import { USUAL_FISHING } from './fishing.ts';
+import { elastica } from './elastica.ts';
 import { guardForce } from './guard-force.ts';
 import type { ReadingId } from './index.ts';
 import { climbShare, crackOf, draggedOver, lineAngle, popFree, sheddingShare } from './pull.ts';
@@ -372,12 +373,12 @@ describe('levers, roll and echo', () => {
 });
 
 describe('hook and guard', () => {
-  /** A guard of so many strands, standing 6° over where it must come down to. */
-  const stood = (count: number, diameter: number, spread = 0): Pick<Rig, 'guard' | 'hook'> => {
+  /** A guard of so many strands, standing 6° (or as told) over where it must come down to. */
+  const stood = (count: number, diameter: number, spread = 0, over = 6): Pick<Rig, 'guard' | 'hook'> => {
     const [px, pz] = [20, 12];
     const gap = 10;
     // The strand is laid down to a quarter of the gap under the point.
-    const standing = Math.atan2(pz - gap / 4, px) + radians(6);
+    const standing = Math.atan2(pz - gap / 4, px) + radians(over);
     const along: Vec3 = [-Math.cos(standing), 0, Math.sin(standing)];
     const strand = { path: [], diameter };
     return {
@@ -405,6 +406,21 @@ describe('hook and guard', () => {
     expect((laid?.forces[1] ?? 0) / (laid?.force ?? 1)).toBeCloseTo(4000 / 2800, 9);
     expect((guardForce(stood(16, 0.8))?.force ?? 0) / (laid?.force ?? 1)).toBeCloseTo(16, 6);
     expect((guardForce(stood(8, 0.4))?.force ?? 0) / (laid?.force ?? 1)).toBeCloseTo(0.5, 9);
+  });
+
+  it('one that stands square to where it must go is bent until its end is 0.95 of the way: the load of that, and no more', () => {
+    const reach = Math.hypot(20, 12 - 2.5);
+    const bend = (2800 * 16 * (Math.PI / 64) * 0.4 ** 4) / reach ** 2;
+    // By the elastica itself: the load whose drop is 0.95.
+    let [low, high] = [0, 400];
+    for (let i = 0; i < 60; i++) {
+      const middle = (low + high) / 2;
+      if (elastica(middle).drop < 0.95) low = middle;
+      else high = middle;
+    }
+    for (const over of [75, 90, 120])
+      expect((guardForce(stood(16, 0.4, 0, over))?.force ?? NaN) / (bend * low)).toBeCloseTo(1, 4);
+    expect(guardForce(stood(16, 0.4, 0, 70))?.force).toBeLessThan(bend * low);
   });
 
   it('fanned wider than a jaw it is softer by the strands that stand beside it', () => {
