@@ -77,7 +77,8 @@ beforeAll(async () => {
     const result = evaluate(design);
     return result.ok ? [{ design: result.design, values: valuesOf(result.readings) }] : [];
   });
-}, 300_000);
+  // Hundreds of whole evaluations: half a minute by itself, and many times that on a machine that does much else.
+}, 900_000);
 
 function order(
   brief: (typeof SITUATIONS)[number]['brief'],
