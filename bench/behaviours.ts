@@ -11,10 +11,12 @@ import {
 } from '../src/core/index.ts';
 import type { Design, Rig, Vec3 } from '../src/core/index.ts';
 import { withBait } from '../src/core/build/assemble.ts';
+import { hanging } from '../src/core/behaviour/hang.ts';
+import { waterDensity } from '../src/core/material/water.ts';
 import { SHALLOW } from '../src/core/behaviour/rest-poses.ts';
 import { spread } from '../src/core/behaviour/spread.ts';
 import { dot } from '../src/core/numeric/vec.ts';
-import { FRAME, line, median } from './kit.ts';
+import { FRAME, line, median, middle } from './kit.ts';
 
 /** Heads whose behaviours are timed: one turned, one broad, one with a sole, one with everything. */
 const HEADS = ['ball', 'football', 'standup', 'dart'];
@@ -57,7 +59,7 @@ function timed(design: Design, look: (rig: Rig) => unknown): number {
     look(rig);
     if (i > 3) times.push(performance.now() - from);
   }
-  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? NaN;
+  return middle(times);
 }
 
 /** Directions the height function is flooded on: 1.4° apart. */
@@ -66,10 +68,7 @@ const DIRECTIONS = 20_000;
 /** The poses by the hull against the height function itself, looked at from all directions alike and flooded from its lowest places up. */
 function restAgainstSearch(key: string, rig: Rig): void {
   const points = rig.bodies[0].hull();
-  const whole = rig.parts.reduce((sum, { mass }) => sum + mass, 0);
-  const at = (axis: 0 | 1 | 2) =>
-    rig.parts.reduce((sum, { mass, centroid }) => sum + mass * centroid[axis], 0) / whole;
-  const centre: Vec3 = [at(0), at(1), at(2)];
+  const { centre } = hanging(rig, waterDensity(PLAIN_WATER.water));
   const byHull = median(() => restPoses(points, centre), 5);
   const from = performance.now();
   const shareOf = flooded(points, centre);

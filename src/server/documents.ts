@@ -83,7 +83,7 @@ export class DocumentStore<C extends Collection> {
     this.collection = collection;
     this.make = make;
     this.onSave = onSave;
-    this.table = TABLES[collection] as unknown as typeof designs;
+    this.table = TABLES[collection];
   }
 
   /** A page in order of name. `after` is the `next` of the page before. */

@@ -31,6 +31,9 @@ interface RuntimeFiles {
 type Started = Awaited<ReturnType<NodeFS['init']>>;
 type PreRun = NonNullable<Started['emscriptenOpts']['preRun']>[number];
 
+/** Whether a started runtime carries the file layer, which its types do not tell of. */
+const hasFiles = (module: object): module is { readonly NODEFS: RuntimeFiles } => 'NODEFS' in module;
+
 /** Synchronises a file or folder by its path. */
 export function syncPath(path: string): void {
   const descriptor = openSync(path, 'r');
@@ -49,7 +52,9 @@ export class DurableFS extends NodeFS {
   override async init(...given: Parameters<NodeFS['init']>): Promise<Started> {
     const { emscriptenOpts } = await super.init(...given);
     const synchronise: PreRun = (module) => {
-      const files = (module as unknown as { readonly NODEFS: RuntimeFiles }).NODEFS;
+      if (!hasFiles(module))
+        throw new Error('The database runs without its file layer: no save could be made sure of.');
+      const files: RuntimeFiles = module.NODEFS;
       files.stream_ops.fsync = ({ nfd, node }) => {
         if (nfd === undefined) syncPath(files.realPath(node));
         else fsyncSync(nfd);

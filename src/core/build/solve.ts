@@ -122,6 +122,8 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
     const now = miss(next);
     slope = (now - missed) / (law.share(next) - law.share(previous));
     [previous, missed] = [next, now];
+    // Where so little metal is left that weight does not rise with what is expected, only the bracketed search below is sure.
+    if (!(slope > 0)) break;
   }
   if (Math.abs(missed) <= EXACT && last) {
     return { ok: true, design: last.design, rig: { ...last.rig, scale: last.factor } };

@@ -5,6 +5,7 @@ import type { Design } from '../document/design.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
 import { keeperInitial } from '../fitting/keepers/index.ts';
 import { usualPlastic } from '../plastic/usual.ts';
+import { plainBrief } from '../test-kit/brief.test-kit.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import type { Head, ReadingValues, Worn } from './head.ts';
@@ -19,18 +20,6 @@ import { plasticsMeant, wornAtFirst } from './wearing.ts';
  */
 
 const LB = 0.45359237;
-const brief = (change: Partial<Brief> = {}): Brief => ({
-  format: 'fern-anvil/brief',
-  version: 2,
-  name: 'By hand',
-  water: { kind: 'fresh', depth: 4, temperature: 15 },
-  bottom: { kinds: ['gravel'] },
-  cover: { kinds: [] },
-  fishing: { retrieve: 'drag' },
-  line: { material: 'fluorocarbon', test: 5 },
-  bait: { kind: 'paddle-tail', length: 90 },
-  ...change,
-});
 const water = (change: Partial<Brief['water']>): Partial<Brief> => ({
   water: { kind: 'fresh', depth: 4, temperature: 15, ...change },
 });
@@ -56,28 +45,28 @@ describe('what a brief leaves out', () => {
   ] as const)(
     '%s is usually done at %f m/s with a rest of %f s (working values)',
     (retrieve, speed, rest, touches) => {
-      const found = situationOf(brief({ fishing: { retrieve } }));
+      const found = situationOf(plainBrief({ fishing: { retrieve } }));
       expect([found.speed, found.rest, found.touches]).toEqual([speed, rest, touches]);
       expect(found.assumed).toContain('/fishing/speed');
     },
   );
 
   it('colder fish are given longer: 3½ times the rest at 5 °C and below, half of that more at 8.5 °C', () => {
-    const rest = (temperature: number) => situationOf(brief(water({ temperature }))).rest;
+    const rest = (temperature: number) => situationOf(plainBrief(water({ temperature }))).rest;
     expect(rest(12)).toBe(4);
     expect(rest(8.5)).toBeCloseTo(4 * 2.25, 9);
     expect(rest(5)).toBeCloseTo(14, 9);
     expect(rest(1)).toBeCloseTo(14, 9);
     const rests = (seconds: number) =>
-      situationOf(brief({ fishing: { retrieve: 'drag', rest: seconds } })).rests;
+      situationOf(plainBrief({ fishing: { retrieve: 'drag', rest: seconds } })).rests;
     expect([0.4, 0.5, 5.9, 6].map(rests)).toEqual(['none', 'short', 'short', 'long']);
   });
 
   it('sight makes clear, stained and murky; stones, cracks and stems come from what lies there', () => {
-    const clarity = (sight: number) => situationOf(brief(water({ sight }))).clarity;
+    const clarity = (sight: number) => situationOf(plainBrief(water({ sight }))).clarity;
     expect([2, 1.9, 0.5, 0.4].map(clarity)).toEqual(['clear', 'stained', 'stained', 'murky']);
     const bed = (kinds: Brief['bottom']['kinds'], more = {}) =>
-      situationOf(brief({ bottom: { kinds, ...more } }));
+      situationOf(plainBrief({ bottom: { kinds, ...more } }));
     expect([bed(['gravel', 'broken rock']).crack, bed(['gravel', 'broken rock']).stone]).toEqual([15, 200]);
     expect([bed(['mud']).crack, bed(['mud']).stone, bed(['mud']).slope]).toEqual([0, 0, 5]);
     expect(bed(['shell'], { crack: 7, stone: 9, slope: 30 })).toMatchObject({
@@ -86,7 +75,7 @@ describe('what a brief leaves out', () => {
       slope: 30,
     });
     const stem = (kinds: Brief['cover']['kinds'], more = {}) =>
-      situationOf(brief({ cover: { kinds, ...more } })).stem;
+      situationOf(plainBrief({ cover: { kinds, ...more } })).stem;
     expect([stem([]), stem(['sparse weed']), stem(['sparse weed', 'brush and wood'])]).toEqual([6, 3, 12]);
     expect(stem(['grass or reeds'], { stem: 9 })).toBe(9);
   });
@@ -99,8 +88,8 @@ describe('what a brief leaves out', () => {
     [20, 'medium heavy'],
     [50, 'heavy'],
   ] as const)('%d lb at the hook is fished on a rod that is %s', (pounds, rod) => {
-    expect(situationOf(brief({ line: { material: 'braid', test: pounds * LB } })).rod).toBe(rod);
-    const led = brief({
+    expect(situationOf(plainBrief({ line: { material: 'braid', test: pounds * LB } })).rod).toBe(rod);
+    const led = plainBrief({
       line: { material: 'braid', test: 60 * LB },
       leader: { material: 'fluorocarbon', test: pounds * LB },
     });
@@ -108,11 +97,11 @@ describe('what a brief leaves out', () => {
   });
 
   it('small baits are for panfish, the line is the cast or what the depth takes, straight down the depth and the rod', () => {
-    const size = (length: number) => situationOf(brief({ bait: { kind: 'micro', length } })).size;
+    const size = (length: number) => situationOf(plainBrief({ bait: { kind: 'micro', length } })).size;
     expect([size(50), size(51)]).toEqual(['panfish', 'medium']);
     const out = (depth: number, retrieve: Brief['fishing']['retrieve'], cast?: number) =>
       situationOf(
-        brief({ ...water({ depth }), fishing: { retrieve, ...(cast === undefined ? {} : { cast }) } }),
+        plainBrief({ ...water({ depth }), fishing: { retrieve, ...(cast === undefined ? {} : { cast }) } }),
       ).lineOut;
     expect([out(4, 'drag'), out(20, 'drag'), out(4, 'drag', 31)]).toEqual([20, 32, 31]);
     // A rod of 2.1 m, its tip at seven tenths of that, and a hand of slack.
@@ -125,7 +114,7 @@ describe('what the computation is told', () => {
   it('a current across the line adds square, salt water is denser, a crack counts only where one was said', () => {
     const told = surroundingsOf(
       situationOf(
-        brief({
+        plainBrief({
           water: { kind: 'sea', depth: 7, temperature: 9, current: 0.8 },
           fishing: { retrieve: 'drag', speed: 0.6 },
           bottom: { kinds: ['broken rock'], crack: 11 },
@@ -144,17 +133,19 @@ describe('what the computation is told', () => {
     expect(told.fishing?.rodHeight).toBeCloseTo(2.1, 9);
     expect(told.depth).toBe(7);
     expect(told.water).toEqual({ temperature: 9, salinity: 35 });
-    expect(surroundingsOf(situationOf(brief({ bottom: { kinds: ['broken rock'] } }))).fishing?.crack).toBe(0);
+    expect(
+      surroundingsOf(situationOf(plainBrief({ bottom: { kinds: ['broken rock'] } }))).fishing?.crack,
+    ).toBe(0);
     // Nothing that stands still is computed with: a boat never holds quite still.
     expect(
-      surroundingsOf(situationOf(brief({ fishing: { retrieve: 'vertical', speed: 0 } }))).fishing?.speed,
+      surroundingsOf(situationOf(plainBrief({ fishing: { retrieve: 'vertical', speed: 0 } }))).fishing?.speed,
     ).toBe(0.02);
   });
 });
 
 describe('what is asked, and what decides', () => {
   const at = (key: (typeof QUESTIONS)[number]['key'], change: Partial<Brief>) => {
-    const situation = situationOf(brief(change));
+    const situation = situationOf(plainBrief(change));
     const question = questionOf(key);
     return [question.isAsked(situation), question.isDecisive(situation)];
   };
@@ -188,7 +179,7 @@ describe('what is asked, and what decides', () => {
 
 describe('a fall that was computed in the brief’s own water goes before depth over speed', () => {
   it('and only there', () => {
-    const deep = situationOf(brief(water({ depth: 12 })));
+    const deep = situationOf(plainBrief(water({ depth: 12 })));
     const says = (values: ReadingValues, isSettled: boolean) =>
       questionOf('depth')
         .compute?.(deep)({ design: sampleDesign('ball'), values, isSettled })
@@ -211,7 +202,7 @@ describe('what is tried to mend a no', () => {
     rest: Partial<Head> = {},
   ) =>
     (
-      questionOf(key).changes?.(situationOf(brief(more)), {
+      questionOf(key).changes?.(situationOf(plainBrief(more)), {
         design: sampleDesign('ball', change),
         values: { 'mass.metal': 7 },
         ...rest,
@@ -295,7 +286,7 @@ describe('what is tried to mend a no', () => {
 });
 
 describe('the plastics a situation means', () => {
-  const asked = situationOf(brief({ bait: { kind: 'paddle-tail', length: 100 } }));
+  const asked = situationOf(plainBrief({ bait: { kind: 'paddle-tail', length: 100 } }));
   const named = (length: number, kind: 'paddle-tail' | 'stubby' = 'paddle-tail') =>
     usualPlastic(kind, length / 25.4, { name: `${kind} ${length}` });
 
@@ -328,7 +319,7 @@ describe('how a plastic probably goes on, from hook and bait alone', () => {
     const worn = wornAtFirst(
       design,
       { 'hook.gap': gap, 'hook.shankOutside': outside },
-      situationOf(brief({ cover: { kinds: covers } })),
+      situationOf(plainBrief({ cover: { kinds: covers } })),
       [of],
     );
     return worn && [worn.pairing.method, worn.pairing.verdict];
@@ -376,7 +367,7 @@ describe('how a plastic probably goes on, from hook and bait alone', () => {
   });
 
   it('nothing without a plastic or without the hook’s readings', () => {
-    const situation = situationOf(brief());
+    const situation = situationOf(plainBrief());
     expect(wornAtFirst(bare, { 'hook.gap': 12, 'hook.shankOutside': 30 }, situation, [])).toBeUndefined();
     expect(wornAtFirst(bare, { 'hook.gap': 12 }, situation, [plastic])).toBeUndefined();
   });

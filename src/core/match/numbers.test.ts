@@ -4,6 +4,7 @@ import { guardInitial } from '../fitting/guards/index.ts';
 import { keeperInitial } from '../fitting/keepers/index.ts';
 import { plasticMass } from '../plastic/body.ts';
 import { usualPlastic } from '../plastic/usual.ts';
+import { plainBrief } from '../test-kit/brief.test-kit.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { FACTS, factFor, factText } from './facts.ts';
 import type { Head, ReadingValues } from './head.ts';
@@ -16,19 +17,13 @@ import { usualWindow } from './window.ts';
 
 const LB = 0.45359237;
 const OZ = 28.349523125;
-const brief = (change: Partial<Brief> = {}): Brief => ({
-  format: 'fern-anvil/brief',
-  version: 2,
-  name: 'Numbers',
-  water: { kind: 'fresh', depth: 4, temperature: 15 },
-  bottom: { kinds: ['mud'] },
-  cover: { kinds: [] },
-  fishing: { retrieve: 'drag' },
-  line: { material: 'fluorocarbon', test: 5 },
-  bait: { kind: 'creature', length: 100 },
-  fish: { size: 'medium' },
-  ...change,
-});
+const brief = (change: Partial<Brief> = {}): Brief =>
+  plainBrief({
+    bottom: { kinds: ['mud'] },
+    bait: { kind: 'creature', length: 100 },
+    fish: { size: 'medium' },
+    ...change,
+  });
 const deep = (depth: number, temperature = 15): Partial<Brief> => ({
   water: { kind: 'fresh', depth, temperature },
 });

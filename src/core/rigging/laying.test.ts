@@ -50,6 +50,11 @@ const cylinder = (diameter: number, length: number, change: Partial<Plastic> = {
   stations: [0, 0.5, 1].map((at) => ({ at, height: 1, breadth: 1 })),
   ...change,
 });
+/** A round body of 100 mm whose thickness is such shares of a diameter at such shares of its length. */
+const shaped = (diameter: number, shares: readonly (readonly [at: number, share: number])[]): Plastic =>
+  cylinder(diameter, 100, {
+    stations: shares.map(([at, share]) => ({ at, height: share, breadth: share })),
+  });
 const lay = (method: string, plastic: Plastic, rig = RIG, cut = 0) =>
   layOnHead(rig, plastic, methodOf(method), cut);
 
@@ -162,16 +167,14 @@ describe('a seat', () => {
 
   it('a body thickest between point and bend shields the point by that, and no part of it beyond', () => {
     // Full from a quarter of its length to half of it, thin before and behind.
-    const swollen = cylinder(6, 100, {
-      stations: [
-        { at: 0, height: 0.5, breadth: 0.5 },
-        { at: 0.24, height: 0.5, breadth: 0.5 },
-        { at: 0.26, height: 1, breadth: 1 },
-        { at: 0.5, height: 1, breadth: 1 },
-        { at: 0.52, height: 0.5, breadth: 0.5 },
-        { at: 1, height: 0.5, breadth: 0.5 },
-      ],
-    });
+    const swollen = shaped(6, [
+      [0, 0.5],
+      [0.24, 0.5],
+      [0.26, 1],
+      [0.5, 1],
+      [0.52, 0.5],
+      [1, 0.5],
+    ]);
     const tip = -RIG.hook.tip[0];
     expect(tip).toBeLessThan(26);
     const under = lay('threaded', swollen);
@@ -179,14 +182,12 @@ describe('a seat', () => {
     expect(under.fill).toBeCloseTo(6 / HOOK.gap, 9);
     expect(under.freeGap).toBeCloseTo(RIG.hook.pointHeight - HOOK.wire / 2 - 3, 9);
     // The same swelling behind the exit takes nothing off the gap.
-    const behind = cylinder(6, 100, {
-      stations: [
-        { at: 0, height: 0.5, breadth: 0.5 },
-        { at: 0.6, height: 0.5, breadth: 0.5 },
-        { at: 0.64, height: 1, breadth: 1 },
-        { at: 1, height: 1, breadth: 1 },
-      ],
-    });
+    const behind = shaped(6, [
+      [0, 0.5],
+      [0.6, 0.5],
+      [0.64, 1],
+      [1, 1],
+    ]);
     expect(lay('threaded', behind).fill).toBeCloseTo(3 / HOOK.gap, 9);
   });
 
@@ -415,12 +416,10 @@ describe('places where a covered hook goes in and out', () => {
   });
 
   it('a body that swells to the tail shields the point by what it is where the hook comes out', () => {
-    const cone = cylinder(12, 100, {
-      stations: [
-        { at: 0, height: 0.1, breadth: 0.1 },
-        { at: 1, height: 1, breadth: 1 },
-      ],
-    });
+    const cone = shaped(12, [
+      [0, 0.1],
+      [1, 1],
+    ]);
     const laid = lay('threaded', cone);
     expect((laid.fill * HOOK.gap) / 2).toBeCloseTo(plasticSection(cone, laid.exit).halfHeight, 9);
   });
