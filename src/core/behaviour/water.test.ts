@@ -2,8 +2,10 @@ import { describe, expect, it } from 'vitest';
 import type { Rig } from '../build/rig.ts';
 import { submerged } from '../build/submerged.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
+import { packSolid } from '../head/imported.ts';
 import { solids } from '../head/kernel.ts';
 import type { Mesh } from '../head/mesh.ts';
+import { meshOf } from '../head/solid.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { waterDensity, waterViscosity } from '../material/water.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
@@ -118,6 +120,67 @@ describe('dragged over a bottom', () => {
       expect(Math.min(...moments), family).toBeLessThan(rest.weight * 0.25);
       expect(Math.max(...moments), family).toBeGreaterThan(-rest.weight * 0.25);
     }
+  });
+
+  it('a ball’s front is a round one to a part in two hundred, drawn by its family or brought in from outside', () => {
+    const lent = solids().Manifold.sphere(6, 160).translate([6, 0, 0]);
+    const brought = judged('imported', {
+      ...BARE,
+      head: { solid: packSolid('Lent', meshOf(lent)), dimensions: {} },
+    });
+    lent.delete();
+    for (const { value } of [judged('ball', BARE), brought]) {
+      const slope = radians(phi - value('pull.lineAngle'));
+      expect(Math.abs(value('pull.climbShare') - (1 - Math.sin(slope)) / 2)).toBeLessThan(0.005);
+      expect(Math.abs(value('pull.popFree') - phi - degrees(Math.asin(0.6)))).toBeLessThan(0.5);
+      expect(Math.abs(value('pull.shedding') - 1 + Math.sin(radians(phi)))).toBeLessThan(0.005);
+    }
+  });
+
+  it('a rocker rolls to where the moments about the foot of its arc’s middle balance, a soled head lies on its sole', () => {
+    const [length, height, arc, deep] = [24, 10, 30, 5];
+    const stations = Array.from({ length: 13 }, (_, i) => {
+      const drop = Math.sqrt(arc ** 2 - (i - 6) ** 2 * 4) - (arc - deep);
+      return { at: i / 12, breadth: 1, rise: 0.6, drop: (2 * drop) / height };
+    });
+    const { rig } = judged('own', {
+      ...BARE,
+      head: { stations, dimensions: { length, breadth: 9, height } } as never,
+    });
+    expect(rig.profile.section(7).d).toBeCloseTo(Math.sqrt(arc ** 2 - 25) - (arc - deep), 2);
+    for (const friction of [0.1, 0.25, 0.4]) {
+      const around = { ...PLAIN_WATER, fishing: { friction } };
+      const found = draggedOver(rig, around);
+      const { centre, weight } = restOf(rig, around) ?? {};
+      if (!found || !centre || !weight) throw new Error('it floats');
+      const [c, s] = [Math.cos(radians(found.pitch)), Math.sin(radians(found.pitch))];
+      const line = radians(found.line);
+      const force = (friction * weight) / (Math.cos(line) + friction * Math.sin(line));
+      // From the foot of the arc's middle, turned nose down.
+      const over = (at: Vec3): Vec2 => {
+        const [x, z] = [at[0] - length / 2, at[2] - (arc - deep)];
+        return [x * c + z * s, arc + z * c - x * s];
+      };
+      const [weightAt] = over(centre);
+      const [eyeAt, eyeUp] = over(rig.places.eye);
+      const [down, back] = [weight * weightAt, force * (Math.cos(line) * eyeUp - Math.sin(line) * eyeAt)];
+      expect(Math.abs(back)).toBeGreaterThan(weight * 0.2);
+      // Half a degree of its roll moves the foot by a hundredth of the arc.
+      expect(Math.abs(down + back)).toBeLessThan(weight * arc * 0.01);
+    }
+    for (const tilt of [6, 12, 18]) {
+      const soled = judged('ball', { ...BARE, head: { features: { sole: { cut: 0.5, tilt } } } });
+      expect(soled.value('pull.pitch')).toBeCloseTo(tilt, 1);
+    }
+  });
+
+  it('a sole makes a head lower in a crack, as far as it takes off at the place', () => {
+    const { rig } = judged('ball', { ...BARE, head: { features: { sole: { cut: 0.4, tilt: 0 } } } });
+    const radius = rig.profile.length / 2;
+    // A quarter of its length behind its nose it is √3 r broad; so high above, and 0.6 r below.
+    expect(crackOf(rig).width).toBeCloseTo((Math.sqrt(3) / 2 + 0.6) * radius, 1);
+    expect(crackOf(rig, 1.61 * radius).angle).toBe(180);
+    expect(crackOf(rig, 1.58 * radius).angle).toBeLessThan(30);
   });
 
   it('a ball enters a crack of √3 of its radius with a quarter of its length, where its sides close at 60°', () => {

@@ -1,8 +1,8 @@
 import type { HeadBody } from '../head/body.ts';
-import { bareHead } from '../head/body.ts';
+import { bareHead, isPlain } from '../head/body.ts';
 import { loft } from '../head/loft.ts';
 import type { MeshQuality } from '../head/loft.ts';
-import type { Mesh } from '../head/mesh.ts';
+import type { Revolve } from '../head/revolve.ts';
 import { surfaceMesh } from '../head/solid.ts';
 import type { HookPath } from '../hook/path.ts';
 import type { Ring } from '../hook/ring.ts';
@@ -28,7 +28,7 @@ export function rigidBodies(placed: Placed, parts: readonly Part[]): Rig['bodies
         parts,
         faces,
         sticks: lazily(() => [...hookSticks(placed), ...headSticks(placed), ...baitSticks(bait?.laid)]),
-        hull: lazily(() => hullOf([headPoints(head), hookPoints(hook), baitPoints(bait?.laid)])),
+        ...touching(head, () => [...hookPoints(hook), ...baitPoints(bait?.laid)]),
       },
     ];
   }
@@ -37,14 +37,14 @@ export function rigidBodies(placed: Placed, parts: readonly Part[]): Rig['bodies
     parts: parts.filter((part) => !swings(part)),
     faces,
     sticks: lazily(() => headSticks(placed)),
-    hull: lazily(() => hullOf([headPoints(head), wirePoints(hook.legAndShank, hook.wire / 2)])),
+    ...touching(head, () => wirePoints(hook.legAndShank, hook.wire / 2)),
   };
   const free: RigidBody = {
     name: 'hook',
     parts: parts.filter(swings),
     faces: undefined,
     sticks: lazily(() => [...hookSticks(placed), ...baitSticks(bait?.laid)]),
-    hull: lazily(() => hullOf([hookPoints(hook), baitPoints(bait?.laid)])),
+    ...touching(undefined, () => [...hookPoints(hook), ...baitPoints(bait?.laid)]),
   };
   return [still, free];
 }
@@ -55,15 +55,40 @@ function lazily<T>(make: () => T): () => T {
   return () => (made ??= { value: make() }).value;
 }
 
-const hullOf = (groups: readonly (readonly number[])[]): Float64Array => Float64Array.from(groups.flat());
+/** Corners of what can touch: those of the metal, and those besides it. */
+function touching(head: HeadBody | undefined, others: () => number[]): Pick<RigidBody, 'hull' | 'besides'> {
+  const besides = lazily(() => Float64Array.from(others()));
+  return {
+    besides,
+    hull: lazily(() => Float64Array.from([...(head ? headPoints(head) : []), ...besides()])),
+  };
+}
 
-/** Corners of the metal's surface with its collar. */
+/**
+ * Corners of the metal's surface with its collar. A worked head's surface costs a solid, so its bare one, which drag asks for too, is taken, and
+ * the collar's rings beside it as far as they are metal.
+ */
 function headPoints(head: HeadBody): number[] {
-  const mesh: Mesh =
-    head.collar && head.shapes.every(({ isCollar }) => isCollar) && !head.mesh
-      ? loft(head.profile, head.collar, SHADOW)
-      : surfaceMesh(head, SHADOW);
-  return Array.from(mesh.positions);
+  const { collar, profile } = head;
+  if (!collar) return Array.from(surfaceMesh(head, SHADOW).positions);
+  if (isPlain(head)) return Array.from(loft(profile, collar, SHADOW).positions);
+  return [...surfaceMesh(bareHead(head), SHADOW).positions, ...collarPoints(head, collar)];
+}
+
+/** Points about the ends and kinks of a collar, those that a slot has cut away left out. Between kinks its sides are straight. */
+function collarPoints({ holds }: HeadBody, { from, breaks, to, radius }: Revolve): number[] {
+  const hair = 1e-6;
+  const { corners } = SHADOW;
+  const places = [from + hair, ...breaks.flatMap((x) => [x - hair, x + hair]), to - hair];
+  return places.flatMap((x) => {
+    const r = radius(x);
+    return Array.from({ length: corners }, (_, k): Vec3 => {
+      const turn = (2 * Math.PI * k) / corners;
+      return [x, r * Math.cos(turn), r * Math.sin(turn)];
+    })
+      .filter(([, y, z]) => r > 0 && holds(x, y * (1 - hair), z * (1 - hair)))
+      .flat();
+  });
 }
 
 const AROUND = 6;

@@ -48,6 +48,8 @@ export interface RigidBody {
   readonly parts: readonly Part[];
   /** corners of everything that can touch something, x y z in turn; what is too soft to carry a head is left out */
   readonly hull: () => Float64Array;
+  /** those of them that are not the metal's own */
+  readonly besides: () => Float64Array;
   /** the closed surface that drag sees as a body, a worked one as fine as asked; a body of wire alone has none */
   readonly faces: ((worked?: MeshQuality) => Mesh) | undefined;
   /** what drag sees as sticks */

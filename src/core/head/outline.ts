@@ -15,14 +15,19 @@ export interface HeadOutlines {
   readonly front: readonly Vec2[];
 }
 
+/** Outlines of a plain loft from the side and from above; `count` stations along it. */
+export function sideAndTop(profile: Profile, count: number): Pick<HeadOutlines, 'side' | 'top'> {
+  const sections = stationsAlong(profile, count).map((x) => ({ x, ...profile.section(x) }));
+  const upper = sections.map(({ x, t }): Vec2 => [x, t]);
+  const lower = sections.map(({ x, d }): Vec2 => [x, -d]).reverse();
+  const left = sections.map(({ x, b }): Vec2 => [x, b]);
+  const right = left.map(([x, y]): Vec2 => [x, -y]).reverse();
+  return { side: [...upper, ...lower], top: [...left, ...right] };
+}
+
 /** Outlines of a plain loft; `count` stations along it. */
 export function headOutlines(profile: Profile, count = 48): HeadOutlines {
-  const xs = stationsAlong(profile, count);
-  const sections = xs.map((x) => profile.section(x));
-  const upper = xs.map((x, i): Vec2 => [x, sections[i]?.t ?? 0]);
-  const lower = xs.map((x, i): Vec2 => [x, -(sections[i]?.d ?? 0)]).reverse();
-  const left = xs.map((x, i): Vec2 => [x, sections[i]?.b ?? 0]);
-  const right = left.map(([x, y]): Vec2 => [x, -y]).reverse();
+  const sections = stationsAlong(profile, count).map((x) => profile.section(x));
   const turns = 72;
   const front = Array.from({ length: turns }, (_, k): Vec2 => {
     const turn = (2 * Math.PI * k) / turns;
@@ -32,7 +37,7 @@ export function headOutlines(profile: Profile, count = 48): HeadOutlines {
     for (const section of sections) reach = Math.max(reach, sectionRadius(section, c, s));
     return [reach * c, reach * s];
   });
-  return { side: [...upper, ...lower], top: [...left, ...right], front };
+  return { ...sideAndTop(profile, count), front };
 }
 
 /** Places across the half-breadth at which a worked body is read. */

@@ -31,9 +31,7 @@ export interface WaterFigure {
     readonly front: readonly Vec2[];
     readonly centre: Vec3;
   };
-  readonly drag: Dragged | undefined;
-  /** outline of the metal from above: (forward, left), mm */
-  readonly above: readonly Vec2[];
+  readonly drag: Dragged;
   /** the line at the speed asked for, from the head up: m ahead and above; how much of it is in the water */
   readonly line: { readonly shape: readonly Vec2[]; readonly depth: number; readonly distance: number };
   /** depth kept against speed through the water */
@@ -54,7 +52,8 @@ export function waterFigure(rig: Rig, around: Surroundings): WaterFigure | undef
   const fishing = fishingOf(around);
   const rho = waterDensity(around.water);
   const { poses, hull, weight } = rested;
-  const metal = rig.bodies[0].faces?.().positions ?? [];
+  const dragged = draggedOver(rig, around);
+  if (!dragged) return undefined;
   const through = Math.max(0.02, fishing.speed + fishing.current);
   const { drag, lift } = tow.at(through);
   const line = lineToRod({ weight: tow.weight - lift, drag }, through, rho, fishing);
@@ -77,8 +76,7 @@ export function waterFigure(rig: Rig, around: Surroundings): WaterFigure | undef
       front: hull2(seenAlong(hull, 1, 2)),
       centre: rested.centre,
     },
-    drag: draggedOver(rig, around),
-    above: hull2(seenAlong(metal, 0, 1)),
+    drag: dragged,
     line: { shape: line.shape, depth: line.depth, distance: line.distance },
     curve: SPEEDS.map((speed): Vec2 => [speed, depthAt(tow, speed, rho, fishing)]),
     pulls: { set: hookSet(fishing), test: strength, brake: fishing.brake * strength },

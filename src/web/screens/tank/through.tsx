@@ -164,7 +164,7 @@ function Above({
   readonly stem: number;
   readonly phi: number;
 }) {
-  const { above } = head.water;
+  const { above } = head.water.drag;
   const box = extent(above);
   const size = 300;
   const k = Math.min(9, 150 / (box.right - box.left), 190 / Math.max(box.high - box.low, crack));
