@@ -1,3 +1,6 @@
+import type { Vec2 } from '../numeric/vec.ts';
+import { radians } from '../numeric/vec.ts';
+
 /** Convex outline of points in a plane, counter-clockwise (Andrew 1979). */
 export function hull2(points: readonly (readonly [number, number])[]): (readonly [number, number])[] {
   const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
@@ -26,3 +29,40 @@ export const seenAlong = (
     points[3 * i + across] as number,
     points[3 * i + up] as number,
   ]);
+
+/** An outline in a plane, counter-clockwise. */
+export type Flat = readonly Vec2[];
+
+/** Neighbouring sides of an outline that turn by less than this are chords of a curve, degrees: fewer than thirty make a round. */
+export const BENT = 12;
+
+/**
+ * Where an outline, forward and up, touches a level floor, turned nose down by a pitch in rad. Where sides are chords of a curve the curve rolls:
+ * it touches at the middle of a chord that lies level, and between two such places on the way from one to the other; at a corner it is
+ * the corner.
+ */
+export function touchdown(outline: Flat, pitch: number): Vec2 {
+  const [c, s] = [Math.cos(pitch), Math.sin(pitch)];
+  const turned = ([x, z]: Vec2): Vec2 => [x * c + z * s, z * c - x * s];
+  let [i, lowest] = [0, Infinity];
+  outline.forEach(([x, z], k) => {
+    const height = z * c - x * s;
+    if (height < lowest) [i, lowest] = [k, height];
+  });
+  const [before, at, after] = [outline.at(i - 1), outline[i], outline[(i + 1) % outline.length]].map(
+    (point) => turned(point as Vec2),
+  ) as [Vec2, Vec2, Vec2];
+  const [fall, rise] = [
+    Math.atan2(before[1] - at[1], at[0] - before[0]),
+    Math.atan2(after[1] - at[1], after[0] - at[0]),
+  ];
+  if (!(fall + rise > 0 && fall + rise < radians(BENT))) return at;
+  const lengths = [before, after].map(([x, z]) => Math.hypot(x - at[0], z - at[1]) || 1) as [number, number];
+  const half = Math.min(...lengths) / 2;
+  const [back, on] = [before, after].map(([x, z], k): Vec2 => {
+    const share = half / (lengths[k] as number);
+    return [at[0] + share * (x - at[0]), at[1] + share * (z - at[1])];
+  }) as [Vec2, Vec2];
+  const share = fall / (fall + rise);
+  return [back[0] + share * (on[0] - back[0]), back[1] + share * (on[1] - back[1])];
+}

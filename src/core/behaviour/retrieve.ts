@@ -8,7 +8,7 @@ import { fallen } from './fall.ts';
 import type { Fishing } from './fishing.ts';
 import { fishingOf, lineFacts } from './fishing.ts';
 import { oncePer } from './once.ts';
-import { lineAngle } from './pull.ts';
+import { lineAngle } from './dragged.ts';
 import type { Tow } from './tow.ts';
 import { lineToRod, towed } from './tow.ts';
 import { radians } from '../numeric/vec.ts';

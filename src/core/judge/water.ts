@@ -1,8 +1,8 @@
 import type { Surroundings } from '../behaviour/behaviour.ts';
 import { fallen } from '../behaviour/fall.ts';
 import { fishingOf, hookSet, lineFacts } from '../behaviour/fishing.ts';
-import type { Dragged } from '../behaviour/pull.ts';
-import { draggedOver } from '../behaviour/pull.ts';
+import type { Dragged } from '../behaviour/dragged.ts';
+import { draggedOver } from '../behaviour/dragged.ts';
 import { restOf } from '../behaviour/rest.ts';
 import { hull2, seenAlong } from '../behaviour/outline.ts';
 import { depthAt, towOf } from '../behaviour/retrieve.ts';
