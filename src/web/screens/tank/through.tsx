@@ -30,6 +30,7 @@ export function Through({
   const { drag } = head.water;
   const phi = (Math.atan(conditions.values.friction) * 180) / Math.PI;
   const narrow = readingOf(head, 'pull.crackWidth');
+  const ahead = readingOf(head, 'pull.noseAhead');
   const meets = meeting(drag.outline, drag.floor + edge, drag.line, phi);
   const share = (value: number) => `${Math.round(100 * value)}%`;
   return (
@@ -70,8 +71,9 @@ export function Through({
       </div>
       <p className="tank-says" data-meets={meets}>
         <b>Against this edge it {meets}.</b> {share(readingOf(head, 'pull.climbShare'))} of its front climbs;
-        the nose stands {format(readingOf(head, 'pull.noseAhead'), 'size')} ahead of the line; it comes free
-        from a line of {format(readingOf(head, 'pull.popFree'), 'angle')}.{' '}
+        {ahead < 0 ? 'the line runs' : 'the nose stands'} {format(Math.abs(ahead), 'size')} ahead of{' '}
+        {ahead < 0 ? 'the nose' : 'the line'}; it comes free from a line of{' '}
+        {format(readingOf(head, 'pull.popFree'), 'angle')}.{' '}
         {crack < narrow
           ? `A crack of ${format(crack, 'size')} is too narrow to hold its nose.`
           : readingOf(head, 'pull.jams') === 1
