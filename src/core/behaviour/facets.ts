@@ -76,9 +76,11 @@ export function facetsOf(
       }),
     };
   });
-  const volume =
-    whole.reduce((sum, { corners: [a, b, c] }) => sum + dot(a as Vec3, cross(b as Vec3, c as Vec3)), 0) / 6;
-  const size = Math.max(0, ...whole.flatMap(({ corners }) => corners.map(norm)));
+  // About a corner of its own: what is lifted almost all by water has its weight act far outside of it.
+  const own = whole[0]?.corners[0] ?? [0, 0, 0];
+  const about = whole.map(({ corners: at }) => at.map((corner) => sub(corner, own)));
+  const volume = about.reduce((sum, [a, b, c]) => sum + dot(a as Vec3, cross(b as Vec3, c as Vec3)), 0) / 6;
+  const size = Math.max(0, ...about.flat().map(norm));
   if (!(volume > 1e-9 * size ** 3))
     throw new RangeError('points: lie in one plane. Give at least four that do not.');
   return {

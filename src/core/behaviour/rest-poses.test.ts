@@ -46,6 +46,17 @@ describe('resting poses against closed forms', () => {
     expect(standing(a)[0]?.saddle).toBeCloseTo(Math.hypot(a, c), 9);
   });
 
+  it('a cuboid that water lifts almost whole stands on the face below which its weight acts, however far, and no wall is too steep for it', () => {
+    for (const far of [20, 1e3, 1e5]) {
+      const [pose, ...others] = restPoses(box(7, 5, 3), [far, 0, 0]);
+      expect(pose?.down[0]).toBeCloseTo(1, 9);
+      expect(pose?.height).toBeCloseTo(7 - far, 6);
+      expect(pose?.share).toBeCloseTo(1, 9);
+      expect(others.every(({ share }) => share === 0)).toBe(true);
+      expect(slopeHeld(box(7, 5, 3), [far, 0, 0], [1, 0, 0], [0, 1, 0])).toBe(90);
+    }
+  });
+
   it('a cylinder: on either end, or on its side all round as one pose', () => {
     const [radius, half] = [4, 6];
     const poses = restPoses(

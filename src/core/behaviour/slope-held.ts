@@ -1,5 +1,5 @@
 import type { Vec3 } from '../numeric/vec.ts';
-import { degrees, dot, norm, scale, sub } from '../numeric/vec.ts';
+import { clamp, degrees, dot, norm, scale, sub } from '../numeric/vec.ts';
 import type { Points } from './facets.ts';
 import { triples } from './facets.ts';
 import { hull2 } from './outline.ts';
@@ -66,5 +66,6 @@ export function slopeHeld(
     if (height < highest - SHALLOW * Math.abs(highest)) break;
     roll = until;
   }
-  return Math.max(0, degrees(best));
+  // One almost afloat, its heavy end down, has its weight act below the bottom: a wall is the steepest there is.
+  return clamp(degrees(best), 0, 90);
 }
