@@ -1,5 +1,4 @@
-import type { ErrorObject, ValidateFunction } from 'ajv';
-import { Ajv } from 'ajv';
+import type { Ajv, ValidateFunction } from 'ajv';
 import type { TSchema } from '@sinclair/typebox';
 import type {
   Batch,
@@ -23,7 +22,6 @@ import {
   checkRuleFacts,
   DesignSchema,
   HookSchema,
-  isStorable,
   MouldSchema,
   PhotoSchema,
   PlasticSchema,
@@ -60,68 +58,13 @@ import {
   ScaleActSchema,
   ScaleQuerySchema,
 } from './api.ts';
+import { ajv, coercing } from './engine.ts';
+import { overgrown, tooDeep, unstorable } from './bounds.ts';
+import { MOST_PROBLEMS, problemsFrom } from './sentences.ts';
 
 /** What came of checking a document against its schema. */
 export type Checked<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
-
-const ajv = new Ajv({ allErrors: true, verbose: true, strict: true, allowUnionTypes: true });
-const coercing = new Ajv({ allErrors: true, verbose: true, strict: true, coerceTypes: true });
-
-/** What no database stores, with its place: half a sign or a NUL, which some programs leave where they cut a text; a number without end. */
-function unstorable(data: unknown, path = ''): Problem[] {
-  if (typeof data === 'string') {
-    if (isStorable(data)) return [];
-    return [
-      {
-        path,
-        message: `${fieldName(path)}: holds a broken character that cannot be kept. Delete it, or type the text anew.`,
-      },
-    ];
-  }
-  // A number too large for a number becomes infinite when it is read, and passes by every limit.
-  if (typeof data === 'number' && !Number.isFinite(data))
-    return [{ path, message: `${fieldName(path)}: is too large a number. Type a smaller one.` }];
-  if (typeof data !== 'object' || data === null) return [];
-  for (const [key, value] of Object.entries(data)) {
-    const found = isStorable(key)
-      ? unstorable(value, `${path}/${key}`)
-      : [
-          {
-            path,
-            message: `${fieldName(path)}: a name in it holds a broken character that cannot be kept. Remove it.`,
-          },
-        ];
-    if (found.length > 0) return found;
-  }
-  return [];
-}
-
-/** Most entries of any list or object of a document, and most of all of them: the largest sound one has some hundreds. */
-const MOST_ENTRIES = 2_000;
-const MOST_VALUES = 50_000;
-
-/** Where a document holds more than any sound one does: told at once, since every entry of a huge list would be told one by one otherwise. */
-function overgrown(data: unknown): Problem[] {
-  let values = 0;
-  const waiting: { readonly value: unknown; readonly path: string }[] = [{ value: data, path: '' }];
-  for (let here = waiting.pop(); here; here = waiting.pop()) {
-    const { value, path } = here;
-    if (typeof value !== 'object' || value === null) continue;
-    const entries = Array.isArray(value) ? value.length : Object.keys(value).length;
-    values += entries;
-    if (entries > MOST_ENTRIES || values > MOST_VALUES)
-      return [
-        {
-          path,
-          message: `${fieldName(path)}: holds ${entries} entries, far more than belong here. Leave out what does not.`,
-        },
-      ];
-    for (const [key, inner] of Object.entries(value))
-      waiting.push({ value: inner, path: `${path}/${shortened(key, 60)}` });
-  }
-  return [];
-}
 
 /** A check that is compiled when it is first asked for: a start needs few of them. */
 function checker<T>(schema: TSchema, engine: Ajv = ajv): (data: unknown) => Checked<T> {
@@ -198,27 +141,6 @@ export function checkTrialDocument(data: unknown): Checked<Trial> {
 export const checkGo = checker<Go>(GoSchema);
 export const checkNaming = checker<Naming>(NameSchema);
 const checkRulesShape = checker<RuleSet>(RulesSchema);
-
-/** Deepest nesting of a set of rules that is looked at: what lies deeper is refused before a check walks into it. */
-const DEEPEST = 40;
-
-function tooDeep(data: unknown): Problem | undefined {
-  const waiting: { readonly value: unknown; readonly depth: number; readonly path: string }[] = [
-    { value: data, depth: 0, path: '' },
-  ];
-  for (let here = waiting.pop(); here; here = waiting.pop()) {
-    const { value, depth, path } = here;
-    if (typeof value !== 'object' || value === null) continue;
-    if (depth > DEEPEST)
-      return {
-        path: shortened(path, 200),
-        message: `${fieldName(path)}: conditions stand more than ${DEEPEST} deep. Say it with fewer.`,
-      };
-    for (const [key, inner] of Object.entries(value))
-      waiting.push({ value: inner, depth: depth + 1, path: `${path}/${shortened(key, 40)}` });
-  }
-  return undefined;
-}
 
 /** A set of rules: of its schema, and asking only for what can be known. */
 export function checkRuleSet(data: unknown): Checked<RuleSet> {
@@ -340,136 +262,4 @@ export function checkShop(data: unknown): Checked<Shop> {
       photos: list('photos'),
     },
   };
-}
-
-/** At most this many problems are told at once: a wrecked document would fill the screen. */
-const MOST_PROBLEMS = 20;
-
-/** Schema errors as sentences that name the field and the remedy. */
-function problemsFrom(errors: readonly ErrorObject[]): Problem[] {
-  const problems: Problem[] = [];
-  // A choice between forms reports every form it tried: keep the choice, and drop what lies beneath it.
-  const choices = errors.filter(({ keyword }) => keyword === 'anyOf');
-  for (const choice of choices) problems.push(...choiceProblems(choice));
-  for (const error of errors) {
-    const beneath = choices.some(
-      ({ schemaPath }) => error.keyword !== 'anyOf' && error.schemaPath.startsWith(schemaPath),
-    );
-    if (!beneath && error.keyword !== 'anyOf') problems.push(sentence(error));
-  }
-  const seen = new Set<string>();
-  return problems
-    .filter(({ path, message }) => {
-      const key = `${path} ${message}`;
-      return seen.has(key) ? false : (seen.add(key), true);
-    })
-    .slice(0, MOST_PROBLEMS);
-}
-
-interface Branch {
-  readonly const?: unknown;
-  readonly properties?: { readonly kind?: { readonly const?: unknown } };
-}
-
-function choiceProblems(error: ErrorObject): Problem[] {
-  const branches = (error.schema as Branch[] | undefined) ?? [];
-  const name = fieldName(error.instancePath);
-  if (branches.every((branch) => 'const' in branch)) {
-    const allowed = branches.map((branch) => String(branch.const)).join(', ');
-    return [{ path: error.instancePath, message: `${name}: ${shown(error.data)} is not one of ${allowed}.` }];
-  }
-  const kind = (error.data as { kind?: unknown } | null)?.kind;
-  const branch = branches.find((candidate) => candidate.properties?.kind?.const === kind);
-  if (!branch) {
-    const allowed = branches.map((candidate) => String(candidate.properties?.kind?.const)).join(', ');
-    return [
-      {
-        path: `${error.instancePath}/kind`,
-        message: `${name}: kind is ${shown(kind)}; use one of ${allowed}.`,
-      },
-    ];
-  }
-  const validate = ajv.compile(branch as object);
-  validate(error.data);
-  return (validate.errors ?? []).map((inner) =>
-    sentence({ ...inner, instancePath: error.instancePath + inner.instancePath }),
-  );
-}
-
-function sentence(error: ErrorObject): Problem {
-  const { keyword, params, instancePath, data } = error;
-  const name = fieldName(instancePath);
-  const at = (message: string, path = instancePath): Problem => ({ path, message });
-  switch (keyword) {
-    case 'required': {
-      const missing = String(params['missingProperty']);
-      return at(
-        `${fieldName(`${instancePath}/${missing}`)} is missing. Add it.`,
-        `${instancePath}/${missing}`,
-      );
-    }
-    case 'additionalProperties': {
-      const extra = shortened(String(params['additionalProperty']), 60);
-      return at(
-        `${name}: “${extra}” is not a field here. Remove it, or check its spelling.`,
-        `${instancePath}/${extra}`,
-      );
-    }
-    case 'type':
-      return at(`${name}: must be ${withArticle(String(params['type']))}, not ${shown(data)}.`);
-    case 'const':
-      return at(`${name}: must be ${shown(params['allowedValue'])}, not ${shown(data)}.`);
-    case 'minimum':
-    case 'maximum':
-    case 'exclusiveMinimum':
-    case 'exclusiveMaximum': {
-      const words: Record<string, string> = {
-        '>=': 'at least',
-        '<=': 'at most',
-        '>': 'more than',
-        '<': 'less than',
-      };
-      return at(
-        `${name}: must be ${words[String(params['comparison'])] ?? ''} ${String(params['limit'])}, not ${shown(data)}.`,
-      );
-    }
-    case 'maxLength':
-      return at(
-        `${name}: is ${String(data).length} characters long; at most ${String(params['limit'])} fit. Shorten it.`,
-      );
-    case 'pattern':
-      return params['pattern'] === '^$|\\S'
-        ? at(`${name}: must not be blank. Type something.`)
-        : at(`${name}: ${error.message ?? 'is not right'}.`);
-    case 'minLength':
-      return at(`${name}: must not be empty. Type something.`);
-    default:
-      return at(`${name}: ${error.message ?? 'is not right'}.`);
-  }
-}
-
-const withArticle = (type: string): string =>
-  ({
-    number: 'a number',
-    integer: 'a whole number',
-    string: 'text',
-    object: 'an object',
-    array: 'a list',
-    boolean: 'true or false',
-  })[type] ?? type;
-
-/** A value as it may stand in a sentence, never longer than a line. */
-function shown(data: unknown): string {
-  if (data === undefined) return 'missing';
-  if (typeof data === 'string') return `“${data.length > 40 ? `${shortened(data, 40)}…` : data}”`;
-  if (typeof data === 'object') return data === null ? 'null' : Array.isArray(data) ? 'a list' : 'an object';
-  return String(data);
-}
-
-/** `/head/dimensions/breadth` → `Head, dimensions, breadth`; the whole document is called “The document”. */
-function fieldName(path: string): string {
-  const parts = path.split('/').filter(Boolean);
-  if (parts.length === 0) return 'The document';
-  const text = parts.join(', ');
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -114,6 +114,7 @@ export * from './document/history.ts';
 export * from './document/hook.ts';
 export * from './series/ladder.ts';
 export * from './plate/dimensions.ts';
+export * from './plate/entities.ts';
 export * from './plate/sheet.ts';
 export * from './behaviour/making.ts';
 export { familyOutlines } from './head/outline.ts';

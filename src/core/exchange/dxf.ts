@@ -7,7 +7,8 @@ import {
   TextHorizontalAlignment,
   Units,
 } from '@tarikjabiri/dxf';
-import type { Layer, Sheet } from '../plate/sheet.ts';
+import type { Layer } from '../plate/entities.ts';
+import type { Sheet } from '../plate/sheet.ts';
 import { oneLine } from './text.ts';
 
 const LAYERS: readonly (readonly [Layer, number, string])[] = [

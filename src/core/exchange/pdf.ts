@@ -5,7 +5,7 @@ import type { PDFPage } from 'pdf-lib';
 import { degrees, LineCapStyle, PDFDocument, rgb, StandardFonts } from 'pdf-lib';
 import type { Design } from '../document/design.ts';
 import type { Drawing } from '../plate/drawing.ts';
-import type { Layer } from '../plate/sheet.ts';
+import type { Layer } from '../plate/entities.ts';
 import { plateSheet } from '../plate/sheet.ts';
 import type { SheetOptions } from '../plate/sheet.ts';
 import { formatFigure, formatQuantity } from '../quantity/format.ts';

@@ -1,4 +1,5 @@
-import type { Entity, Layer, Sheet } from '../plate/sheet.ts';
+import type { Entity, Layer } from '../plate/entities.ts';
+import type { Sheet } from '../plate/sheet.ts';
 import { escapeXml } from './text.ts';
 
 /** Line of each layer: width in mm, dashes. */

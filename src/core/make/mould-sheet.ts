@@ -1,5 +1,6 @@
 import type { Vec2 } from '../numeric/vec.ts';
-import type { Entity, Sheet } from '../plate/sheet.ts';
+import type { Entity } from '../plate/entities.ts';
+import type { Sheet } from '../plate/sheet.ts';
 import { dimensionText } from '../plate/sheet.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 import type { MouldLayout } from './mould-layout.ts';

@@ -11,7 +11,8 @@ import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { anyDesign } from '../test-kit/wild.test-kit.ts';
 import type { Dimension } from './dimensions.ts';
 import { dimensionsOf, placeDimensions } from './dimensions.ts';
-import type { Entity, Sheet, SheetOptions } from './sheet.ts';
+import type { Entity } from './entities.ts';
+import type { Sheet, SheetOptions } from './sheet.ts';
 import { ARRANGEMENTS, dimensionText, plateSheet } from './sheet.ts';
 
 const draw = (design: Parameters<typeof evaluate>[0]): Drawing | undefined => {

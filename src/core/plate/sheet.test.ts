@@ -7,7 +7,8 @@ import type { Dimension } from './dimensions.ts';
 import { dimensionsOf, placeDimensions } from './dimensions.ts';
 import type { Drawing } from './drawing.ts';
 import { drawingOf } from './drawing.ts';
-import type { Entity, Sheet, SheetOptions } from './sheet.ts';
+import type { Entity } from './entities.ts';
+import type { Sheet, SheetOptions } from './sheet.ts';
 import { dimensionText, plateSheet } from './sheet.ts';
 
 /*

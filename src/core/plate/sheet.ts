@@ -1,36 +1,16 @@
-import type { DrawnEdge } from '../head/features/shape.ts';
-import type { Drawing, DrawnWire } from './drawing.ts';
+import type { Drawing } from './drawing.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 import { shownUnit } from '../quantity/units.ts';
 import type { Dimension, PlacedDimension, PlateViewName } from './dimensions.ts';
 import { dimensionsOf, placeDimensions } from './dimensions.ts';
+import type { Entity } from './entities.ts';
+import { moved, pointsOf } from './entities.ts';
+import { viewsOf } from './views.ts';
 
 /** How the three views stand to each other: with third angle the view from above lies above, with first angle below. */
 export const ARRANGEMENTS = ['third', 'first'] as const;
 export type Arrangement = (typeof ARRANGEMENTS)[number];
-
-export type Layer = 'outline' | 'wire' | 'hidden' | 'centre' | 'dimension' | 'text' | 'mark';
-
-/** What stands on a sheet, in mm of the sheet, y up. */
-export type Entity =
-  | {
-      readonly kind: 'line';
-      readonly layer: Layer;
-      readonly points: readonly Vec2[];
-      readonly closed: boolean;
-      readonly width?: number;
-    }
-  | { readonly kind: 'circle'; readonly layer: Layer; readonly at: Vec2; readonly radius: number }
-  | {
-      readonly kind: 'text';
-      readonly layer: Layer;
-      readonly at: Vec2;
-      readonly text: string;
-      readonly height: number;
-      readonly anchor: 'start' | 'middle' | 'end';
-      readonly turned?: boolean;
-    };
 
 /** A drawing laid out at true scale. */
 export interface Sheet {
@@ -170,196 +150,6 @@ export function plateSheet(
   );
   return { width, height, entities, origins };
 }
-
-const pointsOf = (entity: Entity): Vec2[] => {
-  if (entity.kind === 'line') {
-    const half = (entity.width ?? 0) / 2;
-    return entity.points.flatMap(([u, v]): Vec2[] => [
-      [u - half, v - half],
-      [u + half, v + half],
-    ]);
-  }
-  if (entity.kind === 'circle') {
-    const [[u, v], r] = [entity.at, entity.radius];
-    return [
-      [u - r, v - r],
-      [u + r, v + r],
-    ];
-  }
-  return [];
-};
-
-function moved(entity: Entity, place: (point: Vec2) => Vec2, scale: number): Entity {
-  if (entity.kind === 'line') {
-    return {
-      ...entity,
-      points: entity.points.map(place),
-      ...(entity.width ? { width: entity.width * scale } : {}),
-    };
-  }
-  if (entity.kind === 'circle') return { ...entity, at: place(entity.at), radius: entity.radius * scale };
-  return { ...entity, at: place(entity.at) };
-}
-
-/** What each view shows, in mm of the head. */
-function viewsOf(drawing: Drawing): Record<PlateViewName, Entity[]> {
-  const { eye, hinge, guard, keeper } = drawing;
-  const line = (layer: Layer, points: readonly Vec2[], closed: boolean, width?: number): Entity => ({
-    kind: 'line',
-    layer,
-    points,
-    closed,
-    ...(width ? { width } : {}),
-  });
-  const edges = (list: readonly DrawnEdge[]) =>
-    list.map(({ path, hidden }) => line(hidden ? 'hidden' : 'outline', path, false));
-  const wires = (list: readonly DrawnWire[], view: PlateViewName) =>
-    list.map((wire) => line('wire', wire[view], false, wire.wire));
-  const side: Entity[] = [
-    line('outline', drawing.side, true),
-    line('wire', drawing.hook, false, drawing.wire),
-    ...(hinge
-      ? [
-          line('wire', hinge.wire, false, drawing.wire),
-          ...hinge.rings.map(({ at, radius }): Entity => ({ kind: 'circle', layer: 'wire', at, radius })),
-        ]
-      : []),
-    ...(drawing.collar ? [line('outline', drawing.collar, true)] : []),
-    ...wires(keeper, 'side'),
-    ...(guard ? wires(guard.strands, 'side') : []),
-    ...edges(drawing.edges.side),
-    line(
-      'centre',
-      [
-        [drawing.bendRear[0] - 2, 0],
-        [drawing.length + 3, 0],
-      ],
-      false,
-    ),
-    eye.crosswise
-      ? line(
-          'wire',
-          [
-            [eye.at[0] - eye.along[0] * eye.radius, eye.at[1] - eye.along[1] * eye.radius],
-            [eye.at[0] + eye.along[0] * eye.radius, eye.at[1] + eye.along[1] * eye.radius],
-          ],
-          false,
-          eye.wire,
-        )
-      : { kind: 'circle', layer: 'wire', at: eye.at, radius: eye.radius },
-    { kind: 'circle', layer: 'mark', at: drawing.centre, radius: 1 },
-    line(
-      'mark',
-      [
-        [drawing.centre[0] - 1.5, drawing.centre[1]],
-        [drawing.centre[0] + 1.5, drawing.centre[1]],
-      ],
-      false,
-    ),
-    line(
-      'mark',
-      [
-        [drawing.centre[0], drawing.centre[1] - 1.5],
-        [drawing.centre[0], drawing.centre[1] + 1.5],
-      ],
-      false,
-    ),
-    line(
-      'mark',
-      [
-        [drawing.tip[0], drawing.tip[1] - 1.2],
-        [drawing.tip[0], drawing.tip[1] + 1.2],
-      ],
-      false,
-    ),
-  ];
-  const top: Entity[] = [
-    line('outline', drawing.top, true),
-    line(
-      'wire',
-      [
-        [drawing.bendRear[0], 0],
-        [0, 0],
-      ],
-      false,
-      drawing.wire,
-    ),
-    ...(drawing.collar ? [line('outline', drawing.collar, true)] : []),
-    ...wires(keeper, 'top'),
-    ...(guard ? wires(guard.strands, 'top') : []),
-    ...edges(drawing.edges.top),
-    line(
-      'centre',
-      [
-        [drawing.bendRear[0] - 2, 0],
-        [drawing.length + 3, 0],
-      ],
-      false,
-    ),
-    eye.crosswise
-      ? {
-          kind: 'line',
-          layer: 'wire',
-          points: ellipse([eye.at[0], 0], eye.radius * Math.abs(eye.along[0]), eye.radius),
-          closed: true,
-          width: eye.wire,
-        }
-      : line(
-          'wire',
-          [
-            [eye.at[0] - eye.radius, 0],
-            [eye.at[0] + eye.radius, 0],
-          ],
-          false,
-          eye.wire,
-        ),
-  ];
-  const front: Entity[] = [
-    line(
-      'wire',
-      [
-        [0, drawing.shankLevel],
-        [0, drawing.tip[1]],
-      ],
-      false,
-      drawing.wire,
-    ),
-    line('outline', drawing.front, true),
-    ...(guard ? wires(guard.strands, 'front') : []),
-    line(
-      'centre',
-      [
-        [0, -drawing.drop - 3],
-        [0, Math.max(drawing.rise, drawing.tip[1]) + 3],
-      ],
-      false,
-    ),
-    eye.crosswise
-      ? {
-          kind: 'line',
-          layer: 'wire',
-          points: ellipse([0, eye.at[1]], eye.radius, eye.radius * Math.abs(eye.along[1])),
-          closed: true,
-          width: eye.wire,
-        }
-      : line(
-          'wire',
-          [
-            [0, eye.at[1] - eye.radius],
-            [0, eye.at[1] + eye.radius],
-          ],
-          false,
-          eye.wire,
-        ),
-  ];
-  return { side, top, front };
-}
-
-const ellipse = ([u, v]: Vec2, a: number, b: number): Vec2[] =>
-  Array.from({ length: 36 }, (_, i): Vec2 => {
-    const turn = (2 * Math.PI * i) / 36;
-    return [u + a * Math.cos(turn), v + b * Math.sin(turn)];
-  });
 
 /** Extension lines, dimension line with arrows, and figure. */
 function dimensionEntities(

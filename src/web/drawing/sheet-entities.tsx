@@ -1,4 +1,4 @@
-import type { Entity } from '../../core/plate/sheet.ts';
+import type { Entity } from '../../core/plate/entities.ts';
 
 /** What stands on a sheet, as SVG with y down; `height` is the sheet's, mm. */
 export function SheetEntities({
