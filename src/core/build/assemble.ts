@@ -24,7 +24,7 @@ import { STEEL_DENSITY } from '../material/densities.ts';
 import { METALS } from '../material/metals/index.ts';
 import { findRoot } from '../numeric/root.ts';
 import type { Vec3 } from '../numeric/vec.ts';
-import { clamp } from '../numeric/vec.ts';
+import { clamp, norm, sub } from '../numeric/vec.ts';
 
 /** Metal of a design: from the given store, or the reference list. */
 export function designMetal(design: Design, metals: readonly Metal[] = METALS): Metal | undefined {
@@ -246,29 +246,25 @@ function besides(
   { bore, bundleRadius }: GuardBody,
   holds: HeadBody['holds'],
 ): HeadBody['holds'] {
-  const margin = radius + bundleRadius;
-  const span = (axis: 0 | 2, points: readonly Vec3[]) =>
-    [Math.min(...points.map((p) => p[axis])), Math.max(...points.map((p) => p[axis]))] as const;
-  const [[x0, x1], [z0, z1]] = [span(0, bore), span(2, bore)];
+  const pieces = path.slice(1).map((b, i) => [path[i] as Vec3, b] as const);
   // Pieces of the line that the bore can reach: mostly one or two, often none.
-  const near = path.slice(1).flatMap((b, i) => {
-    const a = path[i] as Vec3;
-    const [[ax, bx], [az, bz]] = [span(0, [a, b]), span(2, [a, b])];
-    const isAway = ax > x1 + margin || bx < x0 - margin || az > z1 + margin || bz < z0 - margin;
-    return isAway ? [] : [[a, b] as const];
-  });
+  const [foot, top] = [bore[0], bore.at(-1)] as [Vec3, Vec3];
+  const reach = norm(sub(top, foot)) / 2 + bundleRadius + radius;
+  const near = pieces.filter(
+    (piece) => squaredTo(piece, (foot[0] + top[0]) / 2, (foot[2] + top[2]) / 2) < reach ** 2,
+  );
   if (near.length === 0) return holds;
   return (x, y, z) => {
     const free = radius ** 2 - y ** 2;
-    if (free > 0) {
-      for (const [a, b] of near) {
-        const [dx, dz] = [b[0] - a[0], b[2] - a[2]];
-        const share = clamp(((x - a[0]) * dx + (z - a[2]) * dz) / (dx * dx + dz * dz || 1), 0, 1);
-        if ((x - a[0] - share * dx) ** 2 + (z - a[2] - share * dz) ** 2 < free) return false;
-      }
-    }
-    return holds(x, y, z);
+    return !(free > 0 && near.some((piece) => squaredTo(piece, x, z) < free)) && holds(x, y, z);
   };
+}
+
+/** Square of the distance in the plane y = 0 from a straight piece, mm². */
+function squaredTo([a, b]: readonly [Vec3, Vec3], x: number, z: number): number {
+  const [dx, dz] = [b[0] - a[0], b[2] - a[2]];
+  const share = clamp(((x - a[0]) * dx + (z - a[2]) * dz) / (dx * dx + dz * dz || 1), 0, 1);
+  return (x - a[0] - share * dx) ** 2 + (z - a[2] - share * dz) ** 2;
 }
 
 /** Length of the eye's leg from the knee on the shank line to where its centre line leaves the head, mm; 0 where the knee stands in front. */

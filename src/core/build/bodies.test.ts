@@ -1,6 +1,6 @@
 import type { ManifoldToplevel } from 'manifold-3d';
 import Module from 'manifold-3d';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { Design } from '../document/design.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
 import { keeperInitial } from '../fitting/keepers/index.ts';
@@ -11,6 +11,7 @@ import type { Ring } from '../hook/ring.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { dot, norm, sub } from '../numeric/vec.ts';
+import { marked } from '../quantity/phrase.ts';
 import { usualPlastic } from '../plastic/usual.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
@@ -471,6 +472,53 @@ describe('rigid bodies', () => {
     expect(eye).toMatchObject({ middle: hook.eye.centre, length: 2 * hook.eye.radius });
   });
 
+  it('a wire touches as round as it is thick, and its point as a point', () => {
+    const cornersOf = (points: Float64Array): Vec3[] =>
+      Array.from({ length: points.length / 3 }, (_, i) => [...points.slice(3 * i, 3 * i + 3)] as never);
+    const rig = built('ball', NOTHING);
+    const half = rig.hook.wire / 2;
+    const behind = cornersOf(rig.bodies[0].besides()).filter(([x]) => x < -2);
+    const aside = behind.map(([, y]) => y);
+    expect(Math.max(...aside)).toBeGreaterThan(0.8 * half);
+    expect(Math.max(...aside)).toBeLessThan(half + 1e-9);
+    expect(Math.min(...aside)).toBeLessThan(-0.8 * half);
+    // Of the shank alone, up and down likewise.
+    const shank = behind.map(([, , z]) => z).filter((z) => Math.abs(z) < 1.01 * half);
+    expect(shank.length).toBeGreaterThan(0);
+    for (const end of [Math.max(...shank), -Math.min(...shank)]) {
+      expect(end).toBeGreaterThan(0.8 * half);
+      expect(end).toBeLessThan(half + 1e-9);
+    }
+    const tip = rig.places.point;
+    const near = behind.filter((at) => norm(sub(at, tip)) < 1.2 * half);
+    expect(near).toEqual([tip]);
+    // The wire of a hinged head’s own leg is as thick.
+    const hinged = built('football', { ...NOTHING, hook: { joint: { kind: 'split ring', size: 4 } } });
+    const leg = cornersOf(hinged.bodies[0].besides()).map(([, y]) => y);
+    expect(Math.max(...leg)).toBeGreaterThan(0.4 * hinged.hook.wire);
+    expect(Math.max(...leg)).toBeLessThan(0.5 * hinged.hook.wire + 1e-9);
+  });
+
+  it('a wire in a collar is not in the flow, one beside or behind it is', () => {
+    const hook = { size: '3/0', style: 'short shank' } as const;
+    const keeper = { kind: 'collar', length: 9, diameter: 3, barb: 0.5, barbs: 2 } as never;
+    const bare = built('ball', { ...NOTHING, hook });
+    const cast = built('ball', { guard: { kind: 'none' }, keeper, hook });
+    const { collar, hook: path } = cast;
+    if (!collar) throw new Error('there is no collar');
+    const wires = (rig: Rig) => rig.bodies[0].sticks().filter(({ diameter }) => diameter === path.wire);
+    const within = ({ middle: [x, , z] }: { readonly middle: Vec3 }) =>
+      x <= 0 && x > collar.from && Math.abs(z) < collar.radius(x);
+    expect(wires(bare).some(within)).toBe(true);
+    expect(wires(cast).some(within)).toBe(false);
+    expect(wires(cast)).toEqual(wires(bare).filter((stick) => !within(stick)));
+    // The point’s arm lies over the collar, and shows.
+    const over = wires(cast).filter(({ middle: [x] }) => x < 0 && x > collar.from);
+    expect(over.length).toBeGreaterThan(0);
+    for (const { middle } of over) expect(middle[2]).toBeGreaterThan(collar.radius(middle[0]));
+    expect(wires(cast).some(({ middle: [x, , z] }) => x < collar.from && Math.abs(z) < 0.1)).toBe(true);
+  });
+
   it('a collar, a keeper and a guard stand out of the head as sticks of their own', () => {
     const rig = built('football', { guard: guardInitial('fibre'), keeper: keeperInitial('collar') });
     const sticks = rig.bodies[0].sticks();
@@ -486,10 +534,15 @@ describe('rigid bodies', () => {
 });
 
 describe('a bait on it', () => {
-  const head = built('ball', NOTHING);
   const plastic = usualPlastic('paddle-tail', 3.5);
-  const rig = withBait(head, { plastic, method: 'threaded' });
-  const laid = rig.bait?.laid;
+  let head: Rig;
+  let rig: Rig;
+  let laid: NonNullable<Rig['bait']>['laid'] | undefined;
+  beforeEach(() => {
+    head = built('ball', NOTHING);
+    rig = withBait(head, { plastic, method: 'threaded' });
+    laid = rig.bait?.laid;
+  });
 
   it('is a part of its own, of its own weight, and the head stays what it was', () => {
     const one = part(rig, 'plastic');
@@ -565,6 +618,10 @@ describe('a bait on it', () => {
     const count = (one: Rig, body: 0 | 1) => one.bodies[body]?.sticks().length ?? NaN;
     expect(count(barbed, 1) - count(plain, 1)).toBe(2);
     expect(count(barbed, 0)).toBe(count(plain, 0));
+    // What is on the shank swings with it, and so does a bait.
+    const baited = withBait(barbed, { plastic, method: 'threaded' });
+    expect(baited.bodies[1]?.parts.map(({ name }) => name).sort()).toEqual(['hook', 'keeper', 'plastic']);
+    expect(baited.bodies[0].parts.map(({ name }) => name)).not.toContain('keeper');
     const wired = built('football', { guard: { kind: 'none' }, keeper: keeperInitial('wire') as never });
     const wire = wired.keeper?.wires[0]?.diameter;
     const own = wired.bodies[0].sticks().filter(({ diameter }) => diameter === wire);
@@ -578,6 +635,24 @@ describe('what does not fit is told at its field, and what just fits is not', ()
   const problems = (family: string, change: SampleChange) => checkDesign(sampleDesign(family, change));
   const told = (family: string, change: SampleChange, path: string) =>
     problems(family, change).find((one) => one.path === path)?.message;
+
+  it('a size outside its family’s range is told with the range, lengths and shares as the reader writes them, angles as they are', () => {
+    const sizes = (dimensions: Record<string, number>) => ({ ...NOTHING, head: { dimensions } });
+    expect(told('ball', sizes({ breadth: 900 }), '/head/dimensions/breadth')).toContain(marked(900, 'size'));
+    expect(told('stubby', sizes({ belly: 3 }), '/head/dimensions/belly')).toContain(marked(3, 'share'));
+    expect(told('stubby', sizes({ ends: 77.77777 }), '/head/dimensions/ends')).toMatch(
+      /: 77\.78 is outside \d/,
+    );
+  });
+
+  it('a target cannot be met from sizes outside their range', () => {
+    const design = sampleDesign('ball', {
+      ...NOTHING,
+      head: { dimensions: { breadth: 900 }, target: { grams: 10, of: 'metal' } },
+    });
+    const solved = solveTarget(design);
+    expect(solved.ok ? '' : solved.problem.message).toMatch(/outside the family/);
+  });
 
   it('a wire needs 0.3 mm of metal on either side (common practice)', () => {
     const wire = (breadth: number) => ({
