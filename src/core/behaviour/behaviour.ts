@@ -72,6 +72,12 @@ export type Value =
       readonly kind?: ReadingKind | undefined;
     };
 
+/** A value with the span about it that others of it make: what it would be were its assumptions off. */
+export function about(value: number, others: readonly number[]): Exclude<Value, number> {
+  const all = [value, ...others.filter(Number.isFinite)];
+  return { value, range: [Math.min(...all), Math.max(...all)] };
+}
+
 /** Values by reading; one that does not apply is absent. */
 export type ValuesOf<R> = { readonly [K in keyof R]?: Value | undefined };
 

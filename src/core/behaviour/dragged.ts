@@ -7,6 +7,7 @@ import { clamp, degrees, radians } from '../numeric/vec.ts';
 import type { Surroundings } from './behaviour.ts';
 import { fishingOf } from './fishing.ts';
 import { hanging } from './hang.ts';
+import { oncePer } from './once.ts';
 import type { Flat } from './outline.ts';
 import { hull2, seenAlong, touchdown } from './outline.ts';
 import { viewsOf } from './views.ts';
@@ -35,47 +36,35 @@ export function lineAngle(depth: number, rodHeight: number, lineOut: number): nu
   return degrees(Math.asin(clamp((depth + rodHeight) / lineOut, 0, 1)));
 }
 
-/**
- * Head dragged over a level bottom, in the hook's plane with the point up: pull T = μW/(cos θ + μ sin θ) at the eye, weight at the
- * effective centre, friction and support where it touches. Of the ways it rests in that plane with the point up it is in the lowest, and
- * once it is pulled it rolls on from there until all of these balance. Undefined where it floats.
- */
-export function draggedOver(rig: Rig, around: Surroundings): Dragged | undefined {
+/** What of a rig does not hang on the line or the ground: how it lies before it is pulled. Undefined where it floats. */
+const lying = oncePer((rig, around) => {
   const { weight: grams, centre } = hanging(rig, waterDensity(around.water));
   if (!(grams > 0)) return undefined;
   const weight = (grams / 1000) * GRAVITY;
-  const fishing = fishingOf(around);
-  const line = lineAngle(around.depth, fishing.rodHeight, fishing.lineOut);
-  const [c, s] = [Math.cos(radians(line)), Math.sin(radians(line))];
   const { eye } = rig.places;
-  const { collar } = rig;
-  const { friction: mu } = fishing;
-  const pull = (mu * weight) / (c + mu * s);
-  const fromEye = ([x, z]: Vec2): [number, number] => [x - eye[0], z - eye[2]];
-  const { side, top: above } = viewsOf(rig.head);
-  const metal = side.map(fromEye);
+  const fromEye = ([x, z]: Vec2): Vec2 => [x - eye[0], z - eye[2]];
+  const { side, top } = viewsOf(rig.head);
+  const metal = hull2(side.map(fromEye));
   const outline = hull2([
     ...metal,
     ...seenAlong(rig.bodies[0].besides(), 0, 2).map(fromEye),
-    ...(collar ? collarOutline(collar) : []).map(fromEye),
+    ...(rig.collar ? collarOutline(rig.collar) : []).map(fromEye),
   ]);
   const weightAt = fromEye([centre[0], centre[2]]);
-  const turned = (pitch: number, [x, z]: Vec2): Vec2 => [
-    x * Math.cos(pitch) + z * Math.sin(pitch),
-    z * Math.cos(pitch) - x * Math.sin(pitch),
-  ];
   // Where the weight acts, forward of and above what carries it.
   const overFoot = (pitch: number, [footAt, foot] = touchdown(outline, pitch)): Vec2 => {
     const [at, up] = turned(pitch, weightAt);
     return [at - footAt, up - foot];
   };
-  // Moments about where it touches, nose down positive, under a share of the pull.
-  const moment = (share: number) => (pitch: number) => {
-    const foot = touchdown(outline, pitch);
-    const [ahead] = overFoot(pitch, foot);
-    return weight * ahead + share * pull * (c * -foot[1] - s * -foot[0]);
-  };
-  const poses = steadyPlaces(moment(0), {
+  // Moments about where it touches, nose down positive, under a pull at the eye forward and up, N.
+  const moment =
+    ([forward, up]: Vec2) =>
+    (pitch: number) => {
+      const foot = touchdown(outline, pitch);
+      const [ahead] = overFoot(pitch, foot);
+      return weight * ahead + forward * -foot[1] - up * -foot[0];
+    };
+  const poses = steadyPlaces(moment([0, 0]), {
     from: -Math.PI / 2,
     step: ROLLED,
     count: Math.PI / ROLLED,
@@ -83,14 +72,40 @@ export function draggedOver(rig: Rig, around: Surroundings): Dragged | undefined
   });
   const heights = poses.map((pitch) => overFoot(pitch)[1]);
   const rested = poses[heights.indexOf(Math.min(...heights))] ?? 0;
-  const pitch = rolledTo(moment(1), rested);
+  return { weight, metal, outline, above: hull2(top), moment, rested };
+});
+
+/** A point forward and up of the eye, turned nose down by a pitch in rad. */
+const turned = (pitch: number, [x, z]: Vec2): Vec2 => [
+  x * Math.cos(pitch) + z * Math.sin(pitch),
+  z * Math.cos(pitch) - x * Math.sin(pitch),
+];
+
+/**
+ * Head dragged over a level bottom, in the hook's plane with the point up: pull T = μW/(cos θ + μ sin θ) at the eye, weight at the
+ * effective centre, friction and support where it touches. Of the ways it rests in that plane with the point up it is in the lowest, and
+ * once it is pulled it rolls on from there until all of these balance. `friction`: other than that of its surroundings. Undefined where it floats.
+ */
+export function draggedOver(
+  rig: Rig,
+  around: Surroundings,
+  friction = fishingOf(around).friction,
+): Dragged | undefined {
+  const lies = lying(rig, around);
+  if (!lies) return undefined;
+  const { weight, metal, outline, above, moment, rested } = lies;
+  const { rodHeight, lineOut } = fishingOf(around);
+  const line = lineAngle(around.depth, rodHeight, lineOut);
+  const [c, s] = [Math.cos(radians(line)), Math.sin(radians(line))];
+  const pull = (friction * weight) / (c + friction * s);
+  const pitch = rolledTo(moment([pull * c, pull * s]), rested);
   const hull = outline.map((point) => turned(pitch, point));
   return {
     pitch: degrees(pitch),
     line,
-    outline: hull2(metal).map((point) => turned(pitch, point)),
+    outline: metal.map((point) => turned(pitch, point)),
     hull,
-    above: hull2(above),
+    above,
     floor: Math.min(...hull.map(([, z]) => z)),
   };
 }

@@ -5,7 +5,7 @@ import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
 import { steadyPlaces } from '../numeric/steady.ts';
 import { degrees, radians } from '../numeric/vec.ts';
 import type { Flag } from './behaviour.ts';
-import { behaviour } from './behaviour.ts';
+import { about, behaviour } from './behaviour.ts';
 import { submerged } from '../build/submerged.ts';
 import type { DragLaw } from './drag.ts';
 import { fishingOf, lineFacts } from './fishing.ts';
@@ -43,7 +43,7 @@ const TURN = 90;
  */
 const SPREAD = { ball: 0.07, other: 0.13 };
 /** How far the drag of the head's body may act from its middle, as a share of its size: what the attitude's span comes from (working value, no source). */
-const OFF_CENTRE = 0.03;
+export const OFF_CENTRE = 0.03;
 /** Share of the water pushed aside that moves along: a sphere's (Lamb, Hydrodynamics, article 92). */
 const MOVED_ALONG = 0.5;
 
@@ -215,7 +215,7 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: 'ψ where M_drag(ψ) = 0, met from 90°',
-      note: 'The steady pitch that a head settles to which enters the water nose first. Where it differs from the fall from level, how it lands decides.',
+      note: 'The steady pitch that a head settles to which enters the water nose first. Where it differs from the fall from level, how it lands decides. Its span is that of the fall’s pitch.',
     },
     'fall.hookPitch': {
       name: 'Free hook in the fall',
@@ -224,7 +224,7 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: 'ψ₂ where M₂(ψ₂) = 0 about the hinge',
-      note: 'Nose-down pitch of a free hook’s shank as it falls: its own drag and weight balance about the hinge, with the plastic on it. It swings at most 110° off the head (working value).',
+      note: 'Nose-down pitch of a free hook’s shank as it falls: its own drag and weight balance about the hinge, with the plastic on it. It swings at most 110° off the head (working value). Its span is that of the fall’s pitch.',
     },
     'fall.timeToDepth': {
       name: 'Time to depth',
@@ -258,6 +258,8 @@ export const falling = behaviour({
   read(rig, around) {
     const { speed, speeds, attitude, attitudes, noseFirst, hookPitch, timeTo } = fallen(rig, around);
     if (speed === 0) return { 'fall.speed': { value: 0, range: [0, 0] } };
+    const sway = attitude - attitudes[0];
+    const swayed = (pitch: number) => about(pitch, [pitch - sway, pitch + sway]);
     const { depth } = around;
     const fishing = fishingOf(around);
     const rho = waterDensity(around.water);
@@ -275,8 +277,8 @@ export const falling = behaviour({
     return {
       'fall.speed': { value: speed, range: speeds, kind },
       'fall.attitude': { value: attitude, range: attitudes },
-      'fall.noseFirst': noseFirst,
-      'fall.hookPitch': hookPitch,
+      'fall.noseFirst': swayed(noseFirst),
+      'fall.hookPitch': hookPitch === undefined ? undefined : swayed(hookPitch),
       'fall.timeToDepth': {
         value: timeTo(depth),
         range: [timeTo(depth, speeds[1]), timeTo(depth, speeds[0])],

@@ -84,10 +84,16 @@ const SWEEP = 1;
 
 /**
  * Pull that reaches the hook in a hook-set, N: the sweep stretches line and rod in series, F = s / (L/EA + 1/k), and the brake slips
- * at its setting.
+ * at its setting. `share` and `slip`: of the stiffness and of the setting, were they off.
  */
-export function hookSet(fishing: Fishing): number {
+export function hookSet(fishing: Fishing, share = 1, slip = 1): number {
   const { stiffness, strength } = lineFacts(fishing);
   const pull = SWEEP / (fishing.lineOut / stiffness + 1 / ROD_POWERS[fishing.rod]);
-  return Math.min(pull, fishing.brake * strength);
+  return Math.min(share * pull, slip * fishing.brake * strength);
 }
+
+/** Span of that pull, N: stiffness of line and rod a quarter off together, the brake a tenth (working values, no source). */
+export const hookSets = (fishing: Fishing): readonly [number, number] => [
+  hookSet(fishing, 0.75, 0.9),
+  hookSet(fishing, 1.25, 1.1),
+];

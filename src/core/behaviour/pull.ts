@@ -1,9 +1,21 @@
 import { degrees, radians } from '../numeric/vec.ts';
-import { behaviour } from './behaviour.ts';
+import { about, behaviour } from './behaviour.ts';
 import { crackOf } from './crack.ts';
 import { draggedOver } from './dragged.ts';
 import { fishingOf } from './fishing.ts';
 import { climbShare, popFree, sheddingShare } from './front.ts';
+import type { Flat } from './outline.ts';
+
+/** Share by which friction on the bottom may be off either way: wet stone, weed and slime differ by more than that (working value, no source). */
+const SLIPPERY = 0.25;
+/** The same of how deep a nose must go into a crack to be held (working value, no source). */
+const DEEPER = 0.2;
+
+/** How far an outline stands out in front of a line that rises from its origin by an angle, degrees, or of the origin below it. */
+function aheadOf(outline: Flat, line: number): number {
+  const slope = Math.tan(radians(line));
+  return Math.max(...outline.map(([x, z]) => (z > 0 ? (slope > 1e-9 ? x - z / slope : -Infinity) : x)));
+}
 
 /** What happens as it is dragged over, into and out of things. */
 export const pull = behaviour({
@@ -26,7 +38,7 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'ψ where pull, weight and support balance',
-      note: 'Dragged slowly over a level bottom in the hook’s plane, point up: T = μW/(cos θ + μ sin θ) at the eye. It lies as low as it can with its point up and rolls on from there, pulled, until all balance.',
+      note: 'Dragged slowly over a level bottom in the hook’s plane, point up: T = μW/(cos θ + μ sin θ) at the eye. It lies as low as it can with its point up and rolls on from there, pulled, until all balance. The span is friction a quarter less or more (working value).',
     },
     'pull.noseAhead': {
       name: 'Nose ahead of the line',
@@ -35,7 +47,7 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'max (x − max(0, z)/tan θ)',
-      note: 'How far metal stands out in front of the taut line, or of the eye below it, as it is dragged: what meets an edge before the line has lifted the head. Below zero the line meets it first.',
+      note: 'How far metal stands out in front of the taut line, or of the eye below it, as it is dragged: what meets an edge before the line has lifted the head. Below zero the line meets it first. The span is friction a quarter less or more (working value).',
       compared: true,
     },
     'pull.climbShare': {
@@ -45,7 +57,7 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'heights with θ + β ≥ atan μ',
-      note: 'Of the front’s height, the part on which an edge makes the head ride up: line angle and how far the surface faces down beat the angle of friction. The convex outline in the attitude of drag.',
+      note: 'Of the front’s height, the part on which an edge makes the head ride up: line angle and how far the surface faces down beat the angle of friction. The convex outline in the attitude of drag. The span is friction a quarter less or more (working value).',
       compared: true,
     },
     'pull.crackWidth': {
@@ -55,7 +67,7 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'min(breadth, height) a quarter behind the nose',
-      note: 'Width a quarter of its length behind the nose, the lesser of breadth and height, since it can roll: a narrower crack does not hold it (working value).',
+      note: 'Width a quarter of its length behind the nose, the lesser of breadth and height, since it can roll: a narrower crack does not hold it (working value). The span is a fifth less or more of that quarter.',
       compared: true,
     },
     'pull.jams': {
@@ -66,7 +78,7 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'closing angle < 2 atan μ',
-      note: '1 where the sides of the nose close at less than twice the angle of friction in the crack, or in the narrowest it enters if that is wider: a self-locking wedge (statics of the wedge). Else 0.',
+      note: '1 where the sides of the nose close at less than twice the angle of friction in the crack, or in the narrowest it enters if that is wider: a self-locking wedge (statics of the wedge). Else 0. The span is friction a quarter less or more (working value).',
     },
     'pull.shedding': {
       name: 'Sheds stems',
@@ -75,7 +87,7 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'breadths swept back by more than atan μ',
-      note: 'Share of the frontal breadth, seen from above, whose sweep lets an upright stem slide off to the side. The convex outline.',
+      note: 'Share of the frontal breadth, seen from above, whose sweep lets an upright stem slide off to the side. The convex outline. The span is friction a quarter less or more (working value).',
       compared: true,
     },
     'pull.climbsBar': {
@@ -95,31 +107,47 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'θ where 80% of the front slides',
-      note: 'Least angle of the line at which four fifths of the front’s height slides up off what holds it (working share): the less, the sooner it pops free.',
+      note: 'Least angle of the line at which four fifths of the front’s height slides up off what holds it (working share): the less, the sooner it pops free. The span is friction a quarter less or more (working value).',
       compared: true,
     },
   },
   read(rig, around) {
-    const dragged = draggedOver(rig, around);
-    if (!dragged) return {};
     const fishing = fishingOf(around);
-    const { friction: mu } = fishing;
-    const phi = degrees(Math.atan(mu));
-    const { outline, line, pitch } = dragged;
-    const slope = Math.tan(radians(line));
-    const ahead = Math.max(
-      ...outline.map(([x, z]) => (z > 0 ? (slope > 1e-9 ? x - z / slope : -Infinity) : x)),
-    );
-    const { width, angle } = crackOf(rig, fishing.crack);
+    const at = (friction: number) => {
+      const dragged = draggedOver(rig, around, friction);
+      if (!dragged) return undefined;
+      const { outline, above, line, pitch } = dragged;
+      const phi = degrees(Math.atan(friction));
+      return {
+        line,
+        pitch,
+        ahead: aheadOf(outline, line),
+        climbs: climbShare(outline, line, phi),
+        sheds: sheddingShare(above, phi),
+        free: popFree(outline, phi),
+        jams: crackOf(rig, fishing.crack).angle < 2 * phi ? 1 : 0,
+      };
+    };
+    const usual = at(fishing.friction);
+    if (!usual) return {};
+    const ends = [1 - SLIPPERY, 1 + SLIPPERY].flatMap((share) => at(share * fishing.friction) ?? []);
+    const spanned = (of: keyof typeof usual) =>
+      about(
+        usual[of],
+        ends.map((end) => end[of]),
+      );
     return {
-      'pull.lineAngle': line,
-      'pull.pitch': pitch,
-      'pull.noseAhead': ahead,
-      'pull.climbShare': climbShare(outline, line, phi),
-      'pull.crackWidth': width,
-      'pull.jams': angle < 2 * phi ? 1 : 0,
-      'pull.shedding': sheddingShare(dragged.above, phi),
-      'pull.popFree': popFree(outline, phi),
+      'pull.lineAngle': usual.line,
+      'pull.pitch': spanned('pitch'),
+      'pull.noseAhead': spanned('ahead'),
+      'pull.climbShare': spanned('climbs'),
+      'pull.crackWidth': about(
+        crackOf(rig).width,
+        [1 - DEEPER, 1 + DEEPER].map((share) => crackOf(rig, 0, share).width),
+      ),
+      'pull.jams': spanned('jams'),
+      'pull.shedding': spanned('sheds'),
+      'pull.popFree': spanned('free'),
       'pull.climbsBar': rig.hook.eye.plane === 'crosswise' ? 1 : 0,
     };
   },

@@ -2,10 +2,10 @@ import type { Rig } from '../build/rig.ts';
 import { submerged } from '../build/submerged.ts';
 import { GRAVITY, waterDensity } from '../material/water.ts';
 import type { Vec3 } from '../numeric/vec.ts';
-import { degrees, dot, radians } from '../numeric/vec.ts';
+import { clamp, degrees, dot, norm, radians, scale, sub } from '../numeric/vec.ts';
 import type { Flag, Surroundings } from './behaviour.ts';
-import { behaviour } from './behaviour.ts';
-import { fallen, SWING } from './fall.ts';
+import { about, behaviour } from './behaviour.ts';
+import { fallen, OFF_CENTRE, SWING } from './fall.ts';
 import { oncePer } from './once.ts';
 import { hanging } from './hang.ts';
 import type { RestPose, Resting } from './rest-poses.ts';
@@ -14,6 +14,10 @@ import { slopeHeld } from './slope-held.ts';
 
 /** Scatter of the attitude a head meets the bottom in, degrees, one standard deviation in pitch and in roll (working value, no source). */
 const SCATTER = 25;
+/** The same where the span of the shares ends, degrees (working values, no source). */
+const SCATTERS = [15, 35];
+/** How far from level the ground is that a tail is seen over, degrees (working value, no source). */
+const UNEVEN = 5;
 /** Landings that are tried. */
 const LANDINGS = 240;
 /** Within this of straight up the point counts as up, degrees. */
@@ -27,6 +31,8 @@ export interface Rested {
   })[];
   /** the pose most landings from the fall end in */
   readonly usual: RestPose;
+  /** shares of landings that end with the point one way, were the fall's attitude or its scatter at the ends of their spans */
+  readonly shares: (way: PointLies) => readonly number[];
   /** corners that touch, and where the weight acts, in the frame of the body that stands */
   readonly hull: ArrayLike<number>;
   readonly centre: Vec3;
@@ -45,13 +51,19 @@ function find(rig: Rig, around: Surroundings): Rested | undefined {
   const { weight, centre } = hanging(rig, rho);
   if (!(weight > 0)) return undefined;
   const field = resting(rig.bodies[0].hull(), centre);
-  const landed = landings(field, fallen(rig, around).attitude);
+  const { attitude, attitudes } = fallen(rig, around);
+  const landed = landings(field, attitude, SCATTER);
   const poses = field.poses.map((pose) => ({ ...pose, landed: landed.get(pose) ?? 0 }));
   const usual = poses.reduce((a, b) => (b.landed > a.landed ? b : a));
   const [, free] = rig.bodies;
   return {
     poses,
     usual,
+    shares: (way) =>
+      [
+        ...attitudes.map((pitch) => [pitch, SCATTER] as const),
+        ...SCATTERS.map((scatter) => [attitude, scatter] as const),
+      ].map(([pitch, scatter]) => shareOf(way, [...landings(field, pitch, scatter)])),
     hull: field.corners,
     centre,
     weight: (weight / 1000) * GRAVITY,
@@ -60,7 +72,7 @@ function find(rig: Rig, around: Surroundings): Rested | undefined {
 }
 
 /** Share of landings that end in each pose, from a fall at a nose-down pitch with its scatter. */
-function landings({ landing }: Resting, pitch: number): Map<RestPose, number> {
+function landings({ landing }: Resting, pitch: number, scatter: number): Map<RestPose, number> {
   const psi = radians(pitch);
   // The direction of the body that points down, and two square to it: in the hook's plane and across it.
   const down: Vec3 = [Math.sin(psi), 0, -Math.cos(psi)];
@@ -69,7 +81,7 @@ function landings({ landing }: Resting, pitch: number): Map<RestPose, number> {
   const turn = Math.PI * (3 - Math.sqrt(5));
   for (let k = 0; k < LANDINGS; k++) {
     // Even quantiles of a normal scatter in two directions.
-    const off = radians(SCATTER) * Math.sqrt(-2 * Math.log(1 - (k + 0.5) / LANDINGS));
+    const off = radians(scatter) * Math.sqrt(-2 * Math.log(1 - (k + 0.5) / LANDINGS));
     const [a, b] = [off * Math.cos(k * turn), off * Math.sin(k * turn)];
     const [c, s] = [Math.cos(off), off > 0 ? Math.sin(off) / off : 1];
     const direction: Vec3 = [c * down[0] + s * a * lean[0], s * b, c * down[2] + s * a * lean[2]];
@@ -78,6 +90,13 @@ function landings({ landing }: Resting, pitch: number): Map<RestPose, number> {
   }
   return shares;
 }
+
+/** Share of landings that end with the point one way. */
+const shareOf = (way: PointLies, landed: readonly (readonly [RestPose, number])[]): number =>
+  Math.min(
+    1,
+    landed.reduce((sum, [{ down }, share]) => sum + (pointLies(down) === way ? share : 0), 0),
+  );
 
 /**
  * Angle of a free hook and its bait over the level: one that floats stands up over the hinge, as far as the hinge lets it off the head's own
@@ -116,6 +135,26 @@ export function pointLies(down: Vec3): PointLies {
   return up >= limit ? 'up' : up <= -limit ? 'down' : 'aside';
 }
 
+/** A centre moved by a distance, mm: half of it uphill of a way and half of it down, so that the slope held is more by it, or less where it is below zero. */
+function shifted(centre: Vec3, down: Vec3, way: Vec3, by: number): Vec3 {
+  const level = sub(way, scale(down, dot(way, down)));
+  const size = norm(level);
+  if (size < 1e-12) return centre;
+  const [back, low] = [(-by * Math.SQRT1_2) / size, by * Math.SQRT1_2];
+  return centre.map((at, axis) => at + back * (level[axis] as number) + low * (down[axis] as number)) as [
+    number,
+    number,
+    number,
+  ];
+}
+
+/**
+ * How much more or less a pose must be lifted at most for a millimetre by which its centre is off: its height goes with the centre straight up, the
+ * pass's with the way from its edge to the centre, and those two directions part by √(2 (1 − h/h_pass)).
+ */
+const steepness = ({ height, saddle }: RestPose): number =>
+  Math.sqrt(2 * clamp(saddle > 0 ? 1 - height / saddle : 1, 0, 2));
+
 /** How it stays on the bottom. */
 export const rest = behaviour({
   key: 'rest',
@@ -128,7 +167,7 @@ export const rest = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'Σ landings with ∠(point, up) ≤ 45°',
-      note: 'Share of landings from the fall, its attitude scattered by 25° (working value), that end with the point within 45° of straight up, on a level hard bottom in still water. Basins of h(n) = max n·(p − c*) on the hull of head, hook and the part of the bait that carries (Goldberg and others 1999). Fibres and soft tails give way.',
+      note: 'Share of landings from the fall, its attitude scattered by 25° (working value), that end with the point within 45° of straight up, on a level hard bottom in still water. Basins of h(n) = max n·(p − c*) on the hull of head, hook and the part of the bait that carries (Goldberg and others 1999). Fibres and soft tails give way. The span is a scatter of 15 to 35°, and that of the attitude.',
       compared: true,
     },
     'rest.onSide': {
@@ -158,7 +197,7 @@ export const rest = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'W (h_pass − h)',
-      note: 'Work to lift the effective centre over the lowest pass out of the pose most landings end in. Below a hundredth of its height it is none. Absent where there is no other pose.',
+      note: 'Work to lift the effective centre over the lowest pass out of the pose most landings end in. Below a hundredth of its height it is none. Absent where there is no other pose. The span is a centre off by 3% of the length (working value).',
       compared: true,
     },
     'rest.slopeSide': {
@@ -168,7 +207,7 @@ export const rest = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'max atan(h′/h)',
-      note: 'Steepest slope across the hook’s plane on which the usual pose is held before it rolls over, the lesser of both sides; rolling only, friction holds it.',
+      note: 'Steepest slope across the hook’s plane on which the usual pose is held before it rolls over, the lesser of both sides; rolling only, friction holds it. The span is a centre off by 3% of the length (working value).',
       compared: true,
     },
     'rest.slopeNose': {
@@ -196,35 +235,52 @@ export const rest = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'asin(n · x)',
-      note: 'Angle of the shank’s tail end over the level in the usual pose; of a free hook with its bait, the angle it rises to over the hinge (at most 110°, working value) where it floats, or lies at where it sinks.',
+      note: 'Angle of the shank’s tail end over the level in the usual pose; of a free hook with its bait, the angle it rises to over the hinge (at most 110°, working value) where it floats, or lies at where it sinks. The span is ground that is level to 5° (working value).',
       compared: true,
     },
   },
   read(rig, around) {
     const found = restOf(rig, around);
     if (!found) return {};
-    const { poses, usual, hull, centre, weight, tailUp } = found;
+    const { poses, usual, shares, hull, centre, weight, tailUp } = found;
     const share = (way: PointLies) =>
-      Math.min(
-        1,
-        poses.reduce((sum, { down, landed }) => sum + (pointLies(down) === way ? landed : 0), 0),
+      about(
+        shareOf(
+          way,
+          poses.map((pose) => [pose, pose.landed]),
+        ),
+        shares(way),
       );
     // Standing on its nose or tail it has no level of its own: the hook's side is taken for it.
     const isEndOn = Math.abs(usual.down[0]) > 0.98;
     const nose: Vec3 = isEndOn ? [0, 0, 1] : [1, 0, 0];
     const tail: Vec3 = isEndOn ? [0, 0, -1] : [-1, 0, 0];
     const side: Vec3 = Math.abs(usual.down[1]) > 0.98 ? [0, 0, 1] : [0, 1, 0];
-    const held = (towards: Vec3) => slopeHeld(hull, centre, usual, towards);
+    // How far the centre of weight may be off, either way along a slope and over it.
+    const off = OFF_CENTRE * rig.profile.length;
+    const held = (...ways: Vec3[]) => {
+      const least = (share: number) =>
+        Math.min(
+          ...ways.map((way) => slopeHeld(hull, shifted(centre, usual.down, way, share * off), usual, way)),
+        );
+      return about(least(0), [least(-1), least(1)]);
+    };
     const other: Vec3 = [-side[0], -side[1], -side[2]];
+    const knock = weight * (usual.saddle - usual.height);
     return {
       'rest.hookUp': share('up'),
       'rest.onSide': share('aside'),
       'rest.pointDown': share('down'),
-      'rest.knock': Number.isFinite(usual.saddle) ? weight * (usual.saddle - usual.height) : undefined,
-      'rest.slopeSide': Math.min(held(side), held(other)),
+      'rest.knock': Number.isFinite(knock)
+        ? about(
+            knock,
+            [-1, 1].map((share) => Math.max(0, knock + share * weight * off * steepness(usual))),
+          )
+        : undefined,
+      'rest.slopeSide': held(side, other),
       'rest.slopeNose': held(nose),
       'rest.slopeTail': held(tail),
-      'rest.tailUp': tailUp,
+      'rest.tailUp': about(tailUp, [tailUp - UNEVEN, tailUp + UNEVEN]),
     };
   },
   flags(_rig, value): Flag[] {

@@ -3,7 +3,7 @@ import { totalMass } from '../build/rig.ts';
 import { GRAVITY, waterDensity } from '../material/water.ts';
 import { halve } from '../numeric/halve.ts';
 import type { Flag } from './behaviour.ts';
-import { behaviour } from './behaviour.ts';
+import { about, behaviour } from './behaviour.ts';
 import { fallen } from './fall.ts';
 import type { Fishing } from './fishing.ts';
 import { fishingOf, lineFacts } from './fishing.ts';
@@ -34,6 +34,8 @@ const draggings = ({ drag }: Rig) => ({
   least: drag ? { ...LEAST, factor: drag.low / drag.factor } : LEAST,
   most: drag ? { ...MOST, factor: drag.high / drag.factor } : MOST,
 });
+/** Share of a snap that the line's bow and stretch may keep from the head (working value, no source). */
+const BOWED = 0.2;
 /** Speeds looked at, m/s. */
 const SLOWEST = 0.02;
 const FASTEST = 6;
@@ -179,7 +181,7 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'ψ where M(ψ) = 0 about the eye',
-      note: 'Pitch in which weight and drag balance about the eye at that speed. A free hook pulls at its hinge.',
+      note: 'Pitch in which weight and drag balance about the eye at that speed. A free hook pulls at its hinge. The span is that of the drag.',
     },
     'retrieve.hookPitch': {
       name: 'Free hook on the retrieve',
@@ -188,7 +190,7 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'ψ₂ where M₂(ψ₂) = 0 about the hinge',
-      note: 'Nose-down pitch of a free hook’s shank at that speed, with the bait on it: 0 trails straight, more carries the bend above the hinge, as a bait that floats does, less lets it hang.',
+      note: 'Nose-down pitch of a free hook’s shank at that speed, with the bait on it: 0 trails straight, more carries the bend above the hinge, as a bait that floats does, less lets it hang. The span is that of the drag.',
     },
     'retrieve.dragArea': {
       name: 'Drag area',
@@ -207,7 +209,7 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'Δdepth for 0.1 g of submerged weight',
-      note: 'How much deeper it goes at that speed for a tenth of a gram more weight in water, its size unchanged: what the hundredths matter on a slow troll.',
+      note: 'How much deeper it goes at that speed for a tenth of a gram more weight in water, its size unchanged: what the hundredths matter on a slow troll. The span is that of the depth.',
     },
     'retrieve.handle': {
       name: 'Turns of the handle',
@@ -226,7 +228,7 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 's · sin θ',
-      note: 'The tip moved by the snap’s length, along a straight line at its angle.',
+      note: 'The tip moved by the snap’s length, along a straight line at its angle; its bow and stretch may keep a fifth of it (working value).',
     },
     'retrieve.snapPause': {
       name: 'Pause that holds the depth',
@@ -235,7 +237,7 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'x_fall(t) = rise',
-      note: 'Time in which it falls back, on a slack line from rest, by what the snap has lifted it.',
+      note: 'Time in which it falls back, on a slack line from rest, by what the snap has lifted it. The span is that of the fall and of the rise.',
     },
     'retrieve.glide': {
       name: 'Sideways reach',
@@ -283,9 +285,17 @@ export const retrieve = behaviour({
         kind,
       };
     };
-    const { drag, lift, pitch, hookPitch } = tow.at(through);
-    const more = { weight: tow.weight - lift + (0.1 * GRAVITY) / 1000, drag };
-    const heavier = lineToRod(more, through, rho, fishing);
+    const { drag, pitch, hookPitch } = tow.at(through);
+    const ends = [least, dragMost];
+    // More or less drag at this speed turns it as another speed would.
+    const turned = (angle: number, of: (at: ReturnType<Tow['at']>) => number | undefined) =>
+      about(
+        angle,
+        ends.flatMap(({ factor }) => of(tow.at(through * Math.sqrt(factor))) ?? []),
+      );
+    const deeper = (dragging: Dragging) =>
+      depthAt({ at: tow.at, weight: tow.weight + (0.1 * GRAVITY) / 1000 }, through, rho, fishing, dragging) -
+      depth(dragging);
     const rise =
       fishing.snap * Math.sin(radians(lineAngle(around.depth, fishing.rodHeight, fishing.lineOut)));
     const fall = fallen(rig, around);
@@ -300,12 +310,18 @@ export const retrieve = behaviour({
       'retrieve.depth': spanned(depth),
       'retrieve.maxBottomSpeed': spanned(most, current),
       'retrieve.leastWeight': spanned(grams),
-      'retrieve.pitch': pitch,
-      'retrieve.hookPitch': hookPitch,
-      'retrieve.perGram': heavier.depth - depth(USUAL),
+      'retrieve.pitch': turned(pitch, (at) => at.pitch),
+      'retrieve.hookPitch': hookPitch === undefined ? undefined : turned(hookPitch, (at) => at.hookPitch),
+      'retrieve.perGram': about(deeper(USUAL), ends.map(deeper)),
       'retrieve.handle': speed / fishing.perTurn,
-      'retrieve.snapRise': rise,
-      'retrieve.snapPause': fall.speed > 0 ? fall.timeTo(rise) : undefined,
+      'retrieve.snapRise': about(rise, [(1 - BOWED) * rise]),
+      'retrieve.snapPause':
+        fall.speed > 0
+          ? about(fall.timeTo(rise), [
+              fall.timeTo((1 - BOWED) * rise, fall.speeds[1]),
+              fall.timeTo(rise, fall.speeds[0]),
+            ])
+          : undefined,
       'retrieve.glide': Math.sqrt(flatness(rig)),
       'line.hiddenBite':
         1000 * coil * fishing.lineOut * Math.max(0, 1 - tow.weight / (STRAIGHTENS * strength)),

@@ -1,5 +1,5 @@
-import { behaviour } from './behaviour.ts';
-import { fishingOf, hookSet, lineFacts } from './fishing.ts';
+import { about, behaviour } from './behaviour.ts';
+import { fishingOf, hookSet, hookSets, lineFacts } from './fishing.ts';
 import { guardForce } from './guard-force.ts';
 import { openingLoad } from './opening-load.ts';
 
@@ -33,7 +33,7 @@ export const strength = behaviour({
       kind: 'model',
       group: 'Hook',
       formula: 'F_open / test',
-      note: 'Below 1 the hook opens before the line parts: it comes free of a snag, and gives before a strong fish on a locked brake.',
+      note: 'Below 1 the hook opens before the line parts: it comes free of a snag, and gives before a strong fish on a locked brake. The span is that of the wire.',
       compared: true,
     },
     'hook.brakeShare': {
@@ -44,7 +44,7 @@ export const strength = behaviour({
       kind: 'model',
       group: 'Hook',
       formula: 'F_open / (brake · test)',
-      note: 'Below 1 a fish opens the hook before the brake slips.',
+      note: 'Below 1 a fish opens the hook before the brake slips. The span is that of the wire.',
     },
     'hook.setPull': {
       name: 'Pull of the hook-set',
@@ -53,7 +53,7 @@ export const strength = behaviour({
       kind: 'model',
       group: 'Hook',
       formula: 's / (L/EA + 1/k), at most the brake',
-      note: 'A sweep of a metre stretches line and rod in series; the brake slips at its setting. Stiffness of line and power of rod from memory.',
+      note: 'A sweep of a metre stretches line and rod in series; the brake slips at its setting. Stiffness of line and power of rod from memory: the span is a quarter either way, of the brake a tenth (working values).',
     },
     'hook.penetration': {
       name: 'Drives home',
@@ -78,14 +78,16 @@ export const strength = behaviour({
     const buried = bait && bait.method === 'buried' ? PLASTIC_DRAG * bait.laid.fill * gap : 0;
     const left = Math.max(0, pull - guarded - buried);
     const section = (Math.PI / 4) * measures.wire ** 2;
+    const over = (by: number) =>
+      about(
+        load / by,
+        [YIELD.least, YIELD.most].map((yields) => (load * yields) / YIELD.usual / by),
+      );
     return {
-      'hook.openingLoad': {
-        value: load,
-        range: [(load * YIELD.least) / YIELD.usual, (load * YIELD.most) / YIELD.usual],
-      },
-      'hook.openingShare': load / test,
-      'hook.brakeShare': load / (fishing.brake * test),
-      'hook.setPull': pull,
+      'hook.openingLoad': over(1),
+      'hook.openingShare': over(test),
+      'hook.brakeShare': over(fishing.brake * test),
+      'hook.setPull': about(pull, hookSets(fishing)),
       'hook.penetration': left / (section * DRIVES_HOME),
     };
   },

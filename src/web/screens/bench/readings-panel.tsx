@@ -82,12 +82,7 @@ export function ReadingsPanel({
                     </dt>
                     <dd>
                       <output data-reading={id}>{readingText(id, reading.value, format)}</output>
-                      {reading.range && (
-                        <small className="reading-range">
-                          {readingText(id, reading.range[0], format)} to{' '}
-                          {readingText(id, reading.range[1], format)}
-                        </small>
-                      )}
+                      <Span of={reading.range?.map((end) => readingText(id, end, format))} />
                     </dd>
                     {isOpen && <p className="reading-note">{reading.note}</p>}
                   </div>
@@ -98,5 +93,14 @@ export function ReadingsPanel({
         );
       })}
     </div>
+  );
+}
+
+/** The ends of what a reading may be off by, where they are not written alike. */
+function Span({ of: [from, to] = [] }: { readonly of: readonly string[] | undefined }) {
+  return from === to ? null : (
+    <small className="reading-range">
+      {from} to {to}
+    </small>
   );
 }
