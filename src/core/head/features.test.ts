@@ -24,6 +24,9 @@ import { massProperties, openEdges } from './mesh.ts';
 import { bodyOutlines, bodySection, collarOutline } from './outline.ts';
 import { sectionHolds } from './profile.ts';
 import { bodyBulk } from './quadrature.ts';
+import { closedMesh } from './closed-mesh.ts';
+import { extent } from './extent.ts';
+import { meshColumns } from './imported.ts';
 import { bodySolid, meshOf } from './solid.ts';
 
 /** A sphere of diameter 10, as a football. */
@@ -313,6 +316,151 @@ describe('outlines and sections', () => {
     const slotted = bodySection(ball({ slot: { open: 'below', width: 2 } }), 5);
     // A strip 2 wide from half a wire above the shank down to the circle: about 2·(4.93 + 0.5).
     expect(area(slotted)).toBeCloseTo(Math.PI * 25 - 2 * (4.93 + 0.5), 0);
+  });
+});
+
+describe('a place in the metal', () => {
+  const collar = { kind: 'collar', length: 8, diameter: 3, barb: 0.5, barbs: 2 } as const;
+  const bodies: readonly (readonly [string, () => ReturnType<typeof ball>])[] = [
+    ['a plain ball', () => ball({})],
+    ['one with a sole', () => ball({ sole: { cut: 0.4, tilt: 8 } })],
+    ['one with a channel', () => ball({ channel: { width: 0.3, depth: 0.3 } })],
+    ['one with fins', () => ball({ fins: { span: 0.6, length: 0.6, thickness: 1, at: 0.5 } })],
+    [
+      'one with fins above a sole',
+      () => ball({ fins: { span: 0.6, length: 0.4, thickness: 1, at: 0.7 }, sole: { cut: 0.3, tilt: 0 } }),
+    ],
+    [
+      'one with a collar',
+      () =>
+        headBody(football, { family: 'football', dimensions: SPHERE, metal: 'lead', features: {} }, SPHERE, {
+          wire: 1,
+          collar: collarRevolve(collar, football.profile(SPHERE, {})),
+        }),
+    ],
+  ];
+
+  it.each(bodies)(
+    'of %s is where its column has it, and where the library’s solid of it has it',
+    (_, make) => {
+      const body = make();
+      const solid = bodySolid(solids(), body, FINE);
+      const mesh = meshOf(solid);
+      solid.delete();
+      const columns = meshColumns(mesh);
+      let [within, beside, apart] = [0, 0, 0];
+      for (let i = 0; i < 41; i++)
+        for (let j = 0; j < 23; j++)
+          for (let k = 0; k < 31; k++) {
+            const [x, y, z] = [-7.93 + i * 0.461, -7.81 + j * 0.717, -6.07 + k * 0.403];
+            const isIn = (spans: ArrayLike<number>) => {
+              for (let at = 0; at < spans.length; at += 2)
+                if (z >= (spans[at] as number) && z <= (spans[at + 1] as number)) return true;
+              return false;
+            };
+            const holds = body.holds(x, y, z);
+            expect(holds, `${x} ${y} ${z}`).toBe(isIn(body.spans(x, y)));
+            if (holds) within++;
+            else beside++;
+            if (holds !== isIn(columns(x, y))) apart++;
+          }
+      expect(within).toBeGreaterThan(500);
+      expect(beside).toBeGreaterThan(5000);
+      // Facets cut round things short by a hair.
+      expect(apart).toBeLessThan(0.02 * within);
+    },
+  );
+
+  it('is as long as from its hindmost to its foremost, whichever part that is', () => {
+    expect(extent(ball({})).length).toBeCloseTo(10, 6);
+    // The pocket of a sole that rises steeply takes the ball’s rear or its nose: a plane through a circle.
+    for (const tilt of [-30, 30]) {
+      const { length } = extent(ball({ sole: { cut: 0.9, tilt } }));
+      const slope = Math.tan((Math.PI * tilt) / 180);
+      const level = -5 * 0.1;
+      // z = level + slope (x − 5) on (x − 5)² + z² = 25: what is left stands above it.
+      const [a, b, c] = [1 + slope * slope, 2 * slope * level, level * level - 25];
+      const cuts = [-1, 1].map((sign) => 5 + (-b + sign * Math.sqrt(b * b - 4 * a * c)) / (2 * a));
+      const ends = tilt > 0 ? [0, Math.max(...cuts)] : [Math.min(...cuts), 10];
+      expect(length).toBeCloseTo((ends[1] ?? NaN) - (ends[0] ?? NaN), 3);
+    }
+  });
+
+  it('before the nose and behind the rear there is none, of any family', () => {
+    for (const family of DRAWN_FAMILIES) {
+      const dimensions = completeDimensions(family, {});
+      const profile = family.profile(dimensions, {});
+      for (const x of [-3, -1e-6, profile.length + 1e-6, profile.length + 3])
+        expect(profile.section(x), `${family.key} at ${x}`).toMatchObject({ b: 0, t: 0, d: 0 });
+      expect(profile.section(profile.length / 2).b, family.key).toBeGreaterThan(0);
+    }
+  });
+});
+
+describe('a mesh', () => {
+  it('of a corner of a cuboid has the products of inertia of the closed form, ∫ xy = a²b²c/120 about the corner', () => {
+    const [a, b, c] = [3, 5, 8];
+    const positions = Float64Array.from([0, 0, 0, a, 0, 0, 0, b, 0, 0, 0, c]);
+    const triangles = Uint32Array.from([0, 2, 1, 0, 1, 3, 0, 3, 2, 1, 2, 3]);
+    const { volume, inertia } = massProperties({ positions, triangles });
+    expect(volume).toBeCloseTo((a * b * c) / 6, 9);
+    // About its own centre, a quarter of the way along each edge: m·ab/16 less, which leaves a²b²c/480 with the other sign.
+    expect(inertia[3]).toBeCloseTo((a * a * b * b * c) / 480, 9);
+    expect(inertia[4]).toBeCloseTo((a * b * b * c * c) / 480, 9);
+    expect(inertia[5]).toBeCloseTo((a * a * b * c * c) / 480, 9);
+  });
+
+  it('whose sheets touch along an edge is parted there by a hair, and any other is as it was', () => {
+    const { Manifold } = solids();
+    const one = Manifold.cube([4, 4, 4]);
+    expect(closedMesh(one)).toEqual(meshOf(one));
+    const two = one.add(one.translate([4, 4, 0]));
+    expect(openEdges(meshOf(two))).toBeGreaterThan(0);
+    const parted = closedMesh(two);
+    expect(openEdges(parted)).toBe(0);
+    expect(massProperties(parted).volume).toBeCloseTo(128, 1);
+    // Only the four corners on the touching edge have moved, each by 0.3 µm into its own cube.
+    let moved = 0;
+    for (let i = 0; i < parted.positions.length; i += 3) {
+      const off = Math.hypot(
+        ...[0, 1, 2].map((k) => {
+          const value = parted.positions[i + k] as number;
+          return value - Math.round(value);
+        }),
+      );
+      if (off === 0) continue;
+      moved++;
+      expect(off).toBeLessThan(3.1e-4);
+      expect(off).toBeGreaterThan(2.9e-4);
+    }
+    expect(moved).toBe(4);
+    for (const solid of [one, two]) solid.delete();
+  });
+
+  it('of a head with a collar that enters a one-sided body has the centre of its quadrature', () => {
+    for (const family of [wedge, football]) {
+      const dimensions = { ...completeDimensions(family, {}), belly: 0.7 };
+      const head = { family: family.key, dimensions, metal: 'lead', features: {} };
+      const profile = family.profile(dimensions, {});
+      const middle = profile.section(profile.length / 2);
+      const spec = {
+        kind: 'collar',
+        length: 8,
+        diameter: 1.7 * Math.min(middle.b, middle.t, middle.d),
+        barb: 0.4,
+        barbs: 1,
+      } as const;
+      const collar = collarRevolve(spec, profile);
+      expect(collar).toBeDefined();
+      const body = headBody(family, head, dimensions, { wire: 1, collar });
+      const { centroid, volume } = wholeBulk(body);
+      const solid = bodySolid(solids(), body, FINE);
+      const library = massProperties(meshOf(solid));
+      solid.delete();
+      expect(Math.abs(library.volume / volume - 1)).toBeLessThan(1e-3);
+      for (const axis of [0, 2] as const)
+        expect(Math.abs(library.centroid[axis] - centroid[axis])).toBeLessThan(0.01);
+    }
   });
 });
 
