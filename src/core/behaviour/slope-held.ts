@@ -1,13 +1,10 @@
 import type { Vec3 } from '../numeric/vec.ts';
-import { clamp, degrees, dot, norm, scale, sub } from '../numeric/vec.ts';
+import { clamp, degrees, dot, norm, radians, scale, sub } from '../numeric/vec.ts';
 import type { Points } from './facets.ts';
 import { triples } from './facets.ts';
-import { hull2 } from './outline.ts';
+import { BENT, hull2 } from './outline.ts';
 import type { RestPose } from './rest-poses.ts';
 import { SHALLOW } from './rest-poses.ts';
-
-/** Turn at a corner below which the outline is taken as round there, radians: a circle of 32 corners turns by 11° at each. */
-const ROUND = (12 * Math.PI) / 180;
 
 /**
  * Steepest slope that a pose is held on, degrees, when the bottom falls away `towards` a direction of the body: the greatest
@@ -58,7 +55,7 @@ export function slopeHeld(
     const until = Math.atan2(-dv, du);
     if (!(until >= roll)) break;
     // A corner of a few degrees is a facet of something round, whose own contact lies in the middle of it.
-    const isRound = k > 0 && until - roll < ROUND;
+    const isRound = k > 0 && until - roll < radians(BENT);
     best = Math.max(best, turnTo(corner) - (isRound ? (roll + until) / 2 : roll));
     // Over the top: lower than it has been by more than the facets of a round body make it.
     const height = corner[0] * Math.sin(until) + corner[1] * Math.cos(until);

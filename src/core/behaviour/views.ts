@@ -23,8 +23,15 @@ export function viewsOf(head: HeadBody): Views {
         ? { side: seenAlong(mesh.positions, 0, 2), top: seenAlong(mesh.positions, 0, 1) }
         : shapes.length === 0
           ? sideAndTop(profile, STATIONS)
-          : bodyOutlines(bare, STATIONS);
+          : whereMetal(bodyOutlines(bare, STATIONS));
     views.set(head, known);
   }
   return known;
+}
+
+/** Views without the places along a head where a cut has left nothing. Each view runs along one side to the nose and back along the other. */
+function whereMetal({ side, top }: Views): Views {
+  const last = side.length - 1;
+  const isMetal = side.map(([, z], i) => z !== 0 || side[last - i]?.[1] !== 0);
+  return { side: side.filter((_, i) => isMetal[i]), top: top.filter((_, i) => isMetal[i]) };
 }

@@ -185,6 +185,21 @@ describe('dragged over a bottom', () => {
     expect(crackOf(rig, 1.58 * radius).angle).toBeLessThan(30);
   });
 
+  it('what a cut leaves nothing of is no front: a ball cut aslant ends where the plane leaves it', () => {
+    const { rig } = judged('ball', {
+      ...BARE,
+      head: { features: { sole: { cut: 0.52, tilt: 30 } }, dimensions: { breadth: 30 } },
+    });
+    const found = draggedOver(rig, PLAIN_WATER);
+    // z = level + tan 30° (x − r) on the circle: the plane leaves the ball a little below its nose, which is gone.
+    const radius = rig.profile.length / 2;
+    const slope = Math.tan(radians(30));
+    const level = -0.48 * radius;
+    const [a, b, c] = [1 + slope ** 2, 2 * slope * level, level ** 2 - radius ** 2];
+    const leaves = radius + (-b + Math.sqrt(b * b - 4 * a * c)) / (2 * a);
+    expect(Math.max(...(found?.above ?? []).map(([x]) => x))).toBeCloseTo(leaves, 2);
+  });
+
   it('a ball enters a crack of √3 of its radius with a quarter of its length, where its sides close at 60°', () => {
     const { rig, value } = judged('ball', BARE);
     const radius = rig.profile.length / 2;
