@@ -5,6 +5,7 @@ import type { Design } from '../../document/design.ts';
 import { guardInitial } from '../../fitting/guards/index.ts';
 import { loadSolids } from '../../head/kernel.ts';
 import { evaluate } from '../../judge/evaluate.ts';
+import { lineDiameter } from '../../material/lines.ts';
 import { GRAVITY } from '../../material/water.ts';
 import { inUnits } from '../../quantity/phrase.ts';
 import { GRAMS_PER_OUNCE } from '../../quantity/units.ts';
@@ -40,6 +41,8 @@ function score(key: (typeof QUESTIONS)[number]['key'], brief: Brief, head: Head)
   const found = questionOf(key).compute?.(situationOf(brief))(head) ?? [];
   return found.length === 0 ? NaN : Math.min(...found.map((one) => one.score));
 }
+const found = (key: (typeof QUESTIONS)[number]['key'], brief: Brief, head: Head) =>
+  questionOf(key).compute?.(situationOf(brief))(head) ?? [];
 const says = (key: (typeof QUESTIONS)[number]['key'], brief: Brief, head: Head): string =>
   (questionOf(key).compute?.(situationOf(brief))(head) ?? [])
     .map((one) => inUnits(one.says(), 'metric'))
@@ -68,6 +71,17 @@ describe('gets down', () => {
     expect(at(0.24)).toBeLessThan(NO);
     expect(score('depth', rock, headOf({ 'fall.speed': 1, 'mass.submerged': -0.2 }))).toBe(0);
     expect(says('depth', rock, headOf({ 'fall.speed': 1 }))).toBe('Down to 6.0 m in 6.0 s.');
+    // With a bait on it is the rig that sinks or floats, and nothing said changes that.
+    const floats = found('depth', rock, headOf({ 'fall.speed': 1, 'mass.submerged': 3, 'rig.submerged': 0 }));
+    expect(floats).toMatchObject([{ score: 0, isFirm: true, by: 'mass.submerged' }]);
+    expect(floats[0]?.says()).toBe('It floats.');
+    expect(found('depth', rock, headOf({}))).toEqual([]);
+    // Settled it is the fall with its run-up, else depth over speed.
+    const fallen = { 'fall.speed': 1, 'fall.timeToDepth': 24 };
+    expect(found('depth', rock, { ...headOf(fallen), isSettled: true })[0]?.score).toBeCloseTo(0.65, 9);
+    expect(found('depth', rock, headOf(fallen))).toMatchObject([
+      { score: 1, isFirm: true, by: 'fall.timeToDepth' },
+    ]);
   });
 });
 
@@ -183,6 +197,30 @@ describe('rests well', () => {
     expect(at({ 'rest.hookUp': 0.95 })).toBeCloseTo(0.95, 9);
     expect(at({ 'rest.hookUp': 0 }, 1)).toBeGreaterThan(YES);
   });
+  it('rests on the reading that decides, and is sure of what lies or stands whatever is said', () => {
+    const at = (values: ReadingValues, brief: Brief = rock) => found('rest', brief, headOf(values))[0];
+    expect(at({ 'rest.hookUp': 0.75 })).toMatchObject({ by: 'rest.hookUp', isFirm: true });
+    expect(at({ 'rest.hookUp': 0.74 })).toMatchObject({ by: 'rest.hookUp', isFirm: false });
+    expect(at({ 'rest.hookUp': 0.21 })).toMatchObject({ isFirm: false });
+    expect(at({ 'rest.hookUp': 0.2 })).toMatchObject({ by: 'rest.hookUp', isFirm: true });
+    // A tail 20° over the bottom is half way from 5 to 35: as good as half of the landings, and no better.
+    expect(at({ 'rest.hookUp': 0.5, 'rest.tailUp': 20 })?.by).toBe('rest.hookUp');
+    expect(at({ 'rest.hookUp': 0.4, 'rest.tailUp': 20 })).toMatchObject({ by: 'rest.tailUp', isFirm: false });
+    expect(at({ 'rest.hookUp': 0.1, 'rest.tailUp': 35 })).toMatchObject({ by: 'rest.tailUp', isFirm: true });
+    const steep = { ...rock, bottom: { ...rock.bottom, slope: 20 } };
+    const rolls = { 'rest.hookUp': 0.6, 'rest.slopeNose': 30, 'rest.slopeTail': 15 };
+    expect(at(rolls, steep)).toMatchObject({ by: 'rest.slopeNose', isFirm: true });
+    expect(at({ ...rolls, 'rest.slopeTail': 20 }, steep)?.by).toBe('rest.hookUp');
+    // Up to 8° anything stays.
+    expect(at({ ...rolls, 'rest.slopeTail': 3 }, { ...rock, bottom: { ...rock.bottom, slope: 8 } })?.by).toBe(
+      'rest.hookUp',
+    );
+    // A weight inside the bait rests as the bait does: sure only with one on.
+    const within: Head = headOf({ 'rest.hookUp': 0.9 }, sampleDesign('hidden'));
+    expect(found('rest', rock, within)[0]?.isFirm).toBe(false);
+    expect(found('rest', rock, { ...within, isSettled: true })[0]?.isFirm).toBe(true);
+  });
+
   it('a tail that stands up is as good as a point that does', () => {
     expect(at({ 'rest.hookUp': 0, 'rest.tailUp': 60 })).toBe(1);
   });
@@ -258,6 +296,118 @@ describe('lands the fish', () => {
     expect(score('lands', led, headOf({ 'hook.openingLoad': slips / 4 }))).toBeGreaterThan(
       score('lands', braid, headOf({ 'hook.openingLoad': slips / 4 })),
     );
+  });
+});
+
+describe('scores by hand, from the working values that stand beside each question', () => {
+  it('what comes free at 55° is a yes, at 95° a no, between them by degrees; sure only where it is one of the two', () => {
+    const at = (popFree: number, more: ReadingValues = {}, design?: Design) =>
+      found('cracks', rock, headOf({ 'pull.crackWidth': 5, 'pull.popFree': popFree, ...more }, design))[0];
+    expect(at(54)).toMatchObject({ score: 1, isFirm: true, by: 'pull.popFree' });
+    expect(at(75)).toMatchObject({ score: expect.closeTo(0.5, 9), isFirm: false });
+    expect(at(66.9)?.isFirm).toBe(true);
+    expect(at(67.1)?.isFirm).toBe(false);
+    expect(at(80.9)?.isFirm).toBe(false);
+    expect(at(81.1)).toMatchObject({ isFirm: true });
+    expect(at(96)).toMatchObject({ score: 0, isFirm: true });
+    // It wedges in cracks wider than it enters, and not in narrower ones.
+    expect(at(60, { 'pull.jams': 1 })).toMatchObject({ score: 0.1, isFirm: true, by: 'pull.jams' });
+    expect(at(60, { 'pull.jams': 1, 'pull.crackWidth': 15 })?.by).toBe('pull.popFree');
+    // Metal in a bait meets no stone, and a hinge lets a head roll over what holds it.
+    expect(at(96, {}, sampleDesign('hidden'))?.isFirm).toBe(false);
+    const hinged = sampleDesign('football', {
+      keeper: { kind: 'none' },
+      hook: { joint: { kind: 'clip', size: 4 } },
+    });
+    expect(at(96, { 'pull.jams': 0 }, hinged)?.isFirm).toBe(false);
+    expect(found('cracks', rock, headOf({ 'pull.popFree': 60 }))).toEqual([]);
+    expect(found('cracks', rock, headOf({ 'pull.crackWidth': 60 }))).toEqual([]);
+  });
+
+  it('from half of its breadth on a face sheds stems by degrees, under half it gathers them', () => {
+    const reeds: Brief = { ...rock, cover: { kinds: ['grass or reeds'] } };
+    const at = (share: number) => found('cover', reeds, headOf({ 'pull.shedding': share }))[0];
+    expect(at(0.49)).toMatchObject({ score: 0.15, isFirm: true, by: 'pull.shedding' });
+    expect(at(0.5)).toMatchObject({ score: expect.closeTo(0.35, 9), isFirm: false });
+    expect(at(0.75)?.score).toBeCloseTo(0.65, 9);
+    expect(at(1)?.score).toBeCloseTo(0.95, 9);
+    for (const kind of ['sparse weed', 'matted weed'] as const)
+      expect(
+        found('cover', { ...rock, cover: { kinds: [kind] } }, headOf({ 'pull.shedding': 0.2 })),
+      ).toHaveLength(1);
+    for (const kinds of [['brush and wood'], ['posts and docks']] as const)
+      expect(
+        found('cover', { ...rock, cover: { kinds: [...kinds] } }, headOf({ 'pull.shedding': 0.2 })),
+      ).toEqual([]);
+  });
+
+  it('a hook that opens where the brake slips bears it: 0.36 for every doubling, 0.4 where it opens at half', () => {
+    const slips = 0.3 * 6.8 * GRAVITY;
+    const at = (opens: number) => found('lands', rock, headOf({ 'hook.openingLoad': opens }))[0];
+    expect(at(slips / 2)).toMatchObject({
+      score: expect.closeTo(0.4, 9),
+      isFirm: true,
+      by: 'hook.openingLoad',
+    });
+    expect(at(slips)?.score).toBeCloseTo(0.76, 9);
+    expect(at(slips / 4)?.score).toBeCloseTo(0.04, 9);
+    expect(at(4 * slips)?.score).toBe(1);
+    expect(found('lands', rock, headOf({}))).toEqual([]);
+  });
+
+  it('9 g for each kg of test are the most a line throws, a medium rod throws 5 to 28 g, and half as much again is half as good', () => {
+    const at = (grams: number, more: Partial<Brief> = {}) =>
+      found('tackle', { ...rock, ...more }, headOf({ 'rig.mass': grams }));
+    expect(at(9 * 6.8)).toMatchObject([{ score: 1, isFirm: true, by: 'rig.mass' }]);
+    expect(at(2 * 9 * 6.8)[0]?.score).toBeCloseTo(0.5, 9);
+    expect(at(2 * 9 * 6.8)[0]?.says()).toMatch(/much for that line/);
+    const rod = (grams: number) => at(grams, { rod: { power: 'medium' } })[1];
+    expect([5, 28].map((grams) => rod(grams)?.score)).toEqual([1, 1]);
+    expect(rod(2.5)).toMatchObject({ score: expect.closeTo(0.5, 9), isFirm: true, by: 'mass.total' });
+    expect(rod(56)?.score).toBeCloseTo(0.5, 9);
+    // Too little to draw the line off: 80 g for each mm² of fluorocarbon, 2.2 times that in strong wind, by the length of the cast over 25 m.
+    const thick = lineDiameter('fluorocarbon', 6.8);
+    const least = 80 * thick * thick;
+    expect(at(least / 2)[0]?.score).toBeCloseTo(0.5, 9);
+    expect(at(least / 2)[0]?.says()).toMatch(/little to throw on that line\./);
+    expect(at((2.2 * least) / 2, { fishing: { retrieve: 'drag', wind: 'strong' } })[0]?.score).toBeCloseTo(
+      0.5,
+      9,
+    );
+    expect(at((1.4 * least) / 2, { fishing: { retrieve: 'drag', wind: 'breeze' } })[0]?.score).toBeCloseTo(
+      0.5,
+      9,
+    );
+    expect(at(least, { fishing: { retrieve: 'drag', cast: 50 } })[0]?.score).toBeCloseTo(0.5, 9);
+    expect(at(least, { fishing: { retrieve: 'drag', cast: 10 } })[0]?.score).toBe(1);
+    // Without a bait on, the usual one is reckoned with.
+    const bare = found('tackle', rock, headOf({ 'mass.total': 9 * 6.8 }))[0];
+    expect(bare?.score).toBeLessThan(1);
+    expect(found('tackle', rock, headOf({}))).toEqual([]);
+  });
+
+  it('wary fish follow a fall of 0.95 m/s, panfish a head of 6 mm and a third more a metre deeper', () => {
+    const at = (values: ReadingValues, more: Partial<Brief>) =>
+      found('taken', { ...rock, ...more }, headOf(values));
+    const wary: Partial<Brief> = { fish: { mood: 'wary' }, water: { ...rock.water, depth: 2 } };
+    expect(at({ 'fall.speed': 0.95 }, wary)).toMatchObject([{ score: 1, isFirm: true, by: 'fall.speed' }]);
+    expect(at({ 'fall.speed': 1.9 }, wary)[0]?.score).toBeCloseTo(0.25, 9);
+    // Twice as deep as 6 m it is asked for half as much.
+    const deep = { ...wary, water: { ...rock.water, depth: 12 } };
+    expect(at({ 'fall.speed': 1.9 }, deep)[0]?.score).toBeCloseTo(1 - 0.375, 9);
+    expect(at({ 'fall.speed': 1.9 }, { ...wary, fishing: { retrieve: 'vertical' } })).toEqual([]);
+    expect(at({ 'fall.speed': 1.05 }, wary)[0]?.says()).toMatch(/slow enough for wary fish/);
+    expect(at({ 'fall.speed': 1.15 }, wary)[0]?.says()).toMatch(/wary fish follow a slower one/);
+    const panfish: Partial<Brief> = {
+      water: { kind: 'fresh', depth: 2, sight: 3 },
+      bait: { kind: 'micro', length: 32 },
+      fishing: { retrieve: 'vertical' },
+    };
+    const most = 6 + 0.35 * 2;
+    expect(at({ 'head.height': most }, panfish)).toMatchObject([
+      { score: 1, isFirm: true, by: 'head.height' },
+    ]);
+    expect(at({ 'head.height': most * Math.SQRT2 }, panfish)[0]?.score).toBeCloseTo(0.5, 9);
   });
 });
 
