@@ -161,10 +161,6 @@ export function mouldSolids(
   };
   // Only a cut can make one cavity run into the next.
   const isCut = cuts.some((list) => list.length > 0);
-  const keep2 = ([a, b]: Manifold[]): readonly [Manifold, Manifold] => {
-    if (!a || !b) throw new Error('The block was not split in two, which is a mistake of the program.');
-    return [keep(a), keep(b)];
-  };
   const steps = layout.cavities.length + 3;
   try {
     const block = keep(box(from, to));
@@ -191,23 +187,29 @@ export function mouldSolids(
           : taken;
       const full = sprue ? keep(through.trimByPlane([-1, 0, 0], -top)) : taken;
       fulls.push(full);
-      const lost = full.volume() - taken.volume();
-      counted.heads += head.volume();
-      counted.channels += taken.volume() - head.volume();
-      counted.sprues += lost;
-      spruePer.push(lost);
+      spruePer.push(full.volume() - taken.volume());
+      // What a cut has in common with a cavity before it was counted with that one.
+      const before =
+        isCut && i > 0
+          ? keep(keep(Manifold.union([...rooms])).translate([-move[0], 0, -move[2]]))
+          : undefined;
+      const [ofHead, ofTaken, ofFull] = [head, taken, full].map((solid) =>
+        (before ? keep(solid.subtract(before)) : solid).volume(),
+      ) as [number, number, number];
+      counted.heads += ofHead;
+      counted.channels += ofTaken - ofHead;
+      counted.sprues += ofFull - ofTaken;
       rooms.push(keep(through.translate([...move])));
       onDone(i + 1, steps);
     });
     const union = (parts: readonly Manifold[]) => keep(Manifold.union([...parts]));
     const below = (solid: Manifold) => keep(solid.trimByPlane([0, -1, 0], 0));
     onDone(layout.cavities.length + 1, steps);
-    const [leftRaw, rightRaw] = keep2(
-      keep(block.subtract(keep(isCut ? Manifold.union(rooms) : Manifold.compose(rooms)))).splitByPlane(
-        [0, 1, 0],
-        0,
-      ),
-    );
+    const hollow = keep(isCut ? Manifold.union(rooms) : Manifold.compose(rooms));
+    // Each half of the block by itself: splitting what is hollow already can leave a cut's thin floor standing where its face lies on the parting plane.
+    const [leftRaw, rightRaw] = [1, -1].map((side) =>
+      keep(keep(block.trimByPlane([0, side, 0], 0)).subtract(hollow)),
+    ) as [Manifold, Manifold];
     const pegs = (room: number) =>
       union(
         layout.pins.map(([x, z]) => {
@@ -218,7 +220,10 @@ export function mouldSolids(
           return keep(keep(peg.rotate([90, 0, 0])).translate([x, BASE, z]));
         }),
       );
-    const [pins, sockets] = [pegs(0), pegs(SOCKET)];
+    // A cut may run through a pin and its socket: what it takes is the cavity's.
+    const [pins, sockets] = [pegs(0), pegs(SOCKET)].map((solid) =>
+      isCut ? keep(solid.subtract(hollow)) : solid,
+    ) as [Manifold, Manifold];
     const leftHalf = keep(leftRaw.add(pins));
     /** The right half with its vents a hair deeper and to the side at each try, and what they add to each cavity's sprue. */
     const vent = (attempt: number) => {

@@ -118,6 +118,68 @@ describe('a mould', () => {
     expect((solids.metal[0] ?? 0) / (drawn / 0.98 ** 3)).toBeLessThan(1.01);
   });
 
+  it('with a shallow flat cut in one half, as broad as the head, adds up', () => {
+    const at = { x: 0, z: 0 };
+    const cuts: readonly Cut[] = [
+      {
+        cutter: 'flat',
+        diameter: 14.979,
+        side: 'left',
+        at,
+        to: { x: 0, z: 1e-120 },
+        depth: 0.28130872669745804,
+      },
+      {
+        cutter: 'round-nosed',
+        diameter: 1.8122679799862043,
+        side: 'both',
+        at,
+        to: { x: 0, z: 1e-43 },
+        depth: 0.6185629410055242,
+      },
+    ];
+    const { solids } = made(
+      mouldOf([], {
+        making: 'press',
+        shrink: 0,
+        wall: 14.13249983152459,
+        between: 2.4859410780407485,
+        pin: 6.76261216617718,
+        cavities: [
+          { design: starter('tube'), cuts: [...cuts] },
+          { design: starter('tube'), cuts: [] },
+        ],
+      }),
+    );
+    const { block, left, right, heads, channels, sprues, vents, sockets } = solids.volumes;
+    expect((left + right + heads + channels + sprues + vents + sockets) / block).toBeCloseTo(1, 6);
+  });
+
+  it('whose cut runs into the next cavity or a pin counts what they share once', () => {
+    const wide = (x: number, z: number, diameter: number): Cut => ({
+      cutter: 'flat',
+      diameter,
+      side: 'both',
+      at: { x, z },
+      depth: 1.5,
+    });
+    for (const cut of [wide(5, 10, 20), wide(-8, -8, 24)]) {
+      const { solids } = made(
+        mouldOf([], {
+          wall: 14,
+          between: 3,
+          pin: 6,
+          cavities: [
+            { design: starter('ball'), cuts: [cut] },
+            { design: starter('ball'), cuts: [] },
+          ],
+        }),
+      );
+      const { block, left, right, heads, channels, sprues, vents, sockets } = solids.volumes;
+      expect((left + right + heads + channels + sprues + vents + sockets) / block).toBeCloseTo(1, 6);
+    }
+  });
+
   it('of any shapes, sizes and cuts, even wild ones, is closed and adds up', () => {
     const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
     const place = fc.record({ x: number(-15, 25), z: number(-15, 15) });
