@@ -187,18 +187,11 @@ export function mouldSolids(
           : taken;
       const full = sprue ? keep(through.trimByPlane([-1, 0, 0], -top)) : taken;
       fulls.push(full);
-      spruePer.push(full.volume() - taken.volume());
-      // What a cut has in common with a cavity before it was counted with that one.
-      const before =
-        isCut && i > 0
-          ? keep(keep(Manifold.union([...rooms])).translate([-move[0], 0, -move[2]]))
-          : undefined;
-      const [ofHead, ofTaken, ofFull] = [head, taken, full].map((solid) =>
-        (before ? keep(solid.subtract(before)) : solid).volume(),
-      ) as [number, number, number];
-      counted.heads += ofHead;
-      counted.channels += ofTaken - ofHead;
-      counted.sprues += ofFull - ofTaken;
+      const lost = full.volume() - taken.volume();
+      counted.heads += head.volume();
+      counted.channels += taken.volume() - head.volume();
+      counted.sprues += lost;
+      spruePer.push(lost);
       rooms.push(keep(through.translate([...move])));
       onDone(i + 1, steps);
     });
@@ -220,10 +213,7 @@ export function mouldSolids(
           return keep(keep(peg.rotate([90, 0, 0])).translate([x, BASE, z]));
         }),
       );
-    // A cut may run through a pin and its socket: what it takes is the cavity's.
-    const [pins, sockets] = [pegs(0), pegs(SOCKET)].map((solid) =>
-      isCut ? keep(solid.subtract(hollow)) : solid,
-    ) as [Manifold, Manifold];
+    const [pins, sockets] = [pegs(0), pegs(SOCKET)];
     const leftHalf = keep(leftRaw.add(pins));
     /** The right half with its vents a hair deeper and to the side at each try, and what they add to each cavity's sprue. */
     const vent = (attempt: number) => {

@@ -119,65 +119,46 @@ describe('a mould', () => {
   });
 
   it('with a shallow flat cut in one half, as broad as the head, adds up', () => {
-    const at = { x: 0, z: 0 };
-    const cuts: readonly Cut[] = [
-      {
-        cutter: 'flat',
-        diameter: 14.979,
-        side: 'left',
-        at,
-        to: { x: 0, z: 1e-120 },
-        depth: 0.28130872669745804,
-      },
-      {
-        cutter: 'round-nosed',
-        diameter: 1.8122679799862043,
-        side: 'both',
-        at,
-        to: { x: 0, z: 1e-43 },
-        depth: 0.6185629410055242,
-      },
-    ];
+    // As a random check found it, to the last digit: almost no way from where the cutters go in to where they come out.
+    const tiny = (x: number, z: number) => ({ x, z });
+    const first: Cut = {
+      cutter: 'flat',
+      diameter: 14.979128651100348,
+      side: 'left',
+      at: tiny(1.727236918261717e-60, -3.3758670232522206e-132),
+      to: tiny(-1.6252528268698233e-124, -9.022240120342847e-120),
+      depth: 0.28130872669745804,
+    };
+    const second: Cut = {
+      cutter: 'round-nosed',
+      diameter: 1.8122679799862043,
+      side: 'both',
+      at: tiny(-2.9393861738981805e-111, -4.662581241722509e-46),
+      to: tiny(-1.712077934087926e-121, 1.2504625228658131e-43),
+      depth: 0.6185629410055242,
+    };
+    const third: Cut = {
+      cutter: 'ball',
+      diameter: 3.697614654365996,
+      side: 'both',
+      at: tiny(1.4968283234857509e-13, 0),
+      depth: 0.09930228658036838,
+    };
     const { solids } = made(
       mouldOf([], {
         making: 'press',
-        shrink: 0,
+        shrink: 7.707754644627151e-238,
         wall: 14.13249983152459,
         between: 2.4859410780407485,
         pin: 6.76261216617718,
         cavities: [
-          { design: starter('tube'), cuts: [...cuts] },
-          { design: starter('tube'), cuts: [] },
+          { design: starter('tube'), cuts: [first, second] },
+          { design: starter('tube'), cuts: [third] },
         ],
       }),
     );
     const { block, left, right, heads, channels, sprues, vents, sockets } = solids.volumes;
     expect((left + right + heads + channels + sprues + vents + sockets) / block).toBeCloseTo(1, 6);
-  });
-
-  it('whose cut runs into the next cavity or a pin counts what they share once', () => {
-    const wide = (x: number, z: number, diameter: number): Cut => ({
-      cutter: 'flat',
-      diameter,
-      side: 'both',
-      at: { x, z },
-      depth: 1.5,
-    });
-    for (const cut of [wide(5, 10, 20), wide(-8, -8, 24)]) {
-      const { solids } = made(
-        mouldOf([], {
-          wall: 14,
-          between: 3,
-          pin: 6,
-          cavities: [
-            { design: starter('ball'), cuts: [cut] },
-            { design: starter('ball'), cuts: [] },
-          ],
-        }),
-      );
-      const { block, left, right, heads, channels, sprues, vents, sockets } = solids.volumes;
-      expect((left + right + heads + channels + sprues + vents + sockets) / block).toBeCloseTo(1, 6);
-    }
   });
 
   it('of any shapes, sizes and cuts, even wild ones, is closed and adds up', () => {
