@@ -18,6 +18,21 @@ export function viewsOf(drawing: Drawing): Record<PlateViewName, Entity[]> {
     list.map(({ path, hidden }) => line(hidden ? 'hidden' : 'outline', path, false));
   const wires = (list: readonly DrawnWire[], view: PlateViewName) =>
     list.map((wire) => line('wire', wire[view], false, wire.wire));
+  // What both views along the shank show.
+  const along = (view: 'side' | 'top'): Entity[] => [
+    ...(drawing.collar ? [line('outline', drawing.collar, true)] : []),
+    ...wires(keeper, view),
+    ...(guard ? wires(guard.strands, view) : []),
+    ...edges(drawing.edges[view]),
+    line(
+      'centre',
+      [
+        [drawing.bendRear[0] - 2, 0],
+        [drawing.length + 3, 0],
+      ],
+      false,
+    ),
+  ];
   const side: Entity[] = [
     line('outline', drawing.side, true),
     line('wire', drawing.hook, false, drawing.wire),
@@ -27,18 +42,7 @@ export function viewsOf(drawing: Drawing): Record<PlateViewName, Entity[]> {
           ...hinge.rings.map(({ at, radius }): Entity => ({ kind: 'circle', layer: 'wire', at, radius })),
         ]
       : []),
-    ...(drawing.collar ? [line('outline', drawing.collar, true)] : []),
-    ...wires(keeper, 'side'),
-    ...(guard ? wires(guard.strands, 'side') : []),
-    ...edges(drawing.edges.side),
-    line(
-      'centre',
-      [
-        [drawing.bendRear[0] - 2, 0],
-        [drawing.length + 3, 0],
-      ],
-      false,
-    ),
+    ...along('side'),
     eye.crosswise
       ? line(
           'wire',
@@ -87,18 +91,7 @@ export function viewsOf(drawing: Drawing): Record<PlateViewName, Entity[]> {
       false,
       drawing.wire,
     ),
-    ...(drawing.collar ? [line('outline', drawing.collar, true)] : []),
-    ...wires(keeper, 'top'),
-    ...(guard ? wires(guard.strands, 'top') : []),
-    ...edges(drawing.edges.top),
-    line(
-      'centre',
-      [
-        [drawing.bendRear[0] - 2, 0],
-        [drawing.length + 3, 0],
-      ],
-      false,
-    ),
+    ...along('top'),
     eye.crosswise
       ? {
           kind: 'line',
