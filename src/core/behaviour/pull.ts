@@ -20,7 +20,7 @@ function aheadOf(outline: Flat, line: number): number {
 /** What happens as it is dragged over, into and out of things. */
 export const pull = behaviour({
   key: 'pull',
-  needs: 'at once',
+  needs: 'a moment later',
   readings: {
     'pull.lineAngle': {
       name: 'Line at the head',
