@@ -9,7 +9,7 @@ import { fishingOf } from './fishing.ts';
 import { hanging } from './hang.ts';
 import { oncePer } from './once.ts';
 import type { Flat } from './outline.ts';
-import { hull2, seenAlong, touchdown } from './outline.ts';
+import { hull2, seenAlong, touchdown, turned } from './outline.ts';
 import { viewsOf } from './views.ts';
 
 /** Steps in which a rolling head's balance is looked at, rad: 3°. */
@@ -74,12 +74,6 @@ const lying = oncePer((rig, around) => {
   const rested = poses[heights.indexOf(Math.min(...heights))] ?? 0;
   return { weight, metal, outline, above: hull2(top), moment, rested };
 });
-
-/** A point forward and up of the eye, turned nose down by a pitch in rad. */
-const turned = (pitch: number, [x, z]: Vec2): Vec2 => [
-  x * Math.cos(pitch) + z * Math.sin(pitch),
-  z * Math.cos(pitch) - x * Math.sin(pitch),
-];
 
 /**
  * Head dragged over a level bottom, in the hook's plane with the point up: pull T = μW/(cos θ + μ sin θ) at the eye, weight at the

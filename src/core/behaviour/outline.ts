@@ -36,6 +36,12 @@ export type Flat = readonly Vec2[];
 /** Neighbouring sides of an outline that turn by less than this are chords of a curve, degrees: fewer than thirty make a round. */
 export const BENT = 12;
 
+/** A point forward and up, turned nose down by a pitch in rad. */
+export const turned = (pitch: number, [x, z]: Vec2): Vec2 => [
+  x * Math.cos(pitch) + z * Math.sin(pitch),
+  z * Math.cos(pitch) - x * Math.sin(pitch),
+];
+
 /**
  * Where an outline, forward and up, touches a level floor, turned nose down by a pitch in rad. Where sides are chords of a curve the curve rolls:
  * it touches at the middle of a chord that lies level, and between two such places on the way from one to the other; at a corner it is
@@ -43,14 +49,13 @@ export const BENT = 12;
  */
 export function touchdown(outline: Flat, pitch: number): Vec2 {
   const [c, s] = [Math.cos(pitch), Math.sin(pitch)];
-  const turned = ([x, z]: Vec2): Vec2 => [x * c + z * s, z * c - x * s];
   let [i, lowest] = [0, Infinity];
   outline.forEach(([x, z], k) => {
     const height = z * c - x * s;
     if (height < lowest) [i, lowest] = [k, height];
   });
   const [before, at, after] = [outline.at(i - 1), outline[i], outline[(i + 1) % outline.length]].map(
-    (point) => turned(point as Vec2),
+    (point) => turned(pitch, point as Vec2),
   ) as [Vec2, Vec2, Vec2];
   const [fall, rise] = [
     Math.atan2(before[1] - at[1], at[0] - before[0]),

@@ -113,6 +113,7 @@ export const pull = behaviour({
   },
   read(rig, around) {
     const fishing = fishingOf(around);
+    const { angle: closes } = crackOf(rig, fishing.crack);
     const at = (friction: number) => {
       const dragged = draggedOver(rig, around, friction);
       if (!dragged) return undefined;
@@ -125,7 +126,7 @@ export const pull = behaviour({
         climbs: climbShare(outline, line, phi),
         sheds: sheddingShare(above, phi),
         free: popFree(outline, phi),
-        jams: crackOf(rig, fishing.crack).angle < 2 * phi ? 1 : 0,
+        jams: closes < 2 * phi ? 1 : 0,
       };
     };
     const usual = at(fishing.friction);

@@ -120,28 +120,27 @@ describe('a mould', () => {
 
   it('with a shallow flat cut in one half, as broad as the head, adds up', () => {
     // As a random check found it, to the last digit: almost no way from where the cutters go in to where they come out.
-    const tiny = (x: number, z: number) => ({ x, z });
     const first: Cut = {
       cutter: 'flat',
       diameter: 14.979128651100348,
       side: 'left',
-      at: tiny(1.727236918261717e-60, -3.3758670232522206e-132),
-      to: tiny(-1.6252528268698233e-124, -9.022240120342847e-120),
+      at: { x: 1.727236918261717e-60, z: -3.3758670232522206e-132 },
+      to: { x: -1.6252528268698233e-124, z: -9.022240120342847e-120 },
       depth: 0.28130872669745804,
     };
     const second: Cut = {
       cutter: 'round-nosed',
       diameter: 1.8122679799862043,
       side: 'both',
-      at: tiny(-2.9393861738981805e-111, -4.662581241722509e-46),
-      to: tiny(-1.712077934087926e-121, 1.2504625228658131e-43),
+      at: { x: -2.9393861738981805e-111, z: -4.662581241722509e-46 },
+      to: { x: -1.712077934087926e-121, z: 1.2504625228658131e-43 },
       depth: 0.6185629410055242,
     };
     const third: Cut = {
       cutter: 'ball',
       diameter: 3.697614654365996,
       side: 'both',
-      at: tiny(1.4968283234857509e-13, 0),
+      at: { x: 1.4968283234857509e-13, z: 0 },
       depth: 0.09930228658036838,
     };
     const { solids } = made(
