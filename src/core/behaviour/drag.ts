@@ -88,7 +88,6 @@ export function bodyDrag(re: number, factors: ShapeFactors, law: DragLaw = 'like
   const edged = round < 1 ? anyShapeDrag(re, factors) : 0;
   const compact = round * sphereDrag(re) + (1 - round) * edged;
   const slender = (1 - round) * slenderness(fineness);
-  if (slender === 0) return compact;
   if (law === 'most') return compact * Math.max(1, anyWayDrag(re, sphericity) / compact) ** slender;
   // The frontal circle's diameter is d/√crosswise of the equal sphere's, the length that times the fineness.
   const reLength = (re * fineness) / Math.sqrt(crosswise);

@@ -19,7 +19,7 @@ import {
   WIRE_NORMAL,
   WIRE_TANGENT,
 } from './drag.ts';
-import { fall } from './fall.ts';
+import { fall, pitchInWords, steadyPitches } from './fall.ts';
 import type { WetBody } from './wet-body.ts';
 import { dragAt, wetHead, wetHook } from './wet-body.ts';
 import { submerged } from '../build/submerged.ts';
@@ -145,6 +145,18 @@ describe('drag of other bodies', () => {
     expect(bodyDrag(2e4, compact, 'most')).toBe(bodyDrag(2e4, compact, 'least'));
   });
 
+  it('half way from ball to edged, and half way to slender, weighs the laws by halves and a quarter', () => {
+    // Half way from 0.96 to 1, and from 1 to 2.5: the mean of sphere and Hölzer & Sommerfeld, and of slender laws half of a half.
+    const shape = { sphericity: 0.98, crosswise: 1.2, lengthwise: 0.9, fineness: 1.75 };
+    const re = 2e4;
+    const compact = (sphereDrag(re) + anyShapeDrag(re, shape)) / 2;
+    const smoothly = streamlinedDrag((re * 1.75) / Math.sqrt(1.2), 1.75) / 1.2;
+    expect(bodyDrag(re, shape, 'least')).toBeCloseTo(compact ** 0.75 * smoothly ** 0.25, 9);
+    expect(bodyDrag(re, shape, 'most')).toBeCloseTo(compact ** 0.75 * anyWayDrag(re, 0.98) ** 0.25, 9);
+    // And likeliest a quarter of the way to the streamlined one.
+    expect(bodyDrag(re, shape)).toBeCloseTo(compact ** (15 / 16) * smoothly ** (1 / 16), 9);
+  });
+
   it('is asked only for bodies that round: the families’ own heads', () => {
     for (const family of ['football', 'pointed']) {
       expect(shadowsIn(assemble(sampleDesign(family))).factors(0).sphericity).toBeGreaterThan(0.9);
@@ -173,6 +185,24 @@ describe('drag of other bodies', () => {
     // Falling flat it shows its long ellipse of 20 × 10, 10 deep: fineness 10 / √200.
     expect(factors(0).crosswise).toBeCloseTo(equal ** 2 / 200, 1);
     expect(factors(0).fineness).toBeCloseTo(10 / Math.sqrt(200), 2);
+    // One long in the way of the shank, seen along (sin ψ, 0, −cos ψ), shows π √((bc sin ψ)² + (ab cos ψ)²), also between the attitudes it is measured in.
+    const long = shadowsIn(
+      assemble(
+        sampleDesign('football', {
+          head: { dimensions: { breadth: 10, length: 20, height: 10, ends: 2, belly: 0.5 } },
+        }),
+      ),
+    );
+    for (let pitch = -90; pitch <= 270; pitch += 1.7) {
+      const [s, c] = [Math.sin(radians(pitch)), Math.cos(radians(pitch))];
+      const shown = 4 * Math.sqrt((5 * 5 * s) ** 2 + (10 * 5 * c) ** 2);
+      expect((long.factors(radians(pitch)).crosswise * shown) / equal ** 2, `${pitch}°`).toBeCloseTo(1, 1.8);
+      const deep = 2 * Math.sqrt((10 * s) ** 2 + (5 * c) ** 2);
+      expect((long.factors(radians(pitch)).fineness * Math.sqrt(shown)) / deep, `${pitch}°`).toBeCloseTo(
+        1,
+        1.7,
+      );
+    }
   });
 });
 
@@ -219,6 +249,72 @@ function onStandardCurve(d: number, density: number): number {
   }
   return low;
 }
+
+describe('pitches a body keeps', () => {
+  const turn = (degrees: number) => radians(degrees);
+  it('are where a weathervane points, whichever way round it gets there', () => {
+    // A vane that points to a: its moment is sin(a − ψ).
+    for (const at of [10, 75, 110, 170, 200, 300, 355]) {
+      const { stable, first, fromNose } = steadyPitches((psi) => Math.sin(turn(at) - psi));
+      expect(stable, `${at}°`).toHaveLength(1);
+      for (const found of [stable[0], first, fromNose]) expect(found).toBeCloseTo(turn(at), 5);
+    }
+  });
+
+  it('of a body that keeps two are found from level and from nose-down by the way its moment turns it', () => {
+    // sin 2(a − ψ): steady at a and at its back, and turned away from both half way between.
+    const two = (at: number) => steadyPitches((psi) => Math.sin(2 * (turn(at) - psi)));
+    for (const [at, first, fromNose] of [
+      [40, 40, 40], // from level down to 40; from 90 back up, since 130 is where it parts
+      [60, 60, 60],
+      [80, 80, 80],
+      [30, 30, 30],
+      [100, 280, 100], // level is past the parting at 10: round by the back to 280
+      [130, 310, 130],
+      [90, 90, 90], // in it, it stays; level is the parting itself
+    ] as const) {
+      const found = two(at);
+      expect(
+        found.stable.map((psi) => Math.round((psi * 180) / Math.PI)),
+        `${at}°`,
+      ).toEqual([at % 180, (at % 180) + 180]);
+      if (at !== 90) expect(found.first, `${at}° from level`).toBeCloseTo(turn(first), 5);
+      expect(found.fromNose, `${at}° from nose-down`).toBeCloseTo(turn(fromNose), 5);
+    }
+  });
+
+  it('are passed round the whole turn: down past straight back to the first, up past level to the last', () => {
+    // A moment that drives on everywhere but by one short hold: whatever side it comes from it ends there.
+    const hold = (at: number, way: 1 | -1) => (psi: number) =>
+      Math.abs(psi - turn(at)) < turn(8) ? turn(at) - psi : way * 0.1;
+    expect(steadyPitches(hold(45, 1)).fromNose).toBeCloseTo(turn(45), 4);
+    expect(steadyPitches(hold(45, 1)).first).toBeCloseTo(turn(45), 4);
+    expect(steadyPitches(hold(250, -1)).fromNose).toBeCloseTo(turn(250), 4);
+    // Two holds, both before nose-down, in a moment that drives down: round by level to the first of them.
+    const both = steadyPitches((psi) => Math.min(hold(22, 1)(psi), hold(62, 1)(psi)));
+    expect(both.stable).toHaveLength(2);
+    expect(both.fromNose).toBeCloseTo(turn(22), 4);
+    // Two behind, in one that drives up: round by the tail to the last.
+    const behind = steadyPitches((psi) => Math.max(hold(222, -1)(psi), hold(302, -1)(psi)));
+    expect(behind.stable).toHaveLength(2);
+    expect(behind.fromNose).toBeCloseTo(turn(302), 4);
+    expect(behind.first).toBeCloseTo(turn(302), 4);
+  });
+
+  it('are level where nothing turns it', () => {
+    expect(steadyPitches(() => 0)).toEqual({ stable: [], first: 0, fromNose: 0 });
+  });
+
+  it('in words say nose down or up, and on its back beyond a right angle', () => {
+    expect([12.4, 90, -12.6, 150, -140.2].map(pitchInWords)).toEqual([
+      'nose down by 12°',
+      'nose down by 90°',
+      'nose up by 13°',
+      'on its back, nose down by 30°',
+      'on its back, nose up by 40°',
+    ]);
+  });
+});
 
 describe('fall of a bare ball', () => {
   it('is that of the standard curve within 3.5%, whatever its size and metal', () => {

@@ -36,6 +36,8 @@ export interface Fall {
 const STEP = Math.PI / 45;
 /** Steps of a whole turn. */
 const TURN = 90;
+/** How near a body is to a pitch it keeps when it is in it, radians: as fine as those are halved to. */
+const AT_IT = 1e-6;
 
 /**
  * Share by which speed may be off either way. A ball's drag is known to 6%, which is 3% of speed, and its hook adds to that;
@@ -135,20 +137,20 @@ export function fall(rig: Rig, water: Water): Fall {
   };
 }
 
-/** Pitches at which a body keeps its way: the moment that turns the nose down goes from + to − as the nose drops. Radians, 0 to 2π. */
-function steadyPitches(moment: (psi: number, isFine?: boolean) => number) {
+/**
+ * Pitches at which a body keeps its way: the moment that turns the nose down goes from + to − as the nose drops. All of them, the one it comes to
+ * from level and the one it comes to from straight nose-down; level and 0 where there are none. Radians, 0 to 2π. `moment` of the pitch, in any
+ * unit, is told when a place is being halved.
+ */
+export function steadyPitches(moment: (psi: number, isFine?: boolean) => number) {
   const stable = steadyPlaces(moment, { from: 0, step: STEP, count: TURN, halvings: 20 });
-  // The first one met from level, turning the way level drag turns it; angles run up from 0 to a whole turn.
-  const isDown = moment(0) >= 0;
-  const quarter = Math.PI / 2;
-  const beyond = stable.filter((psi) => psi >= quarter)[0];
-  const before = stable.filter((psi) => psi < quarter).at(-1);
-  return {
-    stable,
-    first: (isDown ? stable[0] : stable.at(-1)) ?? 0,
-    // What a head settles to that enters the water nose first.
-    fromNose: (moment(quarter) > 0 ? (beyond ?? before) : (before ?? stable.at(-1))) ?? 0,
+  // The first one met the way the moment turns it from where it starts; angles run up from 0 to a whole turn, and round to 0 again.
+  const from = (start: number): number => {
+    const down = stable.find((psi) => psi > start - AT_IT) ?? stable[0];
+    const up = stable.findLast((psi) => psi < start + AT_IT) ?? stable.at(-1);
+    return (moment(start) >= 0 ? down : up) ?? 0;
   };
+  return { stable, first: from(0), fromNose: from(Math.PI / 2) };
 }
 
 /** How far a free hook swings off the line of the head before wire meets wire, degrees (working value, no source). */
@@ -303,13 +305,13 @@ export const falling = behaviour({
         brief: 'drag measured',
       });
     if (speed > 0 && others.length > 0) {
-      const [first = 0] = others;
+      const ways = others.map(pitchInWords).join(' or ');
       flags.push({
         level: 'note',
         code: 'falls two ways',
         path: '/head',
-        text: `Fall: it can also keep falling ${tilted(first)}. Which way it takes depends on how it enters the water.`,
-        brief: `falls two ways, also ${tilted(first)}`,
+        text: `Fall: it can also keep falling ${ways}. Which way it takes depends on how it enters the water.`,
+        brief: `falls two ways, also ${ways}`,
       });
     }
     if (speed > 0 && attitudes[0] < 0 && attitudes[1] > 0) {
@@ -328,8 +330,9 @@ export const falling = behaviour({
 /** The fall of a rig in its surroundings, found once for all that asks for it. */
 export const fallen = oncePer((rig, around): Fall => fall(rig, around.water));
 
-/** A pitch in words. */
-const tilted = (pitch: number): string => {
-  const whole = `${Math.round(Math.abs(pitch))}°`;
-  return pitch < 0 ? `nose up by ${whole}` : `nose down by ${whole}`;
+/** A nose-down pitch, degrees from −180 to 180, in words. */
+export const pitchInWords = (pitch: number): string => {
+  const isOnItsBack = Math.abs(pitch) > 90;
+  const tilt = Math.round(isOnItsBack ? 180 - Math.abs(pitch) : Math.abs(pitch));
+  return `${isOnItsBack ? 'on its back, ' : ''}nose ${pitch < 0 ? 'up' : 'down'} by ${tilt}°`;
 };

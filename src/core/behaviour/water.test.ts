@@ -100,6 +100,9 @@ describe('dragged over a bottom', () => {
         phi,
       ),
     ).toBe(0);
+    // What has no front at all is neither held nor free.
+    expect(popFree([], phi)).toBeNaN();
+    expect(climbShare([], 13, phi)).toBeNaN();
   });
 
   it('takes the pitch in which pull, weight, friction and support balance about where it touches', () => {
@@ -376,6 +379,36 @@ describe('at rest', () => {
   });
 });
 
+describe('a head’s own figures, bait or none', () => {
+  const bait = { ...floating, kind: 'stick' as const };
+  it('its balance and its weight are the head’s, what is on the hook left out', () => {
+    const [bare, baited] = [judged('ball'), judged('ball', {}, PLAIN_WATER, bait)];
+    for (const id of ['mass.centreX', 'mass.centreZ', 'mass.total'] as const)
+      expect(baited.value(id)).toBeCloseTo(bare.value(id), 9);
+    // Σ m x / Σ m over the parts as they are given.
+    const sum = (axis: 0 | 2) =>
+      bare.rig.parts.reduce((all, { mass, centroid }) => all + mass * centroid[axis], 0);
+    const mass = bare.rig.parts.reduce((all, part) => all + part.mass, 0);
+    expect(bare.value('mass.centreX')).toBeCloseTo(sum(0) / mass, 9);
+    expect(bare.value('mass.centreZ')).toBeCloseTo(sum(2) / mass, 9);
+  });
+
+  it('bait lasts by its toughness, less where its seat strains it, and where the point tears out (index, working values)', () => {
+    for (const [toughness, fish, easy] of [
+      ['soft', 2, 0.55],
+      ['standard', 4, 0.65],
+      ['stretchy', 12, 0.85],
+    ] as const)
+      for (const breadth of [7, 12, 20]) {
+        const seated = { ...bait, breadth, height: breadth, toughness };
+        const { value } = judged('ball', {}, PLAIN_WATER, seated);
+        const seat = value('rig.seat');
+        expect(seat).toBeGreaterThan(0);
+        expect(value('rig.lasts')).toBeCloseTo(fish * Math.min(1, easy / seat), 6);
+      }
+  });
+});
+
 describe('levers, roll and echo', () => {
   it('a ball rolls as 2/5 m r² says', () => {
     // 10 g of lead: r = (3·10/11.34·1000/4π)^⅓ = 5.948 mm; 0.4·10·5.949² = 141.55 g·mm².
@@ -387,6 +420,8 @@ describe('levers, roll and echo', () => {
   it('a weight levers by its distance squared, through a hinge by the hook’s alone', () => {
     const at = (mass: number, centroid: Vec3) => ({ mass, centroid });
     expect(momentAbout([at(3, [2, 0, 0]), at(1, [0, 3, 4])], [0, 0, 0])).toBeCloseTo(3 * 4 + 25, 12);
+    // About a point off all the axes: 2·((3−1)² + (5−2)² + (9−3)²) = 2·49.
+    expect(momentAbout([at(2, [3, 5, 9])], [1, 2, 3])).toBeCloseTo(98, 12);
     const { rig, value } = judged('ball');
     const hook = rig.parts.filter(({ name }) => name === 'hook');
     expect(value('throw.hinged')).toBeCloseTo(momentAbout(hook, rig.places.point), 9);
