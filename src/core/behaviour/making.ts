@@ -111,9 +111,8 @@ export function undercuts({ head, profile }: Pick<Rig, 'head' | 'profile'>): Und
       if (!isCaught || gapAt === undefined) continue;
       const y = gapAt;
       const by = head.shapes.find((shape) => {
-        if (shape.sign > 0 || x < shape.from || x > shape.to) return false;
         const span = shape.span(x, y);
-        return span !== undefined && z >= span[0] && z <= span[1];
+        return shape.sign < 0 && span !== undefined && z >= span[0] && z <= span[1];
       });
       caught.set(by, (caught.get(by) ?? 0) + 1);
     }

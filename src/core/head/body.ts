@@ -99,7 +99,6 @@ export function headBody(
     holds: (x, y, z) => {
       let inside = columns ? within(columns(x, y), z) : x >= 0 && sectionHolds(profile.section(x), y, z);
       for (const shape of shapes) {
-        if (inside === shape.sign > 0 || x < shape.from || x > shape.to) continue;
         const span = shape.span(x, y);
         if (span && z >= span[0] && z <= span[1]) inside = shape.sign > 0;
       }

@@ -58,7 +58,6 @@ export function sectionSpans(section: Section, y: number, spans: Spans): void {
 /** Applies shapes, in their order, to the spans over (x, y). */
 export function applyShapes(shapes: readonly Shape[], x: number, y: number, spans: Spans): void {
   for (const shape of shapes) {
-    if (x < shape.from || x > shape.to) continue;
     const span = shape.span(x, y);
     if (!span) continue;
     if (shape.sign > 0) joinSpan(spans, span[0], span[1]);
@@ -92,9 +91,10 @@ const LONG = {
 };
 const across = (points: number) => {
   const { nodes, weights } = gaussLegendre(points);
-  return { cos: cosines(nodes), weights: sines(nodes, weights) };
+  const fine = sines(nodes, weights);
+  return { cos: cosines(nodes), fine, coarse: fine };
 };
-/** Across slices of one shape or none, whose edges are all known. */
+/** Across slices of one shape or none, whose edges are all known: one rule, which agrees with itself. */
 const PLAIN = across(7);
 /** Share of the box about the fullest section by which the coarser of two rules may be off over a strip of a slice, and how often a strip is halved. */
 const STRIP_TOLERANCE = 3e-4;
@@ -121,18 +121,17 @@ function slice(
     if (shape.sign > 0) widest = Math.max(widest, edges.at(-1) ?? 0);
   }
   ys.sort((m, n) => m - n);
-  const isCrowded = present.length > 1;
-  const { cos, weights } = isCrowded ? { cos: LONG.cos, weights: LONG.fine } : PLAIN;
+  const { cos, fine, coarse } = present.length > 1 ? LONG : PLAIN;
   let [area, mz, roll] = [0, 0, 0];
   const strip = (y0: number, y1: number, halvings: number) => {
-    let [a, m, r, coarse] = [0, 0, 0, 0];
+    let [a, m, r, roughly] = [0, 0, 0, 0];
     for (let q = 0; q < cos.length; q++) {
       const y = (y0 + y1) / 2 - ((y1 - y0) / 2) * (cos[q] as number);
       sectionSpans(section, y, spans);
       applyShapes(present, x, y, spans);
       let high = 0;
       // Twice the half: the other side is the same.
-      const weight = (y1 - y0) * (weights[q] as number);
+      const weight = (y1 - y0) * (fine[q] as number);
       for (let s = 0; s < spans.length; s += 2) {
         const [lo, hi] = [spans[s] as number, spans[s + 1] as number];
         high += hi - lo;
@@ -140,9 +139,9 @@ function slice(
         r += weight * (y * y * (hi - lo) + (hi * hi * hi - lo * lo * lo) / 3);
       }
       a += weight * high;
-      if (isCrowded) coarse += (y1 - y0) * (LONG.coarse[q] as number) * high;
+      roughly += (y1 - y0) * (coarse[q] as number) * high;
     }
-    if (isCrowded && halvings > 0 && Math.abs(a - coarse) > STRIP_TOLERANCE * fullest) {
+    if (halvings > 0 && Math.abs(a - roughly) > STRIP_TOLERANCE * fullest) {
       strip(y0, (y0 + y1) / 2, halvings - 1);
       strip((y0 + y1) / 2, y1, halvings - 1);
       return;

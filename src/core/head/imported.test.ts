@@ -150,19 +150,33 @@ describe('what a document holds of a solid', () => {
     expect(solidFlaw(spec)).toMatch(/Bring|Mend/);
   });
 
+  /** Two meshes as one, neither knowing of the other. */
+  const bothOf = (first: Mesh, second: Mesh): Mesh => {
+    const corners = first.positions.length / 3;
+    return {
+      positions: Float64Array.from([...first.positions, ...second.positions]),
+      triangles: Uint32Array.from([...first.triangles, ...[...second.triangles].map((t) => t + corners)]),
+    };
+  };
+
   it('through itself: two of one piece pushed into each other', () => {
     const { Manifold } = kernel;
     const first = meshOf(Manifold.cube([6, 6, 6], true));
     const second = meshOf(Manifold.cube([6, 6, 6], true).translate([2, 2, 2]));
-    const corners = first.positions.length / 3;
-    const both: Mesh = {
-      positions: Float64Array.from([...first.positions, ...second.positions]),
-      triangles: Uint32Array.from([...first.triangles, ...[...second.triangles].map((t) => t + corners)]),
-    };
+    const both = bothOf(first, second);
     expect(crossings(both).count).toBeGreaterThan(0);
     expect(crossings(first)).toMatchObject({ count: 0, isUnclear: false });
     // The place it names lies in both.
     for (const value of crossings(both).at) expect(Math.abs(value)).toBeLessThanOrEqual(3 + 1e-6);
+  });
+
+  it('by less than the floats of a file can tell is none: a millionth of its size', () => {
+    const { Manifold } = kernel;
+    // Two plates across each other's edge, 220 mm over the corners: 0.00022 mm are as near as 32-bit floats tell.
+    const plate = (lift: number) => meshOf(Manifold.cube([100, 60, 40], true).translate([50, 7, 40 - lift]));
+    const stood = meshOf(Manifold.cube([100, 100, 40], true));
+    expect(crossings(bothOf(stood, plate(5e-5))).count).toBe(0);
+    expect(crossings(bothOf(stood, plate(1e-3))).count).toBeGreaterThan(0);
   });
 });
 

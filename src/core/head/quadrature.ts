@@ -37,21 +37,21 @@ const DIRECTIONS = Array.from({ length: 64 }, (_, j) => {
   return [Math.cos(turn), Math.sin(turn)] as const;
 });
 
+type Powers = readonly (readonly [ofCosine: number, ofSine: number])[];
+
 /** |cos φ|^n and |sin φ|^n of the directions, kept for the few exponents that a head has. */
-const powers = new Map<number, readonly (readonly [ofCosine: number, ofSine: number])[]>();
-const MOST_POWERS = 16;
-function powersOf(n: number) {
-  let known = powers.get(n);
-  if (!known) {
-    known = DIRECTIONS.map(([cosine, sine]) => [cosine ** n, Math.abs(sine) ** n] as const);
-    if (powers.size >= MOST_POWERS) powers.clear();
-    powers.set(n, known);
-  }
-  return known;
+function keptPowers(): (n: number) => Powers {
+  const kept = new Map<number, Powers>();
+  return (n) => {
+    const known =
+      kept.get(n) ?? DIRECTIONS.map(([cosine, sine]) => [cosine ** n, Math.abs(sine) ** n] as const);
+    kept.set(n, known);
+    return known;
+  };
 }
 
 /** Squares of a section's radii in each direction, mm²: one power each, where `sectionRadius` takes three. */
-function squaredRadii({ b, t, d, nt, nb }: Section): number[] {
+function squaredRadii({ b, t, d, nt, nb }: Section, powersOf: (n: number) => Powers): number[] {
   const half = (h: number, n: number) => ({
     of: powersOf(n),
     b: b ** -n,
@@ -86,6 +86,7 @@ export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
   }
   // In front of it: what of the circle sticks out of the section, summed over directions. A rounded rear swells as the root of x.
   const { nodes, weights } = ENTERING;
+  const powersOf = keptPowers();
   nodes.forEach((node, k) => {
     const u = (node + 1) / 2;
     const x = collar.to * u * u;
@@ -95,7 +96,7 @@ export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
     if (r <= innerRadius(section)) return;
     const r2 = r * r;
     const wedge = (step * Math.PI) / DIRECTIONS.length;
-    squaredRadii(section).forEach((rho2, j) => {
+    squaredRadii(section, powersOf).forEach((rho2, j) => {
       if (rho2 >= r2) return;
       const [, sine] = DIRECTIONS[j] as (typeof DIRECTIONS)[number];
       volume += wedge * (r2 - rho2);
@@ -104,7 +105,7 @@ export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
       roll += (wedge / 2) * (r2 * r2 - rho2 * rho2);
     });
   });
-  return { volume, centroid: volume > 0 ? [mx / volume, 0, mz / volume] : [0, 0, 0], roll };
+  return { volume, centroid: [mx / volume, 0, mz / volume], roll };
 }
 
 const pairs = ({ nodes, weights }: ReturnType<typeof gaussLegendre>) =>

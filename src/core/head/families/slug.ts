@@ -1,7 +1,6 @@
 import type { Dimensions } from '../family.ts';
 import { swollen } from '../family.ts';
 import type { Profile } from '../profile.ts';
-import { EMPTY_SECTION } from '../profile.ts';
 
 /** A straight body with both ends rounded by a quarter ellipse, each `ends` of the length long (a half makes it an ellipsoid). */
 export function slugProfile(dimensions: Dimensions): Profile {
@@ -11,7 +10,6 @@ export function slugProfile(dimensions: Dimensions): Profile {
     length,
     breaks: ends < 0.5 ? [0, from, to, length] : [0, from, length],
     section: (x) => {
-      if (!(x > 0 && x < length)) return EMPTY_SECTION;
       const u = x < from ? (from - x) / from : x > to ? (x - to) / (length - to) : 0;
       return swollen(Math.sqrt(Math.max(0, 1 - u * u)), dimensions);
     },

@@ -75,7 +75,7 @@ export const cheeks = featureKind({
             const [high, n] = z >= 0 ? [section.t, section.nt] : [section.d, section.nb];
             const y = section.b * Math.max(0, 1 - Math.abs(z / (high || 1)) ** n) ** (1 / n) - 1e-6;
             const h = x >= x0 - a && x <= x0 + a ? reach(x, y) : 0;
-            if (h > 0 && z >= z0 - h && z <= z0 + h) touched.push(z);
+            if (Math.abs(z - z0) < h) touched.push(z);
           }
           if (touched.length > 1) {
             rims.push([x, touched.at(-1) ?? 0]);
@@ -83,7 +83,7 @@ export const cheeks = featureKind({
           }
         }
         const [first] = rims;
-        return rims.length > 1 && first
+        return first
           ? { side: [{ path: [...rims, ...lows.reverse(), first], hidden: false }] }
           : {};
       },

@@ -33,7 +33,7 @@ export interface Shape {
   readonly breaks: readonly number[];
   /** distances from the middle, rising, at which its rule changes at x; the last is its half-width where it is joined */
   readonly edges: (x: number) => readonly number[];
-  /** its span over (x, y), or undefined where it is not */
+  /** its span over (x, y), or undefined where it is not, along the shank or across */
   readonly span: (x: number, y: number) => Span | undefined;
   /** the same region as a solid of the library, `corners` about what is round; the caller deletes it */
   readonly solid: (kernel: ManifoldToplevel, corners: number) => Manifold;
