@@ -49,8 +49,8 @@ export function crossings({ positions, triangles }: Mesh): Crossings {
       if (count >= ENOUGH || ++pairs > MOST_PAIRS) return true;
       for (let a = 0; a < 3; a++) for (let b = 0; b < 3; b++) if (corner(i, a) === corner(j, b)) return false;
       if (!one.intersectsTriangle(other, line)) return false;
-      // A mere touch at a point is no crossing.
-      if (line.distance() < 1e-7) return false;
+      // A mere touch at a point is no crossing, nor is what is shorter than floats can tell.
+      if (line.distance() < shallow) return false;
       // The library bounds its joins and cuts by the floats of a file: facets that slide past each other by less are one surface.
       if (Math.min(depthPast(one, other), depthPast(other, one)) < shallow) return false;
       if (count === 0) first.copy(line.start);
