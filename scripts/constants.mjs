@@ -1,77 +1,96 @@
-// Changes numbers of a room of the core by a tenth, one at a time, and counts how many of the changes its tests notice. Terms and conditions are
-// changed by npm run mutants; numbers, which that leaves alone, here. Run: npm run constants -- ROOM [HOW-MANY [SEED]].
-import { spawn } from 'node:child_process';
+// Changes numbers and terms of a room of the core by a tenth, one at a time, and counts how many of the changes its tests notice. Whole terms
+// left out and conditions turned are for npm run mutants. Run: npm run constants -- ROOM [HOW-MANY [SEED [number|term]]].
 import { readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
-import ts from 'typescript';
+import { createVitest } from 'vitest/node';
+import { askedFor, changesIn } from './changes.mjs';
 import { ensureInstalled, root } from './ensure.mjs';
 import { roomFolder, sample, sources } from './sample.mjs';
 
 ensureInstalled();
-const [room = '', count = '40', seed = '1'] = process.argv.slice(2);
-const folder = roomFolder(room);
+const [room = '', count = '40', seed = '1', only] = process.argv.slice(2);
+const changes = changesIn(sources(roomFolder(room)));
+const chosen = sample(
+  changes.filter(({ kind }) => only === undefined || kind === only),
+  count,
+  seed,
+);
+/** Lists of what has the same key. */
+function grouped(list, keyOf) {
+  const groups = new Map();
+  for (const one of list) groups.set(keyOf(one), [...(groups.get(keyOf(one)) ?? []), one]);
+  return groups;
+}
+const byFile = grouped(changes, ({ file }) => file);
 
-/** Fields that say how a thing is shown, or named, and not what is computed. */
-const SHOWN = new Set(['decimals', 'digits', 'step', 'maxLength', 'maxItems', 'minLength', 'version']);
+process.env['MUTANTS_ROOM'] = room;
+const vitest = await createVitest(
+  'test',
+  {
+    config: join(root, 'vitest.mutants.config.ts'),
+    watch: false,
+    bail: 1,
+    reporters: [{}],
+    // What hands the numbers out must stand before anything is read in.
+    setupFiles: ['scripts/changed-setup.mjs', 'src/core/test-kit/setup.test-setup.ts'],
+    provide: { changed: -1 },
+  },
+  {
+    plugins: [
+      {
+        name: 'numbers and terms asked for',
+        enforce: 'pre',
+        load(id) {
+          const file = id.split('?')[0];
+          const own = byFile.get(relative(root, file));
+          return own ? askedFor(readFileSync(file, 'utf8'), own) : null;
+        },
+      },
+    ],
+  },
+);
+const all = await vitest.globTestSpecifications();
 
-/** Every number of a file that could carry a figure: no index, no type, none of 0, 1 and 2, which are mostly structure. */
-function numbers(file) {
-  const text = readFileSync(file, 'utf8');
-  const found = [];
-  const visit = (node) => {
-    if (ts.isTypeNode(node)) return;
-    if (ts.isPropertyAssignment(node) && SHOWN.has(node.name.getText())) return;
-    if (ts.isElementAccessExpression(node)) return visit(node.expression);
-    if (ts.isNumericLiteral(node) && ![0, 1, 2].includes(Number(node.text))) {
-      const changed = Number(node.text) * 1.1;
-      found.push({
-        file: relative(root, file),
-        from: node.getStart(),
-        to: node.getEnd(),
-        // A count stays a count.
-        put: String(/^\d+$/.test(node.text) ? Math.max(Math.round(changed), Number(node.text) + 1) : changed),
-        line: text.slice(0, node.getStart()).split('\n').length,
-        was: node.text,
-      });
-    }
-    ts.forEachChild(node, visit);
-  };
-  visit(ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true));
-  return found;
+/** Runs tests with a change, or with none; returns them. */
+async function run(specifications, changed) {
+  vitest.provide('changed', changed);
+  const { testModules } = await vitest.runTestSpecifications(specifications);
+  return testModules.flatMap((module) => [...module.children.allTests()]);
 }
 
-const chosen = sample(sources(folder).flatMap(numbers), count, seed);
-
-/** Whether the room's tests fail with the change. */
-const isNoticed = (change) =>
-  new Promise((resolve) => {
-    const child = spawn(
-      process.execPath,
-      [join(root, 'node_modules/vitest/vitest.mjs'), 'run', '-c', 'vitest.mutants.config.ts', '--bail', '1'],
-      {
-        cwd: root,
-        env: { ...process.env, MUTANTS_ROOM: room, MUTANT: change ? JSON.stringify(change) : '' },
-        stdio: 'ignore',
-        timeout: 300_000,
-      },
-    );
-    child.on('exit', (code) => resolve(code !== 0));
-  });
-
-if (await isNoticed(undefined)) {
+const isRed = (test) => test.result().state === 'failed';
+const plain = await run(all, -1);
+if (plain.length === 0 || plain.some(isRed)) {
   console.error(`The tests of ${room} fail as they are, or there are none.`);
   process.exit(2);
 }
-const left = [...chosen];
-const survived = [];
-const lane = async () => {
-  for (let change = left.shift(); change; change = left.shift()) {
-    if (!(await isNoticed(change))) {
-      survived.push(change);
-      console.log(`not noticed: ${change.file}:${change.line} ${change.was} → ${change.put}`);
-    }
+// Who asks for what, the quickest first.
+const askers = new Map();
+for (const test of plain.toSorted((a, b) => a.diagnostic().duration - b.diagnostic().duration))
+  for (const id of test.meta().asked ?? []) askers.set(id, [...(askers.get(id) ?? []), test]);
+
+const said = ({ kind, file, line, was, put }) =>
+  `${kind} ${file}:${line} ${was.slice(0, 90)}${put === undefined ? '' : ` → ${put}`}`;
+let [noticed, asked] = [0, 0];
+for (const change of chosen) {
+  const tests = askers.get(change.id) ?? [];
+  if (tests.length === 0) {
+    console.log(`asked for by no test: ${said(change)}`);
+    continue;
   }
-};
-await Promise.all([lane(), lane()]);
-const noticed = chosen.length - survived.length;
-console.log(`${room}: ${noticed} of ${chosen.length} changed numbers noticed`);
+  asked++;
+  // A few at a time: most are noticed by the first.
+  let isNoticed = false;
+  for (let from = 0, size = 4; from < tests.length && !isNoticed; from += size, size *= 4) {
+    const some = tests.slice(from, from + size);
+    const byModule = grouped(some, ({ module }) => module.moduleId);
+    const specifications = [...byModule].map(([id, own]) =>
+      vitest.getRootProject().createSpecification(id, { testIds: own.map(({ id: one }) => one) }),
+    );
+    isNoticed = (await run(specifications, change.id)).some(isRed);
+  }
+  if (isNoticed) noticed++;
+  else console.log(`not noticed: ${said(change)}`);
+}
+console.log(`${room}: ${noticed} of ${asked} changes noticed, ${chosen.length - asked} asked for by no test`);
+await vitest.close();
