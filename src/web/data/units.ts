@@ -1,6 +1,7 @@
+import { scaleLinear } from 'd3-scale';
 import { useCallback } from 'react';
 import type { QuantityKind, UnitSystem } from '../../core/index.ts';
-import { formatFigure, formatQuantity, inUnits } from '../../core/index.ts';
+import { formatFigure, formatQuantity, inUnits, shownUnit } from '../../core/index.ts';
 import { useLocal } from './local.ts';
 
 const isSystem = (value: unknown): value is UnitSystem => value === 'imperial' || value === 'metric';
@@ -21,5 +22,15 @@ export function useUnits() {
     [system],
   );
   const say = useCallback((text: string) => inUnits(text, system), [system]);
-  return { system, flip, format, figure, say };
+  /** About so many values from low to high, as stored, that are round in the reader's unit. */
+  const ticks = useCallback(
+    ([low, high]: readonly [number, number], kind: QuantityKind, count: number) => {
+      const { fromStored, toStored } = shownUnit(kind, system);
+      return scaleLinear([fromStored(low), fromStored(high)], [0, 1])
+        .ticks(count)
+        .map(toStored);
+    },
+    [system],
+  );
+  return { system, flip, format, figure, say, ticks };
 }

@@ -121,7 +121,9 @@ function Column({
   readonly depth: number;
   readonly times: readonly number[];
 }) {
-  const { format } = useUnits();
+  const { format, ticks } = useUnits();
+  // Round depths, and the bottom's own, which none stands too near to.
+  const marks = [...ticks([0, depth], 'depth', 5).filter((mark) => depth - mark > depth / 20), depth];
   const wide = (BOX.width - BOX.left) / heads.length;
   const ground = BOX.height - BOX.foot;
   const perMetre = (ground - BOX.top) / depth;
@@ -149,13 +151,13 @@ function Column({
       />
       <line className="tank-surface" x1={BOX.left} x2={BOX.width} y1={BOX.top} y2={BOX.top} />
       <rect className="tank-bed" x={BOX.left} y={ground} width={BOX.width - BOX.left} height={BOX.foot} />
-      {[0, 0.25, 0.5, 0.75, 1].map((share) => {
-        const y = BOX.top + (ground - BOX.top) * share;
+      {marks.map((mark) => {
+        const y = BOX.top + perMetre * mark;
         return (
-          <g key={share}>
+          <g key={mark}>
             <line className="tank-rule" x1={BOX.left - 6} x2={BOX.left} y1={y} y2={y} />
             <text className="tank-tick" x={BOX.left - 10} y={y + 4} textAnchor="end">
-              {format(depth * share, 'depth')}
+              {format(mark, 'depth')}
             </text>
           </g>
         );

@@ -226,7 +226,7 @@ function DepthChart({
   readonly onSpeed: (speed: number) => void;
   readonly onDepth: (depth: number) => void;
 }) {
-  const { format } = useUnits();
+  const { format, ticks } = useUnits();
   const ref = useRef<SVGSVGElement>(null);
   const most = Math.max(depth * 1.6, 1);
   const x = scaleLinear([0, 1.7], [BOX.left, BOX.width - BOX.right]);
@@ -258,7 +258,7 @@ function DepthChart({
       role="img"
       aria-label="Depth kept against speed through the water"
     >
-      {x.ticks(6).map((value) => (
+      {ticks([0, 1.7], 'speed', 6).map((value) => (
         <g key={value}>
           <line className="tank-grid" x1={x(value)} x2={x(value)} y1={BOX.top} y2={BOX.height - BOX.foot} />
           <text className="tank-tick" x={x(value)} y={BOX.height - BOX.foot + 16} textAnchor="middle">
@@ -266,7 +266,7 @@ function DepthChart({
           </text>
         </g>
       ))}
-      {y.ticks(5).map((value) => (
+      {ticks([0, most], 'depth', 5).map((value) => (
         <g key={value}>
           <line className="tank-grid" x1={BOX.left} x2={BOX.width - BOX.right} y1={y(value)} y2={y(value)} />
           <text className="tank-tick" x={BOX.left - 6} y={y(value) + 4} textAnchor="end">

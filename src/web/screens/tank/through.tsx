@@ -70,7 +70,7 @@ export function Through({
         <Above head={head} crack={crack} stem={stem} phi={phi} />
       </div>
       <p className="tank-says" data-meets={meets}>
-        <b>Against this edge it {meets}.</b> {share(readingOf(head, 'pull.climbShare'))} of its front climbs;
+        <b>Against this edge it {meets}.</b> {share(readingOf(head, 'pull.climbShare'))} of its front climbs;{' '}
         {ahead < 0 ? 'the line runs' : 'the nose stands'} {format(Math.abs(ahead), 'size')} ahead of{' '}
         {ahead < 0 ? 'the nose' : 'the line'}; it comes free from a line of{' '}
         {format(readingOf(head, 'pull.popFree'), 'angle')}.{' '}
