@@ -22,8 +22,8 @@ export interface GuardForce {
 
 /**
  * Force that lays a guard down to the hook's point: each strand a cantilever from the head, bent by the elastica until the point stands clear of it by a quarter of the gap,
- * the load square to how it stood. Fanned strands stand beside the jaw: only as many are pressed as stand within its breadth. Undefined
- * without a guard.
+ * the load square to how it stood. Fanned strands stand beside the jaw: only as many are pressed as stand within its breadth. A fork bends as
+ * stiffly as it would a little. Undefined without a guard.
  */
 export function guardForce({ guard, hook }: Pick<Rig, 'guard' | 'hook'>): GuardForce | undefined {
   if (!guard || guard.free <= 0) return undefined;
@@ -36,11 +36,14 @@ export function guardForce({ guard, hook }: Pick<Rig, 'guard' | 'hook'>): GuardF
   // Beyond the strand's end the end itself must come down to the line to the point.
   const reach = Math.min(guard.free, Math.hypot(px, pz));
   const load = loadFor(Math.min(0.95, Math.sin(Math.min(turn, Math.PI / 2))));
-  const strands = guard.shown();
-  const width = 2 * (guard.bundleRadius + reach * Math.sin(radians(guard.spread) / 2));
+  const apart = Math.max(0, reach - guard.parting);
+  // One alone stands in the middle, whatever the fan.
+  const fan = guard.count > 1 ? radians(guard.spread) / 2 : 0;
+  const width = 2 * (guard.bundleRadius + apart * Math.sin(fan));
   const pressed = Math.min(1, JAW / width);
-  const stiff = (modulus: number) =>
-    strands.reduce((sum, { diameter }) => sum + modulus * (Math.PI / 64) * diameter ** 4, 0);
+  // One strand up to where they part and so many from there: as stiff, bent a little, as this many all the way (compliance ∫ (L − x)²/EI dx).
+  const strands = 1 / (1 - (1 - 1 / guard.count) * (apart / reach) ** 3);
+  const stiff = (modulus: number) => strands * modulus * (Math.PI / 64) * guard.strand ** 4;
   const [soft, usual, hard] = FIBRE_MODULUS[guard.material] ?? WIRE_MODULUS;
   const force = (modulus: number) => (pressed * load * stiff(modulus)) / reach ** 2;
   return { force: force(usual), forces: [force(soft), force(hard)], turn: degrees(turn), pressed };

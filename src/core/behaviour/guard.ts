@@ -37,7 +37,7 @@ export const guard = behaviour({
       kind: 'model',
       group: 'Guard',
       formula: 'n · k E I / L², k by the elastica',
-      note: 'Each strand a cantilever from the head, bent by the elastica (Bisshopp & Drucker 1945) until the point stands clear by a quarter of the gap (working value); of fanned strands those within the 10 mm of a jaw (working value). Nylon 2.8 GPa, from 2 to 4; steel 193 GPa (from memory).',
+      note: 'Each strand a cantilever from the head, bent by the elastica (Bisshopp & Drucker 1945) until the point stands clear by a quarter of the gap (working value); of fanned strands those within the 10 mm of a jaw (working value). A loop has two legs; a fork is as stiff as its stem and arms in a row, bent a little. Nylon 2.8 GPa, from 2 to 4; steel 193 GPa (from memory).',
       compared: true,
     },
     'guard.share': {

@@ -458,6 +458,21 @@ describe('walls and cracks', () => {
     },
   );
 
+  it('over a sole it is what the sole leaves below the wire', () => {
+    const wallOf = (features: object) => {
+      const { rig } = judged('ball', {
+        ...BARE,
+        head: { dimensions: { breadth: 14 }, features },
+        eye: { setback: 0 },
+        hook: { size: '1/0', measured: { gap: 9, shank: 24, wire: 1.2 } },
+      } as never);
+      return wireWall(rig);
+    };
+    // A radius of 7 cut off to 0.4 and to 0.3 of it, less half the wire.
+    expect(wallOf({ sole: { cut: 0.6, tilt: 0 } })).toBeCloseTo(7 * 0.4 - 0.6, 2);
+    expect(wallOf({ sole: { cut: 0.7, tilt: 0 } })).toBeCloseTo(7 * 0.3 - 0.6, 2);
+  });
+
   it('poured walls are warned of below 0.5 mm, pressed ones stopped below 0.6 mm (common practice, no source)', () => {
     const walled = (metal: string, wall: number) => {
       // A ball's section a quarter of the way in has the radius √3/2 of its own: what is left of it beside the wire is the wall.
@@ -500,6 +515,14 @@ describe('walls and cracks', () => {
     // The cone is three quarters of the length: at a quarter of the whole it is a third of its way wide.
     expect(crackOf(rig).width).toBeCloseTo(12 / 3, 1);
     expect(crackOf(rig).angle).toBeCloseTo(2 * degrees(Math.atan(6 / 18)), 0);
+    // One flatter than broad goes in by its height, whatever part of it is below the shank.
+    for (const belly of [0.3, 0.5, 0.7]) {
+      const flat = judged('pointed', {
+        ...BARE,
+        head: { dimensions: { length: 24, breadth: 12, height: 9, shoulder: 0.25, bluntness: 0, belly } },
+      });
+      expect(crackOf(flat.rig).width, `${belly}`).toBeCloseTo(9 / 3, 1);
+    }
   });
 });
 

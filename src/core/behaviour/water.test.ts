@@ -495,7 +495,6 @@ describe('hook and guard', () => {
     // The strand is laid down to a quarter of the gap under the point.
     const standing = Math.atan2(pz - gap / 4, px) + radians(over);
     const along: Vec3 = [-Math.cos(standing), 0, Math.sin(standing)];
-    const strand = { path: [], diameter };
     return {
       guard: {
         base: [0, 0, 0],
@@ -504,7 +503,9 @@ describe('hook and guard', () => {
         bundleRadius: 1,
         spread,
         material: 'nylon',
-        shown: () => Array.from({ length: count }, () => strand),
+        strand: diameter,
+        count,
+        parting: 0,
       },
       hook: { tip: [-px, 0, pz], shankLevel: 1, wire: 1 },
     } as unknown as Pick<Rig, 'guard' | 'hook'>;
@@ -536,6 +537,55 @@ describe('hook and guard', () => {
     for (const over of [75, 90, 120])
       expect((guardForce(stood(16, 0.4, 0, over))?.force ?? NaN) / (bend * low)).toBeCloseTo(1, 4);
     expect(guardForce(stood(16, 0.4, 0, 70))?.force).toBeLessThan(bend * low);
+  });
+
+  it('of a real head has as many strands as were asked for: fibres by their number, two wires, two legs of a loop', () => {
+    const forced = (guard: object) => {
+      const laid = guardForce(judged('football', { guard } as never).rig);
+      if (!laid || laid.force === 0) throw new Error('nothing is laid down');
+      return laid.force;
+    };
+    const fibres = (count: number, more: object = {}) => ({
+      ...guardInitial('fibre'),
+      fan: 0,
+      count,
+      ...more,
+    });
+    const one = forced(fibres(1));
+    for (const count of [2, 8, 16, 30, 60]) expect(forced(fibres(count)) / one).toBeCloseTo(count, 6);
+    // By its own moment of inertia.
+    expect(forced(fibres(16, { fibre: 0.5 })) / forced(fibres(16, { fibre: 0.4 }))).toBeCloseTo(1.25 ** 4, 6);
+    // A loop as long as two wires is as stiff; nylon to steel as 2.8 to 193 GPa.
+    const size = { wire: 0.4, length: 26, lean: 38, setback: 0.6 };
+    const twin = forced({ ...guardInitial('twin wire'), ...size, spread: 0 });
+    expect(forced({ ...guardInitial('wire loop'), ...size, width: 4 }) / twin).toBeCloseTo(1, 6);
+    const pair = forced(fibres(2, { fibre: 0.4, length: 26, lean: 38, setback: 0.6, trimmed: false }));
+    expect(twin / pair).toBeCloseTo(193 / 2.8, 3);
+  });
+
+  it('forked it is as stiff as its stem and its two arms in a row: ∫ (L − x)²/EI dx of a load at L', () => {
+    const size = { wire: 0.6, length: 60, lean: 38, setback: 0.6, spread: 0 };
+    const laidBy = (fork: number) => {
+      const { rig } = judged('football', { guard: { ...guardInitial('y'), ...size, fork } } as never);
+      const { guard, hook } = rig;
+      if (!guard) throw new Error('there is no guard');
+      const gap = hook.tip[2] - hook.shankLevel - hook.wire;
+      const reach = Math.hypot(guard.base[0] - hook.tip[0], hook.tip[2] - gap / 4 - guard.base[2]);
+      return { force: guardForce(rig)?.force ?? NaN, reach };
+    };
+    const softest = 0.9 * 60;
+    const [whole, half] = [laidBy(0.9), laidBy(0.2)];
+    // Pressed before it forks it is one strand.
+    expect(whole.reach).toBeLessThan(softest);
+    let [compliance, stem] = [0, 0];
+    const steps = 4000;
+    for (let i = 0; i < steps; i++) {
+      const x = ((i + 0.5) * half.reach) / steps;
+      const part = ((half.reach - x) ** 2 * half.reach) / steps;
+      stem += part;
+      compliance += part / (x < 0.2 * 60 ? 1 : 2);
+    }
+    expect(half.force / whole.force).toBeCloseTo(stem / compliance, 4);
   });
 
   it('fanned wider than a jaw it is softer by the strands that stand beside it', () => {

@@ -280,6 +280,19 @@ describe('what is tried to mend a no', () => {
       '/head/metal=tungsten',
     ]);
     expect(tried('depth', {}).at(-1)).toBe('/head/metal=tungsten');
+    // What is fine already is not offered again.
+    expect(tried('taken', { head: { metal: 'lead' } }).at(-1)).toBe('/head/metal=tungsten');
+    expect(tried('taken', { head: { metal: 'tungsten' } })).toEqual(
+      tried('taken', { head: { metal: 'lead' } }).slice(0, -1),
+    );
+    const eye = { plane: 'in line', setback: 0.3 } as const;
+    const shapes = ['/head/family=football', '/head/family=ball'];
+    expect(tried('cracks', { eye: { ...eye, angle: 60 } })).toEqual(['/eye/angle=90', ...shapes]);
+    expect(tried('cracks', { eye: { ...eye, angle: 45 } })).toEqual([
+      '/eye/angle=60',
+      '/eye/angle=90',
+      ...shapes,
+    ]);
     expect(tried('sounder', {})).toEqual(['/head/family=drop']);
     expect(tried('moves', {}, { fishing: { retrieve: 'snap' } })).toEqual(['/head/family=glider']);
   });

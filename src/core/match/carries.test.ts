@@ -40,6 +40,16 @@ describe('how well a bait is carried', () => {
     for (let value = 6.02; value < 10; value += 0.01) expect(at(value) - at(value + 0.01)).toBeLessThan(0.01);
   });
 
+  it('where good ends at once it is a tenth of that end, or 1, to half as good', () => {
+    const at = (value: number, good: readonly [number, number]) =>
+      carries(pairing([check('rig.exit', value, { good, tight: good })])).score;
+    // A tenth of 6: at 6.6 it is what the end of a tight span is, at 7.2 nothing.
+    expect([at(6, [2, 6]), at(7.2, [2, 6])]).toEqual([1, 0]);
+    expect(at(6.6, [2, 6])).toBeCloseTo(0.5, 9);
+    expect(at(-0.5, [0, 6])).toBeCloseTo(0.675, 9);
+    expect(at(-2, [0, 6])).toBe(0);
+  });
+
   it('the worst check decides and says why; the bite is asked elsewhere; a head that stands out is seen everywhere', () => {
     const two = carries(pairing([check('rig.exit', 7), check('rig.freeGap', 8)]));
     expect(two).toEqual({ score: expect.closeTo(0.5, 9), why: 'rig.freeGap: It is 8.' });

@@ -61,6 +61,9 @@ describe('the count of answers', () => {
       doubts: 1,
       fine: 1,
     });
+    // At the very figures: 0.35 is no no any more, 0.65 no care and no doubt, 0.9 as good as can be.
+    expect(stand([0.35, 0.65, 0.9], 3)).toMatchObject({ out: 0, cares: 1, best: 1 });
+    expect(stand([0.35, 0.65, 0.9], 0)).toMatchObject({ wrong: 0, doubts: 1, fine: 1 });
     // A hard stop is out wherever it stands.
     expect(stand([1, 1, 0], 0, 2)).toMatchObject({ out: 1, wrong: 0 });
   });

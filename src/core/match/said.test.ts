@@ -319,6 +319,9 @@ describe('sayings', () => {
     const force = (change: object) =>
       reads({ ...guarded, guard: { ...guarded.guard, ...change } as never })['guard.force'] ?? NaN;
     expect(told('fan-softer', guarded).holds).toBe(force({ fan: 45 }) < 0.95 * force({ fan: 0 }));
+    // A lone fibre has nothing to fan.
+    const lone = { ...guarded, guard: { ...guarded.guard, count: 1 } as never };
+    expect(told('fan-softer', lone).holds).toBe(false);
     expect(told('trim-softer', guarded).holds).toBe(force({ trimmed: true }) < force({ trimmed: false }));
   }, 120_000);
 });

@@ -50,6 +50,9 @@ export const fibre = guardKind({
       density: FIBRE_DENSITY[spec.material ?? FIBRES[0]],
       centroid: at((free - depth) / 2),
       spread: spec.fan,
+      strand: spec.fibre,
+      count: spec.count,
+      parting: 0,
       strands,
       // A brush is one thick stick to the water.
       sticks: [{ path: [frame.base, at(free)], diameter: 2 * bundleRadius }],

@@ -33,6 +33,12 @@ export interface GuardBody {
   readonly centroid: Vec3;
   /** angle between the outermost strands, degrees */
   readonly spread: number;
+  /** diameter of one strand, mm */
+  readonly strand: number;
+  /** strands at its ends, all of which bend when it is laid down */
+  readonly count: number;
+  /** how far from the head they run as one strand before they part, mm; 0 where each goes into the head by itself */
+  readonly parting: number;
   /** strands one by one, from where they leave the head; a bundle of fibres gives its two edges and its middle */
   readonly strands: readonly WirePiece[];
   /** what drag sees of it: a brush is one thick stick, wires count one by one */

@@ -30,6 +30,9 @@ export const twinWire = guardKind({
       material: 'steel',
       density: STEEL_DENSITY,
       spread: spec.spread,
+      strand: spec.wire,
+      count: 2,
+      parting: 0,
       ...asStrands(strands),
       overPoint: frame.overPoint(end),
     };

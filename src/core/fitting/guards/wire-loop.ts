@@ -35,6 +35,10 @@ export const wireLoop = guardKind({
       material: 'steel',
       density: STEEL_DENSITY,
       spread: degrees(2 * Math.atan2(radius, turn)),
+      strand: spec.wire,
+      // Out and back: two legs bend.
+      count: 2,
+      parting: 0,
       ...asStrands(strands),
       overPoint: frame.overPoint(spec.length),
     };

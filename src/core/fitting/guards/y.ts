@@ -36,6 +36,9 @@ export const y = guardKind({
       material: 'nylon',
       density: FIBRE_DENSITY.nylon,
       spread: spec.spread,
+      strand: spec.wire,
+      count: 2,
+      parting: stem,
       ...asStrands(strands),
       overPoint: frame.overPoint(end),
     };
