@@ -197,6 +197,10 @@ describe('drag of other bodies', () => {
       const [s, c] = [Math.sin(radians(pitch)), Math.cos(radians(pitch))];
       const shown = 4 * Math.sqrt((5 * 5 * s) ** 2 + (10 * 5 * c) ** 2);
       expect((long.factors(radians(pitch)).crosswise * shown) / equal ** 2, `${pitch}°`).toBeCloseTo(1, 1.8);
+      // Along the flow: half the surface less the mean of what is shown to the left and square to flow and left.
+      const besides = (4 * 50 + 4 * Math.sqrt((25 * c) ** 2 + (50 * s) ** 2)) / 2;
+      const along = equal ** 2 / ((4 / Math.PI) * (surface / 2) - besides);
+      expect(long.factors(radians(pitch)).lengthwise / along, `${pitch}°`).toBeCloseTo(1, 1.3);
       const deep = 2 * Math.sqrt((10 * s) ** 2 + (5 * c) ** 2);
       expect((long.factors(radians(pitch)).fineness * Math.sqrt(shown)) / deep, `${pitch}°`).toBeCloseTo(
         1,

@@ -55,10 +55,14 @@ describe('undercuts against a mould that parts on the plane of the hook', () => 
     ['a channel', { channel: { width: 0.4, depth: 0.4 } }, true],
     ['a slot', { slot: { open: 'below', width: 1.6 } }, true],
   ] as const)('%s', (_, features, isCaught) => {
-    const { rig } = withFeatures(features);
+    const { rig, flags } = withFeatures(features);
     const found = undercuts(rig);
     expect(found.length > 0).toBe(isCaught);
     if (isCaught) expect(found[0]?.shape?.of).toBe(Object.keys(features)[0]);
+    // It is told where it is typed.
+    expect(flags.filter(({ code }) => code === 'making.undercut').map(({ path }) => path)).toEqual(
+      isCaught ? [`/head/features/${Object.keys(features)[0]}`] : [],
+    );
   });
 });
 

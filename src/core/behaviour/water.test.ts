@@ -268,6 +268,12 @@ describe('on the retrieve', () => {
     const pull = { weight: tow.weight * k ** 3 - lift * k ** 2, drag: drag * k ** 2 };
     expect(lineToRod(pull, 0.5, rho, USUAL_FISHING).depth).toBeCloseTo(3, 2);
     expect(value('retrieve.leastWeight')).toBeCloseTo(value('mass.total') * k ** 3, 6);
+    // With more drag, and a line that hums, more weight: the same by those.
+    const dragging = { factor: 1.27, normal: 1.4 };
+    const most = leastSize(tow, 0.5, 3, rho, USUAL_FISHING, dragging) ?? NaN;
+    const dragged = { weight: tow.weight * most ** 3 - lift * most ** 2, drag: 1.27 * drag * most ** 2 };
+    expect(lineToRod(dragged, 0.5, rho, USUAL_FISHING, 1.4).depth).toBeCloseTo(3, 2);
+    expect(most).toBeGreaterThan(k);
     expect(leastSize(tow, 5, 60, rho, USUAL_FISHING)).toBeUndefined();
   });
 
@@ -371,9 +377,30 @@ describe('at rest', () => {
     }
   });
 
+  it('hangs still with the centre of what hangs straight under the eye, wherever the eye stands', () => {
+    for (const eye of [
+      { angle: 60, setback: 0.2 },
+      { angle: 90, setback: 0.5 },
+      { angle: 30, setback: 0.1 },
+    ]) {
+      const { rig: own } = judged('wedge', { eye: { plane: 'in line', ...eye } });
+      const at = towOf(own, PLAIN_WATER);
+      const { centre } = submerged(own, waterDensity(PLAIN_WATER.water));
+      const pitch = radians(at?.at(0.001).pitch ?? NaN);
+      // Turned nose down by its pitch, the centre is no further ahead than the eye.
+      const [dx, dz] = [centre[0] - own.places.eye[0], centre[2] - own.places.eye[2]];
+      const off = dx * Math.cos(pitch) + dz * Math.sin(pitch);
+      expect(Math.abs(off) / Math.hypot(dx, dz), `${eye.angle}°`).toBeLessThan(0.02);
+      expect(dz * Math.cos(pitch) - dx * Math.sin(pitch), `${eye.angle}°`).toBeLessThan(0);
+    }
+  });
+
   it('what floats neither falls, rests nor goes on a line, and says so', () => {
     const light = judged('ball', { ...BARE, head: { density: 0.5, dimensions: { breadth: 22 } } as never });
-    expect(light.flags.some(({ level, text }) => level === 'stop' && /float/i.test(text))).toBe(true);
+    expect(light.flags.filter(({ code }) => code === 'floats')).toMatchObject([
+      { level: 'stop', path: '/head' },
+    ]);
+    expect(judged('ball', BARE).flags.map(({ code }) => code)).not.toContain('floats');
     for (const id of ['rest.hookUp', 'pull.pitch', 'retrieve.depth', 'hang.attitude'] as const)
       expect(light.readings[id]).toBeUndefined();
   });
