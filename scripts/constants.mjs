@@ -72,7 +72,8 @@ for (const test of plain.toSorted((a, b) => a.diagnostic().duration - b.diagnost
 const said = ({ kind, file, line, was, put }) =>
   `${kind} ${file}:${line} ${was.slice(0, 90)}${put === undefined ? '' : ` → ${put}`}`;
 let [noticed, asked] = [0, 0];
-for (const change of chosen) {
+for (const [i, change] of chosen.entries()) {
+  if (i % 20 === 19) console.error(`${i + 1} of ${chosen.length} …`);
   const tests = askers.get(change.id) ?? [];
   if (tests.length === 0) {
     console.log(`asked for by no test: ${said(change)}`);
