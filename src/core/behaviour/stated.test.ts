@@ -31,7 +31,7 @@ import { slopeHeld } from './slope-held.ts';
 import { shadowsOf } from './shadow.ts';
 import { flatsOf } from './sonar.ts';
 import { strength } from './strength.ts';
-import { retrieve, towOf } from './retrieve.ts';
+import { depthAt, retrieve, towOf } from './retrieve.ts';
 import { dragAt, wetHead, wetHook } from './wet-body.ts';
 import { anyWayDrag } from './drag.ts';
 import { hookSet, lineFacts, USUAL_FISHING } from './fishing.ts';
@@ -816,6 +816,22 @@ describe('what every model may be off by', () => {
       expect(spanOf(found)[0] / valued(found)).toBeCloseTo(1500 / 1750, 9);
       expect(spanOf(found)[1] / valued(found)).toBeCloseTo(2000 / 1750, 9);
     }
+  });
+
+  it('what was measured on the water by what was measured: speed by its root, depth by its drag', () => {
+    const { rig: plain } = judged('football', BARE);
+    const rig: Rig = { ...plain, drag: { factor: 1.25, low: 1.1, high: 1.5 } };
+    const [reckoned, found] = [fall(plain, PLAIN_WATER.water), fall(rig, PLAIN_WATER.water)];
+    // One and a quarter times the drag: slower by its root, but for what the coefficient gives back at a lower speed.
+    expect(found.speed / reckoned.speed).toBeCloseTo(1 / Math.sqrt(1.25), 2);
+    expect(found.speeds[0] / found.speed).toBeCloseTo(Math.sqrt(1.25 / 1.5), 9);
+    expect(found.speeds[1] / found.speed).toBeCloseTo(Math.sqrt(1.25 / 1.1), 9);
+    const [depth, tow] = [retrieve.read(rig, PLAIN_WATER)['retrieve.depth'], towOf(rig, PLAIN_WATER)];
+    if (!tow) throw new Error('it floats');
+    const rho = waterDensity(PLAIN_WATER.water);
+    const at = (factor: number, normal: number) => depthAt(tow, 0.5, rho, USUAL_FISHING, { factor, normal });
+    expect(spanOf(depth)[0]).toBeCloseTo(at(1.5 / 1.25, 1.4), 9);
+    expect(spanOf(depth)[1]).toBeCloseTo(at(1.1 / 1.25, 1), 9);
   });
 
   it('a snap by a fifth, its pause by the fall, a pitch on the line by the drag', () => {

@@ -172,6 +172,11 @@ describe('the grounds of an answer', () => {
     );
   });
 
+  it('of a rule have its facts filled in, quantities marked, and what is not there as a dash', () => {
+    const said = { ...rule('said', 'fair'), says: '{family} at {water.depth}, {nobody}: {bottom}.' };
+    expect(grounds({ rule: said })).toEqual(['rule care: ball at ⟦4|depth⟧, –: gravel.']);
+  });
+
   it('tell the worst reading before the better', () => {
     expect(grounds({ found: [found(0.9), found(0.2), found(0.6)] })).toEqual([
       reads(0.2, 'against'),

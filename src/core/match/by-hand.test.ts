@@ -230,6 +230,14 @@ describe('what is tried to mend a no', () => {
     expect(tried('lands', { hook: { size: '3/0', grade: '3X strong' } })[0]).not.toContain('grade');
   });
 
+  it('tackle: the two weights sold next above, then the two below', () => {
+    const sold = questionOf('tackle')
+      .changes?.(situationOf(plainBrief()), { design: sampleDesign('ball'), values: { 'mass.metal': 7.09 } })
+      .map(({ value }) => Math.round((value as { grams: number }).grams * 100) / 100);
+    // 5/16, 3/8, 3/16 and 1/8 oz.
+    expect(sold).toEqual([8.86, 10.63, 5.32, 3.54]);
+  });
+
   it('eye: the other plane, then other angles, the nearest first and never its own', () => {
     expect(tried('eye', { eye: { angle: 60, plane: 'in line', setback: 0.3 } })).toEqual([
       '/eye/plane=crosswise',

@@ -53,6 +53,8 @@ describe('how well a bait is carried', () => {
   it('the worst check decides and says why; the bite is asked elsewhere; a head that stands out is seen everywhere', () => {
     const two = carries(pairing([check('rig.exit', 7), check('rig.freeGap', 8)]));
     expect(two).toEqual({ score: expect.closeTo(0.5, 9), why: 'rig.freeGap: It is 8.' });
+    expect(carries(pairing([check('rig.exit', 8), check('rig.freeGap', 7)])).why).toBe('rig.exit: It is 8.');
+    expect(carries(pairing([check('rig.exit', 7), check('rig.freeGap', 7)])).why).toBe('rig.exit: It is 7.');
     expect(carries(pairing([check('rig.bite', 0)])).score).toBe(1);
     const proud = check('rig.shoulder', 30, { name: 'Head against body' });
     expect(carries(pairing([proud])).score).toBe(0.5);

@@ -140,5 +140,9 @@ describe('the answer that decided against it', () => {
     expect(worst([0.6, 0.9, 0.4], 1)).toBe(0);
     expect(worst([undefined, 0.8, 0.7], 0)).toBe(2);
     expect(worst([undefined], 0)).toBe(-1);
+    // A care that is not decisive goes before what is a yes, and of equals the first.
+    expect(worst([0.7, 0.6], 1)).toBe(1);
+    expect(worst([0.9, 0.6], 1)).toBe(1);
+    expect(worst([0.8, 0.8], 0)).toBe(0);
   });
 });
