@@ -8,7 +8,7 @@ import { guardInitial } from '../fitting/guards/index.ts';
 import { keeperInitial } from '../fitting/keepers/index.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { waterDensity, waterViscosity } from '../material/water.ts';
-import type { Vec3 } from '../numeric/vec.ts';
+import type { Vec2, Vec3 } from '../numeric/vec.ts';
 import { degrees, dot, norm, radians, sub } from '../numeric/vec.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
@@ -34,6 +34,8 @@ import { strength } from './strength.ts';
 import { depthAt, retrieve, towOf } from './retrieve.ts';
 import { dragAt, wetHead, wetHook } from './wet-body.ts';
 import { anyWayDrag } from './drag.ts';
+import { openingLoad } from './opening-load.ts';
+import { touchdown } from './outline.ts';
 import { hookSet, lineFacts, USUAL_FISHING } from './fishing.ts';
 import { pendulum } from './pendulum.ts';
 import type { Mesh } from '../head/mesh.ts';
@@ -293,6 +295,35 @@ describe('round, or with corners', () => {
     expect(held(24) - rolling).toBeGreaterThan(0.7 * (180 / 24));
     expect(Math.abs(held(31) - rolling)).toBeLessThan(1);
     expect(Math.abs(held(60) - rolling)).toBeLessThan(0.5);
+  });
+});
+
+describe('where an outline touches the floor', () => {
+  const polygon = (r: number, count: number) =>
+    Array.from({ length: count }, (_, i): Vec2 => {
+      const turn = (2 * Math.PI * i) / count;
+      return [r * Math.cos(turn), r * Math.sin(turn)];
+    });
+
+  it('a round of chords touches under its middle, however it is turned', () => {
+    const round = polygon(7, 96);
+    for (let pitch = -1.6; pitch < 1.6; pitch += 0.0137) {
+      const [at, low] = touchdown(round, pitch);
+      // A chord is 0.46 mm long and lies 0.0037 mm inside its circle, the way from one to the next up to twice that.
+      expect(Math.abs(at), `${pitch}`).toBeLessThan(0.01);
+      expect(Math.abs(low + 7), `${pitch}`).toBeLessThan(0.0075);
+    }
+  });
+
+  it('one with corners touches with the corner that is lowest', () => {
+    const square = polygon(10, 4);
+    for (const degree of [-40, -10, -1, 1, 20, 44]) {
+      const turn = radians(degree);
+      const [at, low] = touchdown(square, turn);
+      // The corner at (0, −10), turned nose down: (−10 sin, −10 cos).
+      expect(at).toBeCloseTo(-10 * Math.sin(turn), 9);
+      expect(low).toBeCloseTo(-10 * Math.cos(turn), 9);
+    }
   });
 });
 
@@ -607,6 +638,17 @@ describe('at the hook', () => {
       Math.min(hookSet(USUAL_FISHING), 0.6 * over),
       9,
     );
+  });
+
+  it('a hook opens by its own gap, from where its shank runs', () => {
+    const { rig } = judged('ball', BARE);
+    const opens = (shankLevel: number) =>
+      valued(strength.read({ ...rig, hook: { ...rig.hook, shankLevel } }, PLAIN_WATER)['hook.openingLoad']);
+    for (const level of [-1.5, 0, 2]) {
+      const gap = rig.hook.tip[2] - level - rig.hook.wire;
+      expect(opens(level)).toBeCloseTo(openingLoad(gap, rig.measures.wire, 1750), 9);
+    }
+    expect(opens(2)).toBeGreaterThan(opens(0));
   });
 
   it('the sweep is a metre, and the leader parts first where it is the weaker', () => {
