@@ -3,6 +3,8 @@ import type { Condition, Rule, Shade } from '../document/rules.ts';
 import { plainBrief } from '../test-kit/brief.test-kit.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { SCHOOLS } from '../document/schools.ts';
+import { checkRuleFacts } from './check-rules.ts';
 import { prepare } from './conditions.ts';
 import type { Head, ReadingValues } from './head.ts';
 import type { Answer } from './judge.ts';
@@ -223,6 +225,25 @@ describe('conditions', () => {
     expect(holds({ all: [ball, sand] as Condition[] })).toBe(false);
     expect(holds({ any: [sand, ball] as Condition[] })).toBe(true);
     expect(holds({ any: [sand, { not: ball as Condition }] as Condition[] })).toBe(false);
+  });
+});
+
+describe('rules that cannot be used', () => {
+  it('of schools are told by the topic, cut short where it is a whole text', () => {
+    const [first] = Object.keys(SCHOOLS);
+    const wrong = (topic: string, side: string) => checkRuleFacts([], { [topic]: side });
+    expect(wrong('nonsense', 'x')).toMatchObject([{ path: '/schools/nonsense' }]);
+    expect(wrong('n'.repeat(90), 'x')[0]?.path).toBe(`/schools/${'n'.repeat(40)}`);
+    expect(wrong(String(first), 'x')).toMatchObject([{ path: `/schools/${first}` }]);
+    const [side] = Object.keys(Object.values(SCHOOLS)[0]?.sides ?? {});
+    expect(wrong(String(first), String(side))).toEqual([]);
+  });
+
+  it('name facts between braces that there are none of', () => {
+    const says = (text: string) => checkRuleFacts([{ ...rule('said', 'fair'), says: text }]);
+    expect(says('On {bottom} at {water.depth}.')).toEqual([]);
+    expect(says('On {botom}.')).toMatchObject([{ path: '/rules/0/says' }]);
+    expect(says('On {bottom} and {x}.')[0]?.message).toContain('“x” is not a fact');
   });
 });
 

@@ -7,12 +7,18 @@ import { keeperInitial } from '../fitting/keepers/index.ts';
 import { usualPlastic } from '../plastic/usual.ts';
 import { plainBrief } from '../test-kit/brief.test-kit.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
-import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { evaluate } from '../judge/evaluate.ts';
+import { pairingOf } from '../judge/pairings.ts';
+import { METHODS } from '../rigging/methods/index.ts';
+import { carries } from './carries.ts';
 import type { Head, ReadingValues, Worn } from './head.ts';
+import type { Judge } from './judge.ts';
+import type { Standing } from './order.ts';
 import type { QUESTIONS } from './questions/index.ts';
 import { questionOf } from './questions/index.ts';
 import { situationOf, surroundingsOf } from './situation.ts';
-import { plasticsMeant, wornAtFirst } from './wearing.ts';
+import { bestWorn, plasticsMeant, wornAtFirst } from './wearing.ts';
 
 /*
  * What is taken where a brief says nothing, what is asked of whom, and what is tried first: worked out by hand from how the trade talks of it
@@ -324,6 +330,55 @@ describe('the plastics a situation means', () => {
       expect(others).toEqual([]);
       expect(only?.name).toBe('paddle-tail 3.9 in');
       expect(only?.length).toBeCloseTo(100, 6);
+    }
+  });
+});
+
+describe('the plastic and the way that are chosen', () => {
+  const kinds = ['paddle-tail', 'curl-tail', 'straight-tail'] as const;
+  const built = evaluate(sampleDesign('ball'), AT_ONCE);
+  if (!built.ok) throw new Error(built.problems[0]?.message);
+  const bare = { design: built.design, values: {}, rig: built.rig };
+  const plain: Standing = { out: 0, wrong: 0, cares: 0, best: 0, doubts: 0, fine: 0, far: 0, cost: 0 };
+  const judge: Judge = (head) => ({ head, all: [] });
+  const anyWay = { isMeant: () => true };
+
+  it('stand best of those that go on, whatever is asked', () => {
+    const plastics = kinds.map((kind) => usualPlastic(kind, 3.5));
+    for (const wanted of kinds) {
+      const stand = ({ head }: { head: Head }) => ({
+        ...plain,
+        cares: head.worn?.plastic.kind === wanted ? 0 : 1,
+      });
+      expect(bestWorn(bare, plastics, judge, stand, anyWay)?.plastic.kind).toBe(wanted);
+    }
+    // What is seldom done is not chosen, however well it stands, unless it is named.
+    const stand = ({ head }: { head: Head }) => ({
+      ...plain,
+      cares: head.worn?.pairing.method === 'nose-hooked' ? 0 : 1,
+    });
+    const way = (ways: object) =>
+      bestWorn(bare, plastics, judge, stand, { ...anyWay, ...ways })?.pairing.method;
+    expect(way({})).toBe('threaded');
+    expect(way({ method: 'nose-hooked' })).toBe('nose-hooked');
+    expect(way({ method: 'threaded' })).toBe('threaded');
+  });
+
+  it('of those that do not go on are those that are carried best', () => {
+    // Baits as thick as a wrist: none goes on, and each is carried badly by its own measure.
+    const plastics = [1, 2, 3].map((much) => ({
+      ...usualPlastic('stick', 2),
+      name: `Fat ${much}`,
+      height: 60 * much,
+      breadth: 60 * much,
+    }));
+    const ways = METHODS.flatMap(({ key }) =>
+      plastics.map((plastic) => carries(pairingOf(built.rig, { plastic, method: key })).score),
+    );
+    expect(Math.max(...ways)).toBeLessThan(0.35);
+    for (const order of [plastics, plastics.toReversed()]) {
+      const chosen = bestWorn(bare, order, judge, () => plain, anyWay);
+      expect(chosen && carries(chosen.pairing).score).toBe(Math.max(...ways));
     }
   });
 });

@@ -6,6 +6,7 @@ import type { Answer, Answers } from './judge.ts';
 import { markOf } from './judge.ts';
 import type { Standing } from './order.ts';
 import { compareStandings, placed, standFor, worstAnswer } from './order.ts';
+import { weakest } from './propose.ts';
 import { QUESTIONS } from './questions/index.ts';
 import { situationOf } from './situation.ts';
 
@@ -125,6 +126,19 @@ describe('the order', () => {
       [2, 'c'],
       [4, 'd'],
     ]);
+  });
+});
+
+describe('answers that are worth mending', () => {
+  const order = (...about: Parameters<typeof answers>) => {
+    const given = answers(...about);
+    return weakest(given).map((one) => given.all.indexOf(one));
+  };
+  it('come weakest first, what decides before what does not, and those from 0.9 on not at all', () => {
+    expect(order([0.8, 0.2, 0.1, 0.5], 2)).toEqual([1, 0, 2, 3]);
+    expect(order([0.1, 0.2, 0.8, 0.5], 0)).toEqual([0, 1, 3, 2]);
+    expect(order([0.9, 0.89, 0.95, undefined, 0.899], 3)).toEqual([1, 4]);
+    expect(order([], 0)).toEqual([]);
   });
 });
 

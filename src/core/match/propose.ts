@@ -4,6 +4,7 @@ import { FAMILIES } from '../head/families/index.ts';
 import { HOOK_CHART } from '../hook/chart.ts';
 import { applyRemedy } from '../judge/remedies.ts';
 import { PLAIN_STYLE } from '../hook/styles/index.ts';
+import type { Answer, Answers } from './judge.ts';
 import type { Matched, Matching } from './match.ts';
 import { matchSettled } from './match.ts';
 import { compareStandings } from './order.ts';
@@ -71,6 +72,17 @@ export function proposeHead(
   return best;
 }
 
+/** The answers that are worth mending, the weakest first, and whatever decides before what does not. */
+export function weakest({ all }: Pick<Answers, 'all'>): Answer[] {
+  return all
+    .flatMap((answer) => {
+      const { score = 1, isDecisive } = answer;
+      return score < ENOUGH ? [{ answer, weight: score - Number(isDecisive) }] : [];
+    })
+    .sort((a, b) => a.weight - b.weight)
+    .map(({ answer }) => answer);
+}
+
 function improved(
   begun: Proposed,
   { situation, plastics }: Matching,
@@ -81,10 +93,7 @@ function improved(
   let now = begun;
   for (let round = 0; round < ROUNDS && isWanted() && plastic; round++) {
     const { answers, standing } = now.matched;
-    const weak = answers.all
-      .filter(({ score }) => score !== undefined && score < ENOUGH)
-      .sort((a, b) => (a.score ?? 0) - (b.score ?? 0) - Number(a.isDecisive) + Number(b.isDecisive));
-    const next = weak
+    const next = weakest(answers)
       .flatMap(({ question }) => question.changes?.(situation, answers.head).slice(0, 4) ?? [])
       .filter(({ of, path }) => of === 'design' && path !== '/head/family')
       .map((remedy) => applyRemedy({ design: now.design, plastic, method: 'threaded' }, remedy).design);
