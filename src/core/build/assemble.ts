@@ -1,3 +1,4 @@
+import { Line3, Vector3 } from 'three';
 import { rigidBodies } from './bodies.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 import type { Bait, Part, Rig, RiggedBait } from './rig.ts';
@@ -24,7 +25,7 @@ import { STEEL_DENSITY } from '../material/densities.ts';
 import { METALS } from '../material/metals/index.ts';
 import { findRoot } from '../numeric/root.ts';
 import type { Vec3 } from '../numeric/vec.ts';
-import { clamp, norm, sub } from '../numeric/vec.ts';
+import { norm, scale, sub } from '../numeric/vec.ts';
 
 /** Metal of a design: from the given store, or the reference list. */
 export function designMetal(design: Design, metals: readonly Metal[] = METALS): Metal | undefined {
@@ -246,25 +247,17 @@ function besides(
   { bore, bundleRadius }: GuardBody,
   holds: HeadBody['holds'],
 ): HeadBody['holds'] {
-  const pieces = path.slice(1).map((b, i) => [path[i] as Vec3, b] as const);
+  const lines = path.slice(1).map((b, i) => new Line3(new Vector3(...(path[i] as Vec3)), new Vector3(...b)));
+  const [nearest, place] = [new Vector3(), new Vector3()];
+  const apart = (line: Line3, x: number, y: number, z: number) =>
+    line.closestPointToPoint(place.set(x, y, z), true, nearest).distanceTo(place);
   // Pieces of the line that the bore can reach: mostly one or two, often none.
   const [foot, top] = [bore[0], bore.at(-1)] as [Vec3, Vec3];
   const reach = norm(sub(top, foot)) / 2 + bundleRadius + radius;
-  const near = pieces.filter(
-    (piece) => squaredTo(piece, (foot[0] + top[0]) / 2, (foot[2] + top[2]) / 2) < reach ** 2,
-  );
+  const middle = scale([foot[0] + top[0], foot[1] + top[1], foot[2] + top[2]], 0.5);
+  const near = lines.filter((line) => apart(line, ...middle) < reach);
   if (near.length === 0) return holds;
-  return (x, y, z) => {
-    const free = radius ** 2 - y ** 2;
-    return !(free > 0 && near.some((piece) => squaredTo(piece, x, z) < free)) && holds(x, y, z);
-  };
-}
-
-/** Square of the distance in the plane y = 0 from a straight piece, mm². */
-function squaredTo([a, b]: readonly [Vec3, Vec3], x: number, z: number): number {
-  const [dx, dz] = [b[0] - a[0], b[2] - a[2]];
-  const share = clamp(((x - a[0]) * dx + (z - a[2]) * dz) / (dx * dx + dz * dz || 1), 0, 1);
-  return (x - a[0] - share * dx) ** 2 + (z - a[2] - share * dz) ** 2;
+  return (x, y, z) => !near.some((line) => apart(line, x, y, z) < radius) && holds(x, y, z);
 }
 
 /** Length of the eye's leg from the knee on the shank line to where its centre line leaves the head, mm; 0 where the knee stands in front. */

@@ -16,6 +16,7 @@ import { usualPlastic } from '../plastic/usual.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { withBait } from './assemble.ts';
+import { rigidBodies } from './bodies.ts';
 import { castSolid, SolidFlaw } from './cast-solid.ts';
 import { readStl, writeStl } from '../exchange/stl.ts';
 import { checkDesign } from './check.ts';
@@ -470,6 +471,49 @@ describe('rigid bodies', () => {
     // The ring: two bars of its width, along the leg.
     const eye = sticks.find(({ diameter }) => Math.abs(diameter - 4 * hook.eye.wireRadius) < 1e-9);
     expect(eye).toMatchObject({ middle: hook.eye.centre, length: 2 * hook.eye.radius });
+  });
+
+  it('a wire over the head, in front of its rear face, stands in the water; one within its height does not', () => {
+    const guard = { kind: 'twin wire', wire: 0.4, length: 18, lean: 85, setback: 0.4, spread: 8 } as const;
+    const rig = built('football', { ...NOTHING, guard });
+    const wires = rig.bodies[0].sticks().filter(({ diameter }) => diameter === 0.4);
+    expect(wires).toHaveLength(2);
+    for (const { middle, length } of wires) {
+      expect(middle[0]).toBeGreaterThan(0);
+      expect(middle[2]).toBeGreaterThan(rig.profile.section(middle[0]).t);
+      expect(length).toBeCloseTo(18, 6);
+    }
+    // Shorter than the head is high over its middle line, its own middle is in the metal.
+    const low = {
+      ...rig.guard,
+      sticks: [
+        {
+          path: [
+            [8, 0, -2],
+            [8, 0, 2],
+          ] as Vec3[],
+          diameter: 0.4,
+        },
+      ],
+    };
+    const deep = {
+      ...rig.guard,
+      sticks: [
+        {
+          path: [
+            [8, 0, -20],
+            [8, 0, -12],
+          ] as Vec3[],
+          diameter: 0.4,
+        },
+      ],
+    };
+    const seen = (other: object) =>
+      rigidBodies({ ...rig, guard: other } as never, rig.parts)[0]
+        .sticks()
+        .filter(({ diameter }) => diameter === 0.4).length;
+    expect(seen(low)).toBe(0);
+    expect(seen(deep)).toBe(1);
   });
 
   it('a wire touches as round as it is thick, and its point as a point', () => {
