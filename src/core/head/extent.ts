@@ -51,9 +51,7 @@ function measured(head: HeadBody): Extent {
   // Where a cut begins the edge stands highest: a hair to either side of it is looked at.
   const across = (x: number) => [
     ...even,
-    ...shapes
-      .filter(({ from, to }) => x >= from && x <= to)
-      .flatMap(({ edges }) => edges(x).flatMap((y) => [y - 1e-6, y + 1e-6])),
+    ...shapes.flatMap(({ edges }) => edges(x).flatMap((y) => [y - 1e-6, y + 1e-6])),
   ];
   const spans = (x: number, y: number) => head.spans(inside(x), clamp(Math.abs(y), 0, widest));
   const top = (of: readonly number[]) => of.at(-1) ?? -Infinity;
@@ -72,11 +70,7 @@ function measured(head: HeadBody): Extent {
   ) as [number, number];
   const joined = shapes.filter(({ sign }) => sign > 0);
   /** No farther out than this is there anything at x. */
-  const most = (x: number) =>
-    Math.max(
-      profile.section(x).b,
-      ...joined.filter(({ from, to }) => x >= from && x <= to).flatMap(({ edges }) => edges(x)),
-    );
+  const most = (x: number) => Math.max(profile.section(x).b, ...joined.flatMap(({ edges }) => edges(x)));
   let wide = { x: 0, y: 0, value: 0 };
   for (const x of xs) {
     // A solid from outside may stand out between the stations of its envelope.
@@ -106,9 +100,7 @@ function lengthOf({ profile, shapes, spans }: HeadBody): number {
     Math.max(length, ...joined.map((shape) => shape.to)),
   ];
   const isThere = (x: number) => {
-    const edges = shapes
-      .filter((shape) => x >= shape.from && x <= shape.to)
-      .flatMap((shape) => shape.edges(x));
+    const edges = shapes.flatMap((shape) => shape.edges(x));
     if (edges.some((y) => spans(x, y - 1e-6).length > 0 || spans(x, y + 1e-6).length > 0)) return true;
     for (const wide of [profile.section(x).b, widestOf({ profile, shapes })])
       for (let j = 0; j < COLUMNS; j++) if (spans(x, (wide * j) / COLUMNS).length > 0) return true;

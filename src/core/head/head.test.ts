@@ -15,7 +15,8 @@ import { DRAWING, FINE, loft } from './loft.ts';
 import { massProperties, openEdges, shadowOf } from './mesh.ts';
 import type { Mesh } from './mesh.ts';
 import { headOutlines } from './outline.ts';
-import { sectionHolds, sectionRadius } from './profile.ts';
+import { wedge } from './families/wedge.ts';
+import { dropAt, riseAt, sectionHolds, sectionRadius } from './profile.ts';
 import { bodyBulk, collarBulk } from './quadrature.ts';
 import type { Profile } from './profile.ts';
 import type { Revolve } from './revolve.ts';
@@ -70,6 +71,49 @@ describe('superellipse', () => {
         );
       }),
     );
+  });
+});
+
+describe('sections', () => {
+  it('have no height where there is nothing of them, nor beyond their sides', () => {
+    const oval = { b: 6, t: 4, d: 3, nt: 2, nb: 2 };
+    expect([riseAt(oval, 0), dropAt(oval, 0)]).toEqual([4, 3]);
+    // At 3/5 of the way out 4/5 of the height.
+    expect(riseAt(oval, 3.6)).toBeCloseTo(3.2, 12);
+    expect(dropAt(oval, -3.6)).toBeCloseTo(2.4, 12);
+    for (const [gone, y] of [
+      [{ ...oval, b: 0 }, 0],
+      [{ ...oval, b: 0, t: 0, d: 0 }, 0],
+      [{ ...oval, t: 0, d: 0 }, 1],
+      [oval, 6],
+      [oval, 7],
+    ] as const)
+      expect([riseAt(gone, y), dropAt(gone, y)]).toEqual([0, 0]);
+  });
+
+  it('of a wedge are lower towards the nose, by degrees, and as broad as an egg’s all the way', () => {
+    const sizes = {
+      length: 20,
+      breadth: 12,
+      height: 10,
+      nose: 0.4,
+      corners: 2.4,
+      shoulder: 0.35,
+      belly: 0.4,
+    };
+    const { section } = wedge.profile(sizes, {});
+    // From the shoulder, 7 mm from the rear, to the nose the height falls from all of it to 0.4 of it.
+    for (const [x, share] of [
+      [4, 1],
+      [7, 1],
+      [10.25, 1 - 0.6 * 0.25],
+      [13.5, 1 - 0.6 * 0.5],
+      [16.75, 1 - 0.6 * 0.75],
+    ] as const) {
+      const { b, t, d } = section(x);
+      expect(t / b, `${x}`).toBeCloseTo((6 / 6) * share, 9);
+      expect(d / b, `${x}`).toBeCloseTo((4 / 6) * share, 9);
+    }
   });
 });
 

@@ -247,7 +247,6 @@ export function meshColumns({ positions: p, triangles }: Mesh): (x: number, y: n
   const hair = (x1 - x0) * 1.237e-7;
   return (px, py) => {
     const [x, y] = [px + hair, py + hair * 0.731];
-    if (x < x0 || x > x1 || y < y0 || y > y1) return [];
     const crossings: number[] = [];
     for (const i of cells[cell(x, x0, sx) * CELLS + cell(y, y0, sy)] ?? []) {
       const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [number, number, number];

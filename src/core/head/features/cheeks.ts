@@ -83,9 +83,7 @@ export const cheeks = featureKind({
           }
         }
         const [first] = rims;
-        return first
-          ? { side: [{ path: [...rims, ...lows.reverse(), first], hidden: false }] }
-          : {};
+        return first ? { side: [{ path: [...rims, ...lows.reverse(), first], hidden: false }] } : {};
       },
     };
   },

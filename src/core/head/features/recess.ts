@@ -11,7 +11,6 @@ export function recess([x0, , z0]: Vec3, radius: number, profile: Profile): Shap
   const ways = (x: number): number[] => {
     const section = profile.section(x);
     const out = half(x);
-    if (!(out > 0)) return [];
     return ([-1, 1] as const).flatMap((way) => {
       const wall = (y: number) => z0 + way * reach(x, y);
       return meetings(section, wall, wall, out);
