@@ -257,7 +257,9 @@ function besides(
   const middle = scale([foot[0] + top[0], foot[1] + top[1], foot[2] + top[2]], 0.5);
   const near = lines.filter((line) => apart(line, ...middle) < reach);
   if (near.length === 0) return holds;
-  return (x, y, z) => !near.some((line) => apart(line, x, y, z) < radius) && holds(x, y, z);
+  // Beside the plane by more than the radius there is none of it; it is asked thousands of times.
+  return (x, y, z) =>
+    (Math.abs(y) >= radius || !near.some((line) => apart(line, x, y, z) < radius)) && holds(x, y, z);
 }
 
 /** Length of the eye's leg from the knee on the shank line to where its centre line leaves the head, mm; 0 where the knee stands in front. */
