@@ -388,6 +388,36 @@ describe('moments and areas by hand', () => {
     expect(Math.abs(lever + moment)).toBeLessThan(0.02 * Math.abs(lever));
   });
 
+  it('a hinged head is towed against the drag of both its bodies, each in its own pitch, and lifted by both', () => {
+    const { rig } = judged('football', {
+      ...BARE,
+      hook: { size: '4/0', joint: { kind: 'split ring', size: 4 } },
+    } as never);
+    const [, free] = rig.bodies;
+    const [rho, viscosity] = [waterDensity(PLAIN_WATER.water), waterViscosity(PLAIN_WATER.water)];
+    const { hinge } = rig.hook;
+    if (!free || !hinge) throw new Error('it has no hinge');
+    for (const speed of [0.4, 1, 2]) {
+      const found = towOf(rig, PLAIN_WATER)?.at(speed);
+      if (!found) throw new Error('it floats');
+      // Level motion at a pitch is a fall at a quarter turn more.
+      const [own, hooked] = [
+        dragAt(wetHead(rig), rig.places.eye, radians(found.pitch) + Math.PI / 2, speed, rho, viscosity),
+        dragAt(
+          wetHook(free, rig),
+          hinge.at,
+          radians(found.hookPitch ?? NaN) + Math.PI / 2,
+          speed,
+          rho,
+          viscosity,
+        ),
+      ];
+      expect(found.drag).toBeCloseTo(own.force + hooked.force, 9);
+      expect(found.lift).toBeCloseTo(own.lift + hooked.lift, 9);
+      expect(hooked.force).toBeGreaterThan(0.02 * own.force);
+    }
+  });
+
   it('a drag area is twice the drag over density and speed squared', () => {
     const { rig, readings } = judged('football', BARE, PLAIN_WATER);
     const rho = waterDensity(PLAIN_WATER.water);
