@@ -140,6 +140,21 @@ describe('a towed line', () => {
     expect(line.tension - 0.5).toBeCloseTo(0.5 * water * 0.02 * Math.PI * 0.0008 * 4 * 30, 9);
   });
 
+  it('with drag along it alone stays straight however it slopes, and pulls by ½ρ Ct πd V² cos²θ L more at the rod', () => {
+    for (const [weight, drag] of [
+      [0.5, 0.5],
+      [0.3, 0.6],
+      [0.8, 0.2],
+    ] as const) {
+      const line = towedLine({ ...still, weight, drag, speed: 2, density: water, normal: 0 });
+      const [pull, slope] = [Math.hypot(weight, drag), Math.atan2(weight, drag)];
+      expect(line.angle).toBeCloseTo(slope, 9);
+      expect(line.depth).toBeCloseTo(30 * Math.sin(slope), 6);
+      const along = 0.5 * water * 0.02 * Math.PI * 0.0008 * 4;
+      expect(line.tension - pull).toBeCloseTo(along * Math.cos(slope) ** 2 * 30, 9);
+    }
+  });
+
   it('of no weight bends back so that cot θ grows by the drag over the pull', () => {
     // Weightless and steep: T dθ/ds = −½ρ Cn d V² sin²θ, so cot θ = cot θ₀ + ½ρ Cn d V² s/T (Pode 1951; Cn 1.15 from Hoerner 1965).
     const tow = { ...still, weight: 20, drag: 0.5, speed: 1.5, density: water, lineOut: 10 };
