@@ -9,6 +9,10 @@ import { roomFolder, sample, sources } from './sample.mjs';
 
 ensureInstalled();
 const [room = '', count = '40', seed = '1', only] = process.argv.slice(2);
+if (only !== undefined && only !== 'number' && only !== 'term') {
+  console.error(`“${only}”: say number or term, or nothing for both.`);
+  process.exit(2);
+}
 const changes = changesIn(sources(roomFolder(room)));
 const chosen = sample(
   changes.filter(({ kind }) => only === undefined || kind === only),

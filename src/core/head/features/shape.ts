@@ -31,7 +31,7 @@ export interface Shape {
   readonly to: number;
   /** places along the shank where its rule changes */
   readonly breaks: readonly number[];
-  /** distances from the middle, rising, at which its rule changes at x; the last is its half-width where it is joined */
+  /** distances from the middle, rising, at which its rule changes at x; the last is its half-width where it is joined, nothing or 0 where it is not along the shank */
   readonly edges: (x: number) => readonly number[];
   /** its span over (x, y), or undefined where it is not, along the shank or across */
   readonly span: (x: number, y: number) => Span | undefined;
