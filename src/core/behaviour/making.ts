@@ -29,7 +29,8 @@ export function wireWall({ head, hook, profile }: Pick<Rig, 'head' | 'hook' | 'p
   let least = Infinity;
   for (const share of ALONG) {
     const x = share * profile.length;
-    if (x > hook.knee[0]) continue;
+    // The knee itself counts, whichever way its place was rounded.
+    if (x > hook.knee[0] + 1e-9 * profile.length) continue;
     const section = profile.section(x);
     const { b, t, d } = section;
     const far = 2 * Math.max(b, t, d);

@@ -1,4 +1,4 @@
-import { massProperties, shadowOf } from '../head/mesh.ts';
+import { massProperties, meshArea, shadowOf } from '../head/mesh.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { clamp } from '../numeric/vec.ts';
 import type { ShapeFactors } from './drag.ts';
@@ -19,13 +19,12 @@ const ATTITUDES = 36;
  * absent: facets cut corners short, and a ball's would never be quite round. Areas shown to the flow are set right by the same share.
  */
 export function shadowsOf(mesh: Mesh, whole?: { readonly volume: number; readonly area: number }): Shadows {
-  const facets = massProperties(mesh);
-  const { volume, area } = whole ?? facets;
+  const { volume, area } = whole ?? massProperties(mesh);
   const equalDiameter = Math.cbrt((6 * volume) / Math.PI);
   const sphereSection = (Math.PI / 4) * equalDiameter ** 2;
   const sphericity = Math.min(1, (Math.PI * equalDiameter ** 2) / area);
   const across = shadowOf(mesh);
-  const right = area / facets.area;
+  const right = area / meshArea(mesh);
   const pitches = Array.from({ length: ATTITUDES }, (_, i) => (Math.PI * i) / ATTITUDES);
   const shadows = pitches.map((psi) => right * across(Math.sin(psi), 0, -Math.cos(psi)));
   const reaches = pitches.map((psi) => reachAlong(mesh, Math.sin(psi), -Math.cos(psi)));

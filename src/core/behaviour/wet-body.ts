@@ -1,7 +1,6 @@
 import type { Rig, RigidBody } from '../build/rig.ts';
 import { bareHead, wholeBulk } from '../head/body.ts';
-import { ROUGH } from '../head/solid.ts';
-import { roughArea } from '../head/surface.ts';
+import { sightOf } from '../head/surface.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { DragLaw } from './drag.ts';
 import { bodyDrag, roundness, WIRE_NORMAL, WIRE_TANGENT } from './drag.ts';
@@ -28,13 +27,8 @@ const STICK = 8;
 
 /** The head's part of a rig, with all that is fixed to it. Paint makes the body larger by its own volume. */
 export function wetHead(rig: Rig): WetBody & { readonly surface: Shadows } {
-  const faces = rig.bodies[0].faces;
-  if (!faces) throw new Error('A head without a surface is a mistake of the program.');
-  const bare = bareHead(rig.head);
-  const shadows = shadowsOf(faces(ROUGH), {
-    volume: wholeBulk(bare).volume,
-    area: roughArea(bare),
-  });
+  const { mesh, area } = sightOf(rig.head);
+  const shadows = shadowsOf(mesh, { volume: wholeBulk(bareHead(rig.head)).volume, area });
   const paint = rig.parts.find(({ name }) => name === 'paint')?.volume ?? 0;
   const { equalDiameter } = shadows;
   return {

@@ -9,7 +9,7 @@ import type { GuardBody } from '../fitting/guards/guard.ts';
 import { guardBody } from '../fitting/guards/index.ts';
 import { keeperBody, keeperOf } from '../fitting/keepers/index.ts';
 import type { HeadBody } from '../head/body.ts';
-import { headBody, wholeBulk } from '../head/body.ts';
+import { growBulk, headBody, wholeBulk } from '../head/body.ts';
 import { completeDimensions } from '../head/family.ts';
 import { familyOf } from '../head/families/index.ts';
 import { recess } from '../head/features/recess.ts';
@@ -32,14 +32,21 @@ export function designMetal(design: Design, metals: readonly Metal[] = METALS): 
   return metals.find((metal) => metal.key === design.head.metal);
 }
 
+/** A body that another is like, and how much larger that is in every length. */
+export interface Grown {
+  readonly from: HeadBody;
+  readonly factor: number;
+}
+
 /** Room around a recessed eye's ring for line and knot, mm (common practice, no source). */
 const KNOT_ROOM = 0.6;
 
 /**
  * Builds a design with the dimensions it names (no weight target is met here; see `solveTarget`).
- * The document must have passed `checkDesign`; throws where it names a family, metal or hook that does not exist.
+ * The document must have passed `checkDesign`; throws where it names a family, metal or hook that does not exist. `like` is a body whose lengths
+ * it has all grown by a factor, where it does.
  */
-export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig {
+export function assemble(design: Design, metals: readonly Metal[] = METALS, like?: Grown): Rig {
   const family = familyOf(design.head.family);
   const metal = designMetal(design, metals);
   const measures = hookMeasures(design.hook);
@@ -70,6 +77,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
     holds,
   });
 
+  if (like) growBulk(head, like.from, like.factor);
   const body = wholeBulk(head);
   // Only leg and shank can lie in metal: `checkDesign` keeps the bend behind head and collar.
   const wire = wireWithin(hook.legAndShank, hook.wire / 2, holds);

@@ -1,6 +1,6 @@
 import type { HeadBody } from '../head/body.ts';
 import { bareHead, isPlain } from '../head/body.ts';
-import { loft } from '../head/loft.ts';
+import { loft, SHADOW } from '../head/loft.ts';
 import type { MeshQuality } from '../head/loft.ts';
 import type { Revolve } from '../head/revolve.ts';
 import { surfaceMesh } from '../head/solid.ts';
@@ -10,9 +10,6 @@ import type { Vec3 } from '../numeric/vec.ts';
 import { cross, norm, scale, sub } from '../numeric/vec.ts';
 import type { LaidPlastic } from '../rigging/method.ts';
 import type { Part, Rig, RigidBody, Stick } from './rig.ts';
-
-/** Coarse mesh for shadows and contact: projected areas are within half a per cent at this size. */
-export const SHADOW = { rings: 24, corners: 32 };
 
 type Placed = Pick<Rig, 'head' | 'profile' | 'collar' | 'hook' | 'keeper' | 'guard' | 'bait'>;
 

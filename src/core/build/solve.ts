@@ -8,6 +8,7 @@ import { checkKnown } from './check.ts';
 import type { Design } from '../document/design.ts';
 import { completeDimensions } from '../head/family.ts';
 import { familyOf } from '../head/families/index.ts';
+import { isGrowing } from '../head/body.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';
 import { waterDensity } from '../material/water.ts';
@@ -80,6 +81,19 @@ function expectation(rig: Rig, at: number, { grams, of }: NonNullable<Design['he
   };
 }
 
+/** A design built at a factor. */
+interface Built {
+  readonly factor: number;
+  readonly design: Design;
+  readonly rig: Rig;
+}
+
+/** Whether every length of a head's body, its collar left out, grows with the factor: no size is locked or keeps its own measure, and no feature does. */
+const growsWhole = ({ head }: Design, rig: Rig): boolean =>
+  (head.locks ?? []).length === 0 &&
+  rig.family.dimensions.every(({ kind, scales }) => kind !== 'size' || scales) &&
+  isGrowing(rig.head);
+
 /**
  * Meets the weight target of a design by one factor on all unlocked sizes; a design without a target is built as it stands.
  * Weight grows steadily with the factor, so the root is single; the hook, the collar and the fittings keep their size, which is why
@@ -103,10 +117,17 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
   // The factor may not carry any free size outside its family's range.
   const low = Math.max(SPAN[0], ...free.map(({ key, min }) => min / (complete[key] || min)));
   const high = Math.min(SPAN[1], ...free.map(({ key, max }) => max / (complete[key] || max)));
-  let last: { readonly factor: number; readonly design: Design; readonly rig: Rig } | undefined;
+  let first: Built | undefined;
+  let last: Built | undefined;
   const weigh = (factor: number) => {
     const scaled = scaleHead(design, factor);
-    last = { factor, design: scaled, rig: assemble(scaled, metals) };
+    // Of a body that grows as a whole the volume is known from the first one built; what keeps its size is reckoned anew each time.
+    const like =
+      first && growsWhole(design, first.rig)
+        ? { from: first.rig.head, factor: factor / first.factor }
+        : undefined;
+    last = { factor, design: scaled, rig: assemble(scaled, metals, like) };
+    first ??= last;
     return weightOf(last.rig, target.of);
   };
   if (!(low < high)) return fail('Its sizes are outside the family’s range. Set them within it first.');

@@ -1,8 +1,9 @@
 import { halve } from '../numeric/halve.ts';
 import type { Vec3 } from '../numeric/vec.ts';
+import { scale } from '../numeric/vec.ts';
 import type { Family } from './family.ts';
 import type { Spans } from './columns.ts';
-import { applyShapes, columnBulk, sectionSpans } from './columns.ts';
+import { applyShapes, columnBulk, columnChange, sectionSpans } from './columns.ts';
 import type { FeatureSpec } from './features/index.ts';
 import { featureShapes } from './features/index.ts';
 import { collarShape } from './features/collar.ts';
@@ -82,20 +83,22 @@ export function headBody(
     ...made.filter(({ staysOpen }) => staysOpen),
     ...after,
   ];
+  return bodyOf({ profile, shapes, collar, mesh });
+}
+
+/** A body with what is asked of it: its columns, and whether a point lies in it. */
+function bodyOf(made: Pick<HeadBody, 'profile' | 'shapes' | 'collar' | 'mesh'>): HeadBody {
+  const { profile, shapes, mesh } = made;
   const columns = mesh && columnsOf(mesh);
-  const spans = (x: number, y: number): Spans => {
-    const out: Spans = [];
-    if (columns) out.push(...columns(x, y));
-    else sectionSpans(profile.section(x), y, out);
-    applyShapes(shapes, x, y, out);
-    return out;
-  };
   return {
-    profile,
-    shapes,
-    collar,
-    mesh,
-    spans,
+    ...made,
+    spans: (x, y) => {
+      const out: Spans = [];
+      if (columns) out.push(...columns(x, y));
+      else sectionSpans(profile.section(x), y, out);
+      applyShapes(shapes, x, y, out);
+      return out;
+    },
     holds: (x, y, z) => {
       let inside = columns ? within(columns(x, y), z) : x >= 0 && sectionHolds(profile.section(x), y, z);
       for (const shape of shapes) {
@@ -129,8 +132,21 @@ export const isPlain = ({ shapes, mesh }: HeadBody): boolean =>
 /** Half-widths looked at between the middle and the widest there can be. */
 const ACROSS = 16;
 
+/** Share of a body's reach beside which it is asked for, to be told whether something is there. */
+const HAIR = 1e-9;
+
 /** How far out a body reaches to the side at x, mm, looked for up to `widest`; 0 where there is none of it. */
-export function reachAt({ spans }: Pick<HeadBody, 'spans'>, x: number, widest: number): number {
+export function reachAt(
+  { spans, profile, shapes, mesh }: Pick<HeadBody, 'spans' | 'profile' | 'shapes' | 'mesh'>,
+  x: number,
+  widest: number,
+): number {
+  if (!mesh) {
+    // Mostly nothing is cut off its side.
+    const joined = shapes.filter(({ sign, from, to }) => sign > 0 && x >= from && x <= to);
+    const most = Math.max(profile.section(x).b, ...joined.map(({ edges }) => edges(x).at(-1) ?? 0));
+    if (most <= widest && spans(x, most * (1 - HAIR)).length > 0) return most;
+  }
   let last = -1;
   for (let j = ACROSS; j >= 0 && last < 0; j--) if (spans(x, (widest * j) / ACROSS).length > 0) last = j;
   if (last < 0) return 0;
@@ -155,7 +171,9 @@ export function bareHead(head: HeadBody): HeadBody {
   if (!head.collar) return head;
   let bare = bareHeads.get(head);
   if (!bare) {
-    bare = { ...head, collar: undefined, shapes: head.shapes.filter(({ isCollar }) => !isCollar) };
+    const { profile, mesh } = head;
+    const shapes = head.shapes.filter(({ isCollar }) => !isCollar);
+    bare = bodyOf({ profile, mesh, collar: undefined, shapes });
     bareHeads.set(head, bare);
   }
   return bare;
@@ -173,12 +191,43 @@ export function wholeBulk(body: HeadBody): RollingBulk {
 
 const bulks = new WeakMap<HeadBody, RollingBulk>();
 
+/**
+ * Takes a body without its collar as `factor` times another in every length, so that it need not be integrated again. Throws where a shape of it
+ * does not grow with it, which is a mistake of the program.
+ */
+export function growBulk(head: HeadBody, from: HeadBody, factor: number): void {
+  const bare = bareHead(head);
+  if (!isGrowing(bare)) throw new Error('A body whose shapes keep their size was taken as one that grows.');
+  const { volume, centroid, roll } = wholeBulk(bareHead(from));
+  bulks.set(bare, {
+    volume: volume * factor ** 3,
+    centroid: scale(centroid, factor),
+    roll: roll * factor ** 5,
+  });
+}
+
+/** Whether all shapes of a body but its collar grow with it. */
+export const isGrowing = ({ shapes }: HeadBody): boolean =>
+  shapes.every(({ grows, isCollar }) => grows === true || isCollar === true);
+
 function bulkOf(body: HeadBody): RollingBulk {
   const { profile, collar, mesh, shapes } = body;
   if (mesh) return mixed(meshBulk(mesh), shapes.length > 0 ? changeOnMesh(body) : undefined);
-  if (!isPlain(body)) return columnBulk(profile, shapes);
-  return mixed(bodyBulk(profile), collar && collarBulk(profile, collar));
+  if (collar) {
+    const bare = bareHead(body);
+    const bulk = wholeBulk(bare);
+    return mixed(bulk, isPlain(body) ? collarBulk(profile, collar) : collarChange(body, bare, bulk.volume));
+  }
+  return isPlain(body) ? bodyBulk(profile) : columnBulk(profile, shapes);
 }
+
+/** What a collar adds to a worked body: there it may stand in a cut, or be cut itself. */
+const collarChange = (
+  { profile, shapes, collar }: HeadBody,
+  bare: HeadBody,
+  whole: number,
+): RollingBulk | undefined =>
+  collar && columnChange(profile, { before: bare.shapes, after: shapes }, collar, whole);
 
 function meshBulk(mesh: Mesh): RollingBulk {
   const { volume, centroid, inertia } = massProperties(mesh);

@@ -2,6 +2,7 @@ import type { HeadBody } from './body.ts';
 import { bareHead, profileExtent, reachAt, widestOf } from './body.ts';
 import { halve } from '../numeric/halve.ts';
 import { clamp } from '../numeric/vec.ts';
+import type { Section } from './profile.ts';
 
 /** Greatest sizes of a head, mm. */
 export interface Extent {
@@ -22,6 +23,13 @@ const HALVINGS = 20;
 
 /** A bound on steps along a narrow ridge. */
 const MOST_TRIES = 400;
+
+/** What a body reaches at a place along and across it, mm. */
+interface Place {
+  readonly x: number;
+  readonly y: number;
+  readonly value: number;
+}
 
 const extents = new WeakMap<HeadBody, Extent>();
 
@@ -56,29 +64,29 @@ function measured(head: HeadBody): Extent {
   const spans = (x: number, y: number) => head.spans(inside(x), clamp(Math.abs(y), 0, widest));
   const top = (of: readonly number[]) => of.at(-1) ?? -Infinity;
   const bottom = (of: readonly number[]) => -(of[0] ?? Infinity);
-  // One look at the columns for both: what is highest and what is lowest.
-  let highest = { x: 0, y: 0, value: -Infinity };
-  let lowest = highest;
-  for (const x of xs)
-    for (const y of across(x)) {
-      const column = spans(x, y);
-      if (top(column) > highest.value) highest = { x, y, value: top(column) };
-      if (bottom(column) > lowest.value) lowest = { x, y, value: bottom(column) };
-    }
-  const [up, down] = ([top, bottom] as const).map((end, i) =>
-    closeIn((x, y) => end(spans(x, y)), i === 0 ? highest : lowest, length / ALONG, half / ACROSS),
-  ) as [number, number];
   const joined = shapes.filter(({ sign }) => sign > 0);
-  /** No farther out than this is there anything at x. */
-  const most = (x: number) => Math.max(profile.section(x).b, ...joined.flatMap(({ edges }) => edges(x)));
-  let wide = { x: 0, y: 0, value: 0 };
-  for (const x of xs) {
-    // A solid from outside may stand out between the stations of its envelope.
-    if (!head.mesh && most(x) <= wide.value) continue;
-    const value = reachAt(head, x, widest);
-    if (value > wide.value) wide = { x, y: 0, value };
-  }
-  const breadth = 2 * closeIn((x) => reachAt(head, inside(x), widest), wide, length / ALONG, 0);
+  /** Looks along the head for the greatest of something, at first where the body's own is greatest: where it is no more than what is found, and nothing stands out of the body, no place is looked at. */
+  const greatest = (own: (section: Section) => number, look: (x: number) => Place[]): Place => {
+    const isBound = (x: number) => !head.mesh && !joined.some(({ from, to }) => x >= from && x <= to);
+    const bounds = xs.map((x) => ({ x, most: isBound(x) ? own(profile.section(x)) : Infinity }));
+    let best: Place = { x: 0, y: 0, value: -Infinity };
+    for (const { x, most } of bounds.sort((m, n) => n.most - m.most)) {
+      if (most <= best.value) break;
+      for (const place of look(x)) if (place.value > best.value) best = place;
+    }
+    return best;
+  };
+  const highest = (own: (section: Section) => number, end: (of: readonly number[]) => number) => {
+    const place = greatest(own, (x) => across(x).map((y) => ({ x, y, value: end(spans(x, y)) })));
+    return closeIn((x, y) => end(spans(x, y)), place, length / ALONG, half / ACROSS);
+  };
+  const [up, down] = [highest(({ t }) => t, top), highest(({ d }) => d, bottom)];
+  const reach = (x: number) => reachAt(head, inside(x), widest);
+  const wide = greatest(
+    ({ b }) => b,
+    (x) => [{ x, y: 0, value: reach(x) }],
+  );
+  const breadth = 2 * closeIn(reach, wide, length / ALONG, 0);
   return {
     length: lengthOf(head),
     breadth,
@@ -122,12 +130,7 @@ function lengthOf({ profile, shapes, spans }: HeadBody): number {
 }
 
 /** The greatest value near a place, by steps each way that are halved when none of them helps (compass search). */
-function closeIn(
-  f: (x: number, y: number) => number,
-  start: { readonly x: number; readonly y: number; readonly value: number },
-  stepX: number,
-  stepY: number,
-): number {
+function closeIn(f: (x: number, y: number) => number, start: Place, stepX: number, stepY: number): number {
   let { x, y, value } = start;
   let share = 1;
   let tries = 0;

@@ -11,6 +11,8 @@ export interface MeshQuality {
   readonly round?: number;
 }
 
+/** Coarse, for shadows and contact: projected areas are within half a per cent. */
+export const SHADOW: MeshQuality = { rings: 24, corners: 32 };
 /** Fast enough to follow a dragged handle. */
 export const DRAWING: MeshQuality = { rings: 80, corners: 48 };
 /** For export and for checks. */
@@ -19,10 +21,15 @@ export const FINE: MeshQuality = { rings: 160, corners: 128 };
 /**
  * Closed mesh of a head body joined with its collar (if any). Every section is star-shaped about the shank line,
  * so the union is the larger of the two radii in each direction. Each plain ring is scaled so that its polygon has the
- * exact area of the section it stands for: chords would otherwise lose volume.
+ * exact area of the section it stands for: chords would otherwise lose volume. `also` are places along it where a ring is wanted besides, mm.
  */
-export function loft(profile: Profile, collar: Revolve | undefined, { rings, corners }: MeshQuality): Mesh {
-  const xs = ringStations(profile, collar, rings);
+export function loft(
+  profile: Profile,
+  collar: Revolve | undefined,
+  { rings, corners }: MeshQuality,
+  also: readonly number[] = [],
+): Mesh {
+  const xs = ringStations(profile, collar, rings, also);
   const turns = turnsOf(corners);
   // Room for full rings and two cap centres; what is not used is cut off below.
   const positions = new Float64Array(3 * (xs.length * corners + 2));
@@ -93,10 +100,15 @@ function turnsOf(corners: number): Float64Array {
 }
 
 /** Ring positions: the body's own, the collar's kinks (doubled by a hair where its radius steps), and a few where the two meet. */
-function ringStations(profile: Profile, collar: Revolve | undefined, rings: number): number[] {
+function ringStations(
+  profile: Profile,
+  collar: Revolve | undefined,
+  rings: number,
+  also: readonly number[],
+): number[] {
   const xs = stationsAlong(profile, rings);
-  if (!collar) return xs;
-  const extra: number[] = [];
+  const extra = also.filter((x) => x > 0 && x < profile.length);
+  if (!collar) return extra.length > 0 ? rising([...xs, ...extra]) : xs;
   const hair = (collar.to - collar.from) * 1e-7;
   for (const x of [collar.from, ...collar.breaks, collar.to]) {
     // The rear end wants only the inner side, so that the mesh starts with the collar's own face.
@@ -105,8 +117,10 @@ function ringStations(profile: Profile, collar: Revolve | undefined, rings: numb
   }
   // A pole at x = 0 disappears inside the collar; rings just in front follow the rounded rear of the body.
   for (let k = 1; k < 16; k++) extra.push((collar.to * k) / 16);
-  return [...new Set([...xs, ...extra])].sort((a, b) => a - b);
+  return rising([...xs, ...extra]);
 }
+
+const rising = (xs: readonly number[]): number[] => [...new Set(xs)].sort((a, b) => a - b);
 
 /**
  * Directions of the corners of a ring where the collar enters the body, as cosines and sines in pairs. The body wants its corners

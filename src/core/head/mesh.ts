@@ -75,12 +75,9 @@ export function massProperties({ positions: p, triangles }: Mesh): MassPropertie
   };
 }
 
-/**
- * Area a mesh shows to a direction (x, y, z), a unit vector, mm²: half the sum of its faces' projected areas, which of a body with hollows
- * counts what lies behind too. The faces are made vectors once, since many directions are asked of one mesh.
- */
-export function shadowOf({ positions: p, triangles }: Mesh): (x: number, y: number, z: number) => number {
-  const faces = new Float64Array(triangles.length);
+/** Facets of a mesh as vectors square to them, twice as long as their areas, mm²: x y z of each in turn. */
+function facetVectors({ positions: p, triangles }: Mesh): Float64Array {
+  const vectors = new Float64Array(triangles.length);
   for (let i = 0; i < triangles.length; i += 3) {
     const a = 3 * (triangles[i] as number);
     const b = 3 * (triangles[i + 1] as number);
@@ -91,10 +88,31 @@ export function shadowOf({ positions: p, triangles }: Mesh): (x: number, y: numb
     const vx = (p[c] as number) - (p[a] as number);
     const vy = (p[c + 1] as number) - (p[a + 1] as number);
     const vz = (p[c + 2] as number) - (p[a + 2] as number);
-    faces[i] = uy * vz - uz * vy;
-    faces[i + 1] = uz * vx - ux * vz;
-    faces[i + 2] = ux * vy - uy * vx;
+    vectors[i] = uy * vz - uz * vy;
+    vectors[i + 1] = uz * vx - ux * vz;
+    vectors[i + 2] = ux * vy - uy * vx;
   }
+  return vectors;
+}
+
+/** Area of a mesh, mm². */
+export function meshArea(mesh: Mesh): number {
+  const vectors = facetVectors(mesh);
+  let twice = 0;
+  for (let i = 0; i < vectors.length; i += 3) {
+    const [x, y, z] = [vectors[i] as number, vectors[i + 1] as number, vectors[i + 2] as number];
+    // Not Math.hypot, which is many times slower.
+    twice += Math.sqrt(x * x + y * y + z * z);
+  }
+  return twice / 2;
+}
+
+/**
+ * Area a mesh shows to a direction (x, y, z), a unit vector, mm²: half the sum of its faces' projected areas, which of a body with hollows
+ * counts what lies behind too. The faces are made vectors once, since many directions are asked of one mesh.
+ */
+export function shadowOf(mesh: Mesh): (x: number, y: number, z: number) => number {
+  const faces = facetVectors(mesh);
   return (x, y, z) => {
     let sum = 0;
     for (let i = 0; i < faces.length; i += 3)

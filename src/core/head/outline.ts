@@ -62,8 +62,9 @@ export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
   ]
     .filter((y) => y >= 0 && y <= wide)
     .sort((a, b) => a - b);
-  const spansAt = (x: number, y: number) => head.spans(Math.min(Math.max(x, 1e-6), profile.length - 1e-6), y);
-  const reach = xs.map((x) => reachAt({ spans: spansAt }, x, wide));
+  const into = (x: number) => Math.min(Math.max(x, 1e-6), profile.length - 1e-6);
+  const spansAt = (x: number, y: number) => head.spans(into(x), y);
+  const reach = xs.map((x) => reachAt(head, into(x), wide));
   // The furthest place itself is one of those looked at, so that the view from the nose is as wide as the one from above.
   ys.push(Math.max(...reach));
   ys.sort((a, b) => a - b);

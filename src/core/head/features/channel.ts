@@ -23,6 +23,7 @@ export const channel = featureKind({
       of: 'channel',
       path: '/head/features/channel',
       sign: -1,
+      grows: true,
       from: -FAR,
       to: FAR,
       breaks: [
@@ -31,6 +32,7 @@ export const channel = featureKind({
       ],
       edges: (x) => [w, ...ways(x)],
       span: (_x, y) => (Math.abs(y) < w ? [-FAR, roof(y)] : undefined),
+      face: (_x, y, z) => (Math.abs(y) < w && z < roof(y) ? [y, roof(y)] : undefined),
       solid: (kernel, corners) => {
         const arcs = Math.ceil(corners / 2);
         // The roof's polygon is stretched so that it takes away the area of the half ellipse.

@@ -35,6 +35,7 @@ export const cheeks = featureKind({
       of: 'cheeks',
       path: '/head/features/cheeks',
       sign: -1,
+      grows: true,
       from: x0 - a,
       to: x0 + a,
       breaks: [x0 - a, x0, x0 + a, ...endsOf(bite, profile.length)],
@@ -51,6 +52,11 @@ export const cheeks = featureKind({
       span: (x, y) => {
         const h = reach(x, y);
         return h > 0 ? [z0 - h, z0 + h] : undefined;
+      },
+      face: (x, y, z) => {
+        const deep = within(x) - ((z - z0) / c) ** 2;
+        const floor = y0 - b * Math.sqrt(Math.max(0, deep));
+        return deep > 0 && Math.abs(y) > floor ? [Math.sign(y) * floor, z] : undefined;
       },
       solid: (kernel, corners) => {
         const { Manifold } = kernel;

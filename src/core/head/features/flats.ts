@@ -25,6 +25,7 @@ export const flats = featureKind({
       of: 'flats',
       path: '/head/features/flats',
       sign: -1,
+      grows: true,
       from: -FAR,
       to: FAR,
       breaks: [
@@ -33,6 +34,7 @@ export const flats = featureKind({
       ],
       edges,
       span: (_x, y) => [at(y), FAR],
+      face: (_x, y, z) => (z > at(y) ? [y, at(y)] : undefined),
       solid: (kernel) => {
         const wide = FAR / 4;
         return alongShank(

@@ -24,6 +24,8 @@ export interface Shape {
   readonly isCollar?: boolean;
   /** true where it is meant to stay open, so that no wall is wanted there */
   readonly staysOpen?: boolean;
+  /** true where every length of it is a share of the body's, so that it grows as the body does */
+  readonly grows?: true;
   /** joined, or cut out */
   readonly sign: 1 | -1;
   /** reach along the shank, mm */
@@ -35,6 +37,11 @@ export interface Shape {
   readonly edges: (x: number) => readonly number[];
   /** its span over (x, y), or undefined where it is not, along the shank or across */
   readonly span: (x: number, y: number) => Span | undefined;
+  /**
+   * the face that a cut leaves: where a place (y, z) of the body's surface at x that it takes away goes, mm; undefined where it takes nothing.
+   * Given by cuts that only push the surface in
+   */
+  readonly face?: (x: number, y: number, z: number) => Vec2 | undefined;
   /** the same region as a solid of the library, `corners` about what is round; the caller deletes it */
   readonly solid: (kernel: ManifoldToplevel, corners: number) => Manifold;
   /** what to do when a mould cannot part with it, in words */

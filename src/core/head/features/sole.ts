@@ -30,11 +30,13 @@ export const sole = featureKind({
       of: 'sole',
       path: '/head/features/sole',
       sign: -1,
+      grows: true,
       from: -FAR,
       to: FAR,
       breaks: endsOf(halfWidth, profile.length),
       edges: (x) => [halfWidth(x)],
       span: (x) => [-FAR, at(x)],
+      face: (x, y, z) => (z < at(x) ? [y, at(x)] : undefined),
       solid: (kernel) => {
         const reach = FAR / 4;
         const { Manifold } = kernel;

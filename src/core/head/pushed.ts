@@ -1,0 +1,76 @@
+import type { HeadBody } from './body.ts';
+import type { MeshQuality } from './loft.ts';
+import { loft } from './loft.ts';
+import type { Mesh } from './mesh.ts';
+import { sectionHolds } from './profile.ts';
+import type { Vec2 } from '../numeric/vec.ts';
+import { halve } from '../numeric/halve.ts';
+
+/** A worked body's surface without the solid library, beside that of the loft it was worked from: corner by corner the same. */
+export interface PushedMesh {
+  readonly worked: Mesh;
+  readonly plain: Mesh;
+}
+
+/** Halvings between two corners, one pushed in and one not, to the edge of the cut. */
+const TO_EDGE = 8;
+/** Share of a section by which a pushed place may lie outside of it: so far at most do the corners of its ring, since their polygon has its area. */
+const HAIR = 0.02;
+
+/**
+ * Surface of a body whose cuts only push its loft's surface in: each corner that a cut takes away goes to the face the cut leaves. Of two neighbours
+ * about a ring, one pushed and one not, the nearer one goes to the edge between them. Undefined where a shape is no such cut, or takes a side
+ * away whole, and for a solid from outside.
+ */
+export function pushedMesh(
+  { profile, shapes, mesh }: HeadBody,
+  quality: MeshQuality,
+): PushedMesh | undefined {
+  const faces = shapes.flatMap(({ face }) => face ?? []);
+  if (mesh || faces.length < shapes.length) return undefined;
+  const { corners } = quality;
+  const plain = loft(
+    profile,
+    undefined,
+    quality,
+    shapes.flatMap(({ breaks }) => breaks),
+  );
+  const { positions: own } = plain;
+  const positions = own.slice();
+  const at = (i: number): Vec2 => [own[3 * i + 1] as number, own[3 * i + 2] as number];
+  const settled = (x: number, place: Vec2): Vec2 =>
+    faces.reduce<Vec2>((now, face) => face(x, now[0], now[1]) ?? now, place);
+  const isPushed = (x: number, place: Vec2) =>
+    faces.some((face) => face(x, place[0], place[1]) !== undefined);
+  const move = (i: number, place: Vec2) => {
+    positions[3 * i + 1] = place[0];
+    positions[3 * i + 2] = place[1];
+  };
+  const count = own.length / 3;
+  for (let first = 0; first < count;) {
+    const x = own[3 * first] as number;
+    // A ring, or the pole or the middle of a cap.
+    if (own[3 * first + 1] === 0 && own[3 * first + 2] === 0) {
+      first++;
+      continue;
+    }
+    const section = profile.section(x);
+    const pushed = Array.from({ length: corners }, (_, k) => isPushed(x, at(first + k)));
+    for (let k = 0; k < corners; k++) {
+      if (!pushed[k]) continue;
+      const to = settled(x, at(first + k));
+      if (!sectionHolds(section, to[0] * (1 - HAIR), to[1] * (1 - HAIR))) return undefined;
+      move(first + k, to);
+    }
+    for (let k = 0; k < corners; k++) {
+      const next = (k + 1) % corners;
+      if (pushed[k] === pushed[next]) continue;
+      const [a, b] = [at(first + k), at(first + next)];
+      const between = (share: number): Vec2 => [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share];
+      const [edge] = halve(0, 1, TO_EDGE, (share) => isPushed(x, between(share)) === pushed[k]);
+      move(first + (edge < 0.5 ? k : next), between(edge));
+    }
+    first += corners;
+  }
+  return { plain, worked: { positions, triangles: plain.triangles } };
+}
