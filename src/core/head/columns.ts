@@ -14,10 +14,12 @@ export type Spans = number[];
 
 /** Joins [lower, upper] to rising spans, in place. */
 export function joinSpan(spans: Spans, lower: number, upper: number): void {
-  let [from, to] = [lower, upper];
+  let from = lower;
+  let to = upper;
   let kept = 0;
   for (let i = 0; i < spans.length; i += 2) {
-    const [a, b] = [spans[i] as number, spans[i + 1] as number];
+    const a = spans[i] as number;
+    const b = spans[i + 1] as number;
     if (b < from || a > to) {
       spans[kept++] = a;
       spans[kept++] = b;
@@ -26,16 +28,22 @@ export function joinSpan(spans: Spans, lower: number, upper: number): void {
       to = Math.max(to, b);
     }
   }
-  spans.length = kept;
+  // Those above it move up by one to make room.
   let at = kept;
-  while (at > 0 && (spans[at - 2] as number) > from) at -= 2;
-  spans.splice(at, 0, from, to);
+  spans.length = kept + 2;
+  for (; at > 0 && (spans[at - 2] as number) > from; at -= 2) {
+    spans[at] = spans[at - 2] as number;
+    spans[at + 1] = spans[at - 1] as number;
+  }
+  spans[at] = from;
+  spans[at + 1] = to;
 }
 
 /** Cuts [lower, upper] out of rising spans, in place. */
 export function cutSpan(spans: Spans, lower: number, upper: number): void {
   for (let i = 0; i < spans.length; i += 2) {
-    const [a, b] = [spans[i] as number, spans[i + 1] as number];
+    const a = spans[i] as number;
+    const b = spans[i + 1] as number;
     if (b <= lower || a >= upper) continue;
     if (a < lower && b > upper) {
       spans.splice(i, 2, a, lower, upper, b);
@@ -52,7 +60,8 @@ export function cutSpan(spans: Spans, lower: number, upper: number): void {
 /** Spans of a section over y, written into `spans`. */
 export function sectionSpans(section: Section, y: number, spans: Spans): void {
   spans.length = 0;
-  const [upper, lower] = [riseAt(section, y), -dropAt(section, y)];
+  const upper = riseAt(section, y);
+  const lower = -dropAt(section, y);
   if (upper > lower) spans.push(lower, upper);
 }
 
@@ -62,7 +71,7 @@ export function applyShapes(shapes: readonly Shape[], x: number, y: number, span
     const span = shape.span(x, y);
     if (!span) continue;
     if (shape.sign > 0) joinSpan(spans, span[0], span[1]);
-    else cutSpan(spans, span[0], span[1]);
+    else if (spans.length > 0) cutSpan(spans, span[0], span[1]);
   }
 }
 
@@ -121,7 +130,8 @@ function slice(
 ): Sums {
   const section = sectionAt(x);
   const present = after.filter((shape) => x >= shape.from && x <= shape.to);
-  const without = before?.filter((shape) => x >= shape.from && x <= shape.to);
+  const without = before?.filter((shape) => x >= shape.from && x <= shape.to) ?? [];
+  const least = before ? -1 : 1;
   let widest = section.b;
   const ys = [0, section.b];
   for (const shape of present) {
@@ -132,29 +142,28 @@ function slice(
   if (most) widest = Math.min(widest, most(x));
   ys.sort((m, n) => m - n);
   const { cos, fine, coarse } = present.length > 1 ? LONG : PLAIN;
-  let [area, mz, roll] = [0, 0, 0];
+  // Hot, and so without functions or arrays made in it.
+  const sums: Sums = [0, 0, 0, 0];
   const strip = (y0: number, y1: number, halvings: number) => {
-    let [a, m, r, roughly] = [0, 0, 0, 0];
+    let a = 0;
+    let m = 0;
+    let r = 0;
+    let roughly = 0;
     for (let q = 0; q < cos.length; q++) {
       const y = (y0 + y1) / 2 - ((y1 - y0) / 2) * (cos[q] as number);
       // Twice the half: the other side is the same.
       const weight = (y1 - y0) * (fine[q] as number);
       let high = 0;
-      const sum = (sign: number) => {
+      for (let sign = 1; sign >= least; sign -= 2) {
+        sectionSpans(section, y, spans);
+        applyShapes(sign > 0 ? present : without, x, y, spans);
         for (let s = 0; s < spans.length; s += 2) {
-          const [lo, hi] = [spans[s] as number, spans[s + 1] as number];
+          const lo = spans[s] as number;
+          const hi = spans[s + 1] as number;
           high += sign * (hi - lo);
           m += (sign * weight * (hi * hi - lo * lo)) / 2;
           r += sign * weight * (y * y * (hi - lo) + (hi * hi * hi - lo * lo * lo) / 3);
         }
-      };
-      sectionSpans(section, y, spans);
-      applyShapes(present, x, y, spans);
-      sum(1);
-      if (without) {
-        sectionSpans(section, y, spans);
-        applyShapes(without, x, y, spans);
-        sum(-1);
       }
       a += weight * high;
       roughly += (y1 - y0) * (coarse[q] as number) * high;
@@ -164,15 +173,16 @@ function slice(
       strip((y0 + y1) / 2, y1, halvings - 1);
       return;
     }
-    area += a;
-    mz += m;
-    roll += r;
+    sums[0] += a;
+    sums[1] += a * x;
+    sums[2] += m;
+    sums[3] += r;
   };
   for (let j = 1; j < ys.length; j++) {
     const [y0, y1] = [Math.max(0, ys[j - 1] as number), Math.min(widest, ys[j] as number)];
     if (y1 - y0 >= 1e-9 * widest) strip(y0, y1, STRIP_HALVINGS);
   }
-  return [area, area * x, mz, roll];
+  return sums;
 }
 
 /** Places along a head, rising, between which the columns of a loft with shapes follow one rule each, as far as the shapes know alone. */
