@@ -1,4 +1,4 @@
-import { Line3, Vector3 } from 'three';
+import { Box3, Line3, Vector3 } from 'three';
 import { rigidBodies } from './bodies.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 import type { Bait, Part, Rig, RiggedBait } from './rig.ts';
@@ -257,17 +257,19 @@ function besides(
 ): HeadBody['holds'] {
   const lines = path.slice(1).map((b, i) => new Line3(new Vector3(...(path[i] as Vec3)), new Vector3(...b)));
   const [nearest, place] = [new Vector3(), new Vector3()];
-  const apart = (line: Line3, x: number, y: number, z: number) =>
-    line.closestPointToPoint(place.set(x, y, z), true, nearest).distanceTo(place);
+  const apart = (line: Line3) => line.closestPointToPoint(place, true, nearest).distanceTo(place);
   // Pieces of the line that the bore can reach: mostly one or two, often none.
   const [foot, top] = [bore[0], bore.at(-1)] as [Vec3, Vec3];
   const reach = norm(sub(top, foot)) / 2 + bundleRadius + radius;
-  const middle = scale([foot[0] + top[0], foot[1] + top[1], foot[2] + top[2]], 0.5);
-  const near = lines.filter((line) => apart(line, ...middle) < reach);
+  place.set(...scale([foot[0] + top[0], foot[1] + top[1], foot[2] + top[2]], 0.5));
+  const near = lines.filter((line) => apart(line) < reach);
   if (near.length === 0) return holds;
-  // Beside the plane by more than the radius there is none of it; it is asked thousands of times.
-  return (x, y, z) =>
-    (Math.abs(y) >= radius || !near.some((line) => apart(line, x, y, z) < radius)) && holds(x, y, z);
+  // It is asked thousands of times, mostly of places that lie clear of all those pieces.
+  const box = new Box3().setFromPoints(near.flatMap(({ start, end }) => [start, end])).expandByScalar(radius);
+  return (x, y, z) => {
+    place.set(x, y, z);
+    return !(box.containsPoint(place) && near.some((line) => apart(line) < radius)) && holds(x, y, z);
+  };
 }
 
 /** Length of the eye's leg from the knee on the shank line to where its centre line leaves the head, mm; 0 where the knee stands in front. */

@@ -1,6 +1,6 @@
 import { halve } from '../numeric/halve.ts';
 import type { Vec3 } from '../numeric/vec.ts';
-import { cross, norm, scale, sub } from '../numeric/vec.ts';
+import { norm, sub } from '../numeric/vec.ts';
 
 /** Volume and first moment of something made of wire. */
 export interface WireBulk {
@@ -12,42 +12,55 @@ export interface WireBulk {
   readonly roll: number;
 }
 
+/** A thread of a wire: its place in the wire's section, in radii, in the plane of the wire and beside it, and the share of the section it stands for. */
+type Filament = readonly [u: number, v: number, weight: number];
+
+/** Of filaments to left and right of the wire's plane the left ones, each for itself and the one it is the mirror of. */
+const leftHalf = (filaments: readonly Filament[]): Filament[] =>
+  filaments.flatMap(([u, v, weight]): Filament[] =>
+    v > 1e-9 ? [[u, v, 2 * weight]] : v > -1e-9 ? [[u, 0, weight]] : [],
+  );
+
 /** Seven filaments over a wire's section, exact for fifth-degree polynomials on a disc (Stroud 1971, S2 5-1). */
-const FILAMENTS: readonly Filament[] = [
+const FILAMENTS: readonly Filament[] = leftHalf([
   [0, 0, 1 / 4],
   ...Array.from({ length: 6 }, (_, i) => {
     const turn = (i * Math.PI) / 3;
     const reach = Math.sqrt(2 / 3);
     return [reach * Math.cos(turn), reach * Math.sin(turn), 1 / 8] as const;
   }),
-];
-
-type Filament = readonly [u: number, v: number, weight: number];
+]);
 
 /** Filaments of equal section on so many rings about a middle one, 1 + 3n(n + 1) in all: for what is met at a slant, or only in part. */
 function onRings(rings: number): Filament[] {
   const whole = 1 + 3 * rings * (rings + 1);
-  return Array.from({ length: rings + 1 }, (_, ring) => {
-    const count = ring === 0 ? 1 : 6 * ring;
-    // Each ring stands at the root mean square radius of the share of the disc it is for.
-    const [inner, outer] = [ring === 0 ? 0 : 1 + 3 * ring * (ring - 1), 1 + 3 * ring * (ring + 1)];
-    const reach = ring === 0 ? 0 : Math.sqrt((inner + outer) / 2 / whole);
-    return Array.from({ length: count }, (__, i): Filament => {
-      const turn = (2 * Math.PI * (i + 0.5)) / count;
-      return [reach * Math.cos(turn), reach * Math.sin(turn), 1 / whole];
-    });
-  }).flat();
+  return leftHalf(
+    Array.from({ length: rings + 1 }, (_, ring) => {
+      const count = ring === 0 ? 1 : 6 * ring;
+      // Each ring stands at the root mean square radius of the share of the disc it is for.
+      const [inner, outer] = [ring === 0 ? 0 : 1 + 3 * ring * (ring - 1), 1 + 3 * ring * (ring + 1)];
+      const reach = ring === 0 ? 0 : Math.sqrt((inner + outer) / 2 / whole);
+      return Array.from({ length: count }, (__, i): Filament => {
+        const turn = (2 * Math.PI * (i + 0.5)) / count;
+        return [reach * Math.cos(turn), reach * Math.sin(turn), 1 / whole];
+      });
+    }).flat(),
+  );
 }
 
-/** For a bore that is fat against what it goes through, and a wire that lies along a surface, half of it out: 91. */
+/** For a bore that is fat against what it goes through, and a wire that lies along a surface, half of it out: 91 with their mirrors. */
 const MANY_FILAMENTS = onRings(5);
 /** Length, in radii, over which a wire that goes through a surface may be partly out: at 39° and steeper the few filaments see all of it. */
 const THROUGH = 2.5;
 /** How much farther, as a share of what the few filaments see, a wire is out in part: they stand at 0.82 of its radius. */
 const FARTHER = 0.3;
 
+/** How near to the surface a filament is cut, mm. */
+const CUT = 1e-4;
+
 /**
- * Volume and centre of the part of a wire that lies where `holds` says so. The wire is cut into filaments, each as long
+ * Volume and centre of the part of a wire that lies where `holds` says so. The wire lies in the plane y = 0, and what holds it is alike to
+ * left and right of that. It is cut into filaments, each as long
  * as its own offset from the centre line makes it, so bends and slanting surfaces are met to second order; a filament's
  * crossing of the surface is found by halving. A wire that lies along a surface, part of it out, is cut into many more.
  */
@@ -72,9 +85,9 @@ export function wireWithin(
     cutInto(MANY_FILAMENTS, centre, wireRadius, holds, isLong).bulk,
   ];
   const volume = few.volume + many.volume;
-  const at = (axis: 0 | 1 | 2) =>
+  const at = (axis: 0 | 2) =>
     (few.volume * few.centroid[axis] + many.volume * many.centroid[axis]) / (volume || 1);
-  return { volume, centroid: [at(0), at(1), at(2)], roll: few.roll + many.roll };
+  return { volume, centroid: [at(0), 0, at(2)], roll: few.roll + many.roll };
 }
 
 /** Neighbouring pieces of a wire, by number, along which some filaments are held and some are not, and their length, mm. */
@@ -105,70 +118,62 @@ function cutInto(
   holds: (x: number, y: number, z: number) => boolean,
   counts?: (piece: number) => boolean,
 ): { readonly bulk: WireBulk; readonly held: Uint16Array } {
-  const normals = centre.map((_, i) => sideways(centre, i));
+  // Across the wire in its plane, at each vertex; across that is y.
+  const across = centre.map((_, i) => sideways(centre, i));
   const held = new Uint16Array(centre.length);
-  let volume = 0;
-  let [mx, my, mz, roll] = [0, 0, 0, 0];
+  let [volume, mx, mz, roll] = [0, 0, 0, 0];
   const section = Math.PI * wireRadius * wireRadius;
+  const xs = new Float64Array(centre.length);
+  const zs = new Float64Array(centre.length);
   for (const [u, v, weight] of filaments) {
-    const at = (i: number): Vec3 => {
-      const p = centre[i] as Vec3;
-      const [n1, n2] = normals[i] as readonly [Vec3, Vec3];
-      const [a, b] = [u * wireRadius, v * wireRadius];
-      return [p[0] + a * n1[0] + b * n2[0], p[1] + a * n1[1] + b * n2[1], p[2] + a * n1[2] + b * n2[2]];
-    };
-    const isHeld = (vertex: number, [x, y, z]: Vec3) => {
-      const isIn = holds(x, y, z);
+    const y = v * wireRadius;
+    for (let i = 0; i < centre.length; i++) {
+      const [x, , z] = centre[i] as Vec3;
+      const [nx, nz] = across[i] as readonly [number, number];
+      xs[i] = x + u * wireRadius * nx;
+      zs[i] = z + u * wireRadius * nz;
+    }
+    const isHeld = (vertex: number) => {
+      const isIn = holds(xs[vertex] as number, y, zs[vertex] as number);
       if (isIn) held[vertex] = (held[vertex] as number) + 1;
       return isIn;
     };
-    let previous: Vec3 | undefined;
+    /** the vertex before, where the piece before counted */
+    let known = -1;
     let wasIn = false;
     for (let i = 1; i < centre.length; i++) {
-      if (counts && !counts(i)) {
-        previous = undefined;
-        continue;
-      }
-      if (!previous) {
-        previous = at(i - 1);
-        wasIn = isHeld(i - 1, previous);
-      }
-      const here = at(i);
-      const isIn = isHeld(i, here);
+      if (counts && !counts(i)) continue;
+      if (known !== i - 1) wasIn = isHeld(i - 1);
+      known = i;
+      const isIn = isHeld(i);
       if (wasIn || isIn) {
+        const x = xs[i - 1] as number;
+        const z = zs[i - 1] as number;
+        const dx = (xs[i] as number) - x;
+        const dz = (zs[i] as number) - z;
+        const length = Math.sqrt(dx * dx + dz * dz);
         let [from, to] = [0, 1];
         if (wasIn !== isIn) {
-          const share = crossing(previous, here, wasIn, holds);
+          const share = crossing(wasIn, length, (at) => holds(x + dx * at, y, z + dz * at));
           if (wasIn) to = share;
           else from = share;
         }
-        const length = norm(sub(here, previous)) * (to - from);
         const middle = (from + to) / 2;
-        const piece = section * weight * length;
+        const piece = section * weight * length * (to - from);
         volume += piece;
-        mx += piece * (previous[0] + (here[0] - previous[0]) * middle);
-        my += piece * (previous[1] + (here[1] - previous[1]) * middle);
-        mz += piece * (previous[2] + (here[2] - previous[2]) * middle);
-        roll += piece * meanSquare(previous, here, from, to);
+        mx += piece * (x + dx * middle);
+        mz += piece * (z + dz * middle);
+        roll += piece * (y * y + meanSquare(z + dz * from, z + dz * to));
       }
-      previous = here;
       wasIn = isIn;
     }
   }
   if (volume === 0) return { bulk: { volume: 0, centroid: [0, 0, 0], roll: 0 }, held };
-  return { bulk: { volume, centroid: [mx / volume, my / volume, mz / volume], roll }, held };
+  return { bulk: { volume, centroid: [mx / volume, 0, mz / volume], roll }, held };
 }
 
-/** Mean of y² + z² along a straight piece, from and to as shares of the way from a to b. */
-function meanSquare(a: Vec3, b: Vec3, from: number, to: number): number {
-  let sum = 0;
-  for (const axis of [1, 2] as const) {
-    const step = b[axis] - a[axis];
-    const [p, q] = [a[axis] + step * from, a[axis] + step * to];
-    sum += (p * p + p * q + q * q) / 3;
-  }
-  return sum;
-}
+/** Mean of z² along a straight piece from p to q. */
+const meanSquare = (p: number, q: number): number => (p * p + p * q + q * q) / 3;
 
 /** Volume and centre of a whole wire: section × length, since the filaments' offsets average out. */
 export function wholeWire(centre: readonly Vec3[], wireRadius: number): Omit<WireBulk, 'roll'> {
@@ -185,26 +190,19 @@ export function wholeWire(centre: readonly Vec3[], wireRadius: number): Omit<Wir
   return { volume: Math.PI * wireRadius ** 2 * length, centroid: [mx / length, my / length, mz / length] };
 }
 
-/** Two unit vectors square to the wire and to each other at vertex i. */
-function sideways(centre: readonly Vec3[], i: number): readonly [Vec3, Vec3] {
+/** Unit vector (x, z) square to the wire at vertex i, in its plane. */
+function sideways(centre: readonly Vec3[], i: number): readonly [x: number, z: number] {
   const before = centre[Math.max(0, i - 1)] as Vec3;
   const after = centre[Math.min(centre.length - 1, i + 1)] as Vec3;
-  const tangent = scale(sub(after, before), 1 / (norm(sub(after, before)) || 1));
-  const reference: Vec3 = Math.abs(tangent[1]) < 0.9 ? [0, 1, 0] : [1, 0, 0];
-  const first = cross(tangent, reference);
-  const n1 = scale(first, 1 / norm(first));
-  return [n1, cross(tangent, n1)];
+  const along = sub(after, before);
+  const length = norm(along) || 1;
+  return [-along[2] / length, along[0] / length];
 }
 
-function crossing(
-  a: Vec3,
-  b: Vec3,
-  aIn: boolean,
-  holds: (x: number, y: number, z: number) => boolean,
-): number {
-  const isAt = (share: number) =>
-    holds(a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share, a[2] + (b[2] - a[2]) * share);
-  const [last, next] = halve(0, 1, 16, (share) => isAt(share) === aIn);
+/** Where, as a share of a piece so long (mm), it goes out of what holds it, or into it. */
+function crossing(wasIn: boolean, length: number, isIn: (share: number) => boolean): number {
+  const halvings = Math.max(1, Math.ceil(Math.log2(length / CUT)));
+  const [last, next] = halve(0, 1, halvings, (share) => isIn(share) === wasIn);
   return (last + next) / 2;
 }
 
