@@ -4,7 +4,7 @@ import type { Rig } from '../build/rig.ts';
 import { halve } from '../numeric/halve.ts';
 import type { Flag } from './behaviour.ts';
 import { behaviour } from './behaviour.ts';
-import { isPlain, profileExtent } from '../head/body.ts';
+import { isPlain, isWithin, profileExtent } from '../head/body.ts';
 import type { HeadBody } from '../head/body.ts';
 import { sectionRadius } from '../head/profile.ts';
 
@@ -94,23 +94,19 @@ export function undercuts({ head, profile }: Pick<Rig, 'head' | 'profile'>): Und
     ),
   );
   const from = Math.min(0, ...joined.map((shape) => shape.from));
+  const ys = Array.from({ length: LOOK.across }, (_, j) => (reach * (j + 0.25)) / LOOK.across);
   const caught = new Map<Shape | undefined, number>();
   let looked = 0;
   for (let i = 0; i < LOOK.along; i++) {
     const x = from + ((profile.length - from) * (i + 0.5)) / LOOK.along;
+    const columns = ys.map((y) => head.spans(x, y));
     for (let k = 0; k < LOOK.through; k++) {
       const z = -drop + ((rise + drop) * (k + 0.5)) / LOOK.through;
-      let gapAt: number | undefined;
-      let isCaught = false;
-      for (let j = 0; j < LOOK.across && !isCaught; j++) {
-        const y = (reach * (j + 0.25)) / LOOK.across;
-        const inside = head.holds(x, y, z);
-        if (!inside) gapAt ??= y;
-        else if (gapAt !== undefined) isCaught = true;
-      }
+      const gap = columns.findIndex((column) => !isWithin(column, z));
+      const isCaught = gap >= 0 && columns.some((column, j) => j > gap && isWithin(column, z));
       looked++;
-      if (!isCaught || gapAt === undefined) continue;
-      const y = gapAt;
+      if (!isCaught) continue;
+      const y = ys[gap] as number;
       const by = head.shapes.find((shape) => {
         const span = shape.span(x, y);
         return shape.sign < 0 && span !== undefined && z >= span[0] && z <= span[1];

@@ -11,8 +11,8 @@ import type { Shape } from './features/shape.ts';
 import { meshColumns } from './imported.ts';
 import type { Mesh } from './mesh.ts';
 import { massProperties } from './mesh.ts';
-import type { Profile } from './profile.ts';
-import { sectionHolds } from './profile.ts';
+import type { Profile, Section } from './profile.ts';
+import { EMPTY_SECTION, sectionHolds } from './profile.ts';
 import type { HeadSpec } from './schema.ts';
 import type { RollingBulk } from './quadrature.ts';
 import { bodyBulk, collarBulk } from './quadrature.ts';
@@ -90,17 +90,23 @@ export function headBody(
 function bodyOf(made: Pick<HeadBody, 'profile' | 'shapes' | 'collar' | 'mesh'>): HeadBody {
   const { profile, shapes, mesh } = made;
   const columns = mesh && columnsOf(mesh);
+  // Place after place is asked for at one x: its section is kept.
+  let [at, kept] = [NaN, EMPTY_SECTION];
+  const sectionAt = (x: number): Section => {
+    if (x !== at) [at, kept] = [x, profile.section(x)];
+    return kept;
+  };
   return {
     ...made,
     spans: (x, y) => {
       const out: Spans = [];
       if (columns) out.push(...columns(x, y));
-      else sectionSpans(profile.section(x), y, out);
+      else sectionSpans(sectionAt(x), y, out);
       applyShapes(shapes, x, y, out);
       return out;
     },
     holds: (x, y, z) => {
-      let inside = columns ? within(columns(x, y), z) : x >= 0 && sectionHolds(profile.section(x), y, z);
+      let inside = columns ? isWithin(columns(x, y), z) : x >= 0 && sectionHolds(sectionAt(x), y, z);
       for (const shape of shapes) {
         const span = shape.span(x, y);
         if (span && z >= span[0] && z <= span[1]) inside = shape.sign > 0;
@@ -119,7 +125,8 @@ function columnsOf(mesh: Mesh) {
   return columns;
 }
 
-const within = (spans: readonly number[], z: number): boolean => {
+/** Whether a column [lower, upper, lower, upper, …] holds z. */
+export const isWithin = (spans: readonly number[], z: number): boolean => {
   for (let i = 0; i < spans.length; i += 2)
     if (z >= (spans[i] as number) && z <= (spans[i + 1] as number)) return true;
   return false;
@@ -135,6 +142,12 @@ const ACROSS = 16;
 /** Share of a body's reach beside which it is asked for, to be told whether something is there. */
 const HAIR = 1e-9;
 
+/** No farther out than this is there anything of a drawn body at x, mm. */
+export function mostAside({ profile, shapes }: Pick<HeadBody, 'profile' | 'shapes'>, x: number): number {
+  const joined = shapes.filter(({ sign, from, to }) => sign > 0 && x >= from && x <= to);
+  return Math.max(profile.section(x).b, ...joined.map(({ edges }) => edges(x).at(-1) ?? 0));
+}
+
 /** How far out a body reaches to the side at x, mm, looked for up to `widest`; 0 where there is none of it. */
 export function reachAt(
   { spans, profile, shapes, mesh }: Pick<HeadBody, 'spans' | 'profile' | 'shapes' | 'mesh'>,
@@ -143,8 +156,7 @@ export function reachAt(
 ): number {
   if (!mesh) {
     // Mostly nothing is cut off its side.
-    const joined = shapes.filter(({ sign, from, to }) => sign > 0 && x >= from && x <= to);
-    const most = Math.max(profile.section(x).b, ...joined.map(({ edges }) => edges(x).at(-1) ?? 0));
+    const most = mostAside({ profile, shapes }, x);
     if (most <= widest && spans(x, most * (1 - HAIR)).length > 0) return most;
   }
   let last = -1;

@@ -1,7 +1,8 @@
 import type { HeadBody } from './body.ts';
-import { bareHead, profileExtent, reachAt, widestOf } from './body.ts';
+import { bareHead, mostAside, profileExtent, reachAt, widestOf } from './body.ts';
 import { halve } from '../numeric/halve.ts';
 import { clamp } from '../numeric/vec.ts';
+import type { Span } from './features/shape.ts';
 import type { Section } from './profile.ts';
 
 /** Greatest sizes of a head, mm. */
@@ -64,26 +65,47 @@ function measured(head: HeadBody): Extent {
   const spans = (x: number, y: number) => head.spans(inside(x), clamp(Math.abs(y), 0, widest));
   const top = (of: readonly number[]) => of.at(-1) ?? -Infinity;
   const bottom = (of: readonly number[]) => -(of[0] ?? Infinity);
-  const joined = shapes.filter(({ sign }) => sign > 0);
-  /** Looks along the head for the greatest of something, at first where the body's own is greatest: where it is no more than what is found, and nothing stands out of the body, no place is looked at. */
-  const greatest = (own: (section: Section) => number, look: (x: number) => Place[]): Place => {
-    const isBound = (x: number) => !head.mesh && !joined.some(({ from, to }) => x >= from && x <= to);
-    const bounds = xs.map((x) => ({ x, most: isBound(x) ? own(profile.section(x)) : Infinity }));
+  /** What a way of a body's own reaches at x at most, with what its shapes leave and add there. */
+  const mostOf = (own: (section: Section) => number, side: (bounds: Span) => number) => (x: number) => {
+    if (head.mesh) return Infinity;
+    let most = own(profile.section(x));
+    for (const { sign, from, to, bounds } of shapes) {
+      if (x < from || x > to) continue;
+      if (sign > 0) most = Math.max(most, bounds ? side(bounds(x)) : Infinity);
+      else if (bounds) most = Math.min(most, side(bounds(x)));
+    }
+    return most;
+  };
+  /** Looks along the head for the greatest of something, first where it can be most: where that is no more than what is found no place is looked at. */
+  const greatest = (mostAt: (x: number) => number, look: (x: number) => Place[]): Place => {
     let best: Place = { x: 0, y: 0, value: -Infinity };
-    for (const { x, most } of bounds.sort((m, n) => n.most - m.most)) {
+    for (const { x, most } of xs.map((at) => ({ x: at, most: mostAt(at) })).sort((m, n) => n.most - m.most)) {
       if (most <= best.value) break;
       for (const place of look(x)) if (place.value > best.value) best = place;
     }
     return best;
   };
-  const highest = (own: (section: Section) => number, end: (of: readonly number[]) => number) => {
-    const place = greatest(own, (x) => across(x).map((y) => ({ x, y, value: end(spans(x, y)) })));
+  const highest = (mostAt: (x: number) => number, end: (of: readonly number[]) => number) => {
+    const place = greatest(mostAt, (x) => across(x).map((y) => ({ x, y, value: end(spans(x, y)) })));
     return closeIn((x, y) => end(spans(x, y)), place, length / ALONG, half / ACROSS);
   };
-  const [up, down] = [highest(({ t }) => t, top), highest(({ d }) => d, bottom)];
+  const up = highest(
+    mostOf(
+      ({ t }) => t,
+      ([, upper]) => upper,
+    ),
+    top,
+  );
+  const down = highest(
+    mostOf(
+      ({ d }) => d,
+      ([lower]) => -lower,
+    ),
+    bottom,
+  );
   const reach = (x: number) => reachAt(head, inside(x), widest);
   const wide = greatest(
-    ({ b }) => b,
+    (x) => (head.mesh ? Infinity : mostAside(head, x)),
     (x) => [{ x, y: 0, value: reach(x) }],
   );
   const breadth = 2 * closeIn(reach, wide, length / ALONG, 0);

@@ -38,10 +38,12 @@ export function pushedMesh(
   const { positions: own } = plain;
   const positions = own.slice();
   const at = (i: number): Vec2 => [own[3 * i + 1] as number, own[3 * i + 2] as number];
-  const settled = (x: number, place: Vec2): Vec2 =>
-    faces.reduce<Vec2>((now, face) => face(x, now[0], now[1]) ?? now, place);
-  const isPushed = (x: number, place: Vec2) =>
-    faces.some((face) => face(x, place[0], place[1]) !== undefined);
+  /** where a place goes; itself where no cut takes it away */
+  const settled = (x: number, place: Vec2): Vec2 => {
+    let now = place;
+    for (const face of faces) now = face(x, now[0], now[1]) ?? now;
+    return now;
+  };
   const move = (i: number, place: Vec2) => {
     positions[3 * i + 1] = place[0];
     positions[3 * i + 2] = place[1];
@@ -55,10 +57,12 @@ export function pushedMesh(
       continue;
     }
     const section = profile.section(x);
-    const pushed = Array.from({ length: corners }, (_, k) => isPushed(x, at(first + k)));
+    const pushed: boolean[] = [];
     for (let k = 0; k < corners; k++) {
-      if (!pushed[k]) continue;
-      const to = settled(x, at(first + k));
+      const place = at(first + k);
+      const to = settled(x, place);
+      pushed.push(to !== place);
+      if (to === place) continue;
       if (!sectionHolds(section, to[0] * (1 - HAIR), to[1] * (1 - HAIR))) return undefined;
       move(first + k, to);
     }
@@ -67,7 +71,10 @@ export function pushedMesh(
       if (pushed[k] === pushed[next]) continue;
       const [a, b] = [at(first + k), at(first + next)];
       const between = (share: number): Vec2 => [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share];
-      const [edge] = halve(0, 1, TO_EDGE, (share) => isPushed(x, between(share)) === pushed[k]);
+      const [edge] = halve(0, 1, TO_EDGE, (share) => {
+        const place = between(share);
+        return (settled(x, place) !== place) === pushed[k];
+      });
       move(first + (edge < 0.5 ? k : next), between(edge));
     }
     first += corners;

@@ -58,6 +58,7 @@ export const fins = featureKind({
         if (x < x0 || side > reach || x > front(side)) return undefined;
         return [-thickness / 2, thickness / 2];
       },
+      bounds: () => [-thickness / 2, thickness / 2],
       solid: (kernel) => {
         const { Manifold } = kernel;
         const plan: [number, number][] = [

@@ -34,6 +34,7 @@ export const flats = featureKind({
       ],
       edges,
       span: (_x, y) => [at(y), FAR],
+      bounds: () => [-FAR, ridge],
       face: (_x, y, z) => (z > at(y) ? [y, at(y)] : undefined),
       solid: (kernel) => {
         const wide = FAR / 4;

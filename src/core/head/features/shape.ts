@@ -37,6 +37,8 @@ export interface Shape {
   readonly edges: (x: number) => readonly number[];
   /** its span over (x, y), or undefined where it is not, along the shank or across */
   readonly span: (x: number, y: number) => Span | undefined;
+  /** how low and how high a body can be at x on its account, mm: a cut leaves nothing beyond, and what is joined does not stand beyond; not known where absent */
+  readonly bounds?: (x: number) => Span;
   /**
    * the face that a cut leaves: where a place (y, z) of the body's surface at x that it takes away goes, mm; undefined where it takes nothing.
    * Given by cuts that only push the surface in

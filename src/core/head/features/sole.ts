@@ -36,6 +36,7 @@ export const sole = featureKind({
       breaks: endsOf(halfWidth, profile.length),
       edges: (x) => [halfWidth(x)],
       span: (x) => [-FAR, at(x)],
+      bounds: (x) => [at(x), FAR],
       face: (x, y, z) => (z < at(x) ? [y, at(x)] : undefined),
       solid: (kernel) => {
         const reach = FAR / 4;
