@@ -72,7 +72,7 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Weight',
       formula: 'ρ t S',
-      note: 'Surface with collar and features × thickness × density of the cured paint; the surface within half a per cent.',
+      note: 'Surface with collar and features × thickness × density of the cured paint; the surface of a worked head within 1.5%.',
     },
     'mass.submerged': {
       name: 'Submerged weight',

@@ -19,6 +19,8 @@ import { hookPath } from '../hook/path.ts';
 import { metalTable } from '../series/metal-table.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { growBulk, isGrowing } from '../head/body.ts';
+import { featuresOf } from '../test-kit/wild.test-kit.ts';
 import { scaleHead, solveTarget } from './solve.ts';
 
 let kernel: ManifoldToplevel;
@@ -191,6 +193,47 @@ describe('solving for weight', () => {
       }),
       { numRuns: runs(60) },
     );
+  });
+
+  it('a solved head is what building its solved sizes anew gives, whatever grows of it and whatever keeps its size', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...DRAWN_FAMILIES),
+        featuresOf(25),
+        fc.double({ min: 0.8, max: 1.25, noNaN: true }),
+        fc.boolean(),
+        (family, features, factor, isLocked) => {
+          const plain = sampleDesign(family.key, { head: { features } });
+          const first = solveTarget(plain);
+          const free = family.dimensions.filter(({ scales }) => scales);
+          if (!first.ok || !(metalPart(first.rig).mass > 0.1)) return;
+          const solved = solveTarget({
+            ...plain,
+            head: {
+              ...plain.head,
+              target: { grams: metalPart(first.rig).mass * factor, of: 'metal' },
+              locks: isLocked && free.length > 1 ? [free[0]?.key ?? ''] : [],
+            },
+          });
+          if (!solved.ok) return;
+          const anew = assemble({ ...solved.design, head: { ...solved.design.head, target: undefined } });
+          expect(metalPart(anew).mass / metalPart(solved.rig).mass).toBeCloseTo(1, 5);
+          for (const axis of [0, 2] as const)
+            expect(metalPart(anew).centroid[axis]).toBeCloseTo(metalPart(solved.rig).centroid[axis], 3);
+          expect(anew.roll / solved.rig.roll).toBeCloseTo(1, 3);
+        },
+      ),
+      { numRuns: runs(120), endOnFailure: true },
+    );
+  });
+
+  it('a body is not taken as a grown one where a part of it keeps its size', () => {
+    const slotted = built(
+      sampleDesign('ball', { head: { features: { slot: { open: 'below', width: 1.6 } } } }),
+    );
+    const { head } = slotted.rig;
+    expect(isGrowing(head)).toBe(false);
+    expect(() => growBulk(head, head, 2)).toThrow(/keep their size/);
   });
 
   it('keeps locked sizes and shares, and moves only the rest', () => {

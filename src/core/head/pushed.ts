@@ -20,7 +20,7 @@ const HAIR = 0.02;
 /**
  * Surface of a body whose cuts only push its loft's surface in: each corner that a cut takes away goes to the face the cut leaves. Of two neighbours
  * about a ring, one pushed and one not, the nearer one goes to the edge between them. Undefined where a shape is no such cut, or takes a side
- * away whole, and for a solid from outside.
+ * away whole, or runs into another, and for a solid from outside.
  */
 export function pushedMesh(
   { profile, shapes, mesh }: HeadBody,
@@ -63,7 +63,9 @@ export function pushedMesh(
       const to = settled(x, place);
       pushed.push(to !== place);
       if (to === place) continue;
-      if (!sectionHolds(section, to[0] * (1 - HAIR), to[1] * (1 - HAIR))) return undefined;
+      // Where two cuts meet one may push it into the other.
+      if (settled(x, to) !== to || !sectionHolds(section, to[0] * (1 - HAIR), to[1] * (1 - HAIR)))
+        return undefined;
       move(first + k, to);
     }
     for (let k = 0; k < corners; k++) {

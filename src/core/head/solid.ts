@@ -69,7 +69,7 @@ export function meshOf(solid: Manifold): Mesh {
 const surfaces = new WeakMap<HeadBody, Map<MeshQuality, Mesh>>();
 /** Fineness of a worked body's surface while what it touches is judged; volume and inertia are not read from it. */
 export const WORKED: MeshQuality = { rings: 14, corners: 24 };
-/** The same for what follows the hand, where the library is needed for it: drag is moved by 0.1% as a rule and at most 0.8%. */
+/** The same for what follows the hand, where the library is needed for it: areas are within one per cent as a rule. */
 export const ROUGH: MeshQuality = { rings: 10, corners: 16, round: 16 };
 
 /**

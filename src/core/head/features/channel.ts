@@ -4,6 +4,10 @@ import { marked } from '../../quantity/phrase.ts';
 import type { Complaint } from './shape.ts';
 import { alongShank, drawnAlong, endsOf, FAR, featureKind, meetings } from './shape.ts';
 
+/** Share of the breadth from which on a channel is wide enough, and depth in half-widths up to which it is shallow enough, for the few corners of a quick surface. */
+const NARROW = 0.25;
+const STEEP = 1.25;
+
 /** A round-roofed channel along the belly, open below: `width` of the breadth, `depth` of the greatest drop. */
 export const channel = featureKind({
   key: 'channel',
@@ -32,7 +36,10 @@ export const channel = featureKind({
       ],
       edges: (x) => [w, ...ways(x)],
       span: (_x, y) => (Math.abs(y) < w ? [-FAR, roof(y)] : undefined),
-      face: (_x, y, z) => (Math.abs(y) < w && z < roof(y) ? [y, roof(y)] : undefined),
+      // A narrow or steep one goes between the corners of a surface.
+      ...(width > NARROW && h < STEEP * w
+        ? { face: (_x, y, z) => (Math.abs(y) < w && z < roof(y) ? ([y, roof(y)] as const) : undefined) }
+        : {}),
       solid: (kernel, corners) => {
         const arcs = Math.ceil(corners / 2);
         // The roof's polygon is stretched so that it takes away the area of the half ellipse.

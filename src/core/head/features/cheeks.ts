@@ -3,6 +3,9 @@ import type { Vec2 } from '../../numeric/vec.ts';
 import { marked } from '../../quantity/phrase.ts';
 import { drawnAlong, endsOf, featureKind, meetings } from './shape.ts';
 
+/** Share of the head's length from which on a hollow is long enough for the few rings of a quick surface. */
+const SHORT = 0.25;
+
 /**
  * A hollow in each cheek, cut by an ellipsoid: `depth` of the half-breadth deep, `length` of the head long, its middle at `at`
  * from the rear. It is as high as the head and as deep outward as it is long, so that its floor is a shallow dish.
@@ -53,11 +56,16 @@ export const cheeks = featureKind({
         const h = reach(x, y);
         return h > 0 ? [z0 - h, z0 + h] : undefined;
       },
-      face: (x, y, z) => {
-        const deep = within(x) - ((z - z0) / c) ** 2;
-        const floor = y0 - b * Math.sqrt(Math.max(0, deep));
-        return deep > 0 && Math.abs(y) > floor ? [Math.sign(y) * floor, z] : undefined;
-      },
+      // A short one goes between the rings of a surface.
+      ...(length > SHORT
+        ? {
+            face: (x, y, z) => {
+              const deep = within(x) - ((z - z0) / c) ** 2;
+              const floor = y0 - b * Math.sqrt(Math.max(0, deep));
+              return deep > 0 && Math.abs(y) > floor ? ([Math.sign(y) * floor, z] as const) : undefined;
+            },
+          }
+        : {}),
       solid: (kernel, corners) => {
         const { Manifold } = kernel;
         const ball = Manifold.sphere(1, corners);
