@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { solids } from '../head/kernel.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { dot } from '../numeric/vec.ts';
+import { landings } from './rest.ts';
 import { resting, restPoses } from './rest-poses.ts';
 import { slopeHeld } from './slope-held.ts';
 import { spread } from './spread.ts';
@@ -20,6 +21,26 @@ const arc = (from: number, to: number, count: number) =>
   Array.from({ length: count + 1 }, (_, i) => from + ((to - from) * i) / count);
 /** Share of all directions that a disc takes, seen from a point over its middle (solid angle of a cone). */
 const disc = (radius: number, distance: number) => (1 - Math.cos(Math.atan2(radius, distance))) / 2;
+
+describe('landings with scatter', () => {
+  it('of a square bar that comes down on its end fall as often on each of its four sides', () => {
+    // It stands on its end until its centre is past the edge, atan(3/5) over.
+    const field = resting(box(5, 3, 3), [0, 0, 0]);
+    const landed = landings(field, 90, 35);
+    const ends = new Map([...landed].map(([{ down }, share]) => [down.map(Math.round).join(), share]));
+    const sides = ['0,1,0', '0,-1,0', '0,0,1', '0,0,-1'].map((way) => ends.get(way) ?? 0);
+    const mean = sides.reduce((sum, share) => sum + share, 0) / 4;
+    expect(mean).toBeGreaterThan(0.05);
+    for (const share of sides) expect(Math.abs(share / mean - 1)).toBeLessThan(0.05);
+    // From level the scatter is in pitch and in roll alike: as often over its end as over its side, were both as far.
+    const cube = landings(resting(box(3, 3, 3), [0, 0, 0]), 0, 35);
+    const over = [...cube].filter(([{ down }]) => Math.abs(down[2]) < 0.5);
+    const [ahead, aside] = [0, 1].map((axis) =>
+      over.reduce((sum, [{ down }, share]) => sum + Math.abs(down[axis as 0 | 1]) * share, 0),
+    ) as [number, number];
+    expect(Math.abs(ahead / aside - 1)).toBeLessThan(0.05);
+  });
+});
 
 describe('resting poses against closed forms', () => {
   it('a cube: six alike, parted by its edges', () => {

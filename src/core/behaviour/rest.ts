@@ -71,8 +71,11 @@ function find(rig: Rig, around: Surroundings): Rested | undefined {
   };
 }
 
-/** Share of landings that end in each pose, from a fall at a nose-down pitch with its scatter. */
-function landings({ landing }: Resting, pitch: number, scatter: number): Map<RestPose, number> {
+/**
+ * Share of landings that end in each pose, 0 to 1, from a fall at a nose-down pitch (degrees) with its scatter (one standard deviation in pitch and in
+ * roll, degrees).
+ */
+export function landings({ landing }: Resting, pitch: number, scatter: number): Map<RestPose, number> {
   const psi = radians(pitch);
   // The direction of the body that points down, and two square to it: in the hook's plane and across it.
   const down: Vec3 = [Math.sin(psi), 0, -Math.cos(psi)];
