@@ -12,6 +12,21 @@ export interface Rolling {
   readonly isSimple: boolean;
 }
 
+/** A corner beside another, and a facet that has both. */
+interface Beside {
+  readonly corner: number;
+  readonly facet: number;
+}
+
+const AXES: readonly Vec3[] = [
+  [1, 0, 0],
+  [-1, 0, 0],
+  [0, 1, 0],
+  [0, -1, 0],
+  [0, 0, 1],
+  [0, 0, -1],
+];
+
 /**
  * Steepest descent of h. While one corner p touches, n turns straight away from p; while an edge does, it turns about the edge away from the
  * foot of the centre on it; from a facet it goes away from the place of the facet nearest to that foot.
@@ -23,6 +38,37 @@ export function rollingOver(facets: readonly Facet[], flat: Float64Array, centre
   const own = Float64Array.from(corners.flat());
   const around: number[][] = corners.map(() => []);
   facets.forEach(({ ids }, f) => ids.forEach((id) => around[id]?.push(f)));
+  // Corners beside each corner, each with a facet that has both.
+  const beside = around.map((fs, id): Beside[] => {
+    const seen = new Map<number, number>();
+    for (const f of fs)
+      for (const q of (facets[f] as Facet).ids) if (q !== id && !seen.has(q)) seen.set(q, f);
+    return [...seen].map(([corner, facet]) => ({ corner, facet }));
+  });
+  const reachOf = (id: number, u: number, v: number, w: number): number =>
+    u * (own[3 * id] as number) + v * (own[3 * id + 1] as number) + w * (own[3 * id + 2] as number);
+  // Farthest along each axis, and so near to what is farthest any way.
+  const starts = AXES.map(([u, v, w]) => {
+    let best = 0;
+    for (let id = 1; id < corners.length; id++) if (reachOf(id, u, v, w) > reachOf(best, u, v, w)) best = id;
+    return best;
+  });
+  /** The corner that reaches farthest: of a convex body one that is not has a neighbour that reaches farther. */
+  const farthest = ([u, v, w]: Vec3): number => {
+    let [best, most] = [0, -Infinity];
+    for (const id of starts) {
+      const reach = reachOf(id, u, v, w);
+      if (reach > most) [best, most] = [id, reach];
+    }
+    for (let from = -1; from !== best;) {
+      from = best;
+      for (const { corner } of beside[from] as Beside[]) {
+        const reach = reachOf(corner, u, v, w);
+        if (reach > most) [best, most] = [corner, reach];
+      }
+    }
+    return best;
+  };
   const unit = (v: Vec3): Vec3 => scale(v, 1 / (norm(v) || 1));
 
   /** The facet reached from a direction while a corner touches. */
@@ -31,16 +77,15 @@ export function rollingOver(facets: readonly Facet[], flat: Float64Array, centre
     const away = unit(sub(scale(start, dot(start, p)), p));
     // n(t) = cos t · n + sin t · away; the corner q takes over where n·(p − q) = 0.
     let [best, least, edge] = [-1, Infinity, -1];
-    for (const f of around[id] ?? []) {
-      for (const q of (facets[f] as Facet).ids) {
-        if (q === id) continue;
-        const d = sub(p, corners[q] as Vec3);
-        const [c, w] = [dot(start, d), dot(away, d)];
-        // Only what comes nearer takes over.
-        if (w >= 0) continue;
-        const turn = Math.atan2(Math.max(0, c), -w);
-        if (turn < least) [best, least, edge] = [f, turn, q];
-      }
+    for (const { corner, facet } of beside[id] as Beside[]) {
+      const dx = p[0] - (own[3 * corner] as number);
+      const dy = p[1] - (own[3 * corner + 1] as number);
+      const dz = p[2] - (own[3 * corner + 2] as number);
+      const w = away[0] * dx + away[1] * dy + away[2] * dz;
+      // Only what comes nearer takes over.
+      if (w >= 0) continue;
+      const turn = Math.atan2(Math.max(0, start[0] * dx + start[1] * dy + start[2] * dz), -w);
+      if (turn < least) [best, least, edge] = [facet, turn, corner];
     }
     if (best < 0) return around[id]?.[0] ?? 0;
     const n = unit(sub(scale(start, Math.cos(least)), scale(away, -Math.sin(least))));
@@ -81,18 +126,7 @@ export function rollingOver(facets: readonly Facet[], flat: Float64Array, centre
   const memo = facets.map((_, i) => next(i));
   return {
     next: (f) => memo[f] as number,
-    from: ([u, v, w]) => {
-      let [best, most] = [0, -Infinity];
-      // Asked thousands of times of hundreds of corners.
-      for (let i = 0, at = 0; at < own.length; i++, at += 3) {
-        const reach = u * (own[at] as number) + v * (own[at + 1] as number) + w * (own[at + 2] as number);
-        if (reach > most) {
-          most = reach;
-          best = i;
-        }
-      }
-      return overCorner([u, v, w], best);
-    },
+    from: (down) => overCorner(down, farthest(down)),
     isSimple:
       facets.every(({ height }) => height > 0) &&
       corners.every((p, id) =>
