@@ -140,8 +140,12 @@ describe('the plate', () => {
             'the view from above': boxOf(shape.top.map(layout.top)),
             'the view from the nose': boxOf([...shape.front, [0, shape.eye.top] as const].map(layout.front)),
           };
+          // The tools stand in one row along the top: no handle on a view may lie under them.
+          const tools: Box = { left: 0, top: 0, right: width, bottom: 36 };
+          for (const [name, box] of Object.entries(metal))
+            expect([name, overlap(box, tools)]).toEqual([name, false]);
           figures.forEach(([name, box], i) => {
-            const others = [...figures.slice(i + 1), ...Object.entries(metal)];
+            const others = [...figures.slice(i + 1), ...Object.entries({ ...metal, 'the tools': tools })];
             const over = others.filter(([, other]) => overlap(box, other)).map(([other]) => other);
             expect([name, ...over]).toEqual([name]);
             expect([

@@ -53,8 +53,8 @@ export interface LaidDimension extends PlacedDimension {
 /** Distance between dimension lines, and the first from its view, px. */
 const LANE = 20;
 const FIRST = 18;
-/** Room about the sheet and between views that have no dimension between them, px. */
-const EDGE = { left: 14, right: 18, top: 26, bottom: 30, between: 22 };
+/** Room about the sheet and between views that have no dimension between them, px; at the top the tools stand. */
+const EDGE = { left: 14, right: 18, top: 46, bottom: 30, between: 22 };
 
 interface Extents {
   readonly from: number;
