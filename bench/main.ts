@@ -32,7 +32,7 @@ import { hangMany } from '../e2e/many.ts';
 import { named, openBrowser, openPage } from '../e2e/browser.ts';
 import { dataFolder, startServer } from '../e2e/server.ts';
 import { behaviours } from './behaviours.ts';
-import { FRAME, line, median, NAMED, NOTICEABLE } from './kit.ts';
+import { busiest, FRAME, line, median, NAMED, NOTICEABLE } from './kit.ts';
 import { draggedInTank } from './tank.ts';
 
 const kernel = await loadSolids();
@@ -156,11 +156,14 @@ try {
     requestAnimationFrame(tick);
   });
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.tracing.start({ categories: ['toplevel', 'blink.user_timing'] });
+  await page.evaluate(() => void performance.mark('pulled from here'));
   await page.mouse.move(x, y);
   await page.mouse.down();
   for (let i = 1; i <= 120; i++) await page.mouse.move(x, y - 20 * Math.sin(i / 12));
   await page.mouse.up();
   await page.waitForSelector('[data-state="saved"]');
+  const trace = await page.tracing.stop();
   const seen = await page.evaluate(
     () =>
       (window as unknown as { seen: { longest: number; frames: number; changes: number; delays: number[] } })
@@ -172,6 +175,8 @@ try {
     seen.longest / NOTICEABLE,
     `${NOTICEABLE} ms (0: none was that long)`,
   );
+  if (trace)
+    line('the same in processor time', busiest(trace, 'pulled from here') / NOTICEABLE, `${NOTICEABLE} ms`);
   line(
     'pointer move to new reading, median',
     (delays[Math.floor(delays.length / 2)] ?? NaN) / FRAME,
