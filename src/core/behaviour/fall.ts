@@ -93,10 +93,8 @@ export function fall(rig: Rig, water: Water): Fall {
     return { speed: v, moment: drag.moment + lever };
   };
   const settle = () => {
-    // Once round, coarsely: the sign of the moment hardly hangs on the speed.
-    const { stable, first, fromNose } = steadyPitches(
-      (turn, isFine) => at(turn, isFine ? 1e-4 : 1e-2).moment,
-    );
+    // Once round, coarsely: the sign of the moment hardly hangs on the speed, and one step from that of the pitch before is within a hundredth of it.
+    const { stable, first, fromNose } = steadyPitches((turn, isFine) => at(turn, isFine ? 1e-4 : 0.1).moment);
     return { stable, psi: first, fromNose, speed: at(first).speed };
   };
   let { stable, psi, speed, fromNose } = settle();

@@ -30,7 +30,7 @@ export function joinSpan(spans: Spans, lower: number, upper: number): void {
   }
   // Those above it move up by one to make room.
   let at = kept;
-  spans.length = kept + 2;
+  if (spans.length !== kept + 2) spans.length = kept + 2;
   for (; at > 0 && (spans[at - 2] as number) > from; at -= 2) {
     spans[at] = spans[at - 2] as number;
     spans[at + 1] = spans[at - 1] as number;
@@ -59,10 +59,14 @@ export function cutSpan(spans: Spans, lower: number, upper: number): void {
 
 /** Spans of a section over y, written into `spans`. */
 export function sectionSpans(section: Section, y: number, spans: Spans): void {
-  spans.length = 0;
   const upper = riseAt(section, y);
   const lower = -dropAt(section, y);
-  if (upper > lower) spans.push(lower, upper);
+  const wanted = upper > lower ? 2 : 0;
+  // To set a length is slow, and mostly it is right.
+  if (spans.length !== wanted) spans.length = wanted;
+  if (wanted === 0) return;
+  spans[0] = lower;
+  spans[1] = upper;
 }
 
 /** Applies shapes, in their order, to the spans over (x, y). */

@@ -19,8 +19,8 @@ export interface Extent {
 /** Places looked at along and across before the best of them is closed in on. */
 const ALONG = 48;
 const ACROSS = 12;
-/** Halvings of the step while closing in: to a millionth of the first. */
-const HALVINGS = 20;
+/** Halvings of the step while closing in: to a fifteen-thousandth of the first, a hundred-thousandth of a millimetre or so. */
+const HALVINGS = 14;
 
 /** A bound on steps along a narrow ridge. */
 const MOST_TRIES = 400;
