@@ -1,4 +1,5 @@
-import { bareHead, wholeBulk } from '../head/body.ts';
+import { bareHead } from '../head/body.ts';
+import { wholeBulk } from '../head/bulk.ts';
 import { surfaceOf } from '../head/surface.ts';
 import { behaviour } from './behaviour.ts';
 

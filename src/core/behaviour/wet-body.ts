@@ -1,5 +1,6 @@
 import type { Rig, RigidBody } from '../build/rig.ts';
-import { bareHead, wholeBulk } from '../head/body.ts';
+import { bareHead } from '../head/body.ts';
+import { wholeBulk } from '../head/bulk.ts';
 import { sightOf } from '../head/surface.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { DragLaw } from './drag.ts';

@@ -19,7 +19,7 @@ import { hookPath } from '../hook/path.ts';
 import { metalTable } from '../series/metal-table.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
-import { growBulk, isGrowing } from '../head/body.ts';
+import { growBulk, isGrowing } from '../head/bulk.ts';
 import { featuresOf } from '../test-kit/wild.test-kit.ts';
 import { scaleHead, solveTarget } from './solve.ts';
 

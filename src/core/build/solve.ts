@@ -8,7 +8,7 @@ import { checkKnown } from './check.ts';
 import type { Design } from '../document/design.ts';
 import { completeDimensions } from '../head/family.ts';
 import { familyOf } from '../head/families/index.ts';
-import { isGrowing } from '../head/body.ts';
+import { isGrowing } from '../head/bulk.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';
 import { waterDensity } from '../material/water.ts';
