@@ -1,22 +1,12 @@
+import { polygonHull } from 'd3-polygon';
 import type { Vec2 } from '../numeric/vec.ts';
 import { radians } from '../numeric/vec.ts';
 
-/** Convex outline of points in a plane, counter-clockwise (Andrew 1979). */
+/** Convex outline of points in a plane, counter-clockwise; fewer than three points as they are. */
 export function hull2(points: readonly (readonly [number, number])[]): (readonly [number, number])[] {
-  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
-  const half = (list: readonly (readonly [number, number])[]) => {
-    const chain: (readonly [number, number])[] = [];
-    for (const p of list) {
-      for (;;) {
-        const [a, b] = [chain.at(-2), chain.at(-1)];
-        if (!a || !b || (b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0]) > 0) break;
-        chain.pop();
-      }
-      chain.push(p);
-    }
-    return chain.slice(0, -1);
-  };
-  return [...half(sorted), ...half(sorted.toReversed())];
+  // The library counts y downwards, so that its turn is the other one.
+  const hull: (readonly [number, number])[] | null = polygonHull([...points] as [number, number][]);
+  return hull ? hull.reverse() : [...points];
 }
 
 /** Points x y z in turn as the two of their coordinates that a view shows: 0 forward, 1 to the left, 2 up. */
