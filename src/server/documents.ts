@@ -44,6 +44,9 @@ export const PLAIN: Made = { summary: null, card: null, revision: 0, metal: '' }
 /** A transaction, or the database itself. */
 export type Writer = Pick<Database, 'select' | 'insert' | 'update' | 'delete'>;
 
+/** Something to read with: a transaction, or the database itself. */
+export type Reader = Pick<Database, 'select'>;
+
 /** Summaries made in one go: a thread is busy with them for half a second or so. */
 const TOGETHER = 20;
 
@@ -55,11 +58,24 @@ export interface Replacing {
   readonly isFresh?: boolean;
 }
 
-/** Told of every save of a document inside the transaction it is saved in. */
+/** What goes with a save besides the document: the step of its history it then stands at, and what writes that in the save's transaction. */
+export interface Recorded {
+  readonly step: number;
+  readonly write: (writer: Writer) => Promise<void>;
+}
+
+/** Asked before every save of a document what is to be recorded of it. It only reads; what it found counts as long as the document's version does. */
 export type OnSave<T> = (
-  writer: Writer,
+  reader: Reader,
   saved: { id: string; before: T | undefined; after: T; step: number; isFresh?: boolean },
-) => Promise<number>;
+) => Promise<Recorded>;
+
+/** A save that is ready to be written: the version it was read at, and what goes with it. */
+interface Ready {
+  readonly version: number;
+  readonly step: number;
+  readonly record: Recorded | undefined;
+}
 
 /** Reads and writes one collection of documents. Every write is one transaction, so it is kept whole or not at all. */
 export class DocumentStore<C extends Collection> {
@@ -151,11 +167,12 @@ export class DocumentStore<C extends Collection> {
   ): Promise<Kept<Documents[C]>[]> {
     const kept: Kept<Documents[C]>[] = [];
     for (const [i, { id = randomUUID(), document }] of items.entries()) {
-      const step = (await this.onSave?.(tx, { id, before: undefined, after: document, step: -1 })) ?? 0;
+      const record = await this.onSave?.(tx, { id, before: undefined, after: document, step: -1 });
       const [row] = await tx
         .insert(this.table)
-        .values({ id, name: document.name, document, step, ...(made[i] ?? PLAIN) })
+        .values({ id, name: document.name, document, step: record?.step ?? 0, ...(made[i] ?? PLAIN) })
         .returning();
+      await record?.write(tx);
       kept.push(this.kept(row as Row));
     }
     return kept;
@@ -174,8 +191,14 @@ export class DocumentStore<C extends Collection> {
     expected: Expected,
     how: Replacing = {},
   ): Promise<Kept<Documents[C]>> {
-    const [made = PLAIN] = await this.makeAll([document]);
-    return this.db.transaction((tx) => this.replaceIn(tx, id, document, expected, made, how));
+    const making = this.makeAll([document]);
+    // What there is to read is read while the summary is made; the version it was read at is asked for again in the transaction.
+    const ready = await this.look(this.db, id, document, expected, how).catch((reason: unknown) => {
+      making.catch(() => undefined);
+      throw reason;
+    });
+    const [made = PLAIN] = await making;
+    return this.db.transaction((tx) => this.write(tx, id, document, ready, made));
   }
 
   /**
@@ -188,37 +211,69 @@ export class DocumentStore<C extends Collection> {
     document: Documents[C],
     expected: Expected,
     made: Made,
-    { step, isFresh = false }: Replacing = {},
+    how: Replacing = {},
   ): Promise<Kept<Documents[C]>> {
+    return this.write(tx, id, document, await this.look(tx, id, document, expected, how), made);
+  }
+
+  /** Reads what a save needs to know. Throws when the document is not there at that version. */
+  private async look(
+    reader: Reader,
+    id: string,
+    document: Documents[C],
+    expected: Expected,
+    { step, isFresh = false }: Replacing,
+  ): Promise<Ready> {
     const { table } = this;
-    const [now] = await tx
-      .select()
+    // Only what is asked of it is read: a summary is larger than its document.
+    const [now] = await reader
+      .select({ document: table.document, step: table.step, version: table.version })
       .from(table)
       .where(and(eq(table.id, id), isNull(table.deletedAt), this.at(expected)));
-    if (!now) return this.refuse(id, tx);
-    const at =
-      step ??
-      (await this.onSave?.(tx, {
-        id,
-        before: now.document as Documents[C],
-        after: document,
-        step: now.step,
-        isFresh,
-      })) ??
-      0;
+    if (!now) return this.refuse(id, reader);
+    const record =
+      step === undefined
+        ? await this.onSave?.(reader, {
+            id,
+            before: now.document as Documents[C],
+            after: document,
+            step: now.step,
+            isFresh,
+          })
+        : undefined;
+    return { version: now.version, step: step ?? record?.step ?? 0, record };
+  }
+
+  /** Writes a save. Throws when the document is not at the version any more that it was read at. */
+  private async write(
+    tx: Writer,
+    id: string,
+    document: Documents[C],
+    { version, step, record }: Ready,
+    made: Made,
+  ): Promise<Kept<Documents[C]>> {
+    const { table } = this;
     const [row] = await tx
       .update(table)
       .set({
         name: document.name,
         document,
-        step: at,
+        step,
         ...made,
         version: sql`${table.version} + 1`,
         updatedAt: new Date(),
       })
-      .where(and(eq(table.id, id), eq(table.version, now.version)))
-      .returning();
-    return row ? this.kept(row) : this.refuse(id, tx);
+      .where(and(eq(table.id, id), eq(table.version, version), isNull(table.deletedAt)))
+      .returning({
+        id: table.id,
+        version: table.version,
+        updatedAt: table.updatedAt,
+        archivedAt: table.archivedAt,
+      });
+    // After it, since it is what holds other writers off.
+    if (!row) return this.refuse(id, tx);
+    await record?.write(tx);
+    return this.kept({ ...row, document, summary: made.summary });
   }
 
   /** Puts a document away or takes it out again. */
@@ -326,7 +381,7 @@ export class DocumentStore<C extends Collection> {
     return expected === undefined ? undefined : eq(this.table.version, expected);
   }
 
-  private async refuse(id: string, reader: Pick<Database, 'select'> = this.db): Promise<never> {
+  private async refuse(id: string, reader: Reader = this.db): Promise<never> {
     const now = await this.read(id, reader);
     throw new HttpProblem(
       412,
@@ -335,7 +390,9 @@ export class DocumentStore<C extends Collection> {
     );
   }
 
-  private kept(row: Row): Kept<Documents[C]> {
+  private kept(
+    row: Pick<Row, 'id' | 'version' | 'updatedAt' | 'archivedAt' | 'document' | 'summary'>,
+  ): Kept<Documents[C]> {
     return {
       id: row.id,
       version: row.version,

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { and, asc, desc, eq, gt, lt } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, lt, sql } from 'drizzle-orm';
 import type { Documents, History, Kept, NamedVersion, WithHistory } from '../contract/api.ts';
 import type { Design } from '../core/index.ts';
 import { describeChange, differences } from '../core/index.ts';
 import type { Database } from './database.ts';
-import type { DocumentStore, Expected, OnSave } from './documents.ts';
+import type { DocumentStore, Expected, OnSave, Writer } from './documents.ts';
 import { HttpProblem, notFound } from './problem.ts';
 import { nounOf } from './documents.ts';
 import { namedVersions, steps } from './schema.ts';
@@ -29,48 +29,63 @@ function wordsFor(collection: WithHistory, before: object, after: object): strin
   return fields.length > 0 ? `Changed: ${fields.slice(0, 4).join(', ')}` : '';
 }
 
-/** Writes a step for every save of a document, in the transaction of that save. Steps that could have been redone are dropped by a new one. */
+/** Makes a step of every save of a document. Steps that could have been redone are dropped by a new one. */
 export const stepRecorder =
   <C extends WithHistory>(collection: C): OnSave<Documents[C]> =>
-  async (tx, { id, before, after, step, isFresh }) => {
+  async (reader, { id, before, after, step, isFresh }) => {
     const key = keyOf(collection, id);
     if (before === undefined) {
-      // One brought in anew under the id of a deleted one begins anew.
-      await tx.delete(steps).where(eq(steps.designId, key));
-      await tx.insert(steps).values({ designId: key, step: 0, words: 'Made', document: after });
-      return 0;
+      const write = async (tx: Writer) => {
+        // One brought in anew under the id of a deleted one begins anew.
+        await tx.delete(steps).where(eq(steps.designId, key));
+        await tx.insert(steps).values({ designId: key, step: 0, words: 'Made', document: after });
+      };
+      return { step: 0, write };
     }
     const words = wordsFor(collection, before, after) || 'Saved again';
-    await tx.delete(steps).where(and(eq(steps.designId, key), gt(steps.step, step)));
-    const [last] = await tx
-      .select()
+    // One look at what is about the present step: the one before it, itself, and those that could have been redone.
+    const near = await reader
+      .select({
+        step: steps.step,
+        words: steps.words,
+        at: steps.at,
+        document: sql<object | null>`case when ${steps.step} < ${step} then ${steps.document} end`,
+      })
       .from(steps)
-      .where(eq(steps.designId, key))
-      .orderBy(desc(steps.step))
-      .limit(1);
-    // A document older than its history begins it with the state it is changed from.
-    if (!last) await tx.insert(steps).values({ designId: key, step, words: 'As it was', document: before });
+      .where(and(eq(steps.designId, key), gte(steps.step, step - 1)))
+      .orderBy(asc(steps.step));
+    const last = near.findLast((one) => one.step <= step);
+    const clear = async (tx: Writer) => {
+      if (near.some((one) => one.step > step))
+        await tx.delete(steps).where(and(eq(steps.designId, key), gt(steps.step, step)));
+    };
     const field = (text: string) => text.split(':')[0];
     const isAlike =
       collection === 'designs' ? field(last?.words ?? '') === field(words) : last?.words === words;
     if (last && !isFresh && step > 0 && isAlike && Date.now() - last.at.getTime() < ONE_STEP_MS) {
-      const [earlier] = await tx
-        .select()
-        .from(steps)
-        .where(and(eq(steps.designId, key), eq(steps.step, step - 1)));
+      const earlier = near.find((one) => one.step === step - 1)?.document;
       // Told from where the run began, and only while its words stay about one field.
-      const whole = earlier ? wordsFor(collection, earlier.document as object, after) || words : words;
-      await tx
-        .update(steps)
-        .set({ words: whole, document: after, at: new Date() })
-        .where(and(eq(steps.designId, key), eq(steps.step, step)));
-      return step;
+      const whole = earlier ? wordsFor(collection, earlier, after) || words : words;
+      const write = async (tx: Writer) => {
+        await clear(tx);
+        await tx
+          .update(steps)
+          .set({ words: whole, document: after, at: new Date() })
+          .where(and(eq(steps.designId, key), eq(steps.step, step)));
+      };
+      return { step, write };
     }
     const next = step + 1;
-    await tx.insert(steps).values({ designId: key, step: next, words, document: after });
-    const most = collection === 'designs' ? MOST_STEPS : MOST_OTHER_STEPS;
-    if (next > most) await tx.delete(steps).where(and(eq(steps.designId, key), lt(steps.step, next - most)));
-    return next;
+    const write = async (tx: Writer) => {
+      await clear(tx);
+      // A document older than its history begins it with the state it is changed from.
+      if (!last) await tx.insert(steps).values({ designId: key, step, words: 'As it was', document: before });
+      await tx.insert(steps).values({ designId: key, step: next, words, document: after });
+      const most = collection === 'designs' ? MOST_STEPS : MOST_OTHER_STEPS;
+      if (next > most)
+        await tx.delete(steps).where(and(eq(steps.designId, key), lt(steps.step, next - most)));
+    };
+    return { step: next, write };
   };
 
 /** The history of a collection's documents: steps to go back and forth on, and versions with names. */
