@@ -74,6 +74,14 @@ describe('documents', () => {
       ),
     );
     expect(answers.map(({ status }) => status).sort()).toEqual([200, ...Array<number>(7).fill(412)]);
+    // All eight had read what there was before any of them wrote: those that were refused have left no step.
+    const won = answers.findIndex(({ status }) => status === 200);
+    const history = (await (await send('GET', `/designs/${id}/history`)).json()) as History;
+    expect(history.now).toBe(1);
+    expect(history.steps.map(({ step, words }) => [step, words])).toEqual([
+      [0, 'Made'],
+      [1, expect.stringContaining(`Writer ${won}`)],
+    ]);
   });
 
   it('a save without a version is refused with what to send', async () => {
