@@ -1,5 +1,6 @@
 import type { SQL } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
+import { availableParallelism } from 'node:os';
 import { and, asc, count, eq, gt, ilike, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { Collection, Documents, Kept, ListQuery, Page } from '../contract/api.ts';
 import { PAGE_LIMIT } from '../contract/api.ts';
@@ -47,8 +48,10 @@ export type Writer = Pick<Database, 'select' | 'insert' | 'update' | 'delete'>;
 /** Something to read with: a transaction, or the database itself. */
 export type Reader = Pick<Database, 'select'>;
 
-/** Summaries made in one go: a thread is busy with them for half a second or so. */
-const TOGETHER = 20;
+/** Summaries made in one go: a thread is busy with them for half a second or so, and a save that comes meanwhile waits for that. */
+const TOGETHER = 5;
+/** Such goes that are asked for at once: as many as there are threads, so that a save waits for one of them and not for all. */
+const GOES = Math.max(1, availableParallelism() - 1);
 
 /** How a replaced document stands in its history. */
 export interface Replacing {
@@ -153,10 +156,14 @@ export class DocumentStore<C extends Collection> {
 
   /** What saves of these documents make besides them, found before any transaction begins: it takes longer than one should. */
   async makeAll(documents: readonly Documents[C][]): Promise<readonly Made[]> {
-    const parts: Promise<readonly Made[]>[] = [];
-    for (let i = 0; i < documents.length; i += TOGETHER)
-      parts.push(this.make(documents.slice(i, i + TOGETHER)));
-    return (await Promise.all(parts)).flat();
+    const made: Made[] = [];
+    for (let from = 0; from < documents.length; from += GOES * TOGETHER) {
+      const goes = Array.from({ length: GOES }, (_, i) => from + i * TOGETHER)
+        .map((at) => documents.slice(at, at + TOGETHER))
+        .filter((some) => some.length > 0);
+      made.push(...(await Promise.all(goes.map((some) => this.make(some)))).flat());
+    }
+    return made;
   }
 
   /** The same inside a transaction of the caller's; `made` is in the order of the items. */
