@@ -15,8 +15,8 @@ export async function hangMany(folder: string, count: number): Promise<void> {
     .rows;
   const copies = Math.ceil(count / n) - 1;
   await db.execute(sql`
-    insert into designs (id, name, document, summary, card)
-    select id || '-' || k, name || ' ' || k, jsonb_set(document, '{name}', to_jsonb(name || ' ' || k)), summary, jsonb_set(card, '{name}', to_jsonb(name || ' ' || k))
+    insert into designs (id, name, document, summary, card, revision, metal)
+    select id || '-' || k, name || ' ' || k, jsonb_set(document, '{name}', to_jsonb(name || ' ' || k)), summary, jsonb_set(card, '{name}', to_jsonb(name || ' ' || k)), revision, metal
     from designs, generate_series(1, ${sql.raw(String(copies))}) k`);
   await close();
 }
