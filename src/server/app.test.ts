@@ -23,6 +23,7 @@ import { createApp } from './app.ts';
 import type { RunningApp } from './app.test-kit.ts';
 import { problem, runApp, version } from './app.test-kit.ts';
 import { openDatabase } from './database.ts';
+import { DocumentStore } from './documents.ts';
 import { designs as designsTable, metalDensities } from './schema.ts';
 
 let app: RunningApp;
@@ -82,6 +83,21 @@ describe('documents', () => {
       [0, 'Made'],
       [1, expect.stringContaining(`Writer ${won}`)],
     ]);
+  });
+
+  it('a save whose figures cannot be made fails as a whole, even where they fail before anything is read', async () => {
+    const { id, document } = await made(sampleDesign('ball'));
+    const unheard: unknown[] = [];
+    const hear = (reason: unknown) => unheard.push(reason);
+    process.on('unhandledRejection', hear);
+    const store = new DocumentStore(app.database.db, 'designs', () => Promise.reject(new Error('no thread')));
+    await expect(store.replace(id, { ...document, name: 'Lost' }, 1)).rejects.toThrow('no thread');
+    await expect(store.replace(id, document, 7)).rejects.toThrow('saved elsewhere');
+    // Rejections nobody waits for are told a turn later, and would end the server.
+    await new Promise((resolve) => setImmediate(resolve));
+    process.off('unhandledRejection', hear);
+    expect(unheard).toEqual([]);
+    expect(await store.read(id)).toMatchObject({ version: 1, document: { name: document.name } });
   });
 
   it('a save without a version is refused with what to send', async () => {

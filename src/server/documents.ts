@@ -199,11 +199,10 @@ export class DocumentStore<C extends Collection> {
     how: Replacing = {},
   ): Promise<Kept<Documents[C]>> {
     const making = this.makeAll([document]);
+    // It may fail before it is waited for: then that is told below, and is nobody's loss meanwhile.
+    making.catch(() => undefined);
     // What there is to read is read while the summary is made; the version it was read at is asked for again in the transaction.
-    const ready = await this.look(this.db, id, document, expected, how).catch((reason: unknown) => {
-      making.catch(() => undefined);
-      throw reason;
-    });
+    const ready = await this.look(this.db, id, document, expected, how);
     const [made = PLAIN] = await making;
     return this.db.transaction((tx) => this.write(tx, id, document, ready, made));
   }
