@@ -23,9 +23,9 @@ const PARTS = {
   },
   node: {
     says: 'Building server and terminal …',
-    sources: ['src/core', 'src/contract', 'src/server', 'src/cli'],
+    sources: ['src/core', 'src/contract', 'src/disk', 'src/server', 'src/cli'],
     make: buildNode,
-    there: 'dist/node/server.js',
+    there: 'dist/node/empty-shop.tar.gz',
   },
 };
 
@@ -45,6 +45,8 @@ async function buildNode() {
     entryPoints: {
       server: join(root, 'src/server/main.ts'),
       work: join(root, 'src/server/work.ts'),
+      database: join(root, 'src/server/database-thread.ts'),
+      template: join(root, 'src/server/template.ts'),
       anvil: join(root, 'src/cli/main.ts'),
     },
     outdir: out,
@@ -63,6 +65,7 @@ async function buildNode() {
   });
   mkdirSync(out, { recursive: true });
   cpSync(join(root, 'src/server/migrations'), join(out, 'migrations'), { recursive: true });
+  run(process.execPath, [join(out, 'template.js')]);
 }
 
 /** Builds a part unless it was last made from these very sources. Quiet on standard output. */

@@ -1,15 +1,18 @@
 import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { PGlite } from '@electric-sql/pglite';
+import type { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import type { PgliteDatabase } from 'drizzle-orm/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
-import { DURABLE_START, DurableFS, syncPath, settleTree } from './durable-fs.ts';
+import type { DatabaseClient } from './database-client.ts';
+import { openClient } from './database-client.ts';
+import { syncPath, settleTree } from './durable-fs.ts';
 import { lockFolder } from './folder-lock.ts';
 import { isDiskFull } from './guards.ts';
 import * as schema from './schema.ts';
+import { TABLES } from './tables.ts';
 
 export type Database = PgliteDatabase<typeof schema>;
 
@@ -39,12 +42,17 @@ export async function openDatabase(
     console.error(`The data in ${folder} is no longer held by this server (${reason.message}). It stops.`);
     process.exit(1);
   });
+  let client: DatabaseClient | undefined;
   try {
     await createWhole(folder, fill);
-    const client = await opened(join(folder, 'postgres')).catch((cause: unknown) => {
+    const opened = await openClient(join(folder, 'postgres'), (reason) => {
+      console.error(`${reason.message} The server stops; start it again.`);
+      process.exit(1);
+    }).catch((cause: unknown) => {
       throw damaged(folder, cause);
     });
-    const db = drizzle(client, { schema });
+    client = opened;
+    const db = mapped(opened);
     await refuseNewer(db, folder);
     await refuseDamaged(db, folder);
     await migrate(db, { migrationsFolder: MIGRATIONS });
@@ -52,11 +60,13 @@ export async function openDatabase(
     return {
       db,
       close: async () => {
-        await client.close();
+        await opened.close();
         await release();
       },
     };
   } catch (error) {
+    // A database that could not be closed either is ended with its thread.
+    await client?.close().catch(() => undefined);
     await release();
     throw error;
   }
@@ -73,21 +83,6 @@ const damaged = (folder: string, cause: unknown): Error =>
         { cause },
       );
 
-/** Tables whose every row is looked at before anything is served, by the index that lists them. */
-const LOOKED_AT = [
-  'designs',
-  'plastics',
-  'briefs',
-  'hooks',
-  'moulds',
-  'batches',
-  'ranges',
-  'trials',
-  'photos',
-  'steps',
-  'named_versions',
-] as const;
-
 /**
  * Reads every row of the documents by way of its index: a table that lost a part shows fewer rows and no error when it is read from end to
  * end, while its index still names what is gone. Throws with a sentence.
@@ -98,14 +93,15 @@ async function refuseDamaged(db: Database, folder: string): Promise<void> {
       await tx.execute(sql`set local enable_seqscan = off`);
       await tx.execute(sql`set local enable_bitmapscan = off`);
       await tx.execute(sql`set local enable_indexonlyscan = off`);
-      for (const table of LOOKED_AT) {
+      for (const { name: table, columns, primaryKey } of TABLES) {
         const there = await tx.execute<{ exists: boolean }>(
           sql`select to_regclass(${table}) is not null as "exists"`,
         );
         if (!there.rows[0]?.exists) continue;
-        const key = table === 'steps' ? sql`design_id` : sql`id`;
+        const key = sql.identifier(primaryKey[0] ?? 'id');
+        const read = sql.identifier(columns.includes('document') ? 'document' : (primaryKey[0] ?? 'id'));
         const by = await tx.execute<{ n: number }>(
-          sql`select count(document is null)::int as n from (select document from ${sql.identifier(table)} where ${key} >= '' order by ${key}) as rows`,
+          sql`select count(${read} is null)::int as n from (select ${read} from ${sql.identifier(table)} where ${key} >= '' order by ${key}) as rows`,
         );
         await tx.execute(sql`set local enable_seqscan = on`);
         await tx.execute(sql`set local enable_indexscan = off`);
@@ -125,11 +121,11 @@ async function refuseDamaged(db: Database, folder: string): Promise<void> {
 
 /** Takes back the room of rows that were replaced, and counts what is there, which the choice of ways to it hangs on. */
 export async function tidy(db: Database): Promise<void> {
-  for (const table of LOOKED_AT) await db.execute(sql`vacuum (analyze) ${sql.identifier(table)}`);
+  for (const { name } of TABLES) await db.execute(sql`vacuum (analyze) ${sql.identifier(name)}`);
 }
 
-const opened = (path: string): Promise<PGlite> =>
-  PGlite.create({ fs: new DurableFS(path), startParams: DURABLE_START });
+/** The mapper over a database in its thread. Of the database's own class it calls only what the client has. */
+const mapped = (client: DatabaseClient): Database => drizzle(client as PGlite, { schema });
 
 /** Makes an empty database where there is none: beside its place, and moved there when all of it is on the device. */
 async function createWhole(folder: string, fill?: (db: Database) => Promise<void>): Promise<void> {
@@ -149,12 +145,12 @@ async function createWhole(folder: string, fill?: (db: Database) => Promise<void
       `The database in ${place} is damaged: its version mark is gone. Nothing was changed. Put a backup in its place, or move the folder away to begin anew.`,
     );
   }
-  const client = await opened(beside).catch((cause: unknown) => {
+  const client = await openClient(beside).catch((cause: unknown) => {
     rmSync(beside, { recursive: true, force: true });
     throw isDiskFull(cause) ? damaged(folder, cause) : cause;
   });
   try {
-    const db = drizzle(client, { schema });
+    const db = mapped(client);
     await migrate(db, { migrationsFolder: MIGRATIONS });
     await fill?.(db);
   } catch (error) {

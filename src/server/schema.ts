@@ -88,3 +88,10 @@ export const metalDensities = pgTable('metal_densities', {
   price: doublePrecision('price'),
   version: integer('version').notNull().default(1),
 });
+
+/** What the shop has set for itself, by what it is about: where its backups go, say. */
+export const settings = pgTable('settings', {
+  key: text('key').primaryKey(),
+  document: jsonb('document').notNull(),
+  version: integer('version').notNull().default(1),
+});

@@ -1,0 +1,99 @@
+/** The embedded database in a thread of its own: however long a statement takes, the server goes on answering and can be stopped. */
+import { readFileSync } from 'node:fs';
+import { parentPort, workerData } from 'node:worker_threads';
+import { PGlite } from '@electric-sql/pglite';
+import { openCheckpoints } from './checkpoints.ts';
+import type { Answer, Order, ThreadFailure } from './database-client.ts';
+import { DURABLE_START, DurableFS } from './durable-fs.ts';
+
+/** Types that the mapper wants as the database writes them: times, dates and intervals, and lists of them. */
+const AS_TEXT = [1114, 1184, 1186, 1082, 1231, 1115, 1185, 1187, 1182];
+const parsers = Object.fromEntries(AS_TEXT.map((type) => [type, (value: string) => value]));
+
+const port = parentPort;
+if (!port) throw new Error('This is the program of a thread, and is not started by itself.');
+
+const { path, template } = workerData as { readonly path: string; readonly template?: string };
+const client = await PGlite.create({
+  fs: new DurableFS(path),
+  startParams: DURABLE_START,
+  ...(template === undefined ? {} : { loadDataDir: new Blob([readFileSync(template)]) }),
+});
+const checkpoints = openCheckpoints(client);
+
+type Session = Pick<PGlite, 'query' | 'exec'>;
+/** Transactions that are open: where their statements go, and how they end. */
+const open = new Map<
+  number,
+  { readonly session: Session; readonly end: (commits: boolean) => Promise<void> }
+>();
+
+/** Ends a transaction without keeping it. */
+class RolledBack extends Error {}
+
+function begin(id: number): Promise<void> {
+  return new Promise((begun, failed) => {
+    const whole = client.transaction(async (session) => {
+      await new Promise<void>((commit, rollBack) => {
+        open.set(id, {
+          session,
+          end: async (commits) => {
+            open.delete(id);
+            if (commits) commit();
+            else rollBack(new RolledBack());
+            await whole.catch((error: unknown) => {
+              if (commits || !(error instanceof RolledBack)) throw error;
+            });
+          },
+        });
+        begun();
+      });
+    });
+    whole.catch(failed);
+  });
+}
+
+async function act(order: Order): Promise<unknown> {
+  const inside = order.transaction === undefined ? undefined : open.get(order.transaction);
+  if (order.transaction !== undefined && order.act !== 'begin' && !inside)
+    throw new Error('This transaction has ended.');
+  const session: Session = inside?.session ?? client;
+  switch (order.act) {
+    case 'query':
+      return session.query(order.text, [...order.params], { rowMode: order.rowMode, parsers });
+    case 'exec':
+      return session.exec(order.text);
+    case 'begin':
+      return begin(order.transaction);
+    case 'commit':
+      return inside?.end(true);
+    case 'rollback':
+      return inside?.end(false);
+    case 'close':
+      checkpoints.end();
+      return client.close();
+  }
+}
+
+/** A failure with what its name, code and number tell, which a copy between threads would drop. */
+const plain = (error: unknown): ThreadFailure => {
+  const { name, message, code, errno, detail, stack } = error as Partial<ThreadFailure>;
+  return { name, message: String(message ?? error), code, errno, detail, stack };
+};
+
+port.on('message', (order: Order) => {
+  act(order)
+    .then(
+      (value): Answer => ({ id: order.id, value }),
+      (error: unknown): Answer => ({ id: order.id, failure: plain(error) }),
+    )
+    .then((answer) => {
+      port.postMessage(answer);
+      if (order.act === 'close') port.close();
+      else if (order.transaction === undefined || order.act === 'commit') checkpoints.touched();
+    })
+    .catch((error: unknown) => {
+      port.postMessage({ id: order.id, failure: plain(error) } satisfies Answer);
+    });
+});
+port.postMessage({ id: 0, value: undefined } satisfies Answer);
