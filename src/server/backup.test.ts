@@ -1,15 +1,21 @@
+import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import { mkdtempSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { RackIndex } from '../contract/api.ts';
+import { verifyBackup } from '../disk/backup-file.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import type { RunningApp } from './app.test-kit.ts';
 import { runApp, version } from './app.test-kit.ts';
-import { restoreBackup } from './backup.ts';
+import { restoreBackup, writeBackup } from './backup.ts';
 import { openDatabase } from './database.ts';
+import { apart, everything, fillShop } from './full-shop.test-kit.ts';
 import * as schema from './schema.ts';
+import { TABLES } from './tables.ts';
 
 let app: RunningApp;
 let [folder, file] = ['', ''];
@@ -17,20 +23,7 @@ beforeAll(async () => {
   app = await runApp();
   folder = mkdtempSync(join(tmpdir(), 'fern-anvil-backup-'));
   file = join(folder, 'shop.gz');
-  // A shop with history, a named version, something put away, something deleted, a price and words in many scripts.
-  const first = await app.made({
-    ...sampleDesign('ball'),
-    name: 'Grundel “1/4” ☂ ぶら',
-    notes: '1\u0000'.slice(0, 1),
-  });
-  for (let i = 1; i <= 3; i++)
-    await app.send('PUT', `/designs/${first.id}`, { ...first.document, notes: `note ${i}` }, version(i));
-  await app.send('POST', `/designs/${first.id}/versions`, { name: 'As sold' });
-  const away = await app.made(sampleDesign('football'));
-  await app.send('POST', `/designs/${away.id}/archive`);
-  const gone = await app.made(sampleDesign('dart'));
-  await app.send('DELETE', `/designs/${gone.id}`, undefined, version(1));
-  await app.send('PUT', '/stores/metals/lead', { price: 4.5 }, { 'If-Match': '*' });
+  await fillShop(app);
   const taken = await fetch(`${app.base}/api/backup`);
   expect(taken.headers.get('content-type')).toContain('gzip');
   writeFileSync(file, Buffer.from(await taken.arrayBuffer()));
@@ -40,60 +33,204 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-/** Everything in a database but what is made anew from the documents. */
-async function everything(db: RunningApp['database']['db']): Promise<unknown> {
-  const all: Record<string, unknown> = {};
-  for (const [name, table] of Object.entries(schema)) {
-    const rows = (await db.select().from(table as typeof schema.designs)) as Record<string, unknown>[];
-    all[name] = rows
-      .map(({ summary: _summary, card: _card, revision: _revision, ...row }) => JSON.stringify(row))
-      .sort();
-  }
-  return all;
+const place = (): string => mkdtempSync(join(tmpdir(), 'fern-anvil-restored-'));
+/** Lines of the backup, changed, and sealed as they then are. */
+function resealed(change: (lines: string[]) => string[]): string {
+  const lines = gunzipSync(readFileSync(file)).toString('utf8').split('\n').slice(0, -2);
+  const changed = change(lines);
+  const body = changed.map((line) => `${line}\n`).join('');
+  const foot = { rows: changed.length - 1, sha256: createHash('sha256').update(body).digest('hex') };
+  const path = join(folder, `changed-${Math.random().toString(36).slice(2)}.gz`);
+  writeFileSync(path, gzipSync(`${body}${JSON.stringify(foot)}\n`));
+  return path;
 }
 
 describe('a backup', () => {
-  it('given back into an empty folder is the same shop, history, names, prices and what is put away', async () => {
-    const place = mkdtempSync(join(tmpdir(), 'fern-anvil-restored-'));
-    const restored = await openDatabase(place, async (db) => {
-      expect(await restoreBackup(db, file)).toBeGreaterThan(8);
+  it('given back into an empty folder is the same database: every table, filled, every column', async () => {
+    const before = await everything(app.database.db);
+    // What is compared is not empty, and holds every table there is.
+    expect(Object.keys(before).sort()).toEqual(TABLES.map(({ name }) => name).sort());
+    for (const { name, columns } of TABLES)
+      for (const column of columns) {
+        const isFilled = before[name]?.some(
+          (row) => (JSON.parse(row) as Record<string, unknown>)[column] !== null,
+        );
+        expect([name, column, isFilled]).toEqual([name, column, true]);
+      }
+    const into = place();
+    const restored = await openDatabase(into, async (db) => {
+      expect((await restoreBackup(db, file)).rows).toBe(Object.values(before).flat().length);
     });
-    expect(await everything(restored.db)).toEqual(await everything(app.database.db));
+    expect(apart(before, await everything(restored.db))).toEqual([]);
     await restored.close();
     // A shop that is there is never overwritten.
-    await expect(openDatabase(place, (db) => restoreBackup(db, file).then(() => undefined))).rejects.toThrow(
+    await expect(openDatabase(into, (db) => restoreBackup(db, file).then(() => undefined))).rejects.toThrow(
       'there is a shop in',
     );
-    rmSync(place, { recursive: true, force: true });
+    rmSync(into, { recursive: true, force: true });
+  });
+
+  it('spells line separators out, so that no reader ends a line there', () => {
+    const text = gunzipSync(readFileSync(file)).toString('utf8');
+    expect(text).toContain('\\u2028');
+    expect(text).not.toMatch(/[\u2028\u2029]/);
+  });
+
+  it('shows the Rack as it was at once: nothing is worked out anew', async () => {
+    const into = place();
+    const { db, close } = await openDatabase(into, (fresh) =>
+      restoreBackup(fresh, file).then(() => undefined),
+    );
+    const { rows } = await db.execute<{ n: number }>(
+      sql`select count(*)::int as n from designs where summary is not null and card is not null and revision > 0`,
+    );
+    expect(rows[0]?.n).toBe(await db.$count(schema.designs));
+    await close();
+    rmSync(into, { recursive: true, force: true });
+  });
+
+  it('of version 1, or with figures of another form, names every head from the first second and works them out', async () => {
+    const old = resealed((lines) =>
+      lines.map((line, i) => {
+        if (i === 0) return '{"format":"fern-anvil/backup","version":1}';
+        const { table, row } = JSON.parse(line) as { table: string; row: Record<string, unknown> };
+        const camel = Object.fromEntries(
+          Object.entries(row).map(([key, value]) => [
+            key.replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase()),
+            value,
+          ]),
+        );
+        return JSON.stringify({
+          table,
+          row: table === 'designs' ? { ...camel, summary: { ok: true }, card: null, revision: 0 } : camel,
+        });
+      }),
+    );
+    const into = place();
+    const { db, close } = await openDatabase(into, (fresh) =>
+      restoreBackup(fresh, old).then(() => undefined),
+    );
+    await close();
+    expect(db).toBeDefined();
+    const again = await runApp(into);
+    const rack = () => again.ask<RackIndex>('GET', '/rack');
+    const first = await rack();
+    expect(first.cards.map(({ name }) => name)).toContain('Put away');
+    expect(first.figures.of).toBe(first.cards.length);
+    await expect
+      .poll(async () => (await rack()).figures, { timeout: 30_000 })
+      .toEqual({ done: first.cards.length, of: first.cards.length });
+    expect((await rack()).cards.every(({ grams, pending }) => grams !== null && !pending)).toBe(true);
+    await again.end();
+  });
+
+  it('whose documents do not fit is refused with their names, or gives back the rest and sets them aside', async () => {
+    const spoilt = resealed((lines) =>
+      lines.map((line) =>
+        line.includes('"table":"batches"') && line.includes('"Put away"')
+          ? line.replace('"format": "fern-anvil/batch"', '"format": "fern-anvil/botch"')
+          : line,
+      ),
+    );
+    expect((await verifyBackup(spoilt, 'documents')).misfits).toMatchObject([
+      { collection: 'batches', name: 'Put away', part: 'the document' },
+    ]);
+    const into = place();
+    await expect(openDatabase(into, (db) => restoreBackup(db, spoilt).then(() => undefined))).rejects.toThrow(
+      /1 of its documents do not fit: batches “Put away”, the document: Format: .*--set-aside/,
+    );
+    const aside = join(folder, 'aside.jsonl');
+    const { db, close } = await openDatabase(into, async (fresh) => {
+      expect((await restoreBackup(fresh, spoilt, aside)).aside).toHaveLength(1);
+    });
+    expect(readFileSync(aside, 'utf8')).toContain('fern-anvil/botch');
+    const before = await everything(app.database.db);
+    const after = await everything(db);
+    expect(after['batches']).toHaveLength((before['batches']?.length ?? 0) - 1);
+    expect(apart({ ...before, batches: [] }, { ...after, batches: [] })).toEqual([]);
+    await close();
+    rmSync(into, { recursive: true, force: true });
+  });
+
+  it('made while a head is saved over and over holds it as it was at one moment', async () => {
+    const own = await runApp();
+    const kept = await own.made(sampleDesign('ball'));
+    let [saves, isDone] = [1, false];
+    const saving = (async () => {
+      while (!isDone) {
+        const name = `Save ${saves}`;
+        const { status } = await own.send(
+          'PUT',
+          `/designs/${kept.id}`,
+          { ...kept.document, name },
+          version(saves),
+        );
+        expect(status).toBe(200);
+        saves++;
+      }
+    })();
+    const taken = join(folder, 'moving.gz');
+    for (let i = 0; i < 4; i++) {
+      writeFileSync(taken, Buffer.from(await (await fetch(`${own.base}/api/backup`)).arrayBuffer()));
+      const into = place();
+      const { db, close } = await openDatabase(into, (fresh) =>
+        restoreBackup(fresh, taken).then(() => undefined),
+      );
+      const { rows } = await db.execute<{ alike: boolean }>(
+        sql`select d.document = s.document as alike from designs d left join steps s on s.design_id = d.id and s.step = d.step`,
+      );
+      expect(rows).toEqual([{ alike: true }]);
+      await close();
+      rmSync(into, { recursive: true, force: true });
+    }
+    isDone = true;
+    await saving;
+    await own.end();
+  });
+
+  it('is not read ahead of whoever takes it', async () => {
+    const stream = writeBackup(app.database.db);
+    const chunks: Buffer[] = [];
+    stream.on('data', (chunk: Buffer) => {
+      chunks.push(chunk);
+      stream.destroy();
+    });
+    await once(stream, 'close');
+    expect(chunks).toHaveLength(1);
+    // Nothing of it goes on: the database answers.
+    expect((await app.send('GET', '/designs')).status).toBe(200);
   });
 
   it.each([
     ['cut short', (whole: Buffer) => whole.subarray(0, whole.length - 30)],
     ['no backup', () => gzipSync('{"format":"something"}\n')],
     ['not packed', () => Buffer.from('hello')],
-    ['changed', (whole: Buffer) => gzipSync(gunzipSync(whole).toString('utf8').replace('note 3', 'note 4'))],
+    [
+      'changed',
+      (whole: Buffer) => gzipSync(gunzipSync(whole).toString('utf8').replace('Put away', 'Put aside')),
+    ],
     [
       'without its end',
       (whole: Buffer) => gzipSync(gunzipSync(whole).toString('utf8').split('\n').slice(0, -2).join('\n')),
     ],
   ])('that is %s is refused in a sentence, and the folder can be begun anew', async (_, spoil) => {
-    const place = mkdtempSync(join(tmpdir(), 'fern-anvil-refused-'));
+    const into = place();
     const bad = join(folder, 'bad.gz');
     writeFileSync(bad, spoil(readFileSync(file)));
-    await expect(openDatabase(place, (db) => restoreBackup(db, bad).then(() => undefined))).rejects.toThrow(
+    await expect(openDatabase(into, (db) => restoreBackup(db, bad).then(() => undefined))).rejects.toThrow(
       '--restore',
     );
-    const { db, close } = await openDatabase(place);
+    const { db, close } = await openDatabase(into);
     expect(await db.$count(schema.designs)).toBe(0);
     await close();
-    rmSync(place, { recursive: true, force: true });
+    rmSync(into, { recursive: true, force: true });
   });
 });
 
 describe('a damaged database', () => {
   it('whose table of designs was cut is refused with what to do, not served as if it held less', async () => {
-    const place = mkdtempSync(join(tmpdir(), 'fern-anvil-cut-'));
-    const begun = await openDatabase(place);
+    const into = place();
+    const begun = await openDatabase(into);
     for (let i = 0; i < 60; i++)
       await begun.db
         .insert(schema.designs)
@@ -103,11 +240,11 @@ describe('a damaged database', () => {
     );
     await begun.db.execute(sql`checkpoint`);
     await begun.close();
-    const heap = join(place, 'postgres', rows[0]?.path ?? '');
+    const heap = join(into, 'postgres', rows[0]?.path ?? '');
     const { size } = statSync(heap);
     expect(size).toBeGreaterThanOrEqual(2 * 8192);
     truncateSync(heap, Math.floor(size / 8192 / 2) * 8192);
-    await expect(openDatabase(place)).rejects.toThrow(/damaged.*--restore/s);
-    rmSync(place, { recursive: true, force: true });
+    await expect(openDatabase(into)).rejects.toThrow(/damaged.*--restore/s);
+    rmSync(into, { recursive: true, force: true });
   });
 });

@@ -1,0 +1,93 @@
+import { setImmediate as turn } from 'node:timers/promises';
+import type { SQL } from 'drizzle-orm';
+import { sql } from 'drizzle-orm';
+import type { Database } from './database.ts';
+import type { StoredTable } from './tables.ts';
+
+/** Most rows of one piece. */
+const MOST_ROWS = 200;
+/** Most bytes of one piece as they lie in the database, packed; one row may be more. Unpacked that is one or two megabytes. */
+const MOST_BYTES = 200_000;
+
+/** A row whole, as the JSON text the database makes of it, and its key. */
+export interface RowText {
+  readonly text: string;
+  readonly key: readonly unknown[];
+  /** what was asked of the row besides */
+  readonly also: string;
+}
+
+/** A transaction, or the database itself, for SQL of its own. */
+export type Queryable = Pick<Database, 'execute'>;
+
+/**
+ * One piece of a table in the order of its primary key, bounded in rows and bytes, from after the given key on.
+ * `where` narrows it, and `also` is a text asked of every row; columns of the table stand in them as `t.name`.
+ */
+async function readPiece(
+  db: Queryable,
+  { name, columns, primaryKey }: StoredTable,
+  after: readonly unknown[] | undefined,
+  where: SQL,
+  also: SQL,
+): Promise<RowText[]> {
+  const key = (alias: string) =>
+    sql.join(
+      primaryKey.map((column) => sql`${sql.identifier(alias)}.${sql.identifier(column)}`),
+      sql`, `,
+    );
+  const beyond = after
+    ? sql`(${key('t')}) > (${sql.join(
+        after.map((value) => sql`${value}`),
+        sql`, `,
+      )})`
+    : sql`true`;
+  // How large a row is, is asked of its packed form: nothing is unpacked that does not go out.
+  const size = sql.join(
+    columns.map((column) => sql`coalesce(pg_column_size(t.${sql.identifier(column)}), 0)`),
+    sql` + `,
+  );
+  const { rows } = await db.execute<Record<string, unknown> & { text: string; also: string }>(sql`
+    with sized as (
+      select ${key('t')}, ${size} as size from ${sql.identifier(name)} t
+      where ${beyond} and ${where} order by ${key('t')} limit ${MOST_ROWS}
+    ), counted as (
+      select *, sum(size) over (order by ${key('sized')}) as total, row_number() over (order by ${key('sized')}) as place from sized
+    )
+    select to_jsonb(t)::text as "text", ${also} as also, ${sql.join(
+      primaryKey.map((column, i) => sql`t.${sql.identifier(column)} as ${sql.identifier(`key_${i}`)}`),
+      sql`, `,
+    )}
+    from ${sql.identifier(name)} t join counted on (${key('t')}) = (${key('counted')})
+    where counted.place = 1 or counted.total <= ${MOST_BYTES}
+    order by ${key('t')}`);
+  return rows.map((row) => ({
+    text: row.text,
+    also: row.also,
+    key: primaryKey.map((_, i) => row[`key_${i}`]),
+  }));
+}
+
+/** A table piece by piece. Between two pieces everything else that waits has its turn. */
+export async function* pieces(
+  db: Queryable,
+  table: StoredTable,
+  where: SQL = sql`true`,
+  also: SQL = sql`''`,
+): AsyncGenerator<RowText[]> {
+  let after: readonly unknown[] | undefined;
+  for (;;) {
+    const piece = await readPiece(db, table, after, where, also);
+    if (piece.length === 0) return;
+    yield piece;
+    after = piece.at(-1)?.key;
+    await turn();
+  }
+}
+
+/** All of what comes a piece at a time: for what is known to be little. */
+export async function collected<T>(some: AsyncIterable<readonly T[]>): Promise<T[]> {
+  const all: T[] = [];
+  for await (const piece of some) all.push(...piece);
+  return all;
+}
