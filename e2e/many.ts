@@ -9,7 +9,11 @@ import { loadDemo } from '../src/server/demo.ts';
 /** Fills a data folder with so many designs: the demo workshop's, copied with their readings and outlines. */
 export async function hangMany(folder: string, count: number): Promise<void> {
   const { db, close } = await openDatabase(folder);
-  const { koa: _, ...stores } = await createApp(db, join(root, 'dist/web'), pino({ level: 'silent' }));
+  const {
+    koa: _,
+    end,
+    ...stores
+  } = createApp(db, { web: join(root, 'dist/web'), data: folder }, pino({ level: 'silent' }));
   await loadDemo(stores, join(root, 'demo'), folder);
   const [{ n = 1 } = {}] = (await db.execute<{ n: number }>(sql`select count(*)::int as n from designs`))
     .rows;
@@ -18,5 +22,6 @@ export async function hangMany(folder: string, count: number): Promise<void> {
     insert into designs (id, name, document, summary, card, revision, metal)
     select id || '-' || k, name || ' ' || k, jsonb_set(document, '{name}', to_jsonb(name || ' ' || k)), summary, jsonb_set(card, '{name}', to_jsonb(name || ' ' || k)), revision, metal
     from designs, generate_series(1, ${sql.raw(String(copies))}) k`);
+  await end();
   await close();
 }

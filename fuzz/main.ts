@@ -171,7 +171,7 @@ for (let i = 0; i < requests; i++) {
     status = answer.status;
     await answer.arrayBuffer();
     // What was deleted comes back, or soon there would be nothing left to try.
-    if (status === 204) await app.send('POST', `${path}/restore`);
+    if (status === 204) await app.send('POST', `${path}/restore`, undefined, { 'If-Match': '*' });
   } catch (error) {
     console.error(`no answer: ${method} ${path} ${(error as Error).message}`);
     failed++;

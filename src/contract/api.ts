@@ -169,8 +169,63 @@ export interface RackCard {
   readonly hang: number;
   /** reach from the eye when hanging: left, right and below, mm */
   readonly reach: readonly [left: number, right: number, below: number];
+  /** its figures are still to be worked out */
+  readonly pending?: true;
   readonly problem?: string;
 }
+
+/** A card as it is kept, checked where it comes from outside. */
+export const KeptCardSchema = Type.Object({
+  name: Type.String(),
+  family: Type.String(),
+  shape: Type.String(),
+  metal: Type.String(),
+  hook: Type.String(),
+  style: Type.String(),
+  hinged: Type.Boolean(),
+  angle: Type.Number(),
+  plane: Type.String(),
+  keeper: Type.String(),
+  guard: Type.String(),
+  notes: Type.String(),
+  grams: Type.Union([Type.Number(), Type.Null()]),
+  fall: Type.Union([Type.Number(), Type.Null()]),
+  hang: Type.Number(),
+  reach: Type.Array(Type.Number(), { minItems: 3, maxItems: 3 }),
+  pending: Type.Optional(Type.Literal(true)),
+  problem: Type.Optional(Type.String()),
+});
+
+const Path = Type.Array(Type.Array(Type.Number(), { minItems: 2, maxItems: 2 }));
+/** A summary as it is kept, checked where it comes from outside: its figures, and of its drawing what every outline is made from. */
+export const KeptSummarySchema = Type.Union([
+  Type.Object({
+    ok: Type.Literal(true),
+    revision: Type.Integer(),
+    readings: Type.Record(Type.String(), Type.Number()),
+    ranges: Type.Record(Type.String(), Type.Array(Type.Number(), { minItems: 2, maxItems: 2 })),
+    drawing: Type.Object({
+      length: Type.Number(),
+      breadth: Type.Number(),
+      height: Type.Number(),
+      rise: Type.Number(),
+      drop: Type.Number(),
+      wire: Type.Number(),
+      side: Path,
+      top: Path,
+      front: Path,
+      hook: Path,
+      keeper: Type.Array(Type.Object({})),
+      eye: Type.Object({ at: Path.items, along: Path.items, radius: Type.Number(), wire: Type.Number() }),
+      edges: Type.Object({ side: Type.Array(Type.Object({})), top: Type.Array(Type.Object({})) }),
+    }),
+  }),
+  Type.Object({
+    ok: Type.Literal(false),
+    revision: Type.Integer(),
+    problems: Type.Array(Type.Object({ path: Type.String(), message: Type.String() })),
+  }),
+]);
 
 /** Names of what designs on the Rack are made of and with, by key. */
 export type RackNames = Readonly<Record<'metal' | 'keeper' | 'guard', Readonly<Record<string, string>>>>;
@@ -178,6 +233,8 @@ export type RackNames = Readonly<Record<'metal' | 'keeper' | 'guard', Readonly<R
 /** The Rack: every design's card, and the outlines of those it begins with. */
 export interface RackIndex {
   readonly names: RackNames;
+  /** how many heads there are, and of how many the figures are up to date */
+  readonly figures: { readonly done: number; readonly of: number };
   readonly cards: readonly RackCard[];
   readonly outlines: Readonly<Record<string, Drawing>>;
 }
@@ -301,6 +358,62 @@ export interface Intake {
     readonly does: 'adds' | 'changes' | 'same';
   }[];
   readonly problems: readonly Problem[];
+  /** stands for what was looked at; handed back with the file, it keeps what was saved since from being overwritten */
+  readonly seen: string;
+}
+
+export const ShopQuerySchema = Type.Object(
+  {
+    trial: Type.Optional(Type.String({ maxLength: 10 })),
+    seen: Type.Optional(Type.String({ maxLength: 100 })),
+  },
+  { additionalProperties: false },
+);
+export type ShopQuery = Static<typeof ShopQuerySchema>;
+
+/** A backup in the shop's folder of them. */
+export interface BackupRow {
+  readonly name: string;
+  /** when it was begun, ISO 8601 */
+  readonly at: string;
+  readonly bytes: number;
+}
+
+/** The shop's backups: where they go, what is there, and what is being done. */
+export interface BackupsState {
+  readonly folder: string;
+  /** whether one is made every day */
+  readonly isOn: boolean;
+  readonly isDemo: boolean;
+  /** the folder lies inside the shop's data: a lost disk takes both */
+  readonly isInside: boolean;
+  /** none is younger than a week */
+  readonly isOld: boolean;
+  /** newest first */
+  readonly items: readonly BackupRow[];
+  /** what is being done, or was done last: the name of the backup or the folder it was given back into, or why it failed */
+  readonly job?: {
+    readonly kind: 'backup' | 'restore';
+    readonly isRunning: boolean;
+    readonly result?: string;
+    readonly problem?: string;
+  };
+}
+
+export const BackupsEditSchema = Type.Object(
+  {
+    folder: Type.Optional(Type.String({ minLength: 1, maxLength: 1000, description: 'Folder' })),
+    isOn: Type.Optional(Type.Boolean()),
+  },
+  { additionalProperties: false, minProperties: 1 },
+);
+export type BackupsEdit = Static<typeof BackupsEditSchema>;
+
+/** What reading a backup whole has found. */
+export interface BackupChecked {
+  readonly rows: number;
+  /** documents that do not fit, in sentences */
+  readonly misfits: readonly string[];
 }
 
 /** RFC 9457 problem details with our own list of fields. */

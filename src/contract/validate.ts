@@ -32,6 +32,7 @@ import {
   upgradeBrief,
 } from '../core/index.ts';
 import type {
+  BackupsEdit,
   Collection,
   Documents,
   CardQuery,
@@ -44,19 +45,24 @@ import type {
   OutlinesQuery,
   ScaleQuery,
   Shop,
+  ShopQuery,
 } from './api.ts';
 import {
+  BackupsEditSchema,
   COLLECTIONS,
   CardQuerySchema,
   CounterQuerySchema,
   ExportQuerySchema,
   GoSchema,
+  KeptCardSchema,
+  KeptSummarySchema,
   ListQuerySchema,
   MetalEditSchema,
   NameSchema,
   OutlinesQuerySchema,
   ScaleActSchema,
   ScaleQuerySchema,
+  ShopQuerySchema,
 } from './api.ts';
 import { ajv, coercing } from './engine.ts';
 import { overgrown, tooDeep, unstorable } from './bounds.ts';
@@ -171,6 +177,12 @@ export const checkOutlinesQuery = checker<OutlinesQuery>(OutlinesQuerySchema);
 export const checkCounterQuery = checker<CounterQuery>(CounterQuerySchema, coercing);
 export const checkCardQuery = checker<CardQuery>(CardQuerySchema, coercing);
 export const checkExportQuery = checker<ExportQuery>(ExportQuerySchema, coercing);
+
+export const checkBackupsEdit = checker<BackupsEdit>(BackupsEditSchema);
+export const checkShopQuery = checker<ShopQuery>(ShopQuerySchema, coercing);
+/** Figures that come with a backup: those that are not of this form are made anew. */
+export const checkCard = checker<unknown>(KeptCardSchema);
+export const checkSummary = checker<unknown>(KeptSummarySchema);
 
 const CHECKS: { readonly [C in Collection]: (data: unknown) => Checked<Documents[C]> } = {
   designs: checkDesignDocument,

@@ -32,12 +32,17 @@ export interface RunningApp {
   readonly end: () => Promise<void>;
 }
 
-/** The server's application on an empty data folder of its own and a free port. A body that is text goes out as it is. */
-export async function runApp(): Promise<RunningApp> {
-  const data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'));
+/** The server's application on a data folder, an empty one where none is given, and a free port. A body that is text goes out as it is. */
+export async function runApp(data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'))): Promise<RunningApp> {
   const database = await openDatabase(data);
-  const { koa, end: endApp } = await createApp(database.db, join(data, 'no-web'), pino({ level: 'silent' }));
+  const { koa, end: endApp } = createApp(
+    database.db,
+    { web: join(data, 'no-web'), data },
+    pino({ level: 'silent' }),
+  );
   const server = createServer(koa.callback());
+  // A connection that is closed for being idle, just when it is used again, is no finding: both sides share this busy thread.
+  server.keepAliveTimeout = 0;
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const send: RunningApp['send'] = (method, path, body, headers = {}) =>

@@ -15,7 +15,7 @@ import type {
   Shop,
   Stores,
 } from '../contract/api.ts';
-import type { Design } from '../core/index.ts';
+import type { Design, ReadingId } from '../core/index.ts';
 import { freshRig, newBatch, newMould, newTrial } from '../core/index.ts';
 import { massProperties } from '../core/head/mesh.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
@@ -112,11 +112,15 @@ describe('documents', () => {
     const kept = await made(sampleDesign('pointed'));
     expect((await send('DELETE', `/designs/${kept.id}`)).status).toBe(428);
     expect((await send('DELETE', `/designs/${kept.id}`, undefined, version(7))).status).toBe(412);
-    expect((await send('DELETE', `/designs/${kept.id}`, undefined, version(1))).status).toBe(204);
+    const gone = await send('DELETE', `/designs/${kept.id}`, undefined, version(1));
+    expect([gone.status, gone.headers.get('etag')]).toEqual([204, '"v2"']);
     expect((await send('GET', `/designs/${kept.id}`)).status).toBe(404);
-    const restored = (await (await send('POST', `/designs/${kept.id}/restore`)).json()) as Kept<Design>;
+    const restore = (headers = {}) => send('POST', `/designs/${kept.id}/restore`, undefined, headers);
+    expect((await restore()).status).toBe(428);
+    expect((await restore(version(1))).status).toBe(412);
+    const restored = (await (await restore(version(2))).json()) as Kept<Design>;
     expect(restored.document).toEqual(kept.document);
-    expect((await send('POST', '/designs/none/restore')).status).toBe(404);
+    expect((await send('POST', '/designs/none/restore', undefined, version(1))).status).toBe(404);
   });
 
   it('that cannot be built are kept all the same, with the reason in their summary', async () => {
@@ -294,8 +298,11 @@ describe('stores', () => {
       { 'If-Match': `"v${tungsten?.version}"` },
     );
     expect(response.status).toBe(200);
-    const after = (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
-    expect(weight(after.summary) / weight(kept.summary)).toBeCloseTo(18.5 / 17.5, 9);
+    // Behind the answer: until then the figures are shown as out of date.
+    const after = async () => (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
+    await expect
+      .poll(async () => weight((await after()).summary) / weight(kept.summary), { timeout: 30_000 })
+      .toBeCloseTo(18.5 / 17.5, 9);
     const stale = await send('PUT', '/stores/metals/tungsten', { density: 15 }, { 'If-Match': '"v0"' });
     expect(stale.status).toBe(412);
     expect((await send('PUT', '/stores/metals/tungsten', { density: 0 })).status).toBe(422);
@@ -328,9 +335,19 @@ describe('summaries', () => {
     await app.database.db
       .update(designsTable)
       .set({ revision: 0, summary: { ok: false, revision: 0, problems: [] } });
-    const { end } = await createApp(app.database.db, join(app.data, 'no-web'), pino({ level: 'silent' }));
+    const { end } = createApp(
+      app.database.db,
+      { web: join(app.data, 'no-web'), data: app.data },
+      pino({ level: 'silent' }),
+    );
     const read = async () => (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
-    await expect.poll(async () => (await read()).summary, { timeout: 30_000 }).toEqual(kept.summary);
+    await expect.poll(async () => (await read()).summary?.ok, { timeout: 30_000 }).toBe(true);
+    // The same but for the last digits: which thread works it out, and what that had worked out before, shows there.
+    const [again, first] = [(await read()).summary, kept.summary];
+    if (!again?.ok || !first?.ok) throw new Error('a ball cannot be built');
+    expect(again.revision).toBe(first.revision);
+    for (const [id, value] of Object.entries(first.readings))
+      expect([id, again.readings[id as ReadingId]]).toEqual([id, expect.closeTo(value, 9)]);
     expect((await read()).version).toBe(kept.version);
     await end();
   });
@@ -340,7 +357,7 @@ describe('figures after a change of a metal', () => {
   it('are known to be old in the database, shown so, and resumed at the next start', async () => {
     const own = await runApp();
     const { db } = own.database;
-    const designs = await Promise.all(Array.from({ length: 30 }, () => own.made(sampleDesign('ball'))));
+    const designs = await Promise.all(Array.from({ length: 8 }, () => own.made(sampleDesign('ball'))));
     const ids = new Set(designs.map(({ id }) => id));
     const lead = { density: 11, price: 3 };
     // As another process writes it, or this one just before it ends: nothing is made anew yet.
@@ -350,8 +367,12 @@ describe('figures after a change of a metal', () => {
       .onConflictDoUpdate({ target: metalDensities.key, set: lead });
     const metals = await new MetalStore(db).metals();
     const stale = await db.select({ id: designsTable.id }).from(designsTable).where(isStale(metals));
-    expect(stale.filter(({ id }) => ids.has(id))).toHaveLength(30);
-    const { end } = await createApp(db, join(own.data, 'no-web'), pino({ level: 'silent' }));
+    expect(stale.filter(({ id }) => ids.has(id))).toHaveLength(8);
+    const { end } = createApp(
+      db,
+      { web: join(own.data, 'no-web'), data: own.data },
+      pino({ level: 'silent' }),
+    );
     await expect
       .poll(
         async () =>
@@ -512,7 +533,12 @@ describe('history', () => {
     ).then(kept);
     expect(back.document).toEqual(design.document);
     expect((await history(design.id)).steps).toHaveLength(3);
-    expect((await send('DELETE', `/designs/${design.id}/versions/${named.id}`)).status).toBe(204);
+    const drop = (headers = {}) =>
+      send('DELETE', `/designs/${design.id}/versions/${named.id}`, undefined, headers);
+    expect((await drop()).status).toBe(428);
+    expect((await drop(version(changed.version))).status).toBe(412);
+    expect((await drop(version(back.version))).status).toBe(204);
+    expect((await drop(version(back.version))).status).toBe(404);
     expect((await history(design.id)).versions).toEqual([]);
     expect((await send('POST', `/designs/${design.id}/versions`, { name: '' })).status).toBe(422);
   });
@@ -544,8 +570,13 @@ describe('the Rack', () => {
 
   it('puts away and takes out again; a copy says that it is one', async () => {
     const design = await made(sampleDesign('ball'));
-    expect(await send('POST', `/designs/${design.id}/archive`).then(kept)).toMatchObject({ archived: true });
-    expect((await send('POST', `/designs/${design.id}/unarchive`).then(kept)).archived).toBeUndefined();
+    const act = (word: string, headers = {}) =>
+      send('POST', `/designs/${design.id}/${word}`, undefined, headers);
+    expect((await act('archive')).status).toBe(428);
+    expect(await act('archive', version(1)).then(kept)).toMatchObject({ archived: true });
+    expect((await act('unarchive')).status).toBe(428);
+    expect((await act('unarchive', version(1))).status).toBe(412);
+    expect((await act('unarchive', version(2)).then(kept)).archived).toBeUndefined();
     expect((await send('POST', `/designs/${design.id}/duplicate`).then(kept)).document.name).toBe(
       'Sample (copy)',
     );

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { bodyParser } from '@koa/bodyparser';
 import Router from '@koa/router';
+import type { Middleware } from 'koa';
 import Koa from 'koa';
 import compress from 'koa-compress';
 import send from 'koa-send';
@@ -9,13 +10,16 @@ import type { Logger } from 'pino';
 import type { Collection, WithHistory } from '../contract/api.ts';
 import { API, COLLECTIONS, etagOf, WITH_HISTORY } from '../contract/api.ts';
 import { checkMetalEdit, checkOf, checkRuleSet } from '../contract/validate.ts';
+import { openBackups } from './backups.ts';
 import type { Database } from './database.ts';
 import { tidy } from './database.ts';
-import { DocumentStore } from './documents.ts';
-import { guardRequests, securityHeaders, tellProblems } from './guards.ts';
+import { DocumentStore, PLAIN } from './documents.ts';
+import { openFigures } from './figures.ts';
+import { brief, guardRequests, isGone, securityHeaders, tellProblems } from './guards.ts';
 import { HistoryStore, stepRecorder } from './history.ts';
 import { HttpProblem } from './problem.ts';
 import { readBytes, taken, wantedVersion } from './request.ts';
+import { backupRoutes } from './routes/backups.ts';
 import { designRoutes } from './routes/designs.ts';
 import { documentRoutes } from './routes/documents.ts';
 import type { Stores } from './routes/exchange.ts';
@@ -27,7 +31,6 @@ import { RuleStore } from './rules.ts';
 import { MetalStore } from './stores.ts';
 import { designMaker } from './designs-made.ts';
 import { openPool } from './pool.ts';
-import { isStale } from './stale.ts';
 
 /** Writes after which the room of replaced rows is taken back: some megabytes by then. */
 const TIDIED_AFTER = 500;
@@ -41,27 +44,29 @@ export interface App extends Stores {
   readonly end: () => Promise<void>;
 }
 
+/** Where the built interface and the shop's data lie, and whether it is the demo. */
+export interface Folders {
+  readonly web: string;
+  readonly data: string;
+  readonly isDemo?: boolean;
+}
+
 /** The whole server: documents, stores, the cast solid, and the built interface. */
-export async function createApp(db: Database, webFolder: string, log: Logger): Promise<App> {
+export function createApp(db: Database, { web: webFolder, data, isDemo = false }: Folders, log: Logger): App {
   const ruleStore = new RuleStore(db);
   const metalStore = new MetalStore(db);
   const pool = openPool();
-  const designs = new DocumentStore(
-    db,
-    'designs',
-    designMaker(pool, () => metalStore.metals()),
-    stepRecorder('designs'),
-  );
-  const remake = async () =>
-    designs.resummarise(isStale(await metalStore.metals()), (reason) => {
-      log.error(reason, 'figures were not made anew');
-    });
+  const backups = openBackups(db, data, isDemo, log);
+  const metals = () => metalStore.metals();
+  const make = designMaker(pool, metals, () => figures.wake());
+  const figures = openFigures(db, metals, async (design) => (await make([design], false))[0] ?? PLAIN, log);
+  const designs = new DocumentStore(db, 'designs', make, stepRecorder('designs'));
   // The first save need not wait for a thread to begin.
-  pool.run('summaries', [[], []], 60).catch((reason: unknown) => {
+  pool.run('summaries', [[], []], { seconds: 60 }).catch((reason: unknown) => {
     log.error(reason, 'no thread could be started');
   });
   // Work goes on meanwhile: what is out of date is shown as such.
-  await remake();
+  figures.wake();
   const plastics = new DocumentStore(db, 'plastics');
   const briefs = new DocumentStore(db, 'briefs');
   const hooks = new DocumentStore(db, 'hooks');
@@ -81,7 +86,7 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
   router.get('/health', (ctx) => {
     ctx.body = { ok: true };
   });
-  designRoutes(router, db, designs, metalStore, log);
+  designRoutes(router, db, designs, metalStore, figures, log);
   const withHistory = <C extends WithHistory>(collection: C) =>
     historyRoutes(
       router,
@@ -92,7 +97,8 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
   WITH_HISTORY.forEach(withHistory);
   makeRoutes(router, stores, metalStore, ruleStore, pool);
   scaleRoutes(router);
-  exchangeRoutes(router, db, stores, metalStore, ruleStore, pool, readBytes(BODY_LIMIT.shop));
+  backupRoutes(router, db, backups, pool);
+  exchangeRoutes(router, db, stores, metalStore, ruleStore, pool, figures, readBytes(BODY_LIMIT.shop));
   const common = <C extends Collection>(collection: C) =>
     documentRoutes(router, collection, stores[collection], checkOf(collection));
   COLLECTIONS.forEach(common);
@@ -119,18 +125,21 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
     const edit = taken(checkMetalEdit(ctx.request.body));
     const key = String(ctx.params['key']);
     const metal = await metalStore.edit(key, edit, wantedVersion(ctx));
-    // A price changes only costs, which summaries keep too. The first of them before the answer, the rest behind it.
-    await (
-      await remake()
-    ).begun;
+    // A price changes only costs, which summaries keep too. They follow behind the answer, and are shown as out of date until then.
+    figures.wake();
     ctx.set('ETag', etagOf(metal.version));
     ctx.body = metal;
   });
 
   const koa = new Koa();
+  // What goes wrong while an answer is under way, which nobody can be told of any more.
+  koa.on('error', (error: unknown) => {
+    if (!isGone(error)) log.error(brief(error), 'an answer broke off');
+  });
   koa.use(securityHeaders());
   koa.use(tellProblems(log));
   koa.use(guardRequests());
+  koa.use(inTime());
   koa.use(compress());
   const document = parserOf(BODY_LIMIT.document);
   // A shop file may be large: it is read as it is and taken apart in a thread.
@@ -173,9 +182,29 @@ export async function createApp(db: Database, webFolder: string, log: Logger): P
     koa,
     ...stores,
     end: async () => {
-      await designs.end();
-      await pool.close();
+      await Promise.all([figures.end(), backups.end(), pool.close()]);
     },
+  };
+}
+
+/** Longest that an answer may keep someone waiting for its first byte, s: longer than whatever has a bound of its own. */
+const LONGEST_ANSWER_S = 180;
+
+/** Tells whoever asked that something does not answer, a disk that hangs say, instead of leaving him without a word. */
+function inTime(): Middleware {
+  return async (ctx, next) => {
+    // Reading a backup whole has a bound of its own.
+    if (ctx.path.endsWith('/verify')) return next();
+    let timer: NodeJS.Timeout | undefined;
+    const late = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => {
+        const words = `There was no answer within ${LONGEST_ANSWER_S} seconds. Look whether the disk the data lie on answers, then try again.`;
+        reject(new HttpProblem(503, 'No answer', words));
+      }, LONGEST_ANSWER_S * 1000);
+    });
+    await Promise.race([next(), late]).finally(() => {
+      clearTimeout(timer);
+    });
   };
 }
 

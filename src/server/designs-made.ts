@@ -2,21 +2,23 @@ import type { Design, Metal } from '../core/index.ts';
 import type { Made } from './documents.ts';
 import type { Pool } from './pool.ts';
 import { HttpProblem } from './problem.ts';
-import { brokenSummary, cardOf } from './summary.ts';
+import { pendingCard } from './summary.ts';
 import type { MadeDesign } from './work.ts';
 
-/** Seconds a design’s figures may take; a usual one takes hundredths. */
+/** Seconds of work a design’s figures may take; a usual one takes tenths. */
 const MOST_SECONDS = 20;
 
 /**
- * Summaries and cards of designs, made in a thread. A design whose figures cannot be had in time is kept all the same, with a summary that says
- * so: what was typed is never refused for that.
+ * Summaries and cards of designs, made in a thread. A design whose figures cannot be had, for want of time or memory or because too much waits,
+ * is kept all the same, with its name on a card and no figures, which says that they are still to be made: `pending` is told of it. That is
+ * never a property of the design.
  */
 export function designMaker(
   pool: Pool,
   metals: () => Promise<readonly Metal[]>,
-): (designs: readonly Design[]) => Promise<readonly Made[]> {
-  return async (designs) => {
+  pending: () => void,
+): (designs: readonly Design[], isAwaited?: boolean) => Promise<readonly Made[]> {
+  return async (designs, isAwaited = true) => {
     const now = await metals();
     const columns = ({ summary, card }: MadeDesign, design: Design): Made => ({
       summary,
@@ -26,7 +28,7 @@ export function designMaker(
     });
     const make = async (some: readonly Design[]): Promise<Made[]> => {
       try {
-        const made = await pool.run('summaries', [some, now], MOST_SECONDS);
+        const made = await pool.run('summaries', [some, now], { seconds: MOST_SECONDS, isAwaited });
         return some.map((design, i) => columns(made[i] as MadeDesign, design));
       } catch (error) {
         if (!(error instanceof HttpProblem)) throw error;
@@ -36,8 +38,8 @@ export function designMaker(
           for (const design of some) each.push(...(await make([design])));
           return each;
         }
-        const summary = brokenSummary(only, now, error.message);
-        return [columns({ summary, card: cardOf(only, summary) }, only)];
+        pending();
+        return [{ summary: null, card: pendingCard(only), revision: 0, metal: only.head.metal }];
       }
     };
     return make(designs);

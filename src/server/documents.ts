@@ -1,9 +1,9 @@
-import type { SQL } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
-import { availableParallelism } from 'node:os';
-import { and, asc, count, eq, gt, ilike, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { setImmediate as turn } from 'node:timers/promises';
+import { and, asc, count, eq, gt, ilike, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { Collection, Documents, Kept, ListQuery, Page } from '../contract/api.ts';
 import { PAGE_LIMIT } from '../contract/api.ts';
+import { isStorable } from '../core/index.ts';
 import type { Database } from './database.ts';
 import { HttpProblem, notFound } from './problem.ts';
 import { batches, briefs, designs, hooks, moulds, photos, plastics, ranges, trials } from './schema.ts';
@@ -48,10 +48,21 @@ export type Writer = Pick<Database, 'select' | 'insert' | 'update' | 'delete'>;
 /** Something to read with: a transaction, or the database itself. */
 export type Reader = Pick<Database, 'select'>;
 
-/** Summaries made in one go: a thread is busy with them for half a second or so, and a save that comes meanwhile waits for that. */
+/** Summaries made in one go, so that a save that comes meanwhile has its turn between two of them. */
 const TOGETHER = 5;
-/** Such goes that are asked for at once: as many as there are threads, so that a save waits for one of them and not for all. */
-const GOES = Math.max(1, availableParallelism() - 1);
+/** Documents read in one go where all are gone through: their bytes as they lie in the database, and how many. */
+const PIECE = { bytes: 400_000, rows: 200 } as const;
+
+/** Documents read by id in one go. */
+const SOME = 50;
+
+/** A document as it is gone through: without what only its own screen asks. */
+export interface Stored<T> {
+  readonly id: string;
+  readonly version: number;
+  readonly document: T;
+  readonly summary: Kept<T>['summary'] | null;
+}
 
 /** How a replaced document stands in its history. */
 export interface Replacing {
@@ -86,9 +97,6 @@ export class DocumentStore<C extends Collection> {
   private readonly db: Database;
   private readonly collection: C;
   private readonly make: (documents: readonly Documents[C][]) => Promise<readonly Made[]>;
-  /** summaries still being made anew */
-  private following: Promise<void> = Promise.resolve();
-  private isEnding = false;
   private readonly onSave: OnSave<Documents[C]> | undefined;
 
   constructor(
@@ -132,13 +140,20 @@ export class DocumentStore<C extends Collection> {
     };
   }
 
-  async read(id: string, reader: Pick<Database, 'select'> = this.db): Promise<Kept<Documents[C]>> {
-    const [row] = await reader
+  async read(id: string, reader: Reader = this.db, holds = false): Promise<Kept<Documents[C]>> {
+    const query = reader
       .select()
       .from(this.table)
       .where(and(eq(this.table.id, id), isNull(this.table.deletedAt)));
+    const [row] = await (holds ? query.for('update') : query);
     if (!row) throw notFound(`This ${NOUN[this.collection]}`);
     return this.kept(row);
+  }
+
+  /** Throws unless a document is there at the expected version; its row is held to the end of the transaction. */
+  async at(tx: Reader, id: string, expected: Expected): Promise<void> {
+    const { version } = await this.read(id, tx, true);
+    if (expected !== undefined && expected !== version) throw this.changed(version);
   }
 
   async create(document: Documents[C], id: string = randomUUID()): Promise<Kept<Documents[C]>> {
@@ -156,14 +171,10 @@ export class DocumentStore<C extends Collection> {
 
   /** What saves of these documents make besides them, found before any transaction begins: it takes longer than one should. */
   async makeAll(documents: readonly Documents[C][]): Promise<readonly Made[]> {
-    const made: Made[] = [];
-    for (let from = 0; from < documents.length; from += GOES * TOGETHER) {
-      const goes = Array.from({ length: GOES }, (_, i) => from + i * TOGETHER)
-        .map((at) => documents.slice(at, at + TOGETHER))
-        .filter((some) => some.length > 0);
-      made.push(...(await Promise.all(goes.map((some) => this.make(some)))).flat());
-    }
-    return made;
+    const goes = Array.from({ length: Math.ceil(documents.length / TOGETHER) }, (_, i) =>
+      documents.slice(i * TOGETHER, (i + 1) * TOGETHER),
+    );
+    return (await Promise.all(goes.map((some) => this.make(some)))).flat();
   }
 
   /** The same inside a transaction of the caller's; `made` is in the order of the items. */
@@ -235,7 +246,7 @@ export class DocumentStore<C extends Collection> {
     const [now] = await reader
       .select({ document: table.document, step: table.step, version: table.version })
       .from(table)
-      .where(and(eq(table.id, id), isNull(table.deletedAt), this.at(expected)));
+      .where(and(eq(table.id, id), isNull(table.deletedAt), this.versionIs(expected)));
     if (!now) return this.refuse(id, reader);
     const record =
       step === undefined
@@ -282,85 +293,97 @@ export class DocumentStore<C extends Collection> {
     return this.kept({ ...row, document, summary: made.summary });
   }
 
-  /** Puts a document away or takes it out again. */
-  async archive(id: string, away: boolean): Promise<Kept<Documents[C]>> {
+  /** Puts a document away or takes it out again, if it still is at the expected version. */
+  async archive(id: string, away: boolean, expected: Expected): Promise<Kept<Documents[C]>> {
     const { table } = this;
     const [row] = await this.db
       .update(table)
       .set({ archivedAt: away ? new Date() : null, version: sql`${table.version} + 1` })
-      .where(and(eq(table.id, id), isNull(table.deletedAt)))
+      .where(and(eq(table.id, id), isNull(table.deletedAt), this.versionIs(expected)))
       .returning();
-    if (!row) throw notFound(`This ${NOUN[this.collection]}`);
-    return this.kept(row);
+    return row ? this.kept(row) : this.refuse(id);
   }
 
-  /** Every document that is not deleted, in order of name, for export. */
-  async all(): Promise<{ id: string; document: Documents[C]; summary: Kept<unknown>['summary'] | null }[]> {
+  /**
+   * Every document that is not deleted, in order of name, a bounded piece at a time: memory does not grow with the shop, and everything else that
+   * waits has its turn between two pieces. Summaries come along only where they are wanted.
+   */
+  async *each(withSummary = false): AsyncGenerator<Stored<Documents[C]>[]> {
     const { table } = this;
+    const size = sql<number>`pg_column_size(${table.document})${withSummary ? sql` + coalesce(pg_column_size(${table.summary}), 0)` : sql``}`;
+    let after: { name: string; id: string } | undefined;
+    for (;;) {
+      const beyond =
+        after && or(gt(table.name, after.name), and(eq(table.name, after.name), gt(table.id, after.id)));
+      const next = await this.db
+        .select({ id: table.id, name: table.name, size })
+        .from(table)
+        .where(and(isNull(table.deletedAt), beyond))
+        .orderBy(asc(table.name), asc(table.id))
+        .limit(PIECE.rows);
+      if (next.length === 0) return;
+      let bytes = 0;
+      const fits = next.filter((row, i) => (bytes += row.size) <= PIECE.bytes || i === 0);
+      yield await this.few(
+        fits.map(({ id }) => id),
+        withSummary,
+      );
+      after = fits.at(-1);
+      await turn();
+    }
+  }
+
+  /** Documents by their ids, in order of name; those not there, or deleted, are left out. */
+  async few(ids: readonly string[], withSummary = false): Promise<Stored<Documents[C]>[]> {
+    const { table } = this;
+    if (ids.length === 0) return [];
     const rows = await this.db
-      .select({ id: table.id, document: table.document, summary: table.summary })
+      .select({
+        id: table.id,
+        document: table.document,
+        version: table.version,
+        summary: withSummary ? table.summary : sql<null>`null`,
+      })
       .from(table)
-      .where(isNull(table.deletedAt))
+      .where(and(inArray(table.id, [...ids]), isNull(table.deletedAt)))
       .orderBy(asc(table.name), asc(table.id));
-    return rows as Awaited<ReturnType<DocumentStore<C>['all']>>;
+    return rows as Stored<Documents[C]>[];
   }
 
-  async remove(id: string, expected: Expected): Promise<void> {
+  /** The same for any number of ids, a bounded piece at a time. */
+  async *some(ids: readonly string[], withSummary = false): AsyncGenerator<Stored<Documents[C]>[]> {
+    for (let from = 0; from < ids.length; from += SOME) {
+      yield await this.few(ids.slice(from, from + SOME), withSummary);
+      await turn();
+    }
+  }
+
+  /** Deletes a document; the version it then has. */
+  async remove(id: string, expected: Expected): Promise<number> {
     const { table } = this;
-    const rows = await this.db
+    const [row] = await this.db
       .update(table)
       .set({ deletedAt: new Date(), version: sql`${table.version} + 1` })
-      .where(and(eq(table.id, id), isNull(table.deletedAt), this.at(expected)))
-      .returning({ id: table.id });
-    if (rows.length === 0) await this.refuse(id);
+      .where(and(eq(table.id, id), isNull(table.deletedAt), this.versionIs(expected)))
+      .returning({ version: table.version });
+    return row?.version ?? this.refuse(id);
   }
 
-  /** Brings a deleted document back; one that was never deleted is given as it is. */
-  async restore(id: string): Promise<Kept<Documents[C]>> {
+  /** Brings a deleted document back, if it still is at the expected version; one that was never deleted is given as it is. */
+  async restore(id: string, expected: Expected): Promise<Kept<Documents[C]>> {
     const { table } = this;
     const [row] = await this.db
       .update(table)
       .set({ deletedAt: null, version: sql`${table.version} + 1` })
-      .where(and(eq(table.id, id), isNotNull(table.deletedAt)))
+      .where(and(eq(table.id, id), isNotNull(table.deletedAt), this.versionIs(expected)))
       .returning();
-    return row ? this.kept(row) : this.read(id);
-  }
-
-  /**
-   * Makes summaries anew that are out of date by the given condition, so many at a time and away from the event loop. The first are done when
-   * `begun` resolves, all when `done` does. Those not reached before the end of the process are found by the same condition at the next start.
-   */
-  resummarise(
-    isStale: SQL,
-    failed: (reason: unknown) => void,
-  ): { begun: Promise<void>; done: Promise<void> } {
-    const { table } = this;
-    const some = async (): Promise<boolean> => {
-      const rows = await this.db.select().from(table).where(isStale).limit(TOGETHER);
-      if (rows.length === 0) return false;
-      const made = await this.make(rows.map(({ document }) => document as Documents[C]));
-      await this.db.transaction(async (tx) => {
-        for (const [i, row] of rows.entries()) {
-          // A save meanwhile has made its own, from the newest metals: only the row that was read is touched.
-          await tx
-            .update(table)
-            .set(made[i] ?? PLAIN)
-            .where(and(eq(table.id, row.id), eq(table.version, row.version)));
-        }
-      });
-      return true;
-    };
-    const begun = this.following.then(() => some());
-    const done = begun
-      .then(async (isMore) => {
-        while (isMore && !this.isEnding) isMore = await some();
-      })
-      // The database may be closed under it at the end of the process.
-      .catch((reason: unknown) => {
-        if (!this.isEnding) failed(reason);
-      });
-    this.following = done;
-    return { begun: begun.then(() => undefined), done };
+    if (row) return this.kept(row);
+    const [now] = await this.db
+      .select({ version: table.version, deletedAt: table.deletedAt })
+      .from(table)
+      .where(eq(table.id, id));
+    if (now?.deletedAt) throw this.changed(now.version);
+    return this.read(id);
   }
 
   /** The step of its history a document stands at. */
@@ -372,27 +395,20 @@ export class DocumentStore<C extends Collection> {
     return row?.step ?? 0;
   }
 
-  /** Resolves when no summary is being made anew any more. */
-  settled(): Promise<void> {
-    return this.following;
-  }
-
-  /** Lets summaries be that are still being made anew; resolves when the last of them is written. */
-  async end(): Promise<void> {
-    this.isEnding = true;
-    await this.following;
-  }
-
-  private at(expected: Expected) {
+  private versionIs(expected: Expected) {
     return expected === undefined ? undefined : eq(this.table.version, expected);
   }
 
   private async refuse(id: string, reader: Reader = this.db): Promise<never> {
     const now = await this.read(id, reader);
-    throw new HttpProblem(
+    throw this.changed(now.version);
+  }
+
+  private changed(version: number): HttpProblem {
+    return new HttpProblem(
       412,
       'Changed elsewhere',
-      `This ${NOUN[this.collection]} was saved elsewhere since you opened it (now version ${now.version}). Compare the two and choose.`,
+      `This ${NOUN[this.collection]} was saved elsewhere since you opened it (now version ${version}). Compare the two and choose.`,
     );
   }
 
@@ -416,7 +432,7 @@ const writeCursor = ({ name, id }: { name: string; id: string }): string =>
 function readCursor(text: string): { name: string; id: string } {
   try {
     const [name, id] = JSON.parse(Buffer.from(text, 'base64url').toString('utf8')) as [unknown, unknown];
-    if (typeof name === 'string' && typeof id === 'string') return { name, id };
+    if (typeof name === 'string' && typeof id === 'string' && isStorable(name + id)) return { name, id };
   } catch {
     // Told below, with every other cursor that is not ours.
   }

@@ -105,8 +105,31 @@ export function isDiskFull(error: unknown): boolean {
   return false;
 }
 
+/** Whether a write failed because the key it inserts is there already: PostgreSQL’s unique_violation. */
+export const isTaken = (error: unknown): boolean => [...causes(error)].some(({ code }) => code === '23505');
+
+/** Words that the system and its streams have for an asker who has gone away. */
+const GONE = [
+  'ECONNRESET',
+  'EPIPE',
+  'ECONNABORTED',
+  'ERR_STREAM_PREMATURE_CLOSE',
+  'ABORT_ERR',
+  'HPE_INVALID_EOF_STATE',
+];
+
+/** Whether nothing failed but that whoever asked has gone away. */
+export const isGone = (error: unknown): boolean =>
+  [...causes(error)].some(
+    ({ code, name, message }) =>
+      GONE.includes(String(code)) ||
+      name === 'AbortError' ||
+      message === 'aborted' ||
+      message === 'request aborted',
+  );
+
 /** A failure for the log: its words and where it came from, without the documents that a failed query carries along. */
-const brief = (error: unknown) => ({
+export const brief = (error: unknown) => ({
   failures: [...causes(error)].map(({ name, code, message }) => ({
     name,
     code,
@@ -137,14 +160,21 @@ export function tellProblems(log: Logger): Middleware {
               'Disk full',
               'The disk the data lies on is full, so this was not kept. Make room and send it again.',
             )
-          : status !== undefined && status >= 400 && status < 500
-            ? new HttpProblem(status, 'Not taken', (error as Error).message)
-            : new HttpProblem(
-                500,
-                'Failed',
-                'Something went wrong here. Nothing you sent was changed; try again.',
-              );
-      if (problem.details.status >= 500) log.error(brief(error), 'request failed');
+          : isTaken(error)
+            ? new HttpProblem(
+                409,
+                'There already',
+                'Somebody made this at the same moment. Look at what is there, and send yours again if it is still wanted.',
+              )
+            : status !== undefined && status >= 400 && status < 500
+              ? new HttpProblem(status, 'Not taken', (error as Error).message)
+              : new HttpProblem(
+                  500,
+                  'Failed',
+                  'Something went wrong here. Nothing you sent was changed; try again.',
+                );
+      // A client that went away is no failure of the server's.
+      if (problem.details.status >= 500 && !isGone(error)) log.error(brief(error), 'request failed');
       ctx.status = problem.details.status;
       ctx.body = JSON.stringify(problem.details);
       ctx.type = 'application/problem+json';

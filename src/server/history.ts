@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { and, asc, desc, eq, gt, gte, lt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, lte, sql } from 'drizzle-orm';
 import type { Documents, History, Kept, NamedVersion, WithHistory } from '../contract/api.ts';
 import type { Design } from '../core/index.ts';
 import { describeChange, differences } from '../core/index.ts';
@@ -8,6 +8,7 @@ import type { DocumentStore, Expected, OnSave, Writer } from './documents.ts';
 import { HttpProblem, notFound } from './problem.ts';
 import { nounOf } from './documents.ts';
 import { namedVersions, steps } from './schema.ts';
+import { ownerKey } from './tables.ts';
 
 /** Most steps kept of one design; older ones fall away. */
 const MOST_STEPS = 400;
@@ -17,10 +18,6 @@ const MOST_OTHER_STEPS = 60;
 const ONE_STEP_MS = 15_000;
 /** Most named versions of one design. */
 const MOST_VERSIONS = 200;
-
-/** The key a document's steps stand under. */
-const keyOf = (collection: WithHistory, id: string): string =>
-  collection === 'designs' ? id : `${collection}/${id}`;
 
 /** What a save changed, in words: of a design field by field, of others by the names of what changed. */
 function wordsFor(collection: WithHistory, before: object, after: object): string {
@@ -33,7 +30,7 @@ function wordsFor(collection: WithHistory, before: object, after: object): strin
 export const stepRecorder =
   <C extends WithHistory>(collection: C): OnSave<Documents[C]> =>
   async (reader, { id, before, after, step, isFresh }) => {
-    const key = keyOf(collection, id);
+    const key = ownerKey(collection, id);
     if (before === undefined) {
       const write = async (tx: Writer) => {
         // One brought in anew under the id of a deleted one begins anew.
@@ -82,8 +79,8 @@ export const stepRecorder =
       if (!last) await tx.insert(steps).values({ designId: key, step, words: 'As it was', document: before });
       await tx.insert(steps).values({ designId: key, step: next, words, document: after });
       const most = collection === 'designs' ? MOST_STEPS : MOST_OTHER_STEPS;
-      if (next > most)
-        await tx.delete(steps).where(and(eq(steps.designId, key), lt(steps.step, next - most)));
+      // The newest so many, this one among them.
+      await tx.delete(steps).where(and(eq(steps.designId, key), lte(steps.step, next - most)));
     };
     return { step: next, write };
   };
@@ -102,7 +99,7 @@ export class HistoryStore<C extends WithHistory> {
 
   async read(id: string): Promise<History> {
     await this.store.read(id);
-    const key = keyOf(this.collection, id);
+    const key = ownerKey(this.collection, id);
     const now = await this.store.stepOf(id);
     const list = await this.db
       .select({ step: steps.step, words: steps.words, at: steps.at })
@@ -123,7 +120,7 @@ export class HistoryStore<C extends WithHistory> {
 
   /** The state of a document at a step. */
   async document(id: string, step: number): Promise<Documents[C]> {
-    const key = keyOf(this.collection, id);
+    const key = ownerKey(this.collection, id);
     const [row] = await this.db
       .select({ document: steps.document })
       .from(steps)
@@ -140,25 +137,29 @@ export class HistoryStore<C extends WithHistory> {
 
   /** Gives the present state a name. */
   async keep(id: string, name: string): Promise<NamedVersion> {
-    const { document } = await this.store.read(id);
-    const key = keyOf(this.collection, id);
-    const count = await this.db.$count(namedVersions, eq(namedVersions.designId, key));
-    if (count >= MOST_VERSIONS)
-      throw new HttpProblem(
-        409,
-        'Too many versions',
-        `This ${nounOf(this.collection)} has ${MOST_VERSIONS} named versions. Delete one first.`,
-      );
-    const [row] = await this.db
-      .insert(namedVersions)
-      .values({ id: randomUUID(), designId: key, name, document })
-      .returning();
+    const key = ownerKey(this.collection, id);
+    // The document's row is held meanwhile: of two at once the second counts the first.
+    const row = await this.db.transaction(async (tx) => {
+      const { document } = await this.store.read(id, tx, true);
+      const count = await tx.$count(namedVersions, eq(namedVersions.designId, key));
+      if (count >= MOST_VERSIONS)
+        throw new HttpProblem(
+          409,
+          'Too many versions',
+          `This ${nounOf(this.collection)} has ${MOST_VERSIONS} named versions. Delete one first.`,
+        );
+      const [inserted] = await tx
+        .insert(namedVersions)
+        .values({ id: randomUUID(), designId: key, name, document })
+        .returning();
+      return inserted;
+    });
     if (!row) throw new Error('A version was not kept.');
     return { id: row.id, name: row.name, at: row.at.toISOString() };
   }
 
   async version(id: string, versionId: string): Promise<Documents[C]> {
-    const key = keyOf(this.collection, id);
+    const key = ownerKey(this.collection, id);
     const [row] = await this.db
       .select({ document: namedVersions.document })
       .from(namedVersions)
@@ -167,9 +168,17 @@ export class HistoryStore<C extends WithHistory> {
     return row.document as Documents[C];
   }
 
-  async drop(id: string, versionId: string): Promise<void> {
-    await this.db
-      .delete(namedVersions)
-      .where(and(eq(namedVersions.id, versionId), eq(namedVersions.designId, keyOf(this.collection, id))));
+  /** Deletes a named version, if its document still is at the expected version. */
+  async drop(id: string, versionId: string, expected: Expected): Promise<void> {
+    await this.db.transaction(async (tx) => {
+      await this.store.at(tx, id, expected);
+      const gone = await tx
+        .delete(namedVersions)
+        .where(
+          and(eq(namedVersions.id, versionId), eq(namedVersions.designId, ownerKey(this.collection, id))),
+        )
+        .returning({ id: namedVersions.id });
+      if (gone.length === 0) throw notFound('This version');
+    });
   }
 }

@@ -30,16 +30,16 @@ describe('the Rack’s index follows', () => {
     expect(await cardOf(id)).toMatchObject({ name: 'Two', version: 2 });
     await app.send('DELETE', `/designs/${id}`, undefined, { 'If-Match': '*' });
     expect(await cardOf(id)).toBeUndefined();
-    await app.send('POST', `/designs/${id}/restore`);
+    await app.send('POST', `/designs/${id}/restore`, undefined, version(3));
     expect(await cardOf(id)).toMatchObject({ name: 'Two' });
     expect((await rack()).cards.length).toBe(before + 1);
   });
 
   it('putting away and taking out', async () => {
     const { id } = await app.made(sample('Away'));
-    await app.send('POST', `/designs/${id}/archive`);
+    await app.send('POST', `/designs/${id}/archive`, undefined, version(1));
     expect(await cardOf(id)).toMatchObject({ archived: true });
-    await app.send('POST', `/designs/${id}/unarchive`);
+    await app.send('POST', `/designs/${id}/unarchive`, undefined, version(2));
     expect(await cardOf(id)).toMatchObject({ archived: false });
   });
 
@@ -86,7 +86,10 @@ describe('the Rack’s index follows', () => {
       { density: metal.density * 1.1 },
       version(metal.version),
     );
-    expect((await cardOf(id))?.grams).toBeCloseTo(before * 1.1, 6);
+    await expect
+      .poll(async () => (await cardOf(id))?.grams, { timeout: 30_000 })
+      .toBeCloseTo(before * 1.1, 6);
+    expect((await rack()).figures.of).toBe((await rack()).cards.length);
   });
 
   it('writes that come while it is read', async () => {

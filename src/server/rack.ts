@@ -8,7 +8,8 @@ import type { Database } from './database.ts';
 import { designs } from './schema.ts';
 import { isStale } from './stale.ts';
 import type { MetalStore } from './stores.ts';
-import type { CardBody } from './summary.ts';
+import type { CardBody, CardDesign } from './summary.ts';
+import { pendingCard } from './summary.ts';
 
 const pack = promisify(gzip) as (text: string, options: { level: number }) => Promise<Buffer>;
 
@@ -26,6 +27,14 @@ interface KeptCard {
   readonly name: string;
   readonly text: string;
   readonly grams: number | null;
+  readonly isStale: boolean;
+}
+
+/** The Rack as it goes out, and the heads of its first screen whose figures are out of date. */
+export interface RackBody {
+  readonly text: string;
+  readonly packed: Buffer;
+  readonly stale: readonly string[];
 }
 
 /** The Rack as it was at a moment. */
@@ -34,16 +43,16 @@ interface Look {
   readonly since: string;
   readonly cards: ReadonlyMap<string, KeptCard>;
   readonly metals: string;
-  readonly body: { readonly text: string; readonly packed: Buffer };
+  readonly body: RackBody;
 }
 
 /**
  * Every card of the Rack with the outlines of its first screen, as JSON text and packed. What another process wrote meanwhile counts as
  * what this one did: the database is asked which rows transactions wrote that were not over at the last look.
  */
-export function rackReader(db: Database, metals: MetalStore): () => Promise<Look['body']> {
+export function rackReader(db: Database, metals: MetalStore): () => Promise<RackBody> {
   let last: Look | undefined;
-  const look = async (): Promise<Look['body']> => {
+  const look = async (): Promise<RackBody> => {
     const known = await metals.metals();
     const metalsNow = JSON.stringify(known.map(({ key, density, price }) => [key, density, price]));
     // Asked before the rows: what is written between the two is read twice, and never missed.
@@ -54,7 +63,7 @@ export function rackReader(db: Database, metals: MetalStore): () => Promise<Look
     let cards = new Map(before?.cards);
     for (const row of rows) {
       cards.delete(row.id);
-      if (row.card) cards.set(row.id, keptCard(row, row.card));
+      if (row.card) cards.set(row.id, keptCard(row, 'shape' in row.card ? row.card : pendingCard(row.card)));
     }
     if (cards.size !== count && before) {
       // Rows are gone that nothing told of.
@@ -73,8 +82,13 @@ export function rackReader(db: Database, metals: MetalStore): () => Promise<Look
         lightest.map(({ id }) => id),
       ),
     );
-    const text = `{"names":${JSON.stringify(NAMES)},"cards":[${kept.map((card) => card.text).join()}],"outlines":${outlines}}`;
-    const body = { text, packed: await pack(text, { level: 1 }) };
+    const figures = { done: kept.filter(({ isStale: stale }) => !stale).length, of: kept.length };
+    const text = `{"names":${JSON.stringify(NAMES)},"figures":${JSON.stringify(figures)},"cards":[${kept.map((card) => card.text).join()}],"outlines":${outlines}}`;
+    const body = {
+      text,
+      packed: await pack(text, { level: 1 }),
+      stale: lightest.filter(({ isStale: stale }) => stale).map(({ id }) => id),
+    };
     last = { since, cards, metals: metalsNow, body };
     return body;
   };
@@ -109,7 +123,10 @@ async function written(db: Database, metals: readonly Metal[], since: string | u
         id: designs.id,
         version: designs.version,
         archivedAt: designs.archivedAt,
-        card: sql<CardBody | null>`case when ${designs.deletedAt} is null then ${designs.card} end`,
+        // A design of a shop that was kept before there were cards is named all the same.
+        card: sql<
+          CardBody | CardDesign | null
+        >`case when ${designs.deletedAt} is null then coalesce(${designs.card}, ${DESCRIBED}) end`,
         isStale: isStale(metals),
       })
       .from(designs)
@@ -126,6 +143,14 @@ async function written(db: Database, metals: readonly Metal[], since: string | u
   return rows;
 }
 
+/** What of a document stands on a card that has no figures: a solid from outside, which may be large, stays where it is. */
+const DESCRIBED = sql`jsonb_build_object(
+  'name', ${designs.document} -> 'name', 'notes', ${designs.document} -> 'notes',
+  'hook', ${designs.document} -> 'hook', 'eye', ${designs.document} -> 'eye',
+  'head', jsonb_build_object('family', ${designs.document} #> '{head,family}', 'metal', ${designs.document} #> '{head,metal}'),
+  'keeper', jsonb_build_object('kind', ${designs.document} #> '{keeper,kind}'),
+  'guard', jsonb_build_object('kind', ${designs.document} #> '{guard,kind}'))`;
+
 /** Cards read in one go. */
 const AT_ONCE = 1000;
 
@@ -134,7 +159,13 @@ function keptCard(
   body: CardBody,
 ): KeptCard {
   const card: RackCard = { id, version, archived: archivedAt !== null, isStale: stale, ...body };
-  return { id, name: body.name, text: JSON.stringify(card), grams: card.archived ? null : card.grams };
+  return {
+    id,
+    name: body.name,
+    text: JSON.stringify(card),
+    grams: card.archived ? null : card.grams,
+    isStale: stale,
+  };
 }
 
 const byName = (a: KeptCard, b: KeptCard): number =>

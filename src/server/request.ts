@@ -1,3 +1,4 @@
+import anyAscii from 'any-ascii';
 import type { Context } from 'koa';
 import type { Checked } from '../contract/validate.ts';
 import { shortened } from '../core/index.ts';
@@ -58,6 +59,12 @@ export function wantedVersion(ctx: Context): number | undefined {
   return expected;
 }
 
-/** A name as a file may carry it, in any script; the header that carries it spells it for those that know only ASCII too (RFC 6266). */
+/** Offers the answer as a file. Its name stands in the header in any script, and spelled in Latin letters for those that know no other (RFC 6266). */
+export function attach(ctx: Context, name: string): void {
+  const latin = [...name].map((letter) => (letter <= '\u00ff' ? letter : anyAscii(letter))).join('');
+  ctx.attachment(name, { fallback: fileName(latin) });
+}
+
+/** A name as a file may carry it, in any script. */
 export const fileName = (name: string): string =>
   shortened(name.replace(/[\p{C}/\\:*?"<>|]+/gu, '_').trim(), 80) || 'design';

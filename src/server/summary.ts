@@ -30,12 +30,6 @@ const DEFINITIONS = READING_IDS.map((id) => [id, READINGS[id]]);
 /** Stations of a Rack outline: enough for a head the size of a thumb. */
 const RACK_STATIONS = 16;
 
-/** What lists show of a design whose figures could not be had. */
-export function brokenSummary(design: Design, metals: readonly Metal[], reason: string): BrokenSummary {
-  const revision = revisionFor(metals.find(({ key }) => key === design.head.metal));
-  return { ok: false, revision, problems: [{ path: '', message: reason }] };
-}
-
 /** Readings and outline of a design for lists, made once at save. */
 export function summarise(design: Design, metals: readonly Metal[]): DesignSummary | BrokenSummary {
   const result = evaluate(design, { ...PLAIN_WATER, metals });
@@ -65,10 +59,9 @@ function thinned(drawing: Drawing): Drawing {
 /** What the Rack keeps of a design. */
 export type CardBody = Omit<RackCard, 'id' | 'version' | 'archived' | 'isStale'>;
 
-/** The Rack's card of a design from its document and summary. */
-export function cardOf(design: Design, summary: DesignSummary | BrokenSummary): CardBody {
-  const { name, notes = '', head, hook, eye, keeper, guard } = design;
-  const told = {
+/** What a card tells of a design without its figures. */
+function described({ name, notes, head, hook, eye, keeper, guard }: CardDesign) {
+  return {
     name,
     family: head.family,
     shape: familyOf(head.family)?.name ?? head.family,
@@ -80,15 +73,34 @@ export function cardOf(design: Design, summary: DesignSummary | BrokenSummary): 
     plane: eye.plane,
     keeper: keeper.kind,
     guard: guard.kind,
-    notes: shortened(notes, 160),
+    notes: shortened(notes ?? '', 160),
   };
+}
+
+/** What of a design stands on its card. */
+export type CardDesign = Pick<Design, 'name' | 'notes' | 'hook' | 'eye'> & {
+  readonly head: Pick<Design['head'], 'family' | 'metal'>;
+  readonly keeper: Pick<Design['keeper'], 'kind'>;
+  readonly guard: Pick<Design['guard'], 'kind'>;
+};
+
+/** Room for a head that is not drawn: left, right and below the eye, mm. */
+const UNDRAWN = { grams: null, fall: null, hang: 0, reach: [20, 20, 40] } as const;
+
+/** The card of a design whose figures are still to be worked out: its name, and what it is made of. */
+export const pendingCard = (design: CardDesign): CardBody => ({
+  ...described(design),
+  ...UNDRAWN,
+  pending: true,
+});
+
+/** The Rack's card of a design from its document and summary. */
+export function cardOf(design: Design, summary: DesignSummary | BrokenSummary): CardBody {
+  const told = described(design);
   if (!summary.ok)
     return {
       ...told,
-      grams: null,
-      fall: null,
-      hang: 0,
-      reach: [20, 20, 40],
+      ...UNDRAWN,
       problem: summary.problems[0]?.message ?? '',
     };
   const hang = summary.readings['hang.attitude'] ?? 0;

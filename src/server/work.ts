@@ -1,4 +1,4 @@
-import type { Shop } from '../contract/api.ts';
+import type { BackupChecked, Shop } from '../contract/api.ts';
 import type { Checked } from '../contract/validate.ts';
 import { checkShop } from '../contract/validate.ts';
 import type {
@@ -14,9 +14,8 @@ import type {
 } from '../core/index.ts';
 import { giveTypefaces } from '../core/exchange/typeface.ts';
 import { loadSolids, PLAIN_WATER } from '../core/index.ts';
+import { misfitSentence, verifyBackup } from '../disk/backup-file.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
-import type { CsvRow } from '../core/exchange/csv.ts';
-import { writeReadingsCsv } from '../core/exchange/csv.ts';
 import type { Exported, ExportOptions } from '../core/exchange/export-design.ts';
 import { exportCounterCard } from '../core/exchange/counter.ts';
 import { exportCard } from '../core/exchange/card.ts';
@@ -76,7 +75,8 @@ export interface Work {
     rules: Pick<RuleSet, 'rules' | 'schools'>,
     units: UnitSystem,
   ) => Promise<Uint8Array>;
-  readonly readingsCsv: (rows: readonly CsvRow[]) => string;
+  /** a backup read whole, every document against its schema */
+  readonly backup: (file: string) => Promise<BackupChecked>;
   /** a shop file as it came, read and checked */
   readonly shop: (bytes: Uint8Array) => Checked<Shop>;
 }
@@ -94,7 +94,10 @@ const WORK: Work = {
   counterCard: exportCounterCard,
   mouldFile: exportMould,
   wallPlan: (title, hung, briefs, rules, units) => writeWallPlan(title, pegsOf(hung, briefs, rules, units)),
-  readingsCsv: writeReadingsCsv,
+  backup: async (file) => {
+    const { rows, misfits } = await verifyBackup(file, 'documents');
+    return { rows, misfits: misfits.map(misfitSentence) };
+  },
   shop: (bytes) => {
     let data: unknown;
     try {

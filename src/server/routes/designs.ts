@@ -6,6 +6,7 @@ import { OUTLINES_AT_ONCE } from '../../contract/api.ts';
 import { checkDesignDocument, checkOutlinesQuery } from '../../contract/validate.ts';
 import type { Database } from '../database.ts';
 import type { DocumentStore } from '../documents.ts';
+import type { Figures } from '../figures.ts';
 import { invalid } from '../problem.ts';
 import { taken } from '../request.ts';
 import { outlinesOf, rackReader } from '../rack.ts';
@@ -20,6 +21,7 @@ export function designRoutes(
   db: Database,
   store: DocumentStore<'designs'>,
   metals: MetalStore,
+  figures: Figures,
   log: Logger,
 ): void {
   const rack = rackReader(db, metals);
@@ -29,6 +31,8 @@ export function designRoutes(
   });
   router.get('/rack', async (ctx) => {
     const body = await rack();
+    // What is on the first screen is worked out first, where it is not yet.
+    await figures.first(body.stale);
     ctx.type = 'application/json';
     ctx.compress = false;
     ctx.vary('Accept-Encoding');
@@ -41,6 +45,7 @@ export function designRoutes(
     const ids = taken(checkOutlinesQuery({ ...ctx.query }))
       .ids.split(',')
       .slice(0, OUTLINES_AT_ONCE);
+    await figures.first(ids);
     ctx.body = await outlinesOf(db, ids);
   });
   router.post('/designs/series', async (ctx) => {

@@ -3,7 +3,7 @@ import type { Collection, Documents } from '../../contract/api.ts';
 import { API, etagOf } from '../../contract/api.ts';
 import type { Checked } from '../../contract/validate.ts';
 import { checkListQuery } from '../../contract/validate.ts';
-import type { DocumentStore } from '../documents.ts';
+import type { DocumentStore, Expected } from '../documents.ts';
 import { taken, wantedVersion } from '../request.ts';
 
 /** List, create, read, replace, archive, delete and restore of one collection. */
@@ -35,16 +35,17 @@ export function documentRoutes<C extends Collection>(
     ctx.body = kept;
   });
   router.delete(`/${collection}/:id`, async (ctx) => {
-    await store.remove(String(ctx.params['id']), wantedVersion(ctx));
+    // The version it then has, which bringing it back asks for.
+    ctx.set('ETag', etagOf(await store.remove(String(ctx.params['id']), wantedVersion(ctx))));
     ctx.status = 204;
   });
   for (const [word, act] of [
-    ['restore', (id: string) => store.restore(id)],
-    ['archive', (id: string) => store.archive(id, true)],
-    ['unarchive', (id: string) => store.archive(id, false)],
+    ['restore', (id: string, expected: Expected) => store.restore(id, expected)],
+    ['archive', (id: string, expected: Expected) => store.archive(id, true, expected)],
+    ['unarchive', (id: string, expected: Expected) => store.archive(id, false, expected)],
   ] as const) {
     router.post(`/${collection}/:id/${word}`, async (ctx) => {
-      const kept = await act(String(ctx.params['id']));
+      const kept = await act(String(ctx.params['id']), wantedVersion(ctx));
       ctx.set('ETag', etagOf(kept.version));
       ctx.body = kept;
     });

@@ -1,20 +1,32 @@
+import { createHash } from 'node:crypto';
+import { Readable } from 'node:stream';
 import type Router from '@koa/router';
+import { and, asc, gt, inArray, isNull, sql } from 'drizzle-orm';
 import type { Context } from 'koa';
-import type { Collection, DesignSummary, Documents, Intake, Shop } from '../../contract/api.ts';
+import type { Collection, Documents, Intake, Shop } from '../../contract/api.ts';
 import { COLLECTIONS } from '../../contract/api.ts';
-import { checkCardQuery, checkCounterQuery, checkExportQuery } from '../../contract/validate.ts';
+import {
+  checkCardQuery,
+  checkCounterQuery,
+  checkExportQuery,
+  checkShopQuery,
+} from '../../contract/validate.ts';
 import type { Design, ReadingId } from '../../core/index.ts';
 import { EXPORTS } from '../../core/index.ts';
 import { sameDocument } from '../../core/document/same.ts';
-import type { CsvRow } from '../../core/exchange/csv.ts';
+import type { CsvRow, ReadingColumns } from '../../core/exchange/csv.ts';
+import { readingColumns, readingsHead, readingsLines } from '../../core/exchange/csv.ts';
 import { writeHooksCsv } from '../../core/exchange/hooks-csv.ts';
 import { writePlasticsCsv } from '../../core/exchange/plastics-csv.ts';
-import { writeBackup } from '../backup.ts';
 import type { Database } from '../database.ts';
-import type { DocumentStore, Made } from '../documents.ts';
+import type { DocumentStore, Made, Stored } from '../documents.ts';
 import { PLAIN } from '../documents.ts';
 import { HttpProblem, invalid, notFound } from '../problem.ts';
-import { fileName, taken } from '../request.ts';
+import type { Figures } from '../figures.ts';
+import { isTaken } from '../guards.ts';
+import { collected } from '../pieces.ts';
+import { attach, fileName, taken } from '../request.ts';
+import { designs } from '../schema.ts';
 import type { Pool } from '../pool.ts';
 import type { RuleStore } from '../rules.ts';
 import type { MetalStore } from '../stores.ts';
@@ -24,18 +36,19 @@ export type Stores = { readonly [C in Collection]: DocumentStore<C> };
 /** Longest that a file out, and a shop in, may take. */
 const SECONDS = { file: 60, shop: 60 } as const;
 
-/** Waits until no figures are being made anew; refuses when that takes long. */
-async function settledSoon(designs: Stores['designs']): Promise<void> {
+/** Waits until no figures are being made anew; refuses when that takes long, and says how far it is. */
+async function settledSoon(figures: Figures): Promise<void> {
   let timer: NodeJS.Timeout | undefined;
-  const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => {
-      const words = 'Figures are still being made anew after a change. Ask for the table again in a minute.';
-      reject(new HttpProblem(503, 'Not ready', words));
-    }, SECONDS.file * 1000);
+  const late = new Promise<'late'>((resolve) => {
+    timer = setTimeout(() => resolve('late'), SECONDS.file * 1000);
   });
-  await Promise.race([designs.settled(), late]).finally(() => {
+  const came = await Promise.race([figures.settled(), late]).finally(() => {
     clearTimeout(timer);
   });
+  if (came !== 'late') return;
+  const { done, of } = await figures.progress();
+  const words = `Figures are being worked out: ${done} of ${of} are done. Ask for the table again when all are.`;
+  throw new HttpProblem(503, 'Not ready', words);
 }
 
 /** Whoever asked has gone away: nothing more is computed for him. */
@@ -47,15 +60,21 @@ export function gone(ctx: Context): AbortSignal {
   return away.signal;
 }
 
-const csvRow = (design: Design, { readings, ranges }: DesignSummary): CsvRow => ({
-  design,
-  readings: Object.fromEntries(
-    Object.entries(readings).map(([id, value]) => [id, { value, range: ranges[id as ReadingId] }]),
-  ),
-});
-
-const documents = <T>(rows: readonly { readonly id: string; readonly document: T }[]) =>
-  rows.map(({ id, document }) => ({ id, document }));
+/** A design's line in a table of readings; none where it cannot be built. */
+const csvRow = ({ document, summary }: Stored<Design>): CsvRow[] =>
+  summary?.ok
+    ? [
+        {
+          design: document,
+          readings: Object.fromEntries(
+            Object.entries(summary.readings).map(([id, value]) => [
+              id,
+              { value, range: summary.ranges[id as ReadingId] },
+            ]),
+          ),
+        },
+      ]
+    : [];
 
 /** Files out and in: a design in every format, readings as a table, the whole shop both ways. */
 export function exchangeRoutes(
@@ -65,6 +84,7 @@ export function exchangeRoutes(
   metals: MetalStore,
   ruleStore: RuleStore,
   pool: Pool,
+  figures: Figures,
   bytesOf: (ctx: Context) => Promise<Uint8Array>,
 ): void {
   router.get('/designs/:id/export/:format', async (ctx) => {
@@ -76,11 +96,10 @@ export function exchangeRoutes(
     const made = await pool.run(
       'export',
       [document, kind.key, await metals.metals(), { shrink, arrangement, units }],
-      SECONDS.file,
-      gone(ctx),
+      { seconds: SECONDS.file, signal: gone(ctx) },
     );
     if (!made.ok) throw invalid(made.problems);
-    ctx.attachment(`${fileName(document.name)}.${kind.key}`);
+    attach(ctx, `${fileName(document.name)}.${kind.key}`);
     ctx.type = kind.mediaType;
     ctx.body = typeof made.data === 'string' ? made.data : Buffer.from(made.data);
   });
@@ -95,14 +114,12 @@ export function exchangeRoutes(
     const { document } = await stores.designs.read(String(ctx.params['id']));
     const { document: bought } = await stores.plastics.read(plastic);
     const bait = { plastic: cut > 0 ? { ...bought, cut } : bought, method };
-    const made = await pool.run(
-      'card',
-      [document, bait, await metals.metals(), units, sheet],
-      SECONDS.file,
-      gone(ctx),
-    );
+    const made = await pool.run('card', [document, bait, await metals.metals(), units, sheet], {
+      seconds: SECONDS.file,
+      signal: gone(ctx),
+    });
     if (!made.ok) throw invalid(made.problems);
-    ctx.attachment(`${fileName(`${bought.name} on ${document.name}`)}.pdf`);
+    attach(ctx, `${fileName(`${bought.name} on ${document.name}`)}.pdf`);
     ctx.type = 'application/pdf';
     ctx.body = Buffer.from(made.data as Uint8Array);
   });
@@ -111,101 +128,164 @@ export function exchangeRoutes(
     const { document } = await stores.designs.read(String(ctx.params['id']));
     const bait =
       plastic === undefined ? undefined : { plastic: (await stores.plastics.read(plastic)).document, method };
-    const shelf = (await stores.plastics.all()).map((row) => row.document);
+    const shelf = (await collected(stores.plastics.each())).map((row) => row.document);
     const { rules, schools } = (await ruleStore.inForce()).document;
     const made = await pool.run(
       'counterCard',
       [document, { rules, ...(schools ? { schools } : {}) }, shelf, units, await metals.metals(), bait],
-      SECONDS.file,
-      gone(ctx),
+      { seconds: SECONDS.file, signal: gone(ctx) },
     );
     if (!made.ok) throw invalid(made.problems);
-    ctx.attachment(`${fileName(`${document.name} counter card`)}.pdf`);
+    attach(ctx, `${fileName(`${document.name} counter card`)}.pdf`);
     ctx.type = 'application/pdf';
     ctx.body = Buffer.from(made.data as Uint8Array);
   });
   router.get('/readings.csv', async (ctx) => {
-    const wanted = typeof ctx.query['ids'] === 'string' ? new Set(ctx.query['ids'].split(',')) : undefined;
+    const wanted = typeof ctx.query['ids'] === 'string' ? ctx.query['ids'].split(',') : undefined;
+    if (wanted) await figures.first(wanted);
     // Figures out of date are made anew first: a table tells nothing old.
-    await settledSoon(stores.designs);
-    const rows = (await stores.designs.all()).filter(({ id }) => !wanted || wanted.has(id));
-    const judged = rows.flatMap(({ document, summary }) => (summary?.ok ? [csvRow(document, summary)] : []));
-    ctx.attachment('readings.csv');
+    await settledSoon(figures);
+    const rows = wanted ? stores.designs.some(wanted, true) : stores.designs.each(true);
+    const columns = await columnsThere(db, wanted);
+    attach(ctx, 'readings.csv');
     ctx.type = 'text/csv';
-    ctx.body = await pool.run('readingsCsv', [judged], SECONDS.file, gone(ctx));
+    ctx.body = Readable.from(
+      (async function* () {
+        yield readingsHead(columns);
+        for await (const piece of rows) yield readingsLines(piece.flatMap(csvRow), columns);
+      })(),
+      { highWaterMark: 1 },
+    );
   });
   router.get('/hooks.csv', async (ctx) => {
-    ctx.attachment('hooks.csv');
+    attach(ctx, 'hooks.csv');
     ctx.type = 'text/csv';
-    ctx.body = writeHooksCsv((await stores.hooks.all()).map(({ document }) => document));
+    ctx.body = writeHooksCsv((await collected(stores.hooks.each())).map(({ document }) => document));
   });
   router.get('/plastics.csv', async (ctx) => {
-    ctx.attachment('plastics.csv');
+    attach(ctx, 'plastics.csv');
     ctx.type = 'text/csv';
-    ctx.body = writePlasticsCsv((await stores.plastics.all()).map(({ document }) => document));
+    ctx.body = writePlasticsCsv((await collected(stores.plastics.each())).map(({ document }) => document));
   });
-  router.get('/shop.json', async (ctx) => {
-    const shop: Shop = {
-      format: 'fern-anvil/shop',
-      version: 1,
-      designs: documents(await stores.designs.all()),
-      plastics: documents(await stores.plastics.all()),
-      briefs: documents(await stores.briefs.all()),
-      hooks: documents(await stores.hooks.all()),
-      moulds: documents(await stores.moulds.all()),
-      batches: documents(await stores.batches.all()),
-      ranges: documents(await stores.ranges.all()),
-      trials: documents(await stores.trials.all()),
-      photos: documents(await stores.photos.all()),
-    };
-    ctx.attachment('shop.json');
+  router.get('/shop.json', (ctx) => {
+    attach(ctx, 'shop.json');
     ctx.type = 'application/json';
-    ctx.body = `${JSON.stringify(shop, null, 1)}\n`;
-  });
-  router.get('/backup', (ctx) => {
-    ctx.attachment(`shop-${new Date().toISOString().slice(0, 10)}.fern-backup.gz`);
-    ctx.type = 'application/gzip';
-    // It is packed already.
-    ctx.compress = false;
-    ctx.body = writeBackup(db);
+    ctx.body = Readable.from(shopFile(stores), { highWaterMark: 1 });
   });
   router.post('/shop', async (ctx) => {
-    const shop = taken(await pool.run('shop', [await bytesOf(ctx)], SECONDS.shop, gone(ctx)));
-    const isTrial = ctx.query['trial'] !== undefined;
-    ctx.body = await takeIn(db, stores, shop, isTrial);
+    const { trial, seen } = taken(checkShopQuery({ ...ctx.query }));
+    const shop = taken(
+      await pool.run('shop', [await bytesOf(ctx)], { seconds: SECONDS.shop, signal: gone(ctx) }),
+    );
+    ctx.body = await takeIn(db, stores, shop, trial !== undefined, seen);
   });
 }
 
-/** Says document by document what a shop file adds and changes, and does it, all in one transaction, unless it is a trial. */
-async function takeIn(db: Database, stores: Stores, shop: Shop, isTrial: boolean): Promise<Intake> {
+/** A whole shop as one JSON document, a document a line. */
+async function* shopFile(stores: Stores): AsyncGenerator<string> {
+  yield '{"format":"fern-anvil/shop","version":1';
+  for (const collection of COLLECTIONS) {
+    yield `,\n"${collection}":[`;
+    let isFirst = true;
+    for await (const piece of stores[collection].each()) {
+      const lines = piece.map(({ id, document }) => JSON.stringify({ id, document }));
+      yield `${isFirst ? '\n' : ',\n'}${lines.join(',\n')}`;
+      isFirst = false;
+    }
+    yield ']';
+  }
+  yield '}\n';
+}
+
+/** Designs whose summaries are looked at in one go for the readings they have. */
+const LOOKED_AT = 500;
+
+/** The columns a table of readings needs: what summaries hold, asked of the database a bounded number at a time. */
+async function columnsThere(db: Database, wanted: readonly string[] | undefined): Promise<ReadingColumns> {
+  const found = { readings: new Set<string>(), ranges: new Set<string>() };
+  for (let after = ''; ;) {
+    const some = await db
+      .select({ id: designs.id })
+      .from(designs)
+      .where(
+        and(gt(designs.id, after), isNull(designs.deletedAt), wanted && inArray(designs.id, [...wanted])),
+      )
+      .orderBy(asc(designs.id))
+      .limit(LOOKED_AT);
+    const last = some.at(-1)?.id;
+    if (last === undefined) break;
+    for (const part of ['readings', 'ranges'] as const) {
+      const { rows } = await db.execute<{ key: string }>(
+        sql`select distinct key from ${designs}, jsonb_object_keys(coalesce(${designs.summary} -> ${part}, '{}')) as key where ${gt(designs.id, after)} and ${designs.id} <= ${last}`,
+      );
+      for (const { key } of rows) found[part].add(key);
+    }
+    after = last;
+  }
+  return readingColumns(
+    (id) => found.readings.has(id),
+    (id) => found.ranges.has(id),
+  );
+}
+
+const changedMeanwhile = (what: string) =>
+  new HttpProblem(
+    412,
+    'Changed meanwhile',
+    `${what} was saved or made elsewhere since the file was looked at. Nothing was changed; look at the file again.`,
+  );
+
+/**
+ * Says document by document what a shop file adds and changes, and does it, all in one transaction, unless it is a trial. What was saved since the
+ * look is never overwritten: `seen` is what the trial answered, and of every document the version that was looked at is asked for again.
+ */
+async function takeIn(
+  db: Database,
+  stores: Stores,
+  shop: Shop,
+  isTrial: boolean,
+  seen: string | undefined,
+): Promise<Intake> {
   const rows: Intake['rows'][number][] = [];
   const coming: { readonly id: string; readonly document: Design }[] = [];
+  const looked = createHash('sha256');
   let madeOf: (id: string) => Made = () => PLAIN;
   const work: ((tx: Parameters<Parameters<Database['transaction']>[0]>[0]) => Promise<unknown>)[] = [];
   for (const collection of COLLECTIONS) await look(collection);
   async function look<C extends Collection>(collection: C): Promise<void> {
     const store: DocumentStore<C> = stores[collection];
-    const present = new Map((await store.all()).map(({ id, document }) => [id, document]));
-    for (const { id, document } of shop[collection] as readonly { id: string; document: Documents[C] }[]) {
+    const items = shop[collection] as readonly { id: string; document: Documents[C] }[];
+    const documents = new Map(items.map(({ id, document }) => [id, document]));
+    const present = new Map<string, { readonly version: number; readonly isSame: boolean }>();
+    for await (const piece of store.some(items.map(({ id }) => id)))
+      for (const { id, version, document } of piece)
+        present.set(id, { version, isSame: sameDocument(document, documents.get(id)) });
+    for (const { id, document } of items) {
       const before = present.get(id);
-      const does = before === undefined ? 'adds' : sameDocument(before, document) ? 'same' : 'changes';
+      const does = before === undefined ? 'adds' : before.isSame ? 'same' : 'changes';
+      looked.update(`${collection}/${id} ${before?.version ?? ''}\n`);
       rows.push({ collection, id, name: document.name, does });
       // One that was deleted here comes back with the file.
       if (collection === 'designs' && does !== 'same') coming.push({ id, document: document as Design });
       const made = () => (collection === 'designs' ? madeOf(id) : PLAIN);
       if (does === 'adds') work.push((tx) => store.bringIn(tx, id, document, made()));
       if (does === 'changes')
-        work.push((tx) => store.replaceIn(tx, id, document, undefined, made(), { isFresh: true }));
+        work.push((tx) => store.replaceIn(tx, id, document, before?.version, made(), { isFresh: true }));
     }
   }
-  if (!isTrial) {
-    const made = new Map<string, Made>();
-    for (const [i, one] of (await stores.designs.makeAll(coming.map(({ document }) => document))).entries())
-      made.set(coming[i]?.id ?? '', one);
-    madeOf = (id) => made.get(id) ?? PLAIN;
-    await db.transaction(async (tx) => {
+  const token = looked.digest('base64url');
+  if (isTrial) return { done: false, rows, problems: [], seen: token };
+  if (seen !== undefined && seen !== token) throw changedMeanwhile('Something of this file');
+  const made = new Map<string, Made>();
+  for (const [i, one] of (await stores.designs.makeAll(coming.map(({ document }) => document))).entries())
+    made.set(coming[i]?.id ?? '', one);
+  madeOf = (id) => made.get(id) ?? PLAIN;
+  await db
+    .transaction(async (tx) => {
       for (const act of work) await act(tx);
+    })
+    .catch((error: unknown) => {
+      throw isTaken(error) ? changedMeanwhile('A document of this file') : error;
     });
-  }
-  return { done: !isTrial, rows, problems: [] };
+  return { done: true, rows, problems: [], seen: token };
 }

@@ -43,7 +43,7 @@ export function historyRoutes<C extends WithHistory>(
     ctx.body = kept;
   });
   router.delete(`${at}/versions/:version`, async (ctx) => {
-    await history.drop(String(ctx.params['id']), String(ctx.params['version']));
+    await history.drop(String(ctx.params['id']), String(ctx.params['version']), wantedVersion(ctx));
     ctx.status = 204;
   });
 }

@@ -5,10 +5,11 @@ import { writeWeighingsCsv } from '../../core/exchange/weighings-csv.ts';
 import { invalid, notFound } from '../problem.ts';
 import type { Pool } from '../pool.ts';
 import { checkExportQuery } from '../../contract/validate.ts';
-import { fileName, taken } from '../request.ts';
+import { attach, fileName, taken } from '../request.ts';
 import type { RuleStore } from '../rules.ts';
 import type { MetalStore } from '../stores.ts';
 import type { Stores } from './exchange.ts';
+import { collected } from '../pieces.ts';
 import { gone } from './exchange.ts';
 
 /** Longest that a mould's file may take, s. */
@@ -39,24 +40,25 @@ export function makeRoutes(
     const made = await pool.run(
       'mouldFile',
       [document, file, await metals.metals(), units === 'imperial' ? 'imperial' : 'metric'],
-      SECONDS,
-      gone(ctx),
+      { seconds: SECONDS, signal: gone(ctx) },
     );
     if (!made.ok) throw invalid(made.problems);
-    ctx.attachment(`${fileName(document.name)} ${file}`);
+    attach(ctx, `${fileName(document.name)} ${file}`);
     ctx.type = MEDIA[file.split('.').at(-1) ?? ''] ?? 'application/octet-stream';
     ctx.body = typeof made.data === 'string' ? made.data : Buffer.from(made.data);
   });
   router.get('/batches/:id/weighings.csv', async (ctx) => {
     const { document } = await stores.batches.read(String(ctx.params['id']));
-    ctx.attachment(`${fileName(document.name)}.csv`);
+    attach(ctx, `${fileName(document.name)}.csv`);
     ctx.type = 'text/csv';
     ctx.body = writeWeighingsCsv(document.weighings);
   });
   router.get('/ranges/:id/wall.pdf', async (ctx) => {
     const { units = 'metric' } = taken(checkExportQuery({ ...ctx.query }));
     const { document } = await stores.ranges.read(String(ctx.params['id']));
-    const designs = new Map((await stores.designs.all()).map((row) => [row.id, row]));
+    const designs = new Map(
+      (await collected(stores.designs.some(document.wall, true))).map((row) => [row.id, row]),
+    );
     const prices = new Map(document.offers.map(({ design, price }) => [design, price]));
     const hung = document.wall.flatMap((id) => {
       const row = designs.get(id);
@@ -64,9 +66,10 @@ export function makeRoutes(
         ? [{ id, design: row.document, values: row.summary.readings, price: prices.get(id) }]
         : [];
     });
-    const briefs = (await stores.briefs.all())
-      .filter(({ id }) => document.briefs.includes(id))
-      .map(({ id, document: brief }) => ({ key: id, brief }));
+    const briefs = (await collected(stores.briefs.some(document.briefs))).map(({ id, document: brief }) => ({
+      key: id,
+      brief,
+    }));
     const { rules: list, schools } = (await rules.inForce()).document;
     const made = await pool.run(
       'wallPlan',
@@ -77,10 +80,9 @@ export function makeRoutes(
         { rules: list, ...(schools ? { schools } : {}) },
         units === 'imperial' ? 'imperial' : 'metric',
       ],
-      SECONDS,
-      gone(ctx),
+      { seconds: SECONDS, signal: gone(ctx) },
     );
-    ctx.attachment(`${fileName(document.name)} wall.pdf`);
+    attach(ctx, `${fileName(document.name)} wall.pdf`);
     ctx.type = 'application/pdf';
     ctx.body = Buffer.from(made);
   });
@@ -92,8 +94,8 @@ export function makeRoutes(
     ctx.body = Buffer.from(document.data, 'base64');
   });
   router.get('/trials.csv', async (ctx) => {
-    ctx.attachment('days.csv');
+    attach(ctx, 'days.csv');
     ctx.type = 'text/csv';
-    ctx.body = writeTrialsCsv((await stores.trials.all()).map(({ document }) => document));
+    ctx.body = writeTrialsCsv((await collected(stores.trials.each())).map(({ document }) => document));
   });
 }

@@ -97,8 +97,12 @@ export const replace = <C extends Collection>(
 export const remove = (collection: Collection, id: string, version: number): Promise<void> =>
   call(`/${collection}/${encodeURIComponent(id)}`, { method: 'DELETE', version });
 
-export const restore = <C extends Collection>(collection: C, id: string): Promise<Kept<Documents[C]>> =>
-  call(`/${collection}/${encodeURIComponent(id)}/restore`, { method: 'POST' });
+export const restore = <C extends Collection>(
+  collection: C,
+  id: string,
+  version: number,
+): Promise<Kept<Documents[C]>> =>
+  call(`/${collection}/${encodeURIComponent(id)}/restore`, { method: 'POST', version });
 
 export const readStores = (): Promise<Stores> => call('/stores');
 
@@ -114,8 +118,8 @@ export const editMetal = (key: string, edit: MetalEdit, version: number): Promis
 const at = (collection: Collection, id: string) => `/${collection}/${encodeURIComponent(id)}`;
 const design = (id: string) => at('designs', id);
 
-export const archive = (id: string, away: boolean): Promise<Kept<Design>> =>
-  call(`${design(id)}/${away ? 'archive' : 'unarchive'}`, { method: 'POST' });
+export const archive = (id: string, away: boolean, version: number): Promise<Kept<Design>> =>
+  call(`${design(id)}/${away ? 'archive' : 'unarchive'}`, { method: 'POST', version });
 export const duplicate = (id: string): Promise<Kept<Design>> =>
   call(`${design(id)}/duplicate`, { method: 'POST' });
 export const createSeries = (designs: readonly Design[]): Promise<Kept<Design>[]> =>
@@ -152,9 +156,14 @@ export const readVersion = (id: string, versionId: string): Promise<Design> =>
   call(`${design(id)}/versions/${versionId}`);
 export const restoreVersion = (id: string, versionId: string, version: number): Promise<Kept<Design>> =>
   call(`${design(id)}/versions/${versionId}/restore`, { method: 'POST', version });
-export const dropVersion = (id: string, versionId: string): Promise<void> =>
-  call(`${design(id)}/versions/${versionId}`, { method: 'DELETE' });
+export const dropVersion = (id: string, versionId: string, version: number): Promise<void> =>
+  call(`${design(id)}/versions/${versionId}`, { method: 'DELETE', version });
 
-/** What taking in a shop file would do (as a trial), or does. */
-export const takeShop = (text: string, isTrial: boolean): Promise<Intake> =>
-  call(`/shop${isTrial ? '?trial' : ''}`, { method: 'POST', body: text });
+/** What taking in a shop file would do. */
+export const tryShop = (text: string): Promise<Intake> => call('/shop?trial', { method: 'POST', body: text });
+/** Takes a shop file in. With what its trial answered, nothing that was saved since is overwritten. */
+export const takeShop = (text: string, seen?: string): Promise<Intake> =>
+  call(`/shop${seen === undefined ? '' : `?seen=${encodeURIComponent(seen)}`}`, {
+    method: 'POST',
+    body: text,
+  });

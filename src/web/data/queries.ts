@@ -61,6 +61,10 @@ export function useFew(ids: readonly string[]) {
 const isGone = (error: Error | null): boolean =>
   error instanceof ServerProblem && error.details.status === 404;
 
+/** The version a design is at by what was last heard of it. */
+export const versionNow = (client: QueryClient, id: string, otherwise: number): number =>
+  client.getQueryData<Kept<Design>>(oneKey('designs', id))?.version ?? otherwise;
+
 /** Whether a design was asked for and is no longer there. */
 export const isDeleted = (client: QueryClient, id: string): boolean =>
   isGone(client.getQueryState(oneKey('designs', id))?.error ?? null);
@@ -151,14 +155,15 @@ export function useRemove(collection: Collection) {
   return useMutation({
     mutationFn: ({ id, version }: { id: string; name: string; version: number }) =>
       remove(collection, id, version),
-    onSuccess: async (_, { id, name }) => {
+    onSuccess: async (_, { id, name, version }) => {
       tell({
         tone: 'plain',
         text: `${name} is deleted.`,
         action: {
           label: 'Undo',
           run: async () => {
-            await restore(collection, id);
+            // Deleting was a save of its own.
+            await restore(collection, id, version + 1);
             await refresh(id);
           },
         },
@@ -195,15 +200,16 @@ export function useArchive() {
     ]);
   };
   return useMutation({
-    mutationFn: ({ id, away }: { id: string; name: string; away: boolean }) => archive(id, away),
-    onSuccess: async (_, { id, name, away }) => {
+    mutationFn: ({ id, away, version }: { id: string; name: string; away: boolean; version: number }) =>
+      archive(id, away, version),
+    onSuccess: async ({ version }, { id, name, away }) => {
       tell({
         tone: 'plain',
         text: away ? `${name} is put away.` : `${name} hangs on the Rack again.`,
         action: {
           label: 'Undo',
           run: async () => {
-            await archive(id, !away);
+            await archive(id, !away, version);
             await settle(id);
           },
         },

@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { Redo2, Undo2 } from 'lucide-react';
 import Dropdown from 'react-bootstrap/Dropdown';
+import { useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design, Metal } from '../../../core/index.ts';
 import type { useDraft } from '../../data/draft.ts';
-import { useArchive, useDuplicate } from '../../data/queries.ts';
+import { useArchive, useDuplicate, versionNow } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
 import { SaveBadge } from '../../parts/save-badge.tsx';
@@ -36,6 +37,7 @@ export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, pa
   const navigate = useNavigate();
   const duplicate = useDuplicate();
   const away = useArchive();
+  const client = useQueryClient();
   const { name } = draft.document;
   const inTray = ids.includes(kept.id);
   return (
@@ -101,7 +103,19 @@ export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, pa
             >
               Make a copy
             </Dropdown.Item>
-            <Dropdown.Item onClick={() => away.mutate({ id: kept.id, name, away: !kept.archived })}>
+            <Dropdown.Item
+              onClick={() =>
+                // What is typed goes first: it would be a save from an older version afterwards.
+                void draft.flush().then(() =>
+                  away.mutate({
+                    id: kept.id,
+                    name,
+                    away: !kept.archived,
+                    version: versionNow(client, kept.id, kept.version),
+                  }),
+                )
+              }
+            >
               {kept.archived ? 'Hang on the Rack again' : 'Put away'}
             </Dropdown.Item>
           </Dropdown.Menu>

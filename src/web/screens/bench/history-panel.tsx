@@ -1,6 +1,6 @@
 import Offcanvas from 'react-bootstrap/Offcanvas';
 import { useQueryClient } from '@tanstack/react-query';
-import { dropVersion, keepVersion } from '../../data/api.ts';
+import { keepVersion } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { NameForm } from '../../parts/name-form.tsx';
 import { useNotices } from '../../parts/notices.tsx';
@@ -99,11 +99,7 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
                     type="button"
                     className="btn btn-sm btn-quiet"
                     aria-label={`Delete the version ${version.name}`}
-                    onClick={() =>
-                      void dropVersion(id, version.id)
-                        .then(refresh)
-                        .catch((error: Error) => tell({ tone: 'bad', text: error.message }))
-                    }
+                    onClick={() => void hand.drop(version.id)}
                   >
                     ×
                   </button>

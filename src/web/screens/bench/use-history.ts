@@ -2,8 +2,8 @@ import { useCallback, useEffect, useRef } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design } from '../../../core/index.ts';
-import { goToStep, readHistory, restoreVersion } from '../../data/api.ts';
-import { oneKey, refreshLists } from '../../data/queries.ts';
+import { dropVersion, goToStep, readHistory, restoreVersion } from '../../data/api.ts';
+import { oneKey, refreshLists, versionNow } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
 
@@ -77,7 +77,7 @@ export function useHistory(id: string, draft: DraftHand) {
         const to = now.steps[at + by];
         if (at < 0 || !to) return by < 0 ? 'There is nothing to undo.' : 'There is nothing to redo.';
         const undone = by < 0 ? now.steps[at] : to;
-        const version = client.getQueryData<Kept<Design>>(oneKey('designs', id))?.version ?? draft.version;
+        const version = versionNow(client, id, draft.version);
         return {
           kept: await goToStep(id, to.step, version),
           text: `${by < 0 ? 'Undone' : 'Redone'}: ${say(undone?.words ?? '')}`,
@@ -88,7 +88,7 @@ export function useHistory(id: string, draft: DraftHand) {
   const go = useCallback(
     (to: number) =>
       run(async () => {
-        const version = client.getQueryData<Kept<Design>>(oneKey('designs', id))?.version ?? draft.version;
+        const version = versionNow(client, id, draft.version);
         return {
           kept: await goToStep(id, to, version),
           text: 'Back at that step. Later steps can be redone.',
@@ -99,13 +99,22 @@ export function useHistory(id: string, draft: DraftHand) {
   const bringBack = useCallback(
     (versionId: string, name: string) =>
       run(async () => {
-        const version = client.getQueryData<Kept<Design>>(oneKey('designs', id))?.version ?? draft.version;
+        const version = versionNow(client, id, draft.version);
         return {
           kept: await restoreVersion(id, versionId, version),
           text: `${name} is back. Undo brings the other state back.`,
         };
       }),
     [run, client, id, draft.version],
+  );
+
+  /** Deletes a named version; the design itself stays as it is. */
+  const drop = useCallback(
+    (versionId: string) =>
+      dropVersion(id, versionId, versionNow(client, id, draft.version))
+        .then(() => client.invalidateQueries({ queryKey: historyKey(id) }))
+        .catch((error: unknown) => tell({ tone: 'bad', text: (error as Error).message })),
+    [client, id, draft.version, tell],
   );
 
   useEffect(() => {
@@ -129,6 +138,7 @@ export function useHistory(id: string, draft: DraftHand) {
     redo: () => void step(1),
     go,
     bringBack,
+    drop,
     canUndo: at > 0,
     canRedo: history !== undefined && at >= 0 && at < history.steps.length - 1,
     undoWords: say(history?.steps[at]?.words ?? ''),

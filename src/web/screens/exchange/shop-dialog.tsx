@@ -2,7 +2,7 @@ import type { Problem } from '../../../core/index.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Intake } from '../../../contract/api.ts';
-import { ServerProblem, takeShop } from '../../data/api.ts';
+import { ServerProblem, takeShop, tryShop } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
@@ -46,7 +46,7 @@ export function ShopDialog({ file, onHide }: Props) {
   useEffect(() => {
     let alive = true;
     if (read.text) {
-      takeShop(read.text, true).then(
+      tryShop(read.text).then(
         (result) => alive && setTrial(result),
         (error: unknown) => alive && setProblems(told(error)),
       );
@@ -60,7 +60,7 @@ export function ShopDialog({ file, onHide }: Props) {
   const take = async () => {
     setTaking(true);
     try {
-      const done = await takeShop(read.text, false);
+      const done = await takeShop(read.text, trial?.seen);
       // Away before anything is told: whoever reads it may bring in the next file at once, and hiding later would hide that.
       onHide();
       tell({

@@ -23,7 +23,7 @@ export function useCardActs(): (act: Act, card: RackCard) => void {
     (act, { id, name, archived, version }) => {
       if (act === 't') toggle(id);
       if (act === 'd') duplicate(id);
-      if (act === 'a') putAway({ id, name, away: !archived });
+      if (act === 'a') putAway({ id, name, away: !archived, version });
       if (act === 'Delete') remove({ id, name, version });
     },
     [toggle, duplicate, remove, putAway],
@@ -78,7 +78,7 @@ export const Card = memo(function Card({
         onFocus={() => onFocus(index)}
         onKeyDown={onKeyDown}
       >
-        {card.grams === null ? (
+        {card.grams === null && !card.pending ? (
           <span className="rack-broken" style={{ height }}>
             ■ {say(card.problem ?? 'This design cannot be built.')}
           </span>
@@ -88,13 +88,17 @@ export const Card = memo(function Card({
         <span className="rack-label">
           <b>{name}</b>
           <span>
-            {card.grams === null ? 'cannot be built' : format(card.grams, 'mass')} · {card.hook} ·{' '}
-            {format(card.angle, 'angle')}
+            {card.grams !== null
+              ? format(card.grams, 'mass')
+              : card.pending
+                ? 'weight to come'
+                : 'cannot be built'}{' '}
+            · {card.hook} · {format(card.angle, 'angle')}
           </span>
           <small>
             {metal}
             {card.hinged ? ' · hinged' : ''}
-            {card.isStale ? ' · ▲ figures being made anew' : ''}
+            {card.pending ? ' · ▲ being worked out' : card.isStale ? ' · ▲ figures being made anew' : ''}
           </small>
         </span>
       </Link>

@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { RackCard, RackNames } from '../../../contract/api.ts';
+import type { RackIndex } from '../../../contract/api.ts';
 import { useCreate, useRack } from '../../data/queries.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Choice } from '../../parts/choice.tsx';
@@ -25,10 +25,10 @@ export function Rack() {
   const rack = useRack();
   if (rack.isPending) return <Loading what="the Rack" />;
   if (rack.isError) return <Failed error={rack.error} retry={() => void rack.refetch()} />;
-  return <RackOf cards={rack.data.cards} names={rack.data.names} />;
+  return <RackOf {...rack.data} />;
 }
 
-function RackOf({ cards, names }: { readonly cards: readonly RackCard[]; readonly names: RackNames }) {
+function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | 'figures'>) {
   const { search, set, clear } = useAddress();
   // Typed text lives here and follows into the address; an address arrived at anew brings its own.
   const [q, setQ] = useState(search.get('q') ?? '');
@@ -92,6 +92,11 @@ function RackOf({ cards, names }: { readonly cards: readonly RackCard[]; readonl
         <span className="rack-count" role="status">
           {shown.length} of {hanging}
         </span>
+        {figures.done < figures.of && (
+          <span className="rack-anew" role="status">
+            ▲ Figures being worked out: {figures.done.toLocaleString()} of {figures.of.toLocaleString()}
+          </span>
+        )}
         <SavedViews
           onOpen={(params) => {
             const next = new URLSearchParams(params);

@@ -95,7 +95,7 @@ function Preview<R extends RowIn>({
     setTaking(true);
     try {
       const taken = rows.flatMap(({ document }) => (document ? [{ id: crypto.randomUUID(), document }] : []));
-      await takeShop(JSON.stringify({ format: 'fern-anvil/shop', version: 1, [what]: taken }), false);
+      await takeShop(JSON.stringify({ format: 'fern-anvil/shop', version: 1, [what]: taken }));
       onHide();
       tell({ tone: 'good', text: `${taken.length} ${what} are taken in.` });
       await client.invalidateQueries();
