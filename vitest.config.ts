@@ -1,30 +1,45 @@
 import { defineConfig } from 'vitest/config';
 
+const isWhole = process.env.FERN_ANVIL_WHOLE === '1';
+
+/** Against hanging, not a claim of speed: whole random checks, and a machine that does much else, take their time. */
+const PATIENCE = isWhole ? 600_000 : 300_000;
+
 export default defineConfig({
   test: {
+    // The machines have two cores; left alone, one would idle.
+    maxWorkers: 2,
     projects: [
       {
         test: {
-          name: 'unit',
-          include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
+          name: 'core',
+          include: ['src/{core,contract,web}/**/*.test.ts'],
+          setupFiles: ['src/core/test-kit/setup.test-setup.ts'],
+          // Files share the loaded core: nothing of it changes from one to the next, and reading it in anew takes longer than most tests.
+          isolate: false,
+          testTimeout: PATIENCE,
+          hookTimeout: PATIENCE,
+        },
+      },
+      {
+        test: {
+          name: 'server',
+          include: ['src/{server,cli,disk}/**/*.test.ts', 'scripts/**/*.test.ts'],
           setupFiles: ['src/core/test-kit/setup.test-setup.ts'],
           // The server's threads run the built program, in tests too.
           globalSetup: ['scripts/built.mjs'],
-          // Against hanging, not a claim of speed; whole random checks take their time.
-          testTimeout: process.env.FERN_ANVIL_WHOLE === '1' ? 300_000 : 60_000,
-          hookTimeout: 60_000,
-          // The machines have two cores; left alone, one would idle.
-          maxWorkers: 2,
+          testTimeout: PATIENCE,
+          hookTimeout: PATIENCE,
         },
       },
       {
         test: {
           name: 'e2e',
           include: ['e2e/**/*.test.ts'],
-          testTimeout: 120_000,
-          hookTimeout: 180_000,
-          // One browser and one server at a time: the machines have two cores.
-          fileParallelism: false,
+          globalSetup: ['e2e/demo.setup.ts'],
+          setupFiles: ['e2e/evidence.setup.ts'],
+          testTimeout: PATIENCE,
+          hookTimeout: PATIENCE,
         },
       },
     ],

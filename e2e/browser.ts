@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
 import type { Browser, Page } from 'puppeteer-core';
+import { watchPage } from './evidence.ts';
 
 const CANDIDATES = [
   process.env['CHROMIUM_PATH'],
@@ -64,6 +65,7 @@ export async function openPage(
 ): Promise<Page & { readonly complaints: string[] }> {
   const page = await browser.newPage();
   page.setDefaultTimeout(PATIENCE);
+  watchPage(page);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
   page.on('console', (message) => {
@@ -100,5 +102,6 @@ export async function openWindow(browser: Browser, url: string): Promise<Page> {
   const page = await target.page();
   if (!page) throw new Error('The window has no page.');
   await page.setViewport({ width: 1280, height: 800 });
+  watchPage(page);
   return page;
 }

@@ -21,7 +21,7 @@ let chromium: OpenBrowser;
 const pages: { page: Page & { complaints: string[] }; calm: boolean }[] = [];
 
 beforeAll(async () => {
-  data = dataFolder();
+  data = dataFolder('demo');
   server = await startServer(data.path, { demo: true });
   chromium = await openBrowser();
 });
@@ -697,6 +697,7 @@ describe('accessibility', () => {
     ['/sayings', '.saying'],
     ['/designs/gravel-oval-1-2/uses', '.use-group li'],
     ['/stores', '.stores-table'],
+    ['/backups', '.backups-where'],
     ['/stores?shelf=plastics', '.plastic-card'],
     ['/stores?shelf=plastics&plastic=tarn-grub-3', '.plastic-used li'],
   ])('axe finds no serious fault on %s', async (path, ready) => {

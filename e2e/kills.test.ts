@@ -6,7 +6,8 @@ import { DURABLE_START, DurableFS } from '../src/server/durable-fs.ts';
 import { usualPlastic } from '../src/core/plastic/usual.ts';
 import { isWhole } from '../src/core/test-kit/runs.ts';
 import type { RunningServer } from './server.ts';
-import { dataFolder, root, startServer } from './server.ts';
+import { root } from './root.ts';
+import { dataFolder, startServer } from './server.ts';
 
 /*
  * The process is killed with no warning in the middle of what writes much at once: a shop file that is being taken in, and data of an earlier
@@ -17,8 +18,8 @@ const endings: (() => Promise<void> | void)[] = [];
 afterEach(async () => {
   for (const end of endings.splice(0).reverse()) await end();
 });
-function folder(): string {
-  const data = dataFolder();
+function folder(holds?: 'demo'): string {
+  const data = dataFolder(holds);
   endings.push(data.remove);
   return data.path;
 }
@@ -96,7 +97,7 @@ describe('killed in the middle', () => {
     'of bringing earlier data to the present form: the next start does, and nothing is lost',
     { timeout: 600_000 },
     async () => {
-      const path = folder();
+      const path = folder('demo');
       const first = await started(path, { demo: true });
       const kept = {
         designs: await idsOf(first, 'designs'),

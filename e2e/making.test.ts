@@ -8,13 +8,14 @@ import { openEdges } from '../src/core/head/mesh.ts';
 import { readStl } from '../src/core/exchange/stl.ts';
 import { named, openBrowser, openPage, sees } from './browser.ts';
 import type { RunningServer } from './server.ts';
-import { dataFolder, root, startServer } from './server.ts';
+import { root } from './root.ts';
+import { dataFolder, startServer } from './server.ts';
 
 let server: RunningServer;
 let browser: Browser;
 let page: Page & { readonly complaints: string[] };
 let close: () => Promise<void>;
-const data = dataFolder();
+const data = dataFolder('demo');
 const folder = mkdtempSync(join(tmpdir(), 'fern-anvil-making-'));
 
 beforeAll(async () => {

@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { pino } from 'pino';
-import { root } from './server.ts';
+import { root } from './root.ts';
 import { createApp } from '../src/server/app.ts';
 import { openDatabase } from '../src/server/database.ts';
 import { loadDemo } from '../src/server/demo.ts';

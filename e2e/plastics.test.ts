@@ -11,7 +11,7 @@ let server: RunningServer;
 let browser: Browser;
 let page: Page & { readonly complaints: string[] };
 let close: () => Promise<void>;
-const data = dataFolder();
+const data = dataFolder('demo');
 const folder = mkdtempSync(join(tmpdir(), 'fern-anvil-plastics-'));
 
 beforeAll(async () => {

@@ -10,8 +10,8 @@ afterEach(async () => {
   for (const end of endings.splice(0).reverse()) await end();
 });
 
-function folder(): string {
-  const data = dataFolder();
+function folder(holds?: 'demo'): string {
+  const data = dataFolder(holds);
   endings.push(data.remove);
   return data.path;
 }
@@ -115,7 +115,7 @@ describe('a killed server', () => {
 
 describe('a server that goes away and returns', () => {
   it('the screen says so, keeps what is typed over a reload, and saves it when the server is back', async () => {
-    const path = folder();
+    const path = folder('demo');
     const server = await started(path, { demo: true });
     const page = await browserPage(`${server.url}/designs/ledge-ball-1-4`);
     await page.waitForSelector('[data-reading="mass.metal"]');
@@ -151,7 +151,7 @@ describe('a server that goes away and returns', () => {
   });
 
   it('a screen that could not be fetched offers to try again', async () => {
-    const path = folder();
+    const path = folder('demo');
     const server = await started(path, { demo: true });
     const page = await browserPage(`${server.url}/stores`);
     await sees(page, 'Tungsten');

@@ -1,11 +1,10 @@
 import { spawn } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-
-export const root = fileURLToPath(new URL('..', import.meta.url));
+import { watchServer } from './evidence.ts';
+import { root } from './root.ts';
 
 export interface RunningServer {
   readonly url: string;
@@ -15,9 +14,14 @@ export interface RunningServer {
   readonly end: (signal?: NodeJS.Signals) => Promise<void>;
 }
 
-/** A new folder for one test's data. */
-export function dataFolder(): { readonly path: string; readonly remove: () => void } {
+/** Where the demo workshop was loaded once for all browser tests; none where they are not run by their own configuration. */
+export const DEMO_SHOP = 'FERN_ANVIL_DEMO_SHOP';
+
+/** A new folder for one test's data; with the demo workshop in it, as a first start leaves it, where that is asked for. */
+export function dataFolder(holds?: 'demo'): { readonly path: string; readonly remove: () => void } {
   const path = mkdtempSync(join(tmpdir(), 'fern-anvil-'));
+  const demo = process.env[DEMO_SHOP];
+  if (holds === 'demo' && demo) cpSync(demo, path, { recursive: true });
   return { path, remove: () => rmSync(path, { recursive: true, force: true }) };
 }
 
@@ -26,9 +30,12 @@ export async function startServer(
   data: string,
   options: { port?: number; demo?: boolean } = {},
 ): Promise<RunningServer> {
+  const reports = mkdtempSync(join(tmpdir(), 'fern-anvil-reports-'));
   const child = spawn(
     process.execPath,
     [
+      // Asked by a signal, it writes down what its threads are doing.
+      ...['--report-on-signal', '--report-signal=SIGUSR2', `--report-directory=${reports}`],
       'dist/node/server.js',
       '--data',
       data,
@@ -38,9 +45,15 @@ export async function startServer(
     ],
     { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] },
   );
-  const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  let said = '';
+  watchServer({ process: child, log: () => said, reports });
+  const gone = new Promise<void>((resolve) =>
+    child.once('exit', () => {
+      rmSync(reports, { recursive: true, force: true });
+      resolve();
+    }),
+  );
   const url = await new Promise<string>((resolve, reject) => {
-    let said = '';
     const hear = (chunk: Buffer) => {
       said += String(chunk);
       const match = /(http:\/\/127\.0\.0\.1:\d+)\//.exec(said);

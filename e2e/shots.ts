@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { ensureBuilt, ensureNode } from '../scripts/build.mjs';
 import { named, openBrowser, openPage, sees } from './browser.ts';
-import { dataFolder, root, startServer } from './server.ts';
+import { root } from './root.ts';
+import { dataFolder, startServer } from './server.ts';
 
 const settled = (page: Page) =>
   page.waitForFunction(() => document.fonts.status === 'loaded' && !document.querySelector('.state-swing'));

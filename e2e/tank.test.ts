@@ -8,7 +8,7 @@ let server: RunningServer;
 let browser: Browser;
 let page: Page & { readonly complaints: string[] };
 let close: () => Promise<void>;
-const data = dataFolder();
+const data = dataFolder('demo');
 
 beforeAll(async () => {
   server = await startServer(data.path, { demo: true });

@@ -1,6 +1,7 @@
-// Installs what is missing, then: formatting, lint, types, generated files, unit tests, browser tests.
-import { spawnSync } from 'node:child_process';
+// Installs what is missing, then: formatting, lint, types, unused exports, generated files, tests. With names, only the tests whose file holds one of them.
+import { spawn, spawnSync } from 'node:child_process';
 import { randomInt } from 'node:crypto';
+import { once } from 'node:events';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureInstalled, root, run } from './ensure.mjs';
@@ -8,25 +9,54 @@ import { ensureInstalled, root, run } from './ensure.mjs';
 ensureInstalled();
 const { ensureBuilt, ensureNode } = await import('./build.mjs');
 const bin = (path) => join(root, 'node_modules', path);
-const node = (title, path, ...args) => {
-  console.log(`\n— ${title}`);
-  run(process.execPath, [bin(path), ...args]);
-};
 
 ensureChromium();
-node('formatting', 'prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.');
-node('lint', 'eslint/bin/eslint.js', '.', '--max-warnings', '0');
-node('types', 'typescript/bin/tsc', '--noEmit');
-node('unused packages and exports', 'knip/bin/knip.js');
-await ensureBuilt();
-await ensureNode();
-console.log('\n— generated documents');
-run(process.execPath, ['scripts/run.mjs', 'scripts/make-docs.ts', '--check']);
 // Random checks can be run again as they were: SEED=… npm test.
 process.env.SEED ??= String(randomInt(2 ** 31 - 1));
-console.log(`\nrandom checks by SEED=${process.env.SEED}`);
-node('unit tests', 'vitest/vitest.mjs', 'run', '--project', 'unit');
-node('browser tests', 'vitest/vitest.mjs', 'run', '--project', 'e2e');
+const began = Date.now();
+const parts = process.argv.slice(2);
+if (parts.length === 0) {
+  // Each by itself leaves a core idle.
+  await together({
+    formatting: ['prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'],
+    lint: ['eslint/bin/eslint.js', '.', '--max-warnings', '0'],
+    types: ['typescript/bin/tsc', '--noEmit'],
+    'unused packages and exports': ['knip/bin/knip.js'],
+  });
+}
+await ensureBuilt();
+await ensureNode();
+if (parts.length === 0) {
+  console.log('\n— generated documents');
+  run(process.execPath, ['scripts/run.mjs', 'scripts/make-docs.ts', '--check']);
+}
+console.log(
+  `\n— tests${parts.length > 0 ? ` of ${parts.join(', ')}` : ''}, random checks by SEED=${process.env.SEED}`,
+);
+run(process.execPath, [bin('vitest/vitest.mjs'), 'run', ...parts]);
+console.log(`\nAll of it in ${Math.round((Date.now() - began) / 1000)} s.`);
+
+/** Runs checks at once, says how each ended with what it printed, and ends this process where one failed. */
+async function together(checks) {
+  const ended = await Promise.all(
+    Object.entries(checks).map(async ([title, [path, ...args]]) => {
+      const started = Date.now();
+      const child = spawn(process.execPath, [bin(path), ...args], {
+        cwd: root,
+        stdio: ['ignore', 'pipe', 'pipe'],
+      });
+      let said = '';
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk));
+      const [code] = await once(child, 'close');
+      console.log(
+        `\n— ${title}: ${code === 0 ? 'in order' : 'NOT in order'}, ${Math.round((Date.now() - started) / 1000)} s`,
+      );
+      if (said.trim()) console.log(said.trim());
+      return code;
+    }),
+  );
+  if (ended.some((code) => code !== 0)) process.exit(1);
+}
 
 /** The browser tests need Debian's Chromium: installs it where this user may, and says what to do where not. */
 function ensureChromium() {

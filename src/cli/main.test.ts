@@ -393,3 +393,27 @@ describe('a mould', () => {
     expect(err).not.toMatch(/\n\s+at /);
   });
 });
+
+describe('backup and verify', () => {
+  it('write a shop’s backup from its folder and read it whole; what is no backup is told', async () => {
+    const { openDatabase } = await import('../server/database.ts');
+    const data = join(folder, 'shop');
+    const { close } = await openDatabase(data);
+    await close();
+    const out = join(folder, 'shop.fern-backup.gz');
+    const made = anvil(['backup', '--data', data, '--out', out]);
+    expect([made.err, made.code]).toEqual(['', 0]);
+    expect(made.out).toMatch(/a whole backup of 20\d\d-.*, \d+ rows; every document fits/);
+    const cut = file('cut.gz', '');
+    writeFileSync(cut, readFileSync(out).subarray(0, -40));
+    const told = anvil(['verify', cut]);
+    expect([told.code, told.err]).toEqual([
+      2,
+      expect.stringMatching(/cut\.gz: .*cannot be read as a backup/) as string,
+    ]);
+    const away = anvil(['backup', '--server', 'http://127.0.0.1:9', '--out', out]);
+    expect([away.code, away.err]).toEqual([2, expect.stringMatching(/--server: nothing answers/) as string]);
+    // What was there before is not lost by that.
+    expect(anvil(['verify', out]).code).toBe(0);
+  });
+});

@@ -1,3 +1,4 @@
+import type { runBackup } from './backup.ts';
 import type { runMatch } from './match.ts';
 import type { runCard, runEvaluate, runExport, runMould } from './run.ts';
 import { Command, CommanderError, Option } from 'commander';
@@ -85,6 +86,20 @@ function terminal(): Command {
     .action(async (brief: string, designs: string, options: Parameters<typeof runMatch>[2]) =>
       (await import('./match.ts')).runMatch(brief, designs, options),
     );
+  program
+    .command('backup')
+    .description('writes a backup of a whole shop, reads it back and checks every document')
+    .requiredOption('--out <OUT>', 'file to write')
+    .option('--server <ADDRESS>', 'the running server', 'http://127.0.0.1:4600')
+    .option('--data <DIR>', 'a shop’s folder that no server holds, in place of a running one')
+    .action(async (options: Parameters<typeof runBackup>[0]) =>
+      (await import('./backup.ts')).runBackup(options),
+    );
+  program
+    .command('verify')
+    .description('reads a backup whole, its seal and every document, and says whether it can be restored')
+    .argument('<FILE>', 'a backup')
+    .action(async (file: string) => (await import('./backup.ts')).runVerify(file));
   for (const command of [program, ...program.commands]) {
     command.exitOverride();
     command.configureOutput({ outputError: () => undefined });

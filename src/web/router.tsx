@@ -83,6 +83,10 @@ export const router = createBrowserRouter([
         path: 'stores',
         lazy: async () => ({ Component: (await import('./screens/stores/stores.tsx')).StoresScreen }),
       },
+      {
+        path: 'backups',
+        lazy: async () => ({ Component: (await import('./screens/backups/backups.tsx')).Backups }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

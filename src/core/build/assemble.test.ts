@@ -22,6 +22,7 @@ import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { growBulk, isGrowing } from '../head/bulk.ts';
 import { featuresOf } from '../test-kit/wild.test-kit.ts';
 import { scaleHead, solveTarget } from './solve.ts';
+import { share } from '../test-kit/runs.ts';
 
 let kernel: ManifoldToplevel;
 beforeAll(async () => {
@@ -142,7 +143,7 @@ describe('the solid as cast', () => {
     ),
   );
 
-  it.each(cases)(
+  it.each(share(cases, 6))(
     '%s with keeper %s and guard %s: the library’s cut agrees with the reading to 0.1%',
     (family, _, guard, keeper) => {
       const design = sampleDesign(family, { keeper, guard: guardInitial(guard), hook: { size: '6/0' } });

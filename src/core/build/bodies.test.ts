@@ -24,6 +24,7 @@ import type { Part, Rig } from './rig.ts';
 import { metalPart } from './rig.ts';
 import { solveTarget, weightOf } from './solve.ts';
 import { submerged } from './submerged.ts';
+import { share } from '../test-kit/runs.ts';
 
 /*
  * What a rig is made of, held against a solid library's own bodies (manifold-3d) and against sums over wire done here anew: Pappus for rings,
@@ -105,7 +106,7 @@ describe('the metal against the library’s own cut', () => {
     ['football with a Y', sampleDesign('football', { keeper: { kind: 'none' }, guard: guardInitial('y') })],
     ['a hinged one', sampleDesign('football', { ...NOTHING, hook: { joint: { kind: 'clip', size: 4 } } })],
   ];
-  it.each(cases)(
+  it.each(share(cases, 4))(
     '%s: volume to 0.1%%, centre to a hundredth of a millimetre, roll to a half per cent',
     (_, design) => {
       const rig = rigOf(design);

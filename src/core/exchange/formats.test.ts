@@ -29,6 +29,7 @@ import { giveTypefaces, typefaceFor } from './typeface.ts';
 import { readStl, writeStl } from './stl.ts';
 import { writeSvg } from './svg.ts';
 import { readThreeMf, writeThreeMf } from './threemf.ts';
+import { share } from '../test-kit/runs.ts';
 
 const FAMILIES = DRAWN_FAMILIES.map(({ key }) => [key] as const);
 /** A name that would break every format that does not guard against it. */
@@ -49,33 +50,37 @@ const solidOf = (family: string): Mesh => {
 };
 
 describe('STL against a general library', () => {
-  it.each(FAMILIES)('%s: facets of 50 bytes, unit normals that face outward, the same solid', (family) => {
-    const mesh = solidOf(family);
-    const bytes = writeStl(mesh, NASTY);
-    // The published layout: 80 bytes, a count, 50 bytes a facet; and a header that no reader takes for the text form.
-    expect(bytes.length).toBe(84 + (50 * mesh.triangles.length) / 3);
-    expect(strFromU8(bytes.subarray(0, 5))).not.toBe('solid');
-    const read = new STLLoader().parse(bytes.buffer as ArrayBuffer);
-    const [at, normal] = [read.getAttribute('position'), read.getAttribute('normal')];
-    expect(at.count).toBe(mesh.triangles.length);
-    let [volume, farthest, off] = [0, 0, 0];
-    for (let i = 0; i < at.count; i += 3) {
-      const [a, b, c] = [0, 1, 2].map((k) => [at.getX(i + k), at.getY(i + k), at.getZ(i + k)] as const) as [
-        V,
-        V,
-        V,
-      ];
-      const [n, length] = areaOf(a, b, c);
-      volume += (a[0] * n[0] + a[1] * n[1] + a[2] * n[2]) / 6;
-      const said = [normal.getX(i), normal.getY(i), normal.getZ(i)] as const;
-      farthest = Math.max(farthest, Math.abs(Math.hypot(...said) - 1));
-      // Slivers have no direction to speak of in single precision.
-      if (length > 1e-3) off = Math.max(off, 1 - (said[0] * n[0] + said[1] * n[1] + said[2] * n[2]) / length);
-    }
-    expect(farthest).toBeLessThan(1e-5);
-    expect(off).toBeLessThan(0.01);
-    expect(Math.abs(volume / massProperties(mesh).volume - 1)).toBeLessThan(1e-6);
-  });
+  it.each(share(FAMILIES, 4))(
+    '%s: facets of 50 bytes, unit normals that face outward, the same solid',
+    (family) => {
+      const mesh = solidOf(family);
+      const bytes = writeStl(mesh, NASTY);
+      // The published layout: 80 bytes, a count, 50 bytes a facet; and a header that no reader takes for the text form.
+      expect(bytes.length).toBe(84 + (50 * mesh.triangles.length) / 3);
+      expect(strFromU8(bytes.subarray(0, 5))).not.toBe('solid');
+      const read = new STLLoader().parse(bytes.buffer as ArrayBuffer);
+      const [at, normal] = [read.getAttribute('position'), read.getAttribute('normal')];
+      expect(at.count).toBe(mesh.triangles.length);
+      let [volume, farthest, off] = [0, 0, 0];
+      for (let i = 0; i < at.count; i += 3) {
+        const [a, b, c] = [0, 1, 2].map((k) => [at.getX(i + k), at.getY(i + k), at.getZ(i + k)] as const) as [
+          V,
+          V,
+          V,
+        ];
+        const [n, length] = areaOf(a, b, c);
+        volume += (a[0] * n[0] + a[1] * n[1] + a[2] * n[2]) / 6;
+        const said = [normal.getX(i), normal.getY(i), normal.getZ(i)] as const;
+        farthest = Math.max(farthest, Math.abs(Math.hypot(...said) - 1));
+        // Slivers have no direction to speak of in single precision.
+        if (length > 1e-3)
+          off = Math.max(off, 1 - (said[0] * n[0] + said[1] * n[1] + said[2] * n[2]) / length);
+      }
+      expect(farthest).toBeLessThan(1e-5);
+      expect(off).toBeLessThan(0.01);
+      expect(Math.abs(volume / massProperties(mesh).volume - 1)).toBeLessThan(1e-6);
+    },
+  );
 
   it.each([true, false])('reads what the library writes, binary %s', (binary) => {
     const block = new ThreeMesh(new BoxGeometry(3, 4, 5));
@@ -234,7 +239,7 @@ describe('3MF, against the core specification 1.3', () => {
 });
 
 describe('drawings of every head', () => {
-  it.each(FAMILIES)(
+  it.each(share(FAMILIES, 3))(
     '%s: DXF is sound, its layers and line types are declared, and nothing lies off the sheet',
     (family) => {
       const { rig } = full(family);
@@ -258,25 +263,30 @@ describe('drawings of every head', () => {
     },
   );
 
-  it.each(FAMILIES)('%s: SVG is sound XML at true scale with every figure within its sheet', (family) => {
-    const sheet = plateSheet(drawingOf(full(family).rig, 96), NASTY, {
-      arrangement: 'third',
-      units: 'metric',
-    });
-    const svg = writeSvg(sheet, NASTY);
-    expect(XMLValidator.validate(svg)).toBe(true);
-    // XML 1.0 section 2.2: no control characters but tab and line ends.
-    // eslint-disable-next-line no-control-regex
-    expect(svg).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/);
-    const [, width, height, w, h] =
-      /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg) ?? [];
-    expect([width, height]).toEqual([w, h]);
-    const texts = [...svg.matchAll(/<text [^>]* x="([-\d.]+)" y="([-\d.]+)"/g)];
-    expect(texts.length).toBeGreaterThan(6);
-    for (const [, x, y] of texts)
-      expect(Number(x) >= 0 && Number(x) <= Number(w) && Number(y) >= 0 && Number(y) <= Number(h)).toBe(true);
-    expect(svg).not.toMatch(/NaN|Infinity|undefined/);
-  });
+  it.each(share(FAMILIES, 3))(
+    '%s: SVG is sound XML at true scale with every figure within its sheet',
+    (family) => {
+      const sheet = plateSheet(drawingOf(full(family).rig, 96), NASTY, {
+        arrangement: 'third',
+        units: 'metric',
+      });
+      const svg = writeSvg(sheet, NASTY);
+      expect(XMLValidator.validate(svg)).toBe(true);
+      // XML 1.0 section 2.2: no control characters but tab and line ends.
+      // eslint-disable-next-line no-control-regex
+      expect(svg).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/);
+      const [, width, height, w, h] =
+        /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg) ?? [];
+      expect([width, height]).toEqual([w, h]);
+      const texts = [...svg.matchAll(/<text [^>]* x="([-\d.]+)" y="([-\d.]+)"/g)];
+      expect(texts.length).toBeGreaterThan(6);
+      for (const [, x, y] of texts)
+        expect(Number(x) >= 0 && Number(x) <= Number(w) && Number(y) >= 0 && Number(y) <= Number(h)).toBe(
+          true,
+        );
+      expect(svg).not.toMatch(/NaN|Infinity|undefined/);
+    },
+  );
 });
 
 interface PageText {
@@ -320,41 +330,44 @@ const isOver = (a: PageText, b: PageText) =>
   b.y < a.y + 0.7 * a.size;
 
 describe('the spec sheet of every head', () => {
-  it.each(FAMILIES)('%s: every reading and caution stands on the page, none over another', async (family) => {
-    const { rig, design, readings, flags } = full(family);
-    for (const units of ['metric', 'imperial', 'both'] as const) {
-      const bytes = await writePdf({
-        design: { ...design, name: 'Sable Pike' },
-        drawing: drawingOf(rig),
-        readings,
-        flags,
-        options: { arrangement: 'third', units },
-      });
-      const pages = await Promise.all([0, 1].map((number) => textsOf(bytes, number)));
-      expect(pages[0]?.texts[0]?.text).toBe('Sable Pike');
-      const said = pages.flatMap(({ texts }) => texts.map(({ text }) => text));
-      for (const { width, height, texts } of pages) {
-        for (const { x, y, width: long } of texts)
-          expect(x >= 20 && x + long <= width - 15 && y >= 20 && y <= height - 20).toBe(true);
-        const over = texts.flatMap((one, i) =>
-          texts
-            .slice(i + 1)
-            .filter((other) => isOver(one, other))
-            .map((other) => [one.text, other.text]),
-        );
-        expect(over, units).toEqual([]);
+  it.each(share(FAMILIES, 3))(
+    '%s: every reading and caution stands on the page, none over another',
+    async (family) => {
+      const { rig, design, readings, flags } = full(family);
+      for (const units of ['metric', 'imperial', 'both'] as const) {
+        const bytes = await writePdf({
+          design: { ...design, name: 'Sable Pike' },
+          drawing: drawingOf(rig),
+          readings,
+          flags,
+          options: { arrangement: 'third', units },
+        });
+        const pages = await Promise.all([0, 1].map((number) => textsOf(bytes, number)));
+        expect(pages[0]?.texts[0]?.text).toBe('Sable Pike');
+        const said = pages.flatMap(({ texts }) => texts.map(({ text }) => text));
+        for (const { width, height, texts } of pages) {
+          for (const { x, y, width: long } of texts)
+            expect(x >= 20 && x + long <= width - 15 && y >= 20 && y <= height - 20).toBe(true);
+          const over = texts.flatMap((one, i) =>
+            texts
+              .slice(i + 1)
+              .filter((other) => isOver(one, other))
+              .map((other) => [one.text, other.text]),
+          );
+          expect(over, units).toEqual([]);
+        }
+        for (const id of Object.keys(readings) as ReadingId[])
+          expect(said).toContain(READINGS[id].name.replace(/’/g, "'"));
+        const whole = said.join(' ');
+        for (const needed of [
+          'Molten metal and water explode',
+          'they change.',
+          'practice is a rule of the trade.',
+        ])
+          expect(whole).toContain(needed);
       }
-      for (const id of Object.keys(readings) as ReadingId[])
-        expect(said).toContain(READINGS[id].name.replace(/’/g, "'"));
-      const whole = said.join(' ');
-      for (const needed of [
-        'Molten metal and water explode',
-        'they change.',
-        'practice is a rule of the trade.',
-      ])
-        expect(whole).toContain(needed);
-    }
-  });
+    },
+  );
 });
 
 describe('what is said under the drawing', () => {
@@ -495,13 +508,16 @@ describe('round trips', () => {
     expect(Math.abs(massProperties(back).volume / massProperties(mesh).volume - 1)).toBeLessThan(1e-6);
     return back;
   };
-  it.each(FAMILIES)('%s: STL gives the solid back, and the same bytes when written again', (family) => {
-    const mesh = solidOf(family);
-    const bytes = writeStl(mesh, 'x');
-    expect(Buffer.compare(writeStl(isSame(mesh, readStl(bytes)), 'x'), bytes)).toBe(0);
-  });
+  it.each(share(FAMILIES, 4))(
+    '%s: STL gives the solid back, and the same bytes when written again',
+    (family) => {
+      const mesh = solidOf(family);
+      const bytes = writeStl(mesh, 'x');
+      expect(Buffer.compare(writeStl(isSame(mesh, readStl(bytes)), 'x'), bytes)).toBe(0);
+    },
+  );
 
-  it.each(['dart', 'hidden', 'tube', 'glider', 'drop'])('%s: so does 3MF', (family) => {
+  it.each(share(['dart', 'hidden', 'tube', 'glider', 'drop'], 5))('%s: so does 3MF', (family) => {
     const mesh = solidOf(family);
     const bytes = writeThreeMf(mesh, 'x');
     expect(Buffer.compare(writeThreeMf(isSame(mesh, readThreeMf(bytes)), 'x'), bytes)).toBe(0);

@@ -1,4 +1,4 @@
-import { runs } from '../test-kit/runs.ts';
+import { runs, share } from '../test-kit/runs.ts';
 import { initialValues } from '../kind/field.ts';
 import type { FeatureSpec } from './features/index.ts';
 import fc from 'fast-check';
@@ -246,7 +246,7 @@ describe('features in closed form, on a sphere of radius 5', () => {
   });
 });
 
-describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))(
+describe.each(share(DRAWN_FAMILIES, 4).map((family) => [family.key, family] as const))(
   '%s with its features',
   (key, family) => {
     it('columns and the solid library agree to 0.1% over random dimensions, and the mesh is closed', () => {
@@ -341,7 +341,7 @@ describe('a place in the metal', () => {
     ],
   ];
 
-  it.each(bodies)(
+  it.each(share(bodies, 3))(
     'of %s is where its column has it, and where the library’s solid of it has it',
     (_, make) => {
       const body = make();

@@ -1,4 +1,4 @@
-import { runs } from '../test-kit/runs.ts';
+import { runs, share } from '../test-kit/runs.ts';
 import fc from 'fast-check';
 import Module from 'manifold-3d';
 import { beforeAll, describe, expect, it } from 'vitest';
@@ -219,7 +219,7 @@ describe('closed forms', () => {
   });
 });
 
-describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))(
+describe.each(share(DRAWN_FAMILIES, 4).map((family) => [family.key, family] as const))(
   '%s over random dimensions',
   (_, family) => {
     it('mesh, quadrature and the solid library agree on volume to 0.1%, and the mesh is closed', () => {

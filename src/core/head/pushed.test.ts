@@ -88,7 +88,6 @@ describe('a surface pushed in by its cuts', () => {
 
 it('what the water sees of a worked head has the area, and shows the areas, of the solid library’s surface', () => {
   const attitudes = Array.from({ length: 12 }, (_, i) => (Math.PI * i) / 12);
-  let pushedOnes = 0;
   fc.assert(
     fc.property(fc.constantFrom(...DRAWN_FAMILIES), featuresOf(45), (family, all) => {
       const features = Object.fromEntries(
@@ -96,11 +95,11 @@ it('what the water sees of a worked head has the area, and shows the areas, of t
       );
       // Only heads that pass their own checks: what is cut almost away has no surface to speak of.
       const result = evaluate(sampleDesign(family.key, { head: { features } }), AT_ONCE);
-      if (!result.ok) return;
+      fc.pre(result.ok);
       const { head } = result.rig;
       const bare = bareHead(head);
-      if (isPlain(bare) || !pushedMesh(bare, QUALITY)) return;
-      pushedOnes++;
+      // Drawn again until so many are of the sort that is looked at.
+      fc.pre(!isPlain(bare) && pushedMesh(bare, QUALITY) !== undefined);
       const { mesh, area } = sightOf(head);
       const { bare: fine } = surfaceOf(head);
       expect(Math.abs(area / fine - 1)).toBeLessThan(0.015);
@@ -112,7 +111,6 @@ it('what the water sees of a worked head has the area, and shows the areas, of t
         expect(Math.abs(shown / ((fine / meshArea(library)) * theirs(...way)) - 1)).toBeLessThan(0.04);
       }
     }),
-    { numRuns: runs(120), endOnFailure: true },
+    { numRuns: runs(40), endOnFailure: true },
   );
-  expect(pushedOnes).toBeGreaterThan(5);
 });

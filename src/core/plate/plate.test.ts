@@ -98,7 +98,6 @@ describe.each(DRAWN_FAMILIES.map(({ key }) => [key] as const))('%s on its sheet'
 });
 
 it('whatever head, keeper and guard: no figure over another, none off the sheet', () => {
-  let looked = 0;
   fc.assert(
     fc.property(
       anyDesign,
@@ -106,15 +105,13 @@ it('whatever head, keeper and guard: no figure over another, none off the sheet'
       fc.constantFrom('metric' as const, 'imperial' as const, 'both' as const),
       (design, arrangement, units) => {
         const drawing = draw(design);
-        if (!drawing) return;
-        looked++;
+        // Drawn again until it is a head that can be.
+        fc.pre(drawing !== undefined);
         checkSheet(drawing, { arrangement, units });
       },
     ),
-    { numRuns: runs(250) },
+    { numRuns: runs(100) },
   );
-  // Most wild designs cannot be built; that some can is part of the check.
-  expect(looked).toBeGreaterThan(runs(250) / 10);
 });
 
 it.each([

@@ -1,4 +1,7 @@
 import type {
+  BackupChecked,
+  BackupsEdit,
+  BackupsState,
   Collection,
   Documents,
   History,
@@ -167,3 +170,15 @@ export const takeShop = (text: string, seen?: string): Promise<Intake> =>
     method: 'POST',
     body: text,
   });
+
+export const readBackups = (): Promise<BackupsState> => call('/backups');
+export const editBackups = (edit: BackupsEdit): Promise<BackupsState> =>
+  call('/backups', { method: 'PUT', body: JSON.stringify(edit) });
+/** Begins a backup into the shop's folder of them. */
+export const makeBackup = (): Promise<BackupsState> => call('/backups', { method: 'POST' });
+/** Reads a backup whole: its seal and every document. */
+export const checkBackup = (name: string): Promise<BackupChecked> =>
+  call(`/backups/${encodeURIComponent(name)}/verify`, { method: 'POST' });
+/** Begins to restore a backup into a fresh folder beside the shop's data. */
+export const restoreBackup = (name: string): Promise<BackupsState> =>
+  call(`/backups/${encodeURIComponent(name)}/restore`, { method: 'POST' });

@@ -16,6 +16,7 @@ import {
   duplicate,
   listAll,
   read,
+  readBackups,
   readRack,
   readRules,
   readStores,
@@ -120,6 +121,14 @@ export const useRack = () =>
     ...rackQuery,
     refetchInterval: ({ state }) => state.data?.cards.some(({ isStale }) => isStale) === true && ANEW_MS,
   });
+
+/** The shop's backups; asked for again while one is being made or restored, and now and then for the warning in the bar. */
+export const backupsQuery = queryOptions({
+  queryKey: ['backups'],
+  queryFn: readBackups,
+  staleTime: 60_000,
+  refetchInterval: ({ state }) => (state.data?.job?.isRunning === true ? 1_000 : 10 * 60_000),
+});
 
 /** Asks for the Rack before its screen is there. */
 export const preloadRack = (): Promise<void> => queryClient.prefetchQuery(rackQuery);

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import { NavLink, Outlet, useNavigate } from 'react-router';
-import { useFew } from '../data/queries.ts';
+import { backupsQuery, useFew } from '../data/queries.ts';
 import { useTray } from '../data/tray.ts';
 import { useUnits } from '../data/units.ts';
 import { MetalPatterns } from '../drawing/side-figure.tsx';
@@ -15,6 +16,7 @@ export function Shell() {
   const { system, flip } = useUnits();
   // Only what is still there is counted, as the tray shows it.
   const { rows: held } = useFew(useTray().ids);
+  const { data: backups } = useQuery(backupsQuery);
   const [helping, setHelping] = useState(false);
   const navigate = useNavigate();
   useKeys(
@@ -68,6 +70,11 @@ export function Shell() {
           <NavLink to="/stores">Stores</NavLink>
         </nav>
         <div className="bar-tools">
+          {backups?.isOld === true && (
+            <NavLink className="bar-warns" to="/backups">
+              ▲ No backup for a week
+            </NavLink>
+          )}
           <button type="button" className="unit-flip" onClick={flip} title="Change units (U)">
             <span className="visually-hidden">
               Units, now {system === 'imperial' ? 'imperial' : 'metric'}:

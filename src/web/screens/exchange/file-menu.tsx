@@ -1,5 +1,6 @@
 import { lazy, Suspense, useRef, useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
+import { Link } from 'react-router';
 import { useNotices } from '../../parts/notices.tsx';
 import { download } from './download.ts';
 import './exchange.css';
@@ -57,9 +58,8 @@ export function FileMenu() {
             <small className="d-block">no history, named versions,</small>
             <small className="d-block">prices, or what is deleted</small>
           </Dropdown.Item>
-          <Dropdown.Item as="button" type="button" onClick={() => void download('/backup', fail)}>
-            Backup
-            <small className="d-block">everything the server keeps</small>
+          <Dropdown.Item as={Link} to="/backups">
+            Backups …<small className="d-block">everything the server keeps</small>
           </Dropdown.Item>
           <Dropdown.Item as="button" type="button" onClick={() => void download('/readings.csv', fail)}>
             Readings of all heads, CSV

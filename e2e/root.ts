@@ -1,0 +1,4 @@
+import { fileURLToPath } from 'node:url';
+
+/** The project's folder. */
+export const root = fileURLToPath(new URL('..', import.meta.url));
