@@ -150,7 +150,7 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
     if (ctx.method === 'GET' || ctx.status >= 400 || ++writes < TIDIED_AFTER) return;
     writes = 0;
     tidy(db).catch((reason: unknown) => {
-      log.error(reason, 'the tables were not tidied');
+      log.error(brief(reason), 'the tables were not tidied');
     });
   });
   koa.use(router.routes());

@@ -1,5 +1,5 @@
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, statfsSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import type { PGlite, Results, Transaction } from '@electric-sql/pglite';
@@ -48,88 +48,168 @@ function built(name: string): string {
   return found;
 }
 
-/**
- * Opens the embedded database of a folder in a thread of its own; where there is none it begins as the empty shop that was made when the program
- * was built. Rejects with the database's own words when
- * it cannot be opened. `ended` is called if the thread ends without having been asked to; every statement fails from then on.
- */
-export async function openClient(path: string, ended?: (reason: Error) => void): Promise<DatabaseClient> {
+/** Shortest time between two attempts to open a database anew, ms. */
+const AGAIN_MS = 2_000;
+/** Room on the disk below which the database cannot be opened, bytes: it begins a new piece of its log, of 16 MiB, and wants as much again. */
+const LEAST_ROOM = 32 * 2 ** 20;
+
+/** One thread with the database open in it. */
+interface Connection {
+  readonly ask: (order: Wanted) => Promise<unknown>;
+  /** why nothing can be asked of it any more */
+  readonly lost: () => Error | undefined;
+  readonly end: (isOrderly: boolean) => Promise<void>;
+}
+
+/** Whether a failure says that nothing more is to be had of the session it came from: a statement broke off where none can. */
+const breaks = (error: unknown): boolean => {
+  const { code, name } = error as { code?: unknown; name?: unknown };
+  // PostgreSQL's invalid_cursor_state, which here only a statement that was never ended can be the reason of; and a trap of the runtime.
+  return code === '24000' || name === 'RuntimeError';
+};
+
+/** Opens a database in a thread. Rejects with the database's own words, or with ENOSPC where the disk is why. */
+async function connect(path: string): Promise<Connection> {
   const waiting = new Map<number, { resolve: (value: unknown) => void; reject: (reason: unknown) => void }>();
-  let [count, transactions] = [0, 0];
+  let count = 0;
   let gone: Error | undefined;
-  let isClosing = false;
+  const isNew = !existsSync(join(path, 'PG_VERSION'));
   const thread = new Worker(built('database.js'), {
-    workerData: {
-      path,
-      ...(existsSync(join(path, 'PG_VERSION')) ? {} : { template: built('empty-shop.tar.gz') }),
-    },
+    workerData: { path, ...(isNew ? { template: built('empty-shop.tar.gz') } : {}) },
   });
-  const begun = new Promise<unknown>((resolve, reject) => waiting.set(0, { resolve, reject }));
   const fail = (reason: Error): void => {
-    if (gone) return;
-    gone = reason;
-    const isOpening = waiting.has(0);
-    for (const { reject } of waiting.values()) reject(reason);
+    gone ??= reason;
+    for (const { reject } of waiting.values()) reject(gone);
     waiting.clear();
-    if (!isClosing && !isOpening) ended?.(reason);
   };
+  const begun = new Promise<unknown>((resolve, reject) => waiting.set(0, { resolve, reject }));
   thread.on('message', (answer: Answer) => {
     const asked = waiting.get(answer.id);
     waiting.delete(answer.id);
     if ('failure' in answer) asked?.reject(revived(answer.failure));
     else asked?.resolve(answer.value);
   });
-  thread.on('error', (error) => fail(error));
+  thread.on('error', fail);
   thread.on('exit', (code) => fail(new Error(`The database has ended (${code}).`)));
-
-  const ask = (order: Wanted): Promise<unknown> => {
-    if (gone) return Promise.reject(gone);
-    const id = ++count;
-    return new Promise((resolve, reject) => {
-      waiting.set(id, { resolve, reject });
-      try {
-        thread.postMessage({ ...order, id });
-      } catch (error) {
-        waiting.delete(id);
-        reject(error as Error);
-      }
+  await begun.catch((error: unknown) => {
+    const { bavail, bsize } = statfsSync(dirname(path));
+    if (bavail * bsize >= LEAST_ROOM) throw error;
+    throw Object.assign(new Error('There is no room on the disk for the database.', { cause: error }), {
+      code: 'ENOSPC',
     });
+  });
+  const ask = (order: Wanted): Promise<unknown> =>
+    new Promise((resolve, reject) => {
+      if (gone) {
+        reject(gone);
+        return;
+      }
+      const id = ++count;
+      waiting.set(id, { resolve, reject });
+      thread.postMessage({ ...order, id });
+    });
+  return {
+    ask,
+    lost: () => gone,
+    end: async (isOrderly) => {
+      // A thread that ends with its last answer has closed.
+      if (isOrderly)
+        await ask({ act: 'close' }).catch((error: unknown) => {
+          if (!gone) throw error;
+        });
+      fail(new Error('The database is closed.'));
+      await thread.terminate();
+    },
   };
-  const session = (transaction?: number): Pick<PGlite, 'query' | 'exec'> => ({
+}
+
+/**
+ * Opens the embedded database of a folder in a thread of its own; where there is none it begins as the empty shop that was made when the program
+ * was built. Rejects with the database's own words when it cannot be opened. A session that broke, for want of room on the disk above all, is let
+ * go and the database opened anew for whoever asks next: everything that was answered for is in its log. Until that succeeds every
+ * statement fails with the reason.
+ */
+export async function openClient(path: string): Promise<DatabaseClient> {
+  let current: Connection | undefined = await connect(path);
+  let opening: Promise<Connection> | undefined;
+  let refusal: { readonly at: number; readonly reason: unknown } | undefined;
+  let transactions = 0;
+  let isClosed = false;
+
+  const connection = async (): Promise<Connection> => {
+    if (current && !current.lost()) return current;
+    if (isClosed) throw new Error('The database is closed.');
+    if (refusal && Date.now() - refusal.at < AGAIN_MS) throw refusal.reason;
+    opening ??= (async () => {
+      await current?.end(false);
+      current = undefined;
+      current = await connect(path);
+      refusal = undefined;
+      return current;
+    })()
+      .catch((reason: unknown) => {
+        refusal = { at: Date.now(), reason };
+        throw reason;
+      })
+      .finally(() => {
+        opening = undefined;
+      });
+    return opening;
+  };
+  /** Asks one connection; one that turns out broken is not asked again. */
+  const askOf = async (one: Connection, order: Wanted): Promise<unknown> => {
+    try {
+      return await one.ask(order);
+    } catch (error) {
+      if (breaks(error)) await one.end(false);
+      throw error;
+    }
+  };
+  /** Asks whichever connection there is; what a broken one refused before it began is asked anew. */
+  const ask = async (order: Wanted): Promise<unknown> => {
+    const one = await connection();
+    try {
+      return await askOf(one, order);
+    } catch (error) {
+      if ((error as { code?: unknown }).code !== '24000') throw error;
+      return askOf(await connection(), order);
+    }
+  };
+  const session = (
+    asked: (order: Wanted) => Promise<unknown>,
+    transaction?: number,
+  ): Pick<PGlite, 'query' | 'exec'> => ({
     query: async <T>(text: string, params: unknown[] = [], options: { rowMode?: 'array' | 'object' } = {}) =>
-      (await ask({
+      (await asked({
         act: 'query',
         text,
         params,
         rowMode: options.rowMode ?? 'object',
         transaction,
       })) as Results<T>,
-    exec: async (text) => (await ask({ act: 'exec', text, transaction })) as Results[],
+    exec: async (text) => (await asked({ act: 'exec', text, transaction })) as Results[],
   });
-  await begun;
   return {
-    ...session(),
+    ...session(ask),
     transaction: async <T>(act: (tx: Transaction) => Promise<T>): Promise<T> => {
       const transaction = ++transactions;
       await ask({ act: 'begin', transaction });
+      // All of it on the connection it was begun on: what another one has is another transaction.
+      const one = await connection();
+      const within = (order: Wanted) => askOf(one, order);
       let value: T;
       try {
-        value = await act(session(transaction) as Transaction);
+        value = await act(session(within, transaction) as Transaction);
       } catch (error) {
-        await ask({ act: 'rollback', transaction }).catch(() => undefined);
+        await within({ act: 'rollback', transaction }).catch(() => undefined);
         throw error;
       }
-      await ask({ act: 'commit', transaction });
+      await within({ act: 'commit', transaction });
       return value;
     },
     close: async () => {
-      if (gone) return;
-      isClosing = true;
-      await ask({ act: 'close' }).catch((error: unknown) => {
-        // A thread that ends with its last answer has closed.
-        if (!gone) throw error;
-      });
-      await thread.terminate();
+      isClosed = true;
+      await current?.end(!current.lost());
     },
   };
 }

@@ -35,20 +35,20 @@ export async function openDatabase(
 ): Promise<OpenDatabase> {
   // From the first byte: the database's files are made with this in force too.
   process.umask(0o077);
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
-  chmodSync(folder, 0o700);
-  const release = await lockFolder(folder, (reason) => {
-    // Another process may be writing here now: going on could only do harm.
-    console.error(`The data in ${folder} is no longer held by this server (${reason.message}). It stops.`);
-    process.exit(1);
+  const release = await held(folder).catch((cause: unknown) => {
+    const { code } = cause as NodeJS.ErrnoException;
+    if (isDiskFull(cause)) throw damaged(folder, cause);
+    if (code === 'EROFS' || code === 'EACCES' || code === 'EPERM')
+      throw new Error(
+        `Nothing can be written in ${folder} (${code}). Make it writable for this user, or choose another folder with --data.`,
+        { cause },
+      );
+    throw cause;
   });
   let client: DatabaseClient | undefined;
   try {
     await createWhole(folder, fill);
-    const opened = await openClient(join(folder, 'postgres'), (reason) => {
-      console.error(`${reason.message} The server stops; start it again.`);
-      process.exit(1);
-    }).catch((cause: unknown) => {
+    const opened = await openClient(join(folder, 'postgres')).catch((cause: unknown) => {
       throw damaged(folder, cause);
     });
     client = opened;
@@ -70,6 +70,17 @@ export async function openDatabase(
     await release();
     throw error;
   }
+}
+
+/** Makes the folder this user's alone and takes it for this process; what gives it back. */
+async function held(folder: string): Promise<() => Promise<void>> {
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  chmodSync(folder, 0o700);
+  return lockFolder(folder, (reason) => {
+    // Another process may be writing here now: going on could only do harm.
+    console.error(`The data in ${folder} is no longer held by this server (${reason.message}). It stops.`);
+    process.exit(1);
+  });
 }
 
 const damaged = (folder: string, cause: unknown): Error =>
