@@ -34,7 +34,15 @@ import { named, openBrowser, openPage } from '../e2e/browser.ts';
 import { dataFolder, startServer } from '../e2e/server.ts';
 import { behaviours } from './behaviours.ts';
 import { busiest, FRAME, line, median, NAMED, NOTICEABLE } from './kit.ts';
+import { largeShop } from './shop.ts';
 import { draggedInTank } from './tank.ts';
+
+// npm run bench -- shop [SCALE] measures that alone: filling a large one takes minutes.
+if (process.argv[2] === 'shop') {
+  await ensureNode();
+  await largeShop(Number(process.argv[3] ?? 1));
+  process.exit(0);
+}
 
 const kernel = await loadSolids();
 await making();

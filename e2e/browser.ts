@@ -1,3 +1,4 @@
+import './steady.ts';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -66,6 +67,7 @@ export async function openPage(
   const page = await browser.newPage();
   page.setDefaultTimeout(PATIENCE);
   watchPage(page);
+  lookSometimes(page);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
   page.on('console', (message) => {
@@ -73,6 +75,14 @@ export async function openPage(
   });
   await page.goto(url, { waitUntil: 'load' });
   return Object.assign(page, { complaints });
+}
+
+/** How often a page is looked at for what is waited for, ms: in every frame, as is usual, keeps a core busy with looking. */
+const LOOK_MS = 80;
+
+function lookSometimes(page: Page): void {
+  const look = page.waitForFunction.bind(page);
+  page.waitForFunction = (what, options, ...args) => look(what, { polling: LOOK_MS, ...options }, ...args);
 }
 
 /** Waits until the page shows a text. */
@@ -103,5 +113,6 @@ export async function openWindow(browser: Browser, url: string): Promise<Page> {
   if (!page) throw new Error('The window has no page.');
   await page.setViewport({ width: 1280, height: 800 });
   watchPage(page);
+  lookSometimes(page);
   return page;
 }

@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
+import { isWhole } from '../src/core/test-kit/runs.ts';
 import type { RunningServer } from './server.ts';
 import { startServer } from './server.ts';
 
@@ -26,7 +27,7 @@ const canMount = ((): boolean => {
 })();
 
 /** Cuts tried, and where in the life of a shop: their seed makes them come again. */
-const CUTS = process.env['FERN_ANVIL_WHOLE'] === '1' ? 20 : 4;
+const CUTS = isWhole ? 20 : 2;
 let seed = Number(process.env['SEED'] ?? 20261126);
 /** The minimal standard generator (Park & Miller 1988). */
 const chance = (): number => (seed = (seed * 48271) % 2147483647) / 2147483647;
@@ -129,7 +130,7 @@ describe.skipIf(!canMount)('when the power is cut', () => {
 
   it('during a first start, the shop starts from what is there', { timeout: 600_000 }, async () => {
     const starting = startServer(join(place, 'second')).catch(() => undefined);
-    for (let look = 0; look < 3; look++) {
+    for (let look = 0; look < (isWhole ? 3 : 1); look++) {
       await new Promise((resolve) => setTimeout(resolve, 300 + 1_500 * chance()));
       const cut = join(folder, `first-${look}.img`);
       run('cp', '--sparse=always', image, cut);

@@ -2,7 +2,12 @@
  * Broken requests and broken files, so many (first argument, 20,000 unless given) from a seed (second argument): none may be answered 5xx other than
  * by a stated limit, take over two seconds, or make memory grow. Ends with code 1 where one does. Run: npm run fuzz [-- REQUESTS [SEED]].
  */
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { COLLECTIONS, WITH_HISTORY } from '../src/contract/api.ts';
+import { BackupProblem, verifyBackup } from '../src/disk/backup-file.ts';
+import { fillShop } from '../src/server/full-shop.test-kit.ts';
 import { freshRig, newBatch, newMould, newRange, newTrial } from '../src/core/index.ts';
 import { runApp } from '../src/server/app.test-kit.ts';
 import { sampleDesign } from '../src/core/test-kit/sample.test-kit.ts';
@@ -120,7 +125,8 @@ function request(): { method: string; path: string; body?: string; headers: Reco
     () => '/scale',
     () => `/scale/lines?seconds=${pick(['1', odd()])}`,
     () => '/designs/series',
-    () => '/shop?trial',
+    () => `/shop?${pick(['trial', `seen=${odd()}`])}`,
+    () => `/backups${pick(['', `/${odd()}`, `/${odd()}/verify`])}`,
     () => `/readings.csv?ids=${id}`,
   ])();
   const method = pick(['GET', 'GET', 'POST', 'PUT', 'DELETE', 'PATCH']);
@@ -188,6 +194,49 @@ const growth = (process.memoryUsage().rss - before) / 1e6;
 console.log(
   `${requests} requests from seed ${seed}: ${JSON.stringify(by)}; slowest ${Math.round(slowest)} ms; memory ${growth.toFixed(0)} MB more`,
 );
+// A backup of all that, with one bit turned at every thousandth place, and cut, doubled and spoilt at random: refused in a sentence, or read as it was made.
+const place = mkdtempSync(join(tmpdir(), 'fern-anvil-fuzz-'));
+const [whole, spoiltFile] = [join(place, 'whole.gz'), join(place, 'spoilt.gz')];
+await fillShop(app);
+const backup = new Uint8Array(await (await app.send('GET', '/backup')).arrayBuffer());
+writeFileSync(whole, backup);
+const { rows } = await verifyBackup(whole, 'seal');
+const spoilings: ((bytes: Uint8Array) => Uint8Array)[] = [
+  ...Array.from({ length: Math.ceil(backup.length / 1000) }, (_, i) => (bytes: Uint8Array) => {
+    bytes[i * 1000] = (bytes[i * 1000] ?? 0) ^ (1 << Math.floor(random() * 8));
+    return bytes;
+  }),
+  ...Array.from({ length: Math.max(30, Math.floor(requests / 60)) }, () => (bytes: Uint8Array) => {
+    const at = Math.floor(random() * bytes.length);
+    if (random() < 0.3) return bytes.slice(0, at);
+    if (random() < 0.3) return new Uint8Array([...bytes.slice(at), ...bytes]);
+    for (let k = 0; k < 1 + Math.floor(random() * 20); k++)
+      bytes[Math.floor(random() * bytes.length)] = Math.floor(random() * 256);
+    return bytes;
+  }),
+];
+let [refused, same] = [0, 0];
+for (const spoil of spoilings) {
+  writeFileSync(spoiltFile, spoil(backup.slice()));
+  try {
+    const read = await verifyBackup(spoiltFile, 'seal');
+    same++;
+    if (read.rows !== rows) {
+      failed++;
+      console.error(`a spoilt backup was read as ${read.rows} rows`);
+    }
+  } catch (error) {
+    refused++;
+    if (!(error instanceof BackupProblem) || !/[.]$/.test(error.message)) {
+      failed++;
+      console.error(`backup: ${(error as Error).message}`);
+    }
+  }
+}
+console.log(
+  `${spoilings.length} spoilt backups of ${rows} rows in ${backup.length} bytes: ${refused} refused in a sentence, ${same} read as they were made`,
+);
+rmSync(place, { recursive: true, force: true });
 await app.end();
 
 // Files: sound ones with bytes changed, cut or doubled.

@@ -20,7 +20,8 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 /** The terminal as a person runs it. */
 function anvil(args: readonly string[], input?: string) {
-  const done = spawnSync(process.execPath, ['scripts/anvil.mjs', ...args], {
+  // The program as built; scripts/anvil.mjs looks whether it is of these sources and then runs this.
+  const done = spawnSync(process.execPath, ['dist/node/anvil.js', ...args], {
     cwd: root,
     encoding: 'utf8',
     ...(input === undefined ? {} : { input }),

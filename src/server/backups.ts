@@ -74,11 +74,18 @@ function listed(folder: string, shop: string): BackupRow[] {
     .sort((a, b) => (a.at < b.at ? 1 : -1));
 }
 
+/** Makes a folder with those it lies in, one by one: where a file system makes none, the runtime's own way of doing so never ends. */
+function makeFolder(folder: string): void {
+  if (existsSync(folder)) return;
+  makeFolder(dirname(folder));
+  mkdirSync(folder, { mode: 0o700 });
+}
+
 /** Why a folder will not do, and what to do about it; nothing where it will. */
 function unfit(folder: string): string | undefined {
   if (!isAbsolute(folder)) return 'Folder: give it whole, from the root of the disk on.';
   try {
-    mkdirSync(folder, { recursive: true, mode: 0o700 });
+    makeFolder(folder);
     const trial = join(folder, `.fern-anvil-${randomBytes(4).toString('hex')}`);
     closeSync(openSync(trial, 'wx', 0o600));
     rmSync(trial);
@@ -99,7 +106,7 @@ export async function makeBackup(
   at: Date,
   signal?: AbortSignal,
 ): Promise<string> {
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  makeFolder(folder);
   const name = nameFor(shop, at);
   const part = join(folder, `${name}.part`);
   // What a process that was killed has left.

@@ -17,6 +17,7 @@ import {
   checkOf,
   checkPlasticDocument,
 } from '../contract/validate.ts';
+import { share } from '../core/test-kit/runs.ts';
 
 const folder = fileURLToPath(new URL('../../demo', import.meta.url));
 const read = <T>(name: string) =>
@@ -103,13 +104,18 @@ describe('the demo workshop', () => {
   });
 
   // What a shop would say over the counter: common practice, no source.
-  it.each([
-    ['hollin-ledges-drag', /Oval/],
-    ['broads-reeds', /^Reedcutter|^Marsh|^Sedge|^Slotted/],
-    ['tideway-bass', /Oval 3\/4 T|Tideway|Deep Torpedo/],
-    ['staithe-perch', /^Ice Drop/],
-    ['alder-carr', /^Hooded|^Alder|^Slotted/],
-  ])(
+  it.each(
+    share(
+      [
+        ['hollin-ledges-drag', /Oval/],
+        ['broads-reeds', /^Reedcutter|^Marsh|^Sedge|^Slotted/],
+        ['tideway-bass', /Oval 3\/4 T|Tideway|Deep Torpedo/],
+        ['staithe-perch', /^Ice Drop/],
+        ['alder-carr', /^Hooded|^Alder|^Slotted/],
+      ] as const,
+      3,
+    ),
+  )(
     'for %s the first answer is one a shop would give',
     (id, wanted) => {
       const brief = briefs.find((candidate) => candidate.id === id)?.document;

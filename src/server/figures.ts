@@ -36,13 +36,14 @@ export interface Figures {
 /**
  * Makes figures anew that are out of date, however they came to be, one head at a time and away from the event loop. A head whose figures could
  * not be had for want of time or memory stays out of date, rests a while and is tried again; the end of the process loses nothing, since the
- * next start finds the same.
+ * next start finds the same. `pause` is how long such a head rests, ms.
  */
 export function openFigures(
   db: Database,
   metals: () => Promise<readonly Metal[]>,
   make: (design: Design) => Promise<Made>,
   log: Logger,
+  pause: { readonly first: number; readonly longest: number } = REST,
 ): Figures {
   let isEnding = false;
   let isWanted = false;
@@ -66,7 +67,7 @@ export function openFigures(
       const made = await make(row.document as Design);
       if (made.summary === null) {
         const times = (resting.get(id)?.times ?? 0) + 1;
-        const rest = Math.min(REST.longest, REST.first * 2 ** (times - 1));
+        const rest = Math.min(pause.longest, pause.first * 2 ** (times - 1));
         resting.set(id, { until: Date.now() + rest, times });
         return;
       }

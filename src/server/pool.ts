@@ -73,7 +73,7 @@ export function openPool(): Pool {
         throw new HttpProblem(503, 'Busy', 'Too much is waiting to be computed. Try again in a moment.');
       const done = await queue.add(
         async (): Promise<Done<K>> => {
-          const late = AbortSignal.timeout(seconds * 1000);
+          const late = AbortSignal.timeout(Math.ceil(seconds * 1000));
           try {
             return (await threads.run(
               { task, given },

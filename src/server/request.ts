@@ -61,7 +61,7 @@ export function wantedVersion(ctx: Context): number | undefined {
 
 /** Offers the answer as a file. Its name stands in the header in any script, and spelled in Latin letters for those that know no other (RFC 6266). */
 export function attach(ctx: Context, name: string): void {
-  const latin = [...name].map((letter) => (letter <= '\u00ff' ? letter : anyAscii(letter))).join('');
+  const latin = /[^\u0020-\u00ff]/.test(name) ? anyAscii(name) : name;
   ctx.attachment(name, { fallback: fileName(latin) });
 }
 

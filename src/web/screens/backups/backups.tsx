@@ -53,7 +53,7 @@ function BackupsOf({ state }: { readonly state: BackupsState }) {
       <h1>Backups</h1>
       <p className={isOld ? 'backups-old' : ''} role="status">
         {newest
-          ? `The newest backup is ${ageOf(newest.at)}: ${dateOf(newest.at)}.`
+          ? `The newest backup was made ${ageOf(newest.at)} (${dateOf(newest.at)}).`
           : isDemo
             ? 'There is no backup. The demo shop makes none by itself.'
             : 'There is no backup yet.'}{' '}

@@ -326,9 +326,9 @@ function Optional({
         <button
           type="button"
           className="btn btn-sm btn-quiet"
-          aria-label={`${label}: measured`}
           onClick={() => onChange(Math.round(initial * 100) / 100)}
         >
+          <span className="visually-hidden">{label}, measured: </span>
           {format(initial, kind)} ?
         </button>
       </div>

@@ -157,14 +157,9 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
           <div className="counters" role="group" aria-label={`Counters of ${rig.head}`}>
             {COUNTS.map((key) => (
               <div key={key} className="counter">
-                <button
-                  type="button"
-                  className="counter-more"
-                  aria-label={`${NAMES[key]}: ${rig[key]}, one more`}
-                  onClick={() => count(key, 1)}
-                >
-                  <span>{NAMES[key]}</span>
-                  <b>{rig[key]}</b>
+                <button type="button" className="counter-more" onClick={() => count(key, 1)}>
+                  <span>{NAMES[key]}</span> <b>{rig[key]}</b>
+                  <span className="visually-hidden">, one more</span>
                 </button>
                 <button
                   type="button"

@@ -1,0 +1,170 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { share } from '../src/core/test-kit/runs.ts';
+import type { OpenBrowser } from './browser.ts';
+import { openBrowser, openPage, sees } from './browser.ts';
+import type { RunningServer } from './server.ts';
+import { dataFolder, startServer } from './server.ts';
+
+/*
+ * Every screen, opened once: whole and usable at every width from a phone to a wide desk, free of faults that axe calls serious, and
+ * without a complaint on its console.
+ */
+
+interface Axe {
+  readonly run: () => Promise<{
+    violations: { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }[];
+  }>;
+}
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+const data = dataFolder('demo');
+let server: RunningServer;
+let plain: OpenBrowser;
+beforeAll(async () => {
+  server = await startServer(data.path, { demo: true });
+  plain = await openBrowser('plain');
+});
+afterAll(async () => {
+  await plain.close();
+  await server.end();
+  data.remove();
+});
+
+/** Screens, and the selector or the words that show that one is there. */
+const SCREENS: readonly (readonly [
+  name: string,
+  path: string,
+  ready: string | { readonly words: string },
+])[] = [
+  ['Rack', '/', '.rack-card'],
+  ['Bench', '/designs/gravel-oval-1-2', '.strip-metal'],
+  ['Bench with a guard', '/designs/reedcutter-3-8', '.strip-metal'],
+  ['a section', '/designs/fathers-pattern-1-2?section=0.4', '.section-inset path'],
+  ['Ladder', '/designs/alder-wedge-1-2/ladder', '.ladder-weight'],
+  ['Tank', '/designs/reedcutter-3-8/water', '.tank-figures'],
+  ['Tank’s line', '/designs/gravel-oval-1-2/water?view=line', '.tank-figures'],
+  ['Tank’s bottom', '/designs/gravel-oval-1-2/water?view=bottom', { words: 'It stands.' }],
+  ['Tank’s map', '/designs/reedcutter-3-8/water?view=bottom', '.tank-map'],
+  ['Tank’s hook', '/designs/reedcutter-3-8/water?view=hook', '.tank-force'],
+  ['Rig', '/designs/tideway-ball-1/rig?plastic=wherry-paddle-4', { words: 'Hook comes out at' }],
+  ['Rig without a plastic', '/designs/tideway-ball-1/rig', '.verdict'],
+  ['Plastics', '/stores?shelf=plastics', '.plastic-card'],
+  ['a plastic', '/stores?shelf=plastics&plastic=tarn-grub-3', '.plastic-used li'],
+  ['Side by side', '/compare', { words: 'Differences first' }],
+  ['Briefs', '/briefs/hollin-ledges-drag', '.head-row[data-settled=true]'],
+  ['Rules', '/rules', '.rule'],
+  ['Sayings', '/sayings', '.saying'],
+  ['Uses', '/designs/gravel-oval-1-2/uses', '.use-group li'],
+  ['Stores', '/stores', '.stores-table'],
+  ['Hooks', '/stores?shelf=hooks', '.hook-table tbody tr'],
+  ['Mould', '/designs/pip-1-16/mould', { words: 'All but the last add up' }],
+  ['Take in', '/take-in?shape=football&m.breadth=19', { words: 'adds up' }],
+  ['Batch', '/batches/pip-april', { words: 'on target' }],
+  ['Pour', '/batches/pip-april?view=pour', { words: 'First pot ready' }],
+  ['Range', '/range', { words: 'Prices, packs and moulds' }],
+  ['Day', '/trials/day-2026-05-03', { words: 'Hung up' }],
+  ['Backups', '/backups', '.backups-where'],
+  ['Compare days', '/trials?view=compare', '.strata, table'],
+];
+
+/** Controls that cannot be reached or used: outside the window and anything that scrolls, or lying over each other. */
+const unusable = (on: Page) =>
+  on.evaluate(() => {
+    const scrolls = (element: Element) => {
+      for (let up = element.parentElement; up; up = up.parentElement) {
+        const { overflowX } = getComputedStyle(up);
+        if (overflowX === 'auto' || overflowX === 'scroll') return true;
+      }
+      return false;
+    };
+    const controls = [...document.querySelectorAll<HTMLElement>('button, a[href], input, select')].filter(
+      (element) => element.checkVisibility() && !element.closest('svg') && !element.matches('.skip'),
+    );
+    const boxes = controls.map((element) => ({ element, box: element.getBoundingClientRect() }));
+    const said = ({ element }: (typeof boxes)[0]) =>
+      `${element.tagName} ${element.getAttribute('aria-label') ?? element.textContent ?? ''}`.slice(0, 50);
+    const outside = boxes
+      .filter(
+        ({ element, box }) =>
+          box.width > 2 && (box.right > innerWidth + 1 || box.left < -1) && !scrolls(element),
+      )
+      .map((one) => `${said(one)} reaches to ${Math.round(one.box.right)}`);
+    const over = boxes.flatMap((a, i) =>
+      boxes.slice(i + 1).flatMap((b) => {
+        if (a.element.contains(b.element) || b.element.contains(a.element)) return [];
+        if (a.element.parentElement !== b.element.parentElement) return [];
+        const wide = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left);
+        const high = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top);
+        return wide > 3 && high > 3 && getComputedStyle(b.element).position !== 'absolute'
+          ? [`${said(a)} lies over ${said(b)}`]
+          : [];
+      }),
+    );
+    return { wide: document.documentElement.scrollWidth - innerWidth, outside, over };
+  });
+
+const WIDTHS = [
+  [2560, 1300],
+  [820, 1180],
+  [390, 844],
+  [1280, 800],
+] as const;
+
+/** Serious faults that axe finds on a page. */
+async function faultsOn(page: Page): Promise<string[]> {
+  await page.evaluate(axeSource);
+  return page.evaluate(async () => {
+    const { violations } = await (window as unknown as { axe: Axe }).axe.run();
+    return violations
+      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      .map(
+        ({ id, nodes }) =>
+          `${id}: ${nodes
+            .slice(0, 3)
+            .map(({ html, failureSummary }) => `${html.slice(0, 160)} ${failureSummary}`)
+            .join(' | ')}`,
+      );
+  });
+}
+
+/** A screen with two heads in the tray, once it is there. */
+async function opened({ browser }: OpenBrowser, path: string, ready: (typeof SCREENS)[number][2]) {
+  const page = await openPage(browser, 'about:blank');
+  await page.evaluateOnNewDocument(() =>
+    localStorage.setItem('fern-anvil.tray', JSON.stringify(['pip-1-16', 'reedcutter-3-8'])),
+  );
+  await page.goto(`${server.url}${path}`, { waitUntil: 'load' });
+  if (typeof ready === 'string') await page.waitForSelector(ready);
+  else await sees(page, ready.words);
+  return page;
+}
+
+describe('a screen', () => {
+  it.each(share(SCREENS, 2))(
+    '%s is whole and usable at every width, and sound to axe',
+    async (_, path, ready) => {
+      const page = await opened(plain, path, ready);
+      for (const [width, height] of WIDTHS) {
+        await page.setViewport({ width, height });
+        // What is laid out by its box is laid out anew a frame or two later.
+        await expect
+          .poll(async () => [width, await unusable(page)], { timeout: 20_000 })
+          .toEqual([width, { wide: 0, outside: [], over: [] }]);
+      }
+      expect(await faultsOn(page)).toEqual([]);
+      expect(page.complaints).toEqual([]);
+      await page.close();
+    },
+  );
+
+  it('with a solid, where there is WebGL, is sound to axe too', async () => {
+    const webgl = await openBrowser('webgl');
+    const page = await opened(webgl, '/designs/kingfisher-dart-1-4?show=solid', '.solid[data-shown=true]');
+    expect(await faultsOn(page)).toEqual([]);
+    await webgl.close();
+  });
+});
