@@ -8,6 +8,14 @@ import type { MadeDesign } from './work.ts';
 /** Seconds of work a design’s figures may take; a usual one takes tenths. */
 const MOST_SECONDS = 20;
 
+/** What a design is kept with whose figures are still to be worked out: its name on a card. */
+export const pendingMade = (design: Design): Made => ({
+  summary: null,
+  card: pendingCard(design),
+  revision: 0,
+  metal: design.head.metal,
+});
+
 /**
  * Summaries and cards of designs, made in a thread. A design whose figures cannot be had, for want of time or memory or because too much waits,
  * is kept all the same, with its name on a card and no figures, which says that they are still to be made: `pending` is told of it. That is
@@ -39,7 +47,7 @@ export function designMaker(
           return each;
         }
         pending();
-        return [{ summary: null, card: pendingCard(only), revision: 0, metal: only.head.metal }];
+        return [pendingMade(only)];
       }
     };
     return make(designs);

@@ -2,7 +2,7 @@ import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { BackupsState, Intake, Kept } from '../contract/api.ts';
+import type { BackupsState, Intake, Kept, RackIndex } from '../contract/api.ts';
 import type { Design } from '../core/index.ts';
 import { newRange } from '../core/index.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
@@ -156,5 +156,20 @@ describe('the write-ahead log', () => {
     expect(rows[0]?.bytes).toBeGreaterThan(80e6);
     expect(largest).toBeLessThanOrEqual(64 * 2 ** 20);
     await db.execute(sql`delete from photos where name = 'noise'`);
+  });
+});
+
+describe('a shop file of many heads', () => {
+  it('has them on the Rack at once by name, and their figures follow', async () => {
+    const ids = Array.from({ length: 24 }, (_, i) => `many-${i}`);
+    const designs = ids.map((id) => ({ id, document: { ...sampleDesign('ball'), name: id } }));
+    const taken = await app.send('POST', '/shop', { format: 'fern-anvil/shop', version: 1, designs });
+    expect(taken.status).toBe(200);
+    const cards = async () =>
+      (await app.ask<RackIndex>('GET', '/rack')).cards.filter(({ id }) => ids.includes(id));
+    expect((await cards()).map(({ name }) => name).sort()).toEqual([...ids].sort());
+    await expect
+      .poll(async () => (await cards()).filter(({ grams }) => grams !== null).length, { timeout: 60_000 })
+      .toBe(24);
   });
 });

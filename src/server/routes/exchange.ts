@@ -20,6 +20,7 @@ import { writeHooksCsv } from '../../core/exchange/hooks-csv.ts';
 import { writePlasticsCsv } from '../../core/exchange/plastics-csv.ts';
 import type { Database } from '../database.ts';
 import type { DocumentStore, Made, Stored } from '../documents.ts';
+import { pendingMade } from '../designs-made.ts';
 import { PLAIN } from '../documents.ts';
 import { HttpProblem, invalid, notFound } from '../problem.ts';
 import type { Figures } from '../figures.ts';
@@ -177,7 +178,7 @@ export function exchangeRoutes(
     const shop = taken(
       await pool.run('shop', [await bytesOf(ctx)], { seconds: SECONDS.shop, signal: gone(ctx) }),
     );
-    ctx.body = await takeIn(db, stores, shop, trial !== undefined, seen);
+    ctx.body = await takeIn(db, stores, figures, shop, trial !== undefined, seen);
   });
 }
 
@@ -228,6 +229,9 @@ async function columnsThere(db: Database, wanted: readonly string[] | undefined)
   );
 }
 
+/** Most designs of a shop file whose figures are worked out before it is taken in: some seconds of work. */
+const MOST_AT_ONCE = 20;
+
 const changedMeanwhile = (what: string) =>
   new HttpProblem(
     412,
@@ -242,6 +246,7 @@ const changedMeanwhile = (what: string) =>
 async function takeIn(
   db: Database,
   stores: Stores,
+  figures: Figures,
   shop: Shop,
   isTrial: boolean,
   seen: string | undefined,
@@ -276,9 +281,13 @@ async function takeIn(
   const token = looked.digest('base64url');
   if (isTrial) return { done: false, rows, problems: [], seen: token };
   if (seen !== undefined && seen !== token) throw changedMeanwhile('Something of this file');
+  // The figures of a few are worked out first; many are there at once by name, and theirs follow behind.
+  const isFew = coming.length <= MOST_AT_ONCE;
   const made = new Map<string, Made>();
-  for (const [i, one] of (await stores.designs.makeAll(coming.map(({ document }) => document))).entries())
-    made.set(coming[i]?.id ?? '', one);
+  const all = isFew
+    ? await stores.designs.makeAll(coming.map(({ document }) => document))
+    : coming.map(({ document }) => pendingMade(document));
+  for (const [i, one] of all.entries()) made.set(coming[i]?.id ?? '', one);
   madeOf = (id) => made.get(id) ?? PLAIN;
   await db
     .transaction(async (tx) => {
@@ -287,5 +296,6 @@ async function takeIn(
     .catch((error: unknown) => {
       throw isTaken(error) ? changedMeanwhile('A document of this file') : error;
     });
+  if (!isFew) figures.wake();
   return { done: true, rows, problems: [], seen: token };
 }
