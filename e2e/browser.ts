@@ -21,11 +21,11 @@ export interface OpenBrowser {
 /** Graphics as a machine without any has them: WebGL by emulation, which makes all other drawing slow; or none, and plain drawing. */
 const GRAPHICS = {
   webgl: ['--use-angle=swiftshader', '--enable-unsafe-swiftshader'],
-  plain: ['--disable-gpu'],
+  plain: ['--disable-gpu', '--disable-3d-apis'],
 } as const;
 
 /** Debian's Chromium, headless, with a fresh profile and no contact to the outside. */
-export async function openBrowser(graphics: keyof typeof GRAPHICS = 'webgl'): Promise<OpenBrowser> {
+export async function openBrowser(graphics: keyof typeof GRAPHICS = 'plain'): Promise<OpenBrowser> {
   const executablePath = CANDIDATES.find((path) => path && existsSync(path));
   if (!executablePath)
     throw new Error('Chromium is not installed. Run npm test, or apt-get install chromium.');

@@ -27,7 +27,7 @@ afterEach(async () => {
 beforeAll(async () => {
   data = dataFolder('demo');
   server = await startServer(data.path, { demo: true });
-  chromium = await openBrowser('plain');
+  chromium = await openBrowser();
 });
 afterAll(async () => {
   await chromium.close();

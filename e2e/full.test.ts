@@ -257,65 +257,6 @@ describe('the Bench in full', () => {
     await press('First angle');
   });
 
-  it('the solid turns by keys', async () => {
-    await go('/designs/kingfisher-dart-1-4?show=solid');
-    await page.waitForSelector('.solid[data-shown=true]');
-    const picture = () =>
-      page.$eval(
-        '.solid canvas',
-        (canvas) =>
-          (canvas as HTMLCanvasElement).toDataURL().length +
-          (canvas as HTMLCanvasElement).toDataURL().slice(3000, 3400),
-      );
-    await page.waitForFunction(() => {
-      const canvas = document.querySelector('.solid canvas') as HTMLCanvasElement | null;
-      return (canvas?.toDataURL().length ?? 0) > 12_000;
-    });
-    const before = await picture();
-    await page.focus('.solid');
-    for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowLeft');
-    await page.waitForFunction(
-      (old: string) => {
-        const url = (document.querySelector('.solid canvas') as HTMLCanvasElement).toDataURL();
-        return url.length + url.slice(3000, 3400) !== old;
-      },
-      {},
-      before,
-    );
-  });
-
-  it('where there is no WebGL a still picture is drawn, and turned by the same keys', async () => {
-    const plain = await openPage(browser, server.url);
-    await plain.evaluateOnNewDocument(() => {
-      const real = HTMLCanvasElement.prototype.getContext;
-      HTMLCanvasElement.prototype.getContext = function (
-        this: HTMLCanvasElement,
-        kind: string,
-        ...rest: unknown[]
-      ) {
-        return kind.startsWith('webgl') ? null : (real.call(this, kind as '2d', ...rest) as never);
-      } as typeof real;
-    });
-    await plain.goto(`${server.url}/designs/kingfisher-dart-1-4?show=solid`);
-    await plain.waitForSelector('.solid[data-still=true][data-shown=true]');
-    await sees(plain, 'A still picture');
-    const picture = () => plain.$eval('.solid canvas', (canvas) => (canvas as HTMLCanvasElement).toDataURL());
-    await plain.waitForFunction(
-      () =>
-        ((document.querySelector('.solid canvas') as HTMLCanvasElement | null)?.toDataURL().length ?? 0) >
-        12_000,
-    );
-    const before = await picture();
-    await plain.focus('.solid');
-    await plain.keyboard.press('ArrowRight');
-    await plain.waitForFunction(
-      (old: string) => (document.querySelector('.solid canvas') as HTMLCanvasElement).toDataURL() !== old,
-      {},
-      before,
-    );
-    await plain.close();
-  });
-
   it('hook style, hinge and a measured hook change the readings', async () => {
     await go('/designs/longshore-3-4');
     await page.waitForSelector('[data-reading="hook.gap"]');

@@ -20,7 +20,7 @@ const folder = mkdtempSync(join(tmpdir(), 'fern-anvil-making-'));
 
 beforeAll(async () => {
   server = await startServer(data.path, { demo: true });
-  ({ browser, close } = await openBrowser('plain'));
+  ({ browser, close } = await openBrowser());
   page = await openPage(browser, server.url);
 });
 afterAll(async () => {

@@ -18,7 +18,7 @@ const data = dataFolder();
 beforeAll(async () => {
   await hangMany(data.path, 5000);
   server = await startServer(data.path);
-  ({ browser, close } = await openBrowser('plain'));
+  ({ browser, close } = await openBrowser());
   page = await openPage(browser, `${server.url}/stores`);
   asked = [];
   page.on('request', (request) =>

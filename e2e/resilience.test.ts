@@ -25,7 +25,7 @@ async function started(path: string, options: { port?: number; demo?: boolean } 
   return server;
 }
 async function browserPage(url: string) {
-  const chromium = await openBrowser('plain');
+  const chromium = await openBrowser();
   endings.push(chromium.close);
   return openPage(chromium.browser, url);
 }

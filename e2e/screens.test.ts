@@ -1,8 +1,7 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { share } from '../src/core/test-kit/runs.ts';
+import { faultsOn } from './axe.ts';
 import type { OpenBrowser } from './browser.ts';
 import { openBrowser, openPage, sees } from './browser.ts';
 import type { RunningServer } from './server.ts';
@@ -13,20 +12,12 @@ import { dataFolder, startServer } from './server.ts';
  * without a complaint on its console.
  */
 
-interface Axe {
-  readonly run: () => Promise<{
-    violations: { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }[];
-  }>;
-}
-
-const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-
 const data = dataFolder('demo');
 let server: RunningServer;
 let plain: OpenBrowser;
 beforeAll(async () => {
   server = await startServer(data.path, { demo: true });
-  plain = await openBrowser('plain');
+  plain = await openBrowser();
 });
 afterAll(async () => {
   await plain.close();
@@ -114,23 +105,6 @@ const WIDTHS = [
   [1280, 800],
 ] as const;
 
-/** Serious faults that axe finds on a page. */
-async function faultsOn(page: Page): Promise<string[]> {
-  await page.evaluate(axeSource);
-  return page.evaluate(async () => {
-    const { violations } = await (window as unknown as { axe: Axe }).axe.run();
-    return violations
-      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      .map(
-        ({ id, nodes }) =>
-          `${id}: ${nodes
-            .slice(0, 3)
-            .map(({ html, failureSummary }) => `${html.slice(0, 160)} ${failureSummary}`)
-            .join(' | ')}`,
-      );
-  });
-}
-
 /** A screen with two heads in the tray, once it is there. */
 async function opened({ browser }: OpenBrowser, path: string, ready: (typeof SCREENS)[number][2]) {
   const page = await openPage(browser, 'about:blank');
@@ -160,11 +134,4 @@ describe('a screen', () => {
       await page.close();
     },
   );
-
-  it('with a solid, where there is WebGL, is sound to axe too', async () => {
-    const webgl = await openBrowser('webgl');
-    const page = await opened(webgl, '/designs/kingfisher-dart-1-4?show=solid', '.solid[data-shown=true]');
-    expect(await faultsOn(page)).toEqual([]);
-    await webgl.close();
-  });
 });

@@ -17,7 +17,7 @@ let page: Page & { complaints: string[] };
 beforeAll(async () => {
   data = dataFolder();
   server = await startServer(data.path);
-  chromium = await openBrowser('plain');
+  chromium = await openBrowser();
   page = (await openPage(chromium.browser, server.url)) as Page & { complaints: string[] };
 });
 afterAll(async () => {

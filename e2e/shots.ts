@@ -101,7 +101,7 @@ await ensureBuilt();
 await ensureNode();
 const data = dataFolder();
 const server = await startServer(data.path, { demo: true });
-const { browser, close } = await openBrowser();
+const { browser, close } = await openBrowser('webgl');
 try {
   const page = await openPage(browser, server.url);
   // Another width than the documents’ own, for looking at: SHOTS_WIDTH=390 SHOTS_TO=somewhere.

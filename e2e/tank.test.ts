@@ -12,7 +12,7 @@ const data = dataFolder('demo');
 
 beforeAll(async () => {
   server = await startServer(data.path, { demo: true });
-  ({ browser, close } = await openBrowser('plain'));
+  ({ browser, close } = await openBrowser());
   page = await openPage(browser, server.url);
   await page.evaluate(() =>
     localStorage.setItem('fern-anvil.tray', JSON.stringify(['ledge-ball-1-4', 'reedcutter-3-8'])),

@@ -3,7 +3,8 @@ import { TRADE } from './trade.ts';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { format, resolveConfig } from 'prettier';
+import { format } from 'oxfmt';
+import type { FormatOptions } from 'oxfmt';
 import {
   BatchSchema,
   BriefSchema,
@@ -263,8 +264,8 @@ async function formatsPage(): Promise<string> {
   const now = readFileSync(join(root, FORMATS), 'utf8');
   if (!BETWEEN.test(now)) throw new Error(`${FORMATS} has lost the marks between which its kinds stand.`);
   const page = now.replace(BETWEEN, (_, open: string, close: string) => `${open}${kindsOfFields()}${close}`);
-  const path = join(root, FORMATS);
-  return format(page, { ...(await resolveConfig(path)), filepath: path });
+  const style = JSON.parse(readFileSync(join(root, '.oxfmtrc.json'), 'utf8')) as FormatOptions;
+  return (await format(join(root, FORMATS), page, style)).code;
 }
 
 const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;

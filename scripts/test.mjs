@@ -18,9 +18,9 @@ const parts = process.argv.slice(2);
 if (parts.length === 0) {
   // Each by itself leaves a core idle.
   await together({
-    formatting: ['prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'],
+    formatting: ['oxfmt/bin/oxfmt', '--check', '.'],
     lint: ['eslint/bin/eslint.js', '.', '--max-warnings', '0'],
-    types: ['typescript/bin/tsc', '--noEmit'],
+    types: ['tsc-native/bin/tsc', '--noEmit'],
     'unused packages and exports': ['knip/bin/knip.js'],
   });
 }
@@ -44,6 +44,8 @@ async function together(checks) {
       const child = spawn(process.execPath, [bin(path), ...args], {
         cwd: root,
         stdio: ['ignore', 'pipe', 'pipe'],
+        env:
+          process.env.FERN_ANVIL_WHOLE === '1' ? process.env : { ...process.env, FERN_ANVIL_LINT: 'brief' },
       });
       let said = '';
       for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk));

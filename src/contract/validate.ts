@@ -70,7 +70,8 @@ import { MOST_PROBLEMS, problemsFrom } from './sentences.ts';
 
 /** What came of checking a document against its schema. */
 export type Checked<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /** A check that is compiled when it is first asked for: a start needs few of them. */
 function checker<T>(schema: TSchema, engine: Ajv = ajv): (data: unknown) => Checked<T> {

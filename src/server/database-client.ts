@@ -29,7 +29,8 @@ export interface ThreadFailure {
 
 /** What comes back; number 0 says that the database is open. */
 export type Answer = { readonly id: number } & (
-  { readonly value: unknown } | { readonly failure: ThreadFailure }
+  | { readonly value: unknown }
+  | { readonly failure: ThreadFailure }
 );
 
 /** What of the embedded database is used here, and by the mapper. */

@@ -121,8 +121,9 @@ function walk(mesh: Mesh): {
     const queue = [start];
     for (let facet = queue.pop(); facet !== undefined; facet = queue.pop()) {
       for (let k = 0; k < 3; k++) {
-        const [a, b] = [triangles[3 * facet + k] as number, triangles[3 * facet + ((k + 1) % 3)] as number];
-        const facets = edges.get(edgeKey(a, b)) ?? [];
+        const a: number = triangles[3 * facet + k] as number;
+        const b: number = triangles[3 * facet + ((k + 1) % 3)] as number;
+        const facets: readonly number[] = edges.get(edgeKey(a, b)) ?? [];
         if (facets.length !== 2) continue;
         const other = ((facets[0] === 3 * facet ? facets[1] : facets[0]) as number) / 3;
         // Neighbours run along their common edge in opposite ways.

@@ -3,7 +3,8 @@ import { shownUnit, UNITS, unitSpelled } from './units.ts';
 
 /** What came of reading what a person typed: a stored value, or a sentence saying what to type instead. */
 export type Parsed =
-  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string };
+  | { readonly ok: true; readonly value: number }
+  | { readonly ok: false; readonly message: string };
 
 const VULGAR: Readonly<Record<string, string>> = {
   '¼': '1/4',

@@ -23,7 +23,8 @@ export interface RangeFound {
 }
 
 export type RangeSolved =
-  ({ readonly ok: true } & RangeFound) | { readonly ok: false; readonly reason: 'impossible' | 'stopped' };
+  | ({ readonly ok: true } & RangeFound)
+  | { readonly ok: false; readonly reason: 'impossible' | 'stopped' };
 
 let loading: Promise<Highs> | undefined;
 
