@@ -28,7 +28,7 @@ const PARTS = {
     says: 'Building server and terminal …',
     sources: ['src/core', 'src/contract', 'src/disk', 'src/server', 'src/cli'],
     make: buildNode,
-    there: 'dist/node/empty-shop.tar.gz',
+    there: 'dist/node/empty-shop/PG_VERSION',
   },
 };
 

@@ -1,5 +1,5 @@
 import { existsSync, statfsSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import type { PGlite, Results, Transaction } from '@electric-sql/pglite';
@@ -38,8 +38,8 @@ export type DatabaseClient = Pick<PGlite, 'query' | 'exec' | 'transaction' | 'cl
 
 type Wanted = Order extends infer O ? (O extends Order ? Omit<O, 'id'> : never) : never;
 
-/** A file of the built program: beside this one, or where a server run from its sources finds it. */
-function built(name: string): string {
+/** A file or folder of the built program: beside this one, or where a server run from its sources finds it. */
+export function built(name: string): string {
   const places = [`./${name}`, `../../dist/node/${name}`].map((place) =>
     fileURLToPath(new URL(place, import.meta.url)),
   );
@@ -74,10 +74,7 @@ async function connect(path: string): Promise<Connection> {
   const waiting = new Map<number, { resolve: (value: unknown) => void; reject: (reason: unknown) => void }>();
   let count = 0;
   let gone: Error | undefined;
-  const isNew = !existsSync(join(path, 'PG_VERSION'));
-  const thread = new Worker(built('database.js'), {
-    workerData: { path, ...(isNew ? { template: built('empty-shop.tar.gz') } : {}) },
-  });
+  const thread = new Worker(built('database.js'), { workerData: { path } });
   const fail = (reason: Error): void => {
     gone ??= reason;
     for (const { reject } of waiting.values()) reject(gone);
@@ -125,8 +122,7 @@ async function connect(path: string): Promise<Connection> {
 }
 
 /**
- * Opens the embedded database of a folder in a thread of its own; where there is none it begins as the empty shop that was made when the program
- * was built. Rejects with the database's own words when it cannot be opened. A session that broke, for want of room on the disk above all, is let
+ * Opens the embedded database of a folder in a thread of its own. Rejects with the database's own words when it cannot be opened. A session that broke, for want of room on the disk above all, is let
  * go and the database opened anew for whoever asks next: everything that was answered for is in its log. Until that succeeds every
  * statement fails with the reason.
  */

@@ -1,5 +1,4 @@
 /** The embedded database in a thread of its own: however long a statement takes, the server goes on answering and can be stopped. */
-import { readFileSync } from 'node:fs';
 import { parentPort, workerData } from 'node:worker_threads';
 import { PGlite } from '@electric-sql/pglite';
 import { openCheckpoints } from './checkpoints.ts';
@@ -13,11 +12,10 @@ const parsers = Object.fromEntries(AS_TEXT.map((type) => [type, (value: string) 
 const port = parentPort;
 if (!port) throw new Error('This is the program of a thread, and is not started by itself.');
 
-const { path, template } = workerData as { readonly path: string; readonly template?: string };
+const { path } = workerData as { readonly path: string };
 const client = await PGlite.create({
   fs: new DurableFS(path),
   startParams: DURABLE_START,
-  ...(template === undefined ? {} : { loadDataDir: new Blob([readFileSync(template)]) }),
 });
 const checkpoints = openCheckpoints(client);
 

@@ -1,4 +1,13 @@
-import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import {
+  chmodSync,
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { PGlite } from '@electric-sql/pglite';
@@ -7,7 +16,7 @@ import type { PgliteDatabase } from 'drizzle-orm/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import type { DatabaseClient } from './database-client.ts';
-import { openClient } from './database-client.ts';
+import { built, openClient } from './database-client.ts';
 import { syncPath, settleTree } from './durable-fs.ts';
 import { lockFolder } from './folder-lock.ts';
 import { isDiskFull } from './guards.ts';
@@ -156,24 +165,28 @@ async function createWhole(folder: string, fill?: (db: Database) => Promise<void
       `The database in ${place} is damaged: its version mark is gone. Nothing was changed. Put a backup in its place, or move the folder away to begin anew.`,
     );
   }
-  const client = await openClient(beside).catch((cause: unknown) => {
+  try {
+    // The empty shop that was made when the program was built, with every migration of this version in it.
+    cpSync(built('empty-shop'), beside, { recursive: true });
+    if (fill) await filled(beside, fill);
+  } catch (cause) {
     rmSync(beside, { recursive: true, force: true });
     throw isDiskFull(cause) ? damaged(folder, cause) : cause;
-  });
-  try {
-    const db = mapped(client);
-    await migrate(db, { migrationsFolder: MIGRATIONS });
-    await fill?.(db);
-  } catch (error) {
-    await client.close();
-    rmSync(beside, { recursive: true, force: true });
-    throw error;
   }
-  await client.close();
   settleTree(beside);
   rmSync(place, { recursive: true, force: true });
   renameSync(beside, place);
   syncPath(folder);
+}
+
+/** Fills a database that is nobody's yet. */
+async function filled(path: string, fill: (db: Database) => Promise<void>): Promise<void> {
+  const client = await openClient(path);
+  try {
+    await fill(mapped(client));
+  } finally {
+    await client.close();
+  }
 }
 
 interface Journal {
