@@ -97,9 +97,6 @@ export function towed(rig: Rig, water: Water): Tow | undefined {
   return { weight: newtons(weight), at };
 }
 
-/** Pieces a line is marched in; halving them changes a depth by far less than half a per cent. */
-const STEPS = 60;
-
 /** The line from a head to the rod at a speed through the water (m/s), weight and drag in N; water in kg/m³; `normal` as for the line. */
 export function lineToRod(
   pull: { readonly weight: number; readonly drag: number },
@@ -110,8 +107,5 @@ export function lineToRod(
 ): LineToRod {
   const { diameter, density } = lineFacts(fishing);
   const { lineOut, rodHeight } = fishing;
-  return lineUpTo(
-    { ...pull, speed, diameter, density, waterDensity, lineOut, steps: STEPS, normal },
-    rodHeight,
-  );
+  return lineUpTo({ ...pull, speed, diameter, density, waterDensity, lineOut, normal }, rodHeight);
 }

@@ -1,5 +1,5 @@
 import { GRAVITY } from '../material/water.ts';
-import { halve } from '../numeric/halve.ts';
+import { findRoot } from '../numeric/root.ts';
 import { WIRE_NORMAL, WIRE_TANGENT } from './drag.ts';
 
 /** What is towed, and on what. SI units. */
@@ -20,8 +20,6 @@ export interface Towed {
   readonly lineOut: number;
   /** drag coefficient square to the line; that of a still cylinder where absent */
   readonly normal?: number | undefined;
-  /** pieces it is marched in; 200 where absent */
-  readonly steps?: number;
 }
 
 export interface TowedLine {
@@ -33,6 +31,8 @@ export interface TowedLine {
   readonly tension: number;
   /** angle of the line at the upper end above level, radians */
   readonly angle: number;
+  /** bound on what the march's steps may have put the depth off by, m: what each puts off by its own estimate, the turn carried on up the line */
+  readonly error: number;
   /** from the lure up: distance ahead of it and height above it, m */
   readonly shape: readonly (readonly [ahead: number, above: number])[];
 }
@@ -44,36 +44,80 @@ interface Pulls {
   readonly along: number;
 }
 
-/** Pull (level, upright) and place (ahead, above) at a point of the line: they stay smooth where it hangs straight down, or pulls with nothing. */
-type State = [px: number, pz: number, x: number, z: number];
+/**
+ * Pull (level, upright, N) and place (ahead, above, m) at a point of the line: they stay smooth where it hangs straight down, or pulls with
+ * nothing.
+ */
+type State = readonly [px: number, pz: number, x: number, z: number];
 
-/** One step of the classical Runge-Kutta rule up the line, from `state` into `next`. */
-function stepUp({ heavy, across, along }: Pulls, state: State, step: number, next: State): void {
-  const [px, pz, x, z] = state;
-  let [sx, sz, cx, cz] = [0, 0, 0, 0];
+/** Coefficients of Dormand & Prince's pair of the fifth and fourth order (J. Comput. Appl. Math. 6 (1980) 19, table 2), row by row. */
+const A = [
+  [1 / 5],
+  [3 / 40, 9 / 40],
+  [44 / 45, -56 / 15, 32 / 9],
+  [19372 / 6561, -25360 / 2187, 64448 / 6561, -212 / 729],
+  [9017 / 3168, -355 / 33, 46732 / 5247, 49 / 176, -5103 / 18656],
+  [35 / 384, 0, 500 / 1113, 125 / 192, -2187 / 6784, 11 / 84],
+].map((row) => Float64Array.from(row));
+const LAST = A[5] as Float64Array;
+/** Weights of the fifth order less those of the fourth. */
+const E = Float64Array.of(71 / 57600, 0, -71 / 16695, 71 / 1920, -17253 / 339200, 22 / 525, -1 / 40);
+
+interface Step {
+  readonly to: State;
+  /** of pull, over the pull there, and of depth, m */
+  readonly error: { readonly pull: number; readonly depth: number };
+}
+
+/**
+ * The change of pull and place with each metre at the seven stages of a step: of the pull's level and upright parts, and the cosine and sine of
+ * the line's slope. One set for all: a march is hundreds of steps, and nothing in it waits.
+ */
+const [DX, DZ, COS, SIN] = [0, 1, 2, 3].map(() => new Float64Array(7)) as [
+  Float64Array,
+  Float64Array,
+  Float64Array,
+  Float64Array,
+];
+
+/** Works out a stage: weight down, drag along the line back down it, drag square to it back and up. Where the line lies changes nothing. */
+function ratesAt({ heavy, across, along }: Pulls, px: number, pz: number, stage: number): void {
+  const pull = Math.sqrt(px * px + pz * pz) || 1e-12;
+  const c = px / pull;
+  const s = pz / pull;
+  const normal = across * s * Math.abs(s);
+  const tangent = along * c * Math.abs(c);
+  DX[stage] = normal * s + tangent * c;
+  DZ[stage] = heavy - normal * c + tangent * s;
+  COS[stage] = c;
+  SIN[stage] = s;
+}
+
+/** The first stages of a kind, weighted and summed. */
+function weighted(rates: Float64Array, weights: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < weights.length; i++) sum += (weights[i] as number) * (rates[i] as number);
+  return sum;
+}
+
+/** One step of that pair up the line from a state. */
+function stepUp(pulls: Pulls, [px, pz, x, z]: State, step: number): Step {
+  ratesAt(pulls, px, pz, 0);
   let [qx, qz] = [px, pz];
-  for (let stage = 0; stage < 4; stage++) {
-    const pull = Math.sqrt(qx * qx + qz * qz) || 1e-12;
-    const c = qx / pull;
-    const s = qz / pull;
-    const normal = across * s * Math.abs(s);
-    const tangent = along * c * Math.abs(c);
-    // Weight down, drag along it back down the line, drag square to it back and up.
-    const dx = normal * s + tangent * c;
-    const dz = heavy - normal * c + tangent * s;
-    const weight = stage === 0 || stage === 3 ? 1 / 6 : 1 / 3;
-    sx += weight * dx;
-    sz += weight * dz;
-    cx += weight * c;
-    cz += weight * s;
-    const ahead = stage === 2 ? step : step / 2;
-    qx = px + ahead * dx;
-    qz = pz + ahead * dz;
+  for (let stage = 1; stage < 7; stage++) {
+    const row = A[stage - 1] as Float64Array;
+    qx = px + step * weighted(DX, row);
+    qz = pz + step * weighted(DZ, row);
+    ratesAt(pulls, qx, qz, stage);
   }
-  next[0] = px + step * sx;
-  next[1] = pz + step * sz;
-  next[2] = x + step * cx;
-  next[3] = z + step * cz;
+  const [offX, offZ] = [step * weighted(DX, E), step * weighted(DZ, E)];
+  return {
+    to: [qx, qz, x + step * weighted(COS, LAST), z + step * weighted(SIN, LAST)],
+    error: {
+      pull: Math.sqrt((offX * offX + offZ * offZ) / (qx * qx + qz * qz || 1e-24)),
+      depth: Math.abs(step * weighted(SIN, E)),
+    },
+  };
 }
 
 const pullsOn = ({
@@ -88,30 +132,12 @@ const pullsOn = ({
   along: 0.5 * waterDensity * WIRE_TANGENT * Math.PI * diameter * speed * speed,
 });
 
-const ended = ([px, pz, distance, depth]: State, shape: TowedLine['shape']): TowedLine => ({
-  depth,
-  distance,
-  tension: Math.hypot(px, pz),
-  angle: Math.atan2(pz, px),
-  shape,
-});
-
-/**
- * A line towed at a steady speed, marched from the lure up: tension and angle from the weight of the line in water and its drag by the
- * cross-flow principle, ½ρ Cn d (V sin θ)² square to it and ½ρ Ct πd (V cos θ)² along it (Hoerner, Fluid-Dynamic Drag, 1965), by the
- * classical Runge-Kutta rule. Without drag it is a catenary.
- */
-export function towedLine(towed: Towed): TowedLine {
-  const { weight, drag, lineOut, steps = 200 } = towed;
-  const pulls = pullsOn(towed);
-  const state: State = [drag, weight, 0, 0];
-  const shape: (readonly [number, number])[] = [[0, 0]];
-  for (let i = 0; i < steps; i++) {
-    stepUp(pulls, state, lineOut / steps, state);
-    shape.push([state[2], state[3]]);
-  }
-  return ended(state, shape);
-}
+/** Error that one step may make, of the pull and of the depth so far: some dozens of them, carried on along the line, stay under a ten-thousandth. */
+const TOLERANCE = { pull: 1e-7, depth: 1e-6 };
+/** First step, over the length in which load alone would make up the pull: the line may lay over within it. */
+const FIRST = 0.05;
+/** Steps after which a march is given up on: none that was ever looked at took a tenth of them. */
+const MOST_STEPS = 10_000;
 
 /** A line from a rod's tip over the water: the part in the water, and the straight part above it. */
 export interface LineToRod extends TowedLine {
@@ -120,34 +146,95 @@ export interface LineToRod extends TowedLine {
 }
 
 /**
+ * Marches the line from the lure up, in steps as long as its bend allows, to the end or to where `over` (of a state and the metres of line below
+ * it) falls to nothing.
+ */
+function march(towed: Towed, over: (at: State, wet: number) => number): LineToRod {
+  const { weight, drag, lineOut } = towed;
+  const pulls = pullsOn(towed);
+  let state: State = [drag, weight, 0, 0];
+  let [wet, error, turned] = [0, 0, 0];
+  const shape: (readonly [number, number])[] = [[0, 0]];
+  /** What a step may have put off, its turn of the line carried on over all that follows. */
+  const erred = (step: Step, length: number) => {
+    turned += step.error.pull;
+    error += step.error.depth + turned * length;
+  };
+  const ended = (): LineToRod => ({
+    depth: state[3],
+    distance: state[2],
+    tension: Math.hypot(state[0], state[1]),
+    angle: Math.atan2(state[1], state[0]),
+    error,
+    shape,
+    wet,
+  });
+  if (!(over(state, 0) > 0)) return ended();
+  const load = Math.hypot(pulls.heavy, pulls.across + pulls.along);
+  let step = Math.min(lineOut, FIRST * (Math.hypot(weight, drag) / load)) || lineOut;
+  for (let count = 0; wet < lineOut && count < MOST_STEPS; count++) {
+    const isLast = step >= lineOut - wet;
+    const length = isLast ? lineOut - wet : step;
+    const tried = stepUp(pulls, state, length);
+    const deep = Math.max(Math.abs(tried.to[3]), 1e-6 * lineOut);
+    const off = Math.max(tried.error.pull / TOLERANCE.pull, tried.error.depth / deep / TOLERANCE.depth);
+    // The usual rule for a pair of this order: the error goes with the fifth power of the step (Hairer, Nørsett & Wanner 1993, II.4).
+    step = length * Math.min(5, Math.max(0.2, 0.9 * (off || 1e-12) ** -0.2));
+    if (off > 1) continue;
+    const end = isLast ? lineOut : wet + length;
+    if (over(tried.to, end) > 0) {
+      bend(shape, state, tried.to, length);
+      state = tried.to;
+      erred(tried, length);
+      wet = end;
+      continue;
+    }
+    // Within this step the line leaves the water.
+    const [from, below] = [state, wet];
+    const root = findRoot((part) => over(stepUp(pulls, from, part).to, below + part), 0, length, 1e-9);
+    const part = root.ok ? root.x : length;
+    const last = stepUp(pulls, from, part);
+    bend(shape, state, last.to, part);
+    state = last.to;
+    erred(last, part);
+    wet = below + part;
+    break;
+  }
+  return ended();
+}
+
+/** Points between those of the march that its picture is drawn through. */
+const BETWEEN = 3;
+
+/** Adds a step's points to a shape: where it ends, and some between on the cubic through its ends and directions. */
+function bend(
+  shape: (readonly [number, number])[],
+  [px, pz, x, z]: State,
+  [qx, qz, u, w]: State,
+  length: number,
+): void {
+  const [begins, ends] = [length / (Math.hypot(px, pz) || 1e-12), length / (Math.hypot(qx, qz) || 1e-12)];
+  for (let i = 1; i <= BETWEEN; i++) {
+    const t = i / (BETWEEN + 1);
+    const [h0, h1] = [(1 + 2 * t) * (1 - t) ** 2, t * t * (3 - 2 * t)];
+    const [d0, d1] = [t * (1 - t) ** 2 * begins, -t * t * (1 - t) * ends];
+    shape.push([h0 * x + h1 * u + d0 * px + d1 * qx, h0 * z + h1 * w + d0 * pz + d1 * qz]);
+  }
+  shape.push([u, w]);
+}
+
+/**
+ * A line towed at a steady speed, marched from the lure up: tension and angle from the weight of the line in water and its drag by the
+ * cross-flow principle, ½ρ Cn d (V sin θ)² square to it and ½ρ Ct πd (V cos θ)² along it (Hoerner, Fluid-Dynamic Drag, 1965), by Dormand &
+ * Prince's pair with steps as long as the line's bend allows: one that lays over within a hand's breadth of a light lure is followed there, and
+ * one that hangs straight for fifty metres takes a few steps. Without drag it is a catenary.
+ */
+export const towedLine = (towed: Towed): TowedLine => march(towed, () => 1);
+
+/**
  * As {@link towedLine}, but the line leaves the water where what is left of it reaches `height` (m, 0 or more) over the water in a straight
  * line: depth, distance and tension are those of the part in the water. Where it never leaves it, all of it is in the water.
  */
-export function lineUpTo(towed: Towed, height: number): LineToRod {
-  const { weight, drag, lineOut, steps = 200 } = towed;
-  const pulls = pullsOn(towed);
-  let state: State = [drag, weight, 0, 0];
-  const shape: (readonly [number, number])[] = [[0, 0]];
-  const step = lineOut / steps;
+export const lineUpTo = (towed: Towed, height: number): LineToRod =>
   // What the line left would reach over the tip; less with every metre in the water.
-  const over = (at: State, wet: number) =>
-    (lineOut - wet) * (at[1] / (Math.hypot(at[0], at[1]) || 1e-12)) - height;
-  if (over(state, 0) <= 0) return { ...ended(state, shape), wet: 0 };
-  for (let i = 0; i < steps; i++) {
-    const next: State = [0, 0, 0, 0];
-    stepUp(pulls, state, step, next);
-    if (over(next, (i + 1) * step) <= 0) {
-      const part: State = [0, 0, 0, 0];
-      const [low] = halve(0, step, 30, (share) => {
-        stepUp(pulls, state, share, part);
-        return over(part, i * step + share) > 0;
-      });
-      stepUp(pulls, state, low, part);
-      shape.push([part[2], part[3]]);
-      return { ...ended(part, shape), wet: i * step + low };
-    }
-    state = next;
-    shape.push([next[2], next[3]]);
-  }
-  return { ...ended(state, shape), wet: lineOut };
-}
+  march(towed, ([px, pz], wet) => (towed.lineOut - wet) * (pz / (Math.hypot(px, pz) || 1e-12)) - height);
