@@ -14,22 +14,21 @@ import type { Metal } from '../material/metals/metal.ts';
 import { waterDensity } from '../material/water.ts';
 import type { Water } from '../material/water.ts';
 import { marked } from '../quantity/phrase.ts';
-import { calibrated, factorOfDrop, factorOfTow, watchDeviation } from './calibrate.ts';
+import type { Observation } from './calibrate.ts';
+import { calibrated, factorOfDrop, factorOfTow, SPAN, stepOf, STOPWATCH } from './calibrate.ts';
 
 /** Salt of the waters a drop is noted in, g/kg (common practice, no source). */
 const SALT: Readonly<Record<Drop['water'], number>> = { fresh: 0, brackish: 8, salt: 35 };
 /** How far a depth read off a sounder is off, m, one standard deviation (common practice, no source). */
 const DEPTH_OFF = 0.1;
-/** Step of a factor's logarithm at which it is seen how far a running depth follows it. */
-const STEP = 0.05;
 
 /** A measurement against the model as it stood without it. */
 export interface Measured {
   readonly says: string;
   /** drag factor it means; undefined where none fits */
   readonly factor: number | undefined;
-  /** how far its logarithm may be off, one standard deviation */
-  readonly deviation: number;
+  /** for the factor of all of them; undefined where the head floats */
+  readonly observation: Observation | undefined;
   /** it lies outside the model's own range */
   readonly isMissed: boolean;
 }
@@ -44,6 +43,35 @@ export type WaterCalibration =
       readonly says: string;
     }
   | { readonly ok: false; readonly problems: readonly Problem[] };
+
+/** Factors at which the model is asked, evenly in their logarithm, from the least to the largest looked for. */
+const ASKED = 49;
+
+/**
+ * A smooth function of the factor on the drag, asked at some factors when it is first wanted and read between them by a cubic in logarithms,
+ * through the four nearest: within a ten-thousandth of a time or a depth.
+ */
+function between(of: (factor: number) => number): (factor: number) => number {
+  const [from, to] = SPAN.map(Math.log) as [number, number];
+  const known = new Map<number, number>();
+  const at = (step: number): number => {
+    let value = known.get(step);
+    if (value === undefined)
+      known.set(step, (value = of(Math.exp(from + ((to - from) * step) / (ASKED - 1)))));
+    return value;
+  };
+  return (factor) => {
+    const place = ((Math.log(factor) - from) / (to - from)) * (ASKED - 1);
+    const first = Math.min(ASKED - 4, Math.max(0, Math.floor(place) - 1));
+    let sum = 0;
+    for (let i = 0; i < 4; i++) {
+      let share = 1;
+      for (let j = 0; j < 4; j++) if (j !== i) share *= (place - first - j) / (i - j);
+      sum += share * at(first + i);
+    }
+    return sum;
+  };
+}
 
 const withFactor = (rig: Rig, factor: number): Rig => ({
   ...rig,
@@ -63,11 +91,13 @@ export function calibrationFor(
   const solved = solveTarget(plain, metals);
   if (!solved.ok) return { ok: false, problems: [solved.problem] };
   const { rig } = solved;
-  const timed = drops.map((drop) => measuredDrop(rig, drop));
+  const step = stepOf(drops.map(({ seconds }) => seconds));
+  const timed = drops.map((drop) => measuredDrop(rig, drop, step));
   const towedDepths = tows.map((tow) => measuredTow(rig, tow));
+  // What no factor fits is told beside it, and would only pull at the rest.
   const found = calibrated(
-    [...timed, ...towedDepths].flatMap(({ factor, deviation }) =>
-      factor === undefined ? [] : [{ factor, deviation }],
+    [...timed, ...towedDepths].flatMap(({ factor, observation }) =>
+      factor === undefined || !observation ? [] : [observation],
     ),
   );
   const missed = [...timed, ...towedDepths].filter(({ isMissed }) => isMissed).length;
@@ -88,19 +118,20 @@ export function calibrationFor(
   };
 }
 
-function measuredDrop(rig: Rig, drop: Drop): Measured {
+function measuredDrop(rig: Rig, drop: Drop, step: number): Measured {
   const water: Water = { temperature: drop.temperature, salinity: SALT[drop.water] ?? 0 };
   const model = fall(rig, water);
   const { depth, seconds } = drop;
   if (!(model.speed > 0))
-    return { says: 'It floats in that water.', factor: undefined, deviation: Infinity, isMissed: true };
+    return { says: 'It floats in that water.', factor: undefined, observation: undefined, isMissed: true };
   const [slow, fast] = model.speeds;
   const [least, most] = [model.timeTo(depth, fast), model.timeTo(depth, slow)];
-  const factor = factorOfDrop(drop, (d, k) => fall(withFactor(rig, k), water).timeTo(d));
+  const timeTo = between((k) => fall(withFactor(rig, k), water).timeTo(depth));
+  const factor = factorOfDrop(drop, (_, k) => timeTo(k));
   const isMissed = seconds < least || seconds > most;
   return {
     factor,
-    deviation: watchDeviation(drop),
+    observation: { observed: seconds, predicted: timeTo, deviation: STOPWATCH, step },
     isMissed,
     says: `${marked(seconds, 'time')} to ${marked(depth, 'depth')}; the model says ${marked(model.timeTo(depth), 'time')} (${marked(least, 'time')} to ${marked(most, 'time')})${isMissed ? ', and misses it' : ''}.`,
   };
@@ -126,16 +157,17 @@ function measuredTow(rig: Rig, { depth, speed, lineOut, line, test }: TowDepth):
   const rho = waterDensity(around.water);
   const tow = towed(rig, around.water);
   if (!tow)
-    return { says: 'It floats in that water.', factor: undefined, deviation: Infinity, isMissed: true };
+    return { says: 'It floats in that water.', factor: undefined, observation: undefined, isMissed: true };
   const at = (factor: number, normal?: number): number =>
     depthAt(tow, speed, rho, fishing, normal === undefined ? { factor } : { factor, normal });
   const ends = TOW_SPAN.map(({ factor, normal }) => at(factor, normal)).sort((a, b) => a - b);
   const [least, most] = [ends[0] ?? NaN, ends[1] ?? NaN];
   const isMissed = depth < least || depth > most;
+  const runs = between((factor) => at(factor));
   return {
     // The head's drag alone is found; the line's is as it is reckoned.
-    factor: factorOfTow(depth, (factor) => at(factor)),
-    deviation: (DEPTH_OFF * 2 * STEP) / Math.max(1e-9, at(Math.exp(-STEP)) - at(Math.exp(STEP))),
+    factor: factorOfTow(depth, runs),
+    observation: { observed: depth, predicted: runs, deviation: DEPTH_OFF },
     isMissed,
     says: `Ran at ${marked(depth, 'depth')} at ${marked(speed, 'speed')}; the model says ${marked(at(1), 'depth')} (${marked(least, 'depth')} to ${marked(most, 'depth')})${isMissed ? ', and misses it' : ''}.`,
   };

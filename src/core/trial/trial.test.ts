@@ -6,7 +6,8 @@ import type { Trial } from '../document/trial.ts';
 import { familyOf } from '../head/families/index.ts';
 import { loadSolids } from '../head/kernel.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
-import { calibrated, factorOfDrop, factorOfTow } from './calibrate.ts';
+import { calibrated, factorOfDrop, factorOfTow, stepOf, STOPWATCH } from './calibrate.ts';
+import { runs } from '../test-kit/runs.ts';
 import { calibrationFor } from './from-water.ts';
 import { moreWanted, newcombe, wilson } from './proportion.ts';
 import { rateRatio, weightTrend } from './rates.ts';
@@ -241,23 +242,68 @@ describe('calibration', () => {
     expect(factorOfDrop({ depth: 3, seconds: 0.01 }, closed)).toBeUndefined();
     expect(factorOfTow(2, (k) => 4 / (1 + k))).toBeCloseTo(1, 4);
   });
-  it('its interval holds a known factor nineteen times in twenty', () => {
-    const random = seeded(11);
-    let inside = 0;
-    const shops = 300;
-    for (let i = 0; i < shops; i++) {
-      const found = calibrated(
-        Array.from({ length: 6 }, () => {
-          const seconds = closed(3, 1.2) + 0.1 * normal(random);
-          return { factor: factorOfDrop({ depth: 3, seconds }, closed) ?? NaN, deviation: 0.1 };
-        }),
-      );
-      if (found && found.low <= 1.2 && found.high >= 1.2) inside++;
-    }
-    expect(inside / shops).toBeGreaterThan(0.9);
-    expect(inside / shops).toBeLessThan(0.99);
+  const watched = (drops: readonly { readonly depth: number; readonly seconds: number }[], step: number) =>
+    calibrated(
+      drops.map(({ depth, seconds }) => ({
+        observed: seconds,
+        predicted: (factor) => closed(depth, factor),
+        deviation: STOPWATCH,
+        step,
+      })),
+    );
+  it('its interval holds the true factor nineteen times in twenty, whatever the watch shows and however many drops', () => {
+    const random = seeded(Number(process.env['SEED'] ?? 11));
+    const logs = runs(2_400);
+    let [inside, all] = [0, 0];
+    for (const step of [0.01, 0.1, 0.2, 0.5])
+      for (const count of [1, 2, 3, 5, 10, 20]) {
+        let here = 0;
+        for (let i = 0; i < logs; i++) {
+          const factor = Math.exp(0.3 * normal(random));
+          const depth = 1.5 + 3 * random();
+          const drops = Array.from({ length: count }, () => ({
+            depth,
+            seconds:
+              step * Math.max(1, Math.round((closed(depth, factor) + STOPWATCH * normal(random)) / step)),
+          }));
+          const found = watched(drops, stepOf(drops.map(({ seconds }) => seconds)));
+          if (!found || (found.low <= factor && factor <= found.high)) here++;
+        }
+        // Four standard errors of such a share about the 94 to 96% that are wanted.
+        const error = 4 * Math.sqrt((0.95 * 0.05) / logs);
+        expect(here / logs, `${count} drops in steps of ${step} s`).toBeGreaterThan(0.94 - error);
+        expect(here / logs, `${count} drops in steps of ${step} s`).toBeLessThan(0.965 + error);
+        inside += here;
+        all += logs;
+      }
+    expect(inside / all).toBeGreaterThan(0.945 - 2 / Math.sqrt(all));
+    expect(inside / all).toBeLessThan(0.957 + 2 / Math.sqrt(all));
+  });
+  it('readings that coincide leave what the watch cannot tell, and a wild hand a wider span', () => {
+    const alike = watched(
+      Array.from({ length: 4 }, () => ({ depth: 3, seconds: 3.5 })),
+      0.5,
+    );
+    // A hand of 0.15 s and a watch in half seconds: at least what one drop in twenty read by such a watch would hide.
+    const perSecond = Math.log(closed(3, 1.01) / closed(3, 1)) / Math.log(1.01);
+    expect(Math.log((alike?.high ?? 1) / (alike?.low ?? 1))).toBeGreaterThan((2 * 0.1) / 3.5 / perSecond);
+    const [tame, wild] = [0.05, 0.6].map((off) =>
+      watched(
+        [1, -1, 1, -1, 1, -1].map((sign) => ({ depth: 3, seconds: 3.5 + sign * off })),
+        0,
+      ),
+    );
+    const width = (found: ReturnType<typeof watched>) => Math.log((found?.high ?? 1) / (found?.low ?? 1));
+    expect(width(wild) / width(tame)).toBeGreaterThan(3);
     expect(calibrated([])).toBeUndefined();
-    expect(calibrated([{ factor: 1.1, deviation: 0.1 }])?.high).toBeCloseTo(1.1 * Math.exp(0.195996), 4);
+    // One drop: the usual hand, 1.96 deviations of it either way.
+    const one = watched([{ depth: 3, seconds: 3.5 }], 0);
+    expect(closed(3, one?.high ?? NaN) - 3.5).toBeCloseTo(1.959964 * STOPWATCH, 4);
+    expect(3.5 - closed(3, one?.low ?? NaN)).toBeCloseTo(1.959964 * STOPWATCH, 4);
+    expect(stepOf([1.5, 2, 3.5])).toBe(0.5);
+    expect(stepOf([1.52, 2.1])).toBe(0.02);
+    expect(stepOf([1.523])).toBe(0);
+    expect(stepOf([])).toBe(0);
   });
 });
 
