@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { c4, capability, d2, individuals, meanAndDeviation } from './control.ts';
 import { gaugeStudy, samplesToTell } from './gauge.ts';
+import { runs } from '../test-kit/runs.ts';
 import { belongsTo, cavityVerdicts, tellApart } from './verdict.ts';
 
 describe('control charts', () => {
@@ -137,6 +138,103 @@ describe('verdicts', () => {
     );
     expect(grams).toEqual([expect.closeTo(1.6, 6), expect.closeTo(mean, 6)]);
     expect(verdict([1.885, 1.89, 1.9, ...around(1.95, 9)])?.state).toBe('cold');
+  });
+  // Pours simulated: each piece normal about its cavity's weight, read on a scale in steps; limits 3% either way, or three steps of the scale.
+  const pours = (seed: number) => {
+    let state = seed % 2147483647 || 1;
+    const random = () => (state = (state * 48271) % 2147483647) / 2147483647;
+    const normal = () => Math.sqrt(-2 * Math.log(random())) * Math.cos(2 * Math.PI * random());
+    return { random, normal };
+  };
+  const SEED = Number(process.env['SEED'] ?? 5);
+  interface Pour {
+    readonly grams: number;
+    readonly step: number;
+    readonly count: number;
+    readonly spread: number;
+  }
+  /** States of the second of four cavities, which has a fault, over many pours, and of the others, which have none. */
+  const stated = (
+    { grams, step, count, spread }: Pour,
+    times: number,
+    fault: (weights: number[], random: () => number, room: number) => number[] = (weights) => weights,
+  ) => {
+    const { random, normal } = pours(SEED + Math.round(1000 * grams) + count);
+    const room = Math.max(0.03 * grams, 3 * step);
+    const tally = { faulty: new Map<string, number>(), sound: new Map<string, number>() };
+    for (let i = 0; i < times; i++) {
+      const pieces = new Map<number, number[]>();
+      for (const cavity of [1, 2, 3, 4]) {
+        const poured = Array.from({ length: count }, () => grams * (1 + spread * normal()));
+        const kept = cavity === 2 ? fault(poured, random, room) : poured;
+        pieces.set(
+          cavity,
+          kept.map((weight) => Math.round(weight / step) * step),
+        );
+      }
+      for (const { cavity, state } of cavityVerdicts(pieces, {
+        target: grams,
+        low: grams - room,
+        high: grams + room,
+      })) {
+        const of = cavity === 2 ? tally.faulty : tally.sound;
+        of.set(state, (of.get(state) ?? 0) + 1);
+      }
+    }
+    return tally;
+  };
+  it('of sound pours are false in fewer than one in a hundred, whatever the head, the scale and the count', () => {
+    let [all, told] = [0, 0];
+    for (const grams of [0.9, 3.5, 30])
+      for (const step of [0.001, 0.01, 0.1])
+        for (const count of [4, 12, 60])
+          for (const spread of [0.002, 0.01]) {
+            const { faulty, sound } = stated({ grams, step, count, spread }, runs(120));
+            for (const of of [faulty, sound])
+              for (const [state, times] of of) {
+                all += times;
+                if (state !== 'good' && state !== 'few') told += times;
+              }
+          }
+    expect(told / all).toBeLessThan(0.01);
+  });
+  const heaviest = (weights: number[], share: number) => weights.map((weight) => weight * share);
+  it.each([
+    [
+      'short',
+      (weights: number[], random: () => number) => {
+        const short = [...weights];
+        short[Math.floor(random() * short.length)] = (weights[0] as number) * (0.7 + 0.2 * random());
+        return short;
+      },
+    ],
+    ['cold', (weights: number[]) => weights.map((w, i) => w * (1 - ([0.05, 0.03, 0.015][i] ?? 0)))],
+    ['cold', (weights: number[]) => weights.map((w, i) => (i < 3 ? w * 0.96 : w))],
+    [
+      'wild',
+      (weights: number[]) => {
+        const mean = weights.reduce((sum, w) => sum + w, 0) / weights.length;
+        return weights.map((w) => mean + 4 * (w - mean));
+      },
+    ],
+    ['light', (weights: number[]) => heaviest(weights, 1 - 0.024)],
+    ['heavy', (weights: number[]) => heaviest(weights, 1 + 0.024)],
+  ] as const)('name a %s cavity that twenty pieces show, nineteen times in twenty', (state, fault) => {
+    for (const grams of [2, 10]) {
+      const times = runs(400);
+      const { faulty } = stated({ grams, step: 0.01, count: 20, spread: 0.005 }, times, fault);
+      expect((faulty.get(state) ?? 0) / times).toBeGreaterThan(0.95 - 3 * Math.sqrt(0.0475 / times));
+    }
+  });
+  it('of too few pieces say how many more, and of a scale too coarse that none will do', () => {
+    const few = cavityVerdicts(new Map([[1, [1.9, 1.93, 1.89, 1.95]]]), { target: 1.94, low: 1.88, high: 2 });
+    expect(few[0]).toMatchObject({ state: 'few', words: expect.stringMatching(/weigh \d+ more/) as string });
+    const coarse = cavityVerdicts(new Map([[1, [0.9, 0.9, 0.9, 0.9, 1, 0.9, 0.9]]]), {
+      target: 0.9,
+      low: 0.85,
+      high: 0.95,
+    });
+    expect(coarse[0]).toMatchObject({ state: 'few', words: expect.stringMatching(/too coarse/) as string });
   });
   it('places one head in hand', () => {
     const verdicts = cavityVerdicts(

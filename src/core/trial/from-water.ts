@@ -27,10 +27,14 @@ export interface Measured {
   readonly says: string;
   /** drag factor it means; undefined where none fits */
   readonly factor: number | undefined;
-  /** for the factor of all of them; undefined where the head floats */
-  readonly observation: Observation | undefined;
   /** it lies outside the model's own range */
   readonly isMissed: boolean;
+}
+
+/** The same with what it says of the factor of all of them; nothing where the head floats. Functions do not leave a worker: it stays here. */
+interface Looked {
+  readonly measured: Measured;
+  readonly observation?: Observation;
 }
 
 export type WaterCalibration =
@@ -96,17 +100,17 @@ export function calibrationFor(
   const towedDepths = tows.map((tow) => measuredTow(rig, tow));
   // What no factor fits is told beside it, and would only pull at the rest.
   const found = calibrated(
-    [...timed, ...towedDepths].flatMap(({ factor, observation }) =>
-      factor === undefined || !observation ? [] : [observation],
+    [...timed, ...towedDepths].flatMap(({ measured, observation }) =>
+      measured.factor === undefined || !observation ? [] : [observation],
     ),
   );
-  const missed = [...timed, ...towedDepths].filter(({ isMissed }) => isMissed).length;
+  const missed = [...timed, ...towedDepths].filter(({ measured }) => measured.isMissed).length;
   const all = timed.length + towedDepths.length;
   return {
     ok: true,
     drag: found,
-    drops: timed,
-    tows: towedDepths,
+    drops: timed.map(({ measured }) => measured),
+    tows: towedDepths.map(({ measured }) => measured),
     says:
       all === 0
         ? 'Nothing measured yet: time some drops beside a measure, or note the depth it runs at.'
@@ -118,22 +122,26 @@ export function calibrationFor(
   };
 }
 
-function measuredDrop(rig: Rig, drop: Drop, step: number): Measured {
+/** What a head that floats says of its drag. */
+const FLOATS: Measured = { says: 'It floats in that water.', factor: undefined, isMissed: true };
+
+function measuredDrop(rig: Rig, drop: Drop, step: number): Looked {
   const water: Water = { temperature: drop.temperature, salinity: SALT[drop.water] ?? 0 };
   const model = fall(rig, water);
   const { depth, seconds } = drop;
-  if (!(model.speed > 0))
-    return { says: 'It floats in that water.', factor: undefined, observation: undefined, isMissed: true };
+  if (!(model.speed > 0)) return { measured: FLOATS };
   const [slow, fast] = model.speeds;
   const [least, most] = [model.timeTo(depth, fast), model.timeTo(depth, slow)];
   const timeTo = between((k) => fall(withFactor(rig, k), water).timeTo(depth));
   const factor = factorOfDrop(drop, (_, k) => timeTo(k));
   const isMissed = seconds < least || seconds > most;
   return {
-    factor,
     observation: { observed: seconds, predicted: timeTo, deviation: STOPWATCH, step },
-    isMissed,
-    says: `${marked(seconds, 'time')} to ${marked(depth, 'depth')}; the model says ${marked(model.timeTo(depth), 'time')} (${marked(least, 'time')} to ${marked(most, 'time')})${isMissed ? ', and misses it' : ''}.`,
+    measured: {
+      factor,
+      isMissed,
+      says: `${marked(seconds, 'time')} to ${marked(depth, 'depth')}; the model says ${marked(model.timeTo(depth), 'time')} (${marked(least, 'time')} to ${marked(most, 'time')})${isMissed ? ', and misses it' : ''}.`,
+    },
   };
 }
 
@@ -147,7 +155,7 @@ const TOW_SPAN = [
   { factor: 0.73, normal: 1 },
 ] as const;
 
-function measuredTow(rig: Rig, { depth, speed, lineOut, line, test }: TowDepth): Measured {
+function measuredTow(rig: Rig, { depth, speed, lineOut, line, test }: TowDepth): Looked {
   const around: Surroundings = {
     water: { temperature: 15, salinity: 0 },
     depth,
@@ -156,8 +164,7 @@ function measuredTow(rig: Rig, { depth, speed, lineOut, line, test }: TowDepth):
   const fishing = fishingOf(around);
   const rho = waterDensity(around.water);
   const tow = towed(rig, around.water);
-  if (!tow)
-    return { says: 'It floats in that water.', factor: undefined, observation: undefined, isMissed: true };
+  if (!tow) return { measured: FLOATS };
   const at = (factor: number, normal?: number): number =>
     depthAt(tow, speed, rho, fishing, normal === undefined ? { factor } : { factor, normal });
   const ends = TOW_SPAN.map(({ factor, normal }) => at(factor, normal)).sort((a, b) => a - b);
@@ -165,10 +172,12 @@ function measuredTow(rig: Rig, { depth, speed, lineOut, line, test }: TowDepth):
   const isMissed = depth < least || depth > most;
   const runs = between((factor) => at(factor));
   return {
-    // The head's drag alone is found; the line's is as it is reckoned.
-    factor: factorOfTow(depth, runs),
     observation: { observed: depth, predicted: runs, deviation: DEPTH_OFF },
-    isMissed,
-    says: `Ran at ${marked(depth, 'depth')} at ${marked(speed, 'speed')}; the model says ${marked(at(1), 'depth')} (${marked(least, 'depth')} to ${marked(most, 'depth')})${isMissed ? ', and misses it' : ''}.`,
+    measured: {
+      // The head's drag alone is found; the line's is as it is reckoned.
+      factor: factorOfTow(depth, runs),
+      isMissed,
+      says: `Ran at ${marked(depth, 'depth')} at ${marked(speed, 'speed')}; the model says ${marked(at(1), 'depth')} (${marked(least, 'depth')} to ${marked(most, 'depth')})${isMissed ? ', and misses it' : ''}.`,
+    },
   };
 }

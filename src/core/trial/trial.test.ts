@@ -368,6 +368,8 @@ describe('drag measured of a design', () => {
     const far = calibrationFor(design, { drops: [drop(2.2), drop(2.2)], tows: [] });
     expect(far.ok && far.drops.every(({ isMissed }) => isMissed)).toBe(true);
     expect(far.ok && far.says).toMatch(/missed 2 of 2/);
+    // It is worked out in a worker: what does not survive a copy never arrives.
+    expect(structuredClone(far)).toEqual(far);
     const near = calibrationFor(design, { drops: [drop(1.02)], tows: [] });
     expect(near.ok && near.says).toMatch(/all of it within/);
     expect(near.ok && near.drag?.factor).toBeCloseTo(1.02, 2);
