@@ -118,7 +118,7 @@ async function opened({ browser }: OpenBrowser, path: string, ready: (typeof SCR
 }
 
 describe('a screen', () => {
-  it.each(share(SCREENS, 2))(
+  it.each(share(SCREENS, 3))(
     '%s is whole and usable at every width, and sound to axe',
     async (_, path, ready) => {
       const page = await opened(plain, path, ready);

@@ -1,5 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { isWhole } from '../src/core/test-kit/runs.ts';
 import { faultsOn } from './axe.ts';
 import type { OpenBrowser } from './browser.ts';
 import { openBrowser, openPage, sees } from './browser.ts';
@@ -46,7 +47,8 @@ async function turn(page: Page) {
   );
 }
 
-it('with WebGL it turns by keys, and is sound to axe', async () => {
+// Emulated it takes every core there is for half a minute.
+it.runIf(isWhole)('with WebGL it turns by keys, and is sound to axe', async () => {
   const webgl = await openBrowser('webgl');
   const page = await openSolid(webgl);
   await page.waitForSelector('.solid[data-shown=true]:not([data-still=true])');

@@ -33,6 +33,7 @@ if (parts.length === 0) {
 console.log(
   `\n— tests${parts.length > 0 ? ` of ${parts.join(', ')}` : ''}, random checks by SEED=${process.env.SEED}`,
 );
+if (parts.length === 0 && process.env.FERN_ANVIL_WHOLE !== '1') process.env.FERN_ANVIL_SHARE = '1';
 run(process.execPath, [bin('vitest/vitest.mjs'), 'run', ...parts]);
 console.log(`\nAll of it in ${Math.round((Date.now() - began) / 1000)} s.`);
 
