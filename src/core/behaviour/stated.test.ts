@@ -9,7 +9,7 @@ import { keeperInitial } from '../fitting/keepers/index.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { waterDensity, waterViscosity } from '../material/water.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
-import { degrees, dot, norm, radians, sub } from '../numeric/vec.ts';
+import { degrees, dot, norm, radians } from '../numeric/vec.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { usualPlastic } from '../plastic/usual.ts';
@@ -17,7 +17,7 @@ import type { Surroundings, Value } from './behaviour.ts';
 import { fall } from './fall.ts';
 import { hang } from './hang.ts';
 import { hook } from './hook.ts';
-import { thrown } from './throw.ts';
+import { momentAbout, thrown } from './throw.ts';
 import { READINGS, READING_IDS } from './index.ts';
 import { wireWall } from './making.ts';
 import { crackOf } from './crack.ts';
@@ -228,12 +228,14 @@ describe('on a hinge', () => {
     const swings = barbed.parts.filter(({ name }) => name === 'hook' || name === 'keeper');
     expect(swings.length).toBe(2);
     const { point } = barbed.places;
-    const lever = swings.reduce((sum, { mass, centroid }) => sum + mass * norm(sub(centroid, point)) ** 2, 0);
+    const lever = momentAbout(barbed, swings, point);
     expect(Number(thrown.read(barbed, PLAIN_WATER)['throw.hinged'])).toBeCloseTo(lever, 9);
     const fixed = judged('football', { guard: { kind: 'none' }, keeper: keeperInitial('wire') as never }).rig;
-    const hookAlone = fixed.parts
-      .filter(({ name }) => name === 'hook')
-      .reduce((sum, { mass, centroid }) => sum + mass * norm(sub(centroid, fixed.places.point)) ** 2, 0);
+    const hookAlone = momentAbout(
+      fixed,
+      fixed.parts.filter(({ name }) => name === 'hook'),
+      fixed.places.point,
+    );
     expect(Number(thrown.read(fixed, PLAIN_WATER)['throw.hinged'])).toBeCloseTo(hookAlone, 9);
   });
 });

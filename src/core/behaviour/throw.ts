@@ -1,13 +1,17 @@
 import type { Part, Rig } from '../build/rig.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { behaviour } from './behaviour.ts';
+import { ownSquare } from './own-moment.ts';
 
-/** Second moment of parts about a point, each at its own centre, g·mm². */
-export const momentAbout = (parts: readonly Pick<Part, 'mass' | 'centroid'>[], [x, y, z]: Vec3): number =>
-  parts.reduce(
-    (sum, { mass, centroid: [a, b, c] }) => sum + mass * ((a - x) ** 2 + (b - y) ** 2 + (c - z) ** 2),
-    0,
-  );
+/**
+ * Second moment of some of a rig's parts about a point, ∫ r² dm, g·mm²: each by its own spread about its centre, and its mass at the centre's
+ * distance (Steiner). mm.
+ */
+export const momentAbout = (rig: Rig, parts: readonly Part[], [x, y, z]: Vec3): number =>
+  parts.reduce((sum, part) => {
+    const [a, b, c] = part.centroid;
+    return sum + part.mass * (ownSquare(rig, part) + (a - x) ** 2 + (b - y) ** 2 + (c - z) ** 2);
+  }, 0);
 
 /** What a fish has to lever with when it shakes its head: everything fixed to the hook, or the hook alone where it swings. */
 function levers(rig: Rig) {
@@ -15,7 +19,7 @@ function levers(rig: Rig) {
   const [, swinging] = rig.bodies;
   // Of a fixed head, what a hinge would make of it: its keeper is on the head, and stays there.
   const own = swinging?.parts ?? rig.parts.filter(({ name }) => name === 'hook' || name === 'plastic');
-  return { fixed: momentAbout(rig.parts, point), free: momentAbout(own, point) };
+  return { fixed: momentAbout(rig, rig.parts, point), free: momentAbout(rig, own, point) };
 }
 
 /** How easily it is thrown. */
@@ -30,8 +34,8 @@ export const thrown = behaviour({
       decimals: 0,
       kind: 'index',
       group: 'Hook',
-      formula: 'Σ m_i r_i²',
-      note: 'Moment of all that is fixed to the hook about its point: what a shaking fish has to lever with. For a hinged head, what it would be without the hinge. Water and line are left out.',
+      formula: '∫ r² dm',
+      note: 'Moment of all that is fixed to the hook about its point, along its wire and through its metal: what a shaking fish has to lever with. For a hinged head, what it would be without the hinge. Water and line are left out.',
       compared: true,
     },
     'throw.hinged': {
@@ -41,7 +45,7 @@ export const thrown = behaviour({
       decimals: 0,
       kind: 'index',
       group: 'Hook',
-      formula: 'Σ m_i r_i² of hook and bait',
+      formula: '∫ r² dm of hook and bait',
       note: 'The same through a hinge, which passes no turning on: hook and bait alone. For a fixed head, what a hinge would make of it.',
       compared: true,
     },

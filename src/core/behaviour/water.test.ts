@@ -1,15 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import type { Rig } from '../build/rig.ts';
+import { castSolid } from '../build/cast-solid.ts';
 import { submerged } from '../build/submerged.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
 import { packSolid } from '../head/imported.ts';
-import { solids } from '../head/kernel.ts';
+import { FAMILIES } from '../head/families/index.ts';
+import { loadSolids, solids } from '../head/kernel.ts';
 import type { Mesh } from '../head/mesh.ts';
+import { massProperties } from '../head/mesh.ts';
 import { meshOf } from '../head/solid.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { waterDensity, waterViscosity } from '../material/water.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
-import { degrees, radians } from '../numeric/vec.ts';
+import { degrees, norm, radians, sub } from '../numeric/vec.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
@@ -445,16 +448,49 @@ describe('levers, roll and echo', () => {
   });
 
   it('a weight levers by its distance squared, through a hinge by the hook’s alone', () => {
-    const at = (mass: number, centroid: Vec3) => ({ mass, centroid });
-    expect(momentAbout([at(3, [2, 0, 0]), at(1, [0, 3, 4])], [0, 0, 0])).toBeCloseTo(3 * 4 + 25, 12);
-    // About a point off all the axes: 2·((3−1)² + (5−2)² + (9−3)²) = 2·49.
-    expect(momentAbout([at(2, [3, 5, 9])], [1, 2, 3])).toBeCloseTo(98, 12);
     const { rig, value } = judged('ball');
     const hook = rig.parts.filter(({ name }) => name === 'hook');
-    expect(value('throw.hinged')).toBeCloseTo(momentAbout(hook, rig.places.point), 9);
-    expect(value('throw.fixed')).toBeCloseTo(momentAbout(rig.parts, rig.places.point), 9);
-    expect(value('throw.fixed')).toBeGreaterThan(5 * value('throw.hinged'));
+    expect(value('throw.hinged')).toBeCloseTo(momentAbout(rig, hook, rig.places.point), 9);
+    expect(value('throw.fixed')).toBeCloseTo(momentAbout(rig, rig.parts, rig.places.point), 9);
+    expect(value('throw.fixed')).toBeGreaterThan(3 * value('throw.hinged'));
+    // Steiner: about a point 3, 5 and 7 mm off a part's centre, its own spread and 83 times its mass.
+    const [part] = hook;
+    if (!part) throw new Error('there is no hook');
+    const [x, y, z] = part.centroid;
+    expect(
+      momentAbout(rig, [part], [x + 3, y + 5, z + 7]) - momentAbout(rig, [part], part.centroid),
+    ).toBeCloseTo(83 * part.mass, 9);
   });
+
+  it.each(FAMILIES.filter(({ key }) => key !== 'imported').map(({ key }) => key))(
+    'the metal of a %s levers as the inertia of its exported solid, and its hook as its wire summed bit by bit',
+    async (key) => {
+      const kernel = await loadSolids();
+      const { rig } = judged(key, BARE);
+      const { point } = rig.places;
+      // Facets by Mirtich (Journal of Graphics Tools 1 (1996) 31): half the sum of the three moments is ∫ r² dV about the centre.
+      const { volume, centroid, inertia } = massProperties(castSolid(kernel, rig));
+      const metal = rig.parts.filter(({ name }) => name === 'metal');
+      const off = norm(sub(centroid, point)) ** 2;
+      const solid = (rig.density / 1000) * ((inertia[0] + inertia[1] + inertia[2]) / 2 + volume * off);
+      expect(Math.abs(momentAbout(rig, metal, point) / solid - 1)).toBeLessThan(0.01);
+      const { centre, wire } = rig.hook;
+      let bits = 0;
+      for (let i = 1; i < centre.length; i++) {
+        const [a, b] = [centre[i - 1] as Vec3, centre[i] as Vec3];
+        for (let k = 0; k < 20; k++) {
+          const t = (k + 0.5) / 20;
+          const at: Vec3 = [a[0] + t * (b[0] - a[0]), 0, a[2] + t * (b[2] - a[2])];
+          bits += (norm(sub(b, a)) / 20) * norm(sub(at, point)) ** 2;
+        }
+      }
+      const hook = rig.parts.filter(({ name }) => name === 'hook');
+      const steel = ((7.85 / 1000) * Math.PI * wire ** 2) / 4;
+      // But for its eye, its section and the taper of its tip, which are a few hundredths of it.
+      expect(momentAbout(rig, hook, point) / (steel * bits)).toBeGreaterThan(1);
+      expect(momentAbout(rig, hook, point) / (steel * bits)).toBeLessThan(1.45);
+    },
+  );
 
   it('a flat echoes by 20 log A/λ and a ball by 20 log a/2 (Urick 1983)', () => {
     // 100 mm² at 7.4 mm: 20 log(1e-4/7.4e-3) = −37.38 dB; a ball of 12 mm: 20 log(0.003) = −50.46 dB.

@@ -9,13 +9,13 @@ export interface CostInputs {
   readonly wire: number;
   readonly guard: number;
   readonly paint: number;
-  /** kWh for each head, and what one costs */
+  /** kWh for each sound head, with what rejects took, and what one costs */
   readonly energy: number;
   readonly energyPrice: number;
-  /** s of hands for each head, and what an hour costs */
+  /** s of hands for each sound head, with what rejects took, and what an hour costs */
   readonly time: number;
   readonly wage: number;
-  /** share thrown back: the metal is melted again, hook, wire and work are lost */
+  /** share thrown back: the metal is melted again, hook and wire are lost; heat and work are counted above */
   readonly rejects: number;
 }
 
@@ -27,7 +27,10 @@ export interface Costing {
   readonly total: number;
 }
 
-/** What one sound head costs, part by part. A thrown-back head loses all but its metal, and sound ones carry that. */
+/**
+ * What one sound head costs, part by part: all bills of a batch over its sound heads. A head that is thrown back gives its metal back and loses hook
+ * and wire; the heat and the time it took are in those of the batch already.
+ */
 export function costOf(inputs: CostInputs): Costing {
   const { rejects } = inputs;
   const own = {
@@ -40,7 +43,7 @@ export function costOf(inputs: CostInputs): Costing {
     time: (inputs.time / 3600) * inputs.wage,
   };
   // A reject is found before it is painted or guarded.
-  const wasted = own.hook + own.wire + own.energy + own.time;
+  const wasted = own.hook + own.wire;
   const parts = { ...own, rejects: (wasted * rejects) / (1 - rejects) };
   return { parts, total: Object.values(parts).reduce((sum, value) => sum + value, 0) };
 }

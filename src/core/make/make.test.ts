@@ -137,9 +137,53 @@ describe('cost', () => {
       wage: 16,
       rejects: 0.1,
     });
-    // 0.033 + 0.2 + 0.05 + 0.04 + 0.006 + 0.2; of rejects (0.2 + 0.05 + 0.006 + 0.2)/9.
-    expect(found.total).toBeCloseTo(0.529 + 0.456 / 9, 10);
+    // 0.033 + 0.2 + 0.05 + 0.04 + 0.006 + 0.2; of rejects (0.2 + 0.05)/9.
+    expect(found.total).toBeCloseTo(0.529 + 0.25 / 9, 10);
     expect(lossPerHour(6, 4, 0.5)).toBeCloseTo(0.75, 10);
+  });
+  it.each([0, 0.08, 0.3])('with %d rejects is all bills over the sound heads', (rejects) => {
+    const lead = melting('lead');
+    const [cast, sprue, cavities, heads] = [14, 3, 6, 500];
+    const plan = pourPlan({
+      melting: lead,
+      castPerShot: cast * cavities,
+      spruePerShot: sprue * cavities,
+      heads,
+      cavities,
+      rejects,
+      loss: 0.03,
+      watts: 500,
+      efficiency: 0.65,
+      pot: 4000,
+      room: 20,
+      at: 390,
+      perShot: 60,
+    });
+    const [metalPrice, hook, wire, guard, paint, energyPrice, wage] = [4, 0.22, 0.03, 0.05, 0.04, 0.35, 18];
+    const found = costOf({
+      metal: cast,
+      lost: plan.used / plan.sound - cast,
+      metalPrice,
+      hook,
+      wire,
+      guard,
+      paint,
+      energy: plan.energy / plan.sound,
+      energyPrice,
+      time: plan.whole / plan.sound,
+      wage,
+      rejects,
+    });
+    // A hook and a wire lie in every cavity of every shot; guards and paint go on what is sound.
+    const poured = Math.ceil(heads / (1 - rejects) / cavities) * cavities;
+    const sound = poured * (1 - rejects);
+    const bills =
+      ((sound * cast + (0.03 / 0.97) * poured * (cast + sprue)) / 1000) * metalPrice +
+      poured * (hook + wire) +
+      sound * (guard + paint) +
+      plan.energy * energyPrice +
+      (plan.whole / 3600) * wage;
+    expect(found.total).toBeCloseTo(bills / sound, 9);
   });
 });
 

@@ -35,6 +35,9 @@ export interface PourInputs {
 
 export interface PourPlan {
   readonly shots: number;
+  /** heads poured, and those expected to be sound: as many as are wanted, and what the last shot gives besides */
+  readonly poured: number;
+  readonly sound: number;
   /** metal that must be liquid in all, g: sprues of earlier shots go back into it */
   readonly melted: number;
   /** metal used up: heads and loss, g */
@@ -57,6 +60,7 @@ const HEEL = 0.1;
 export function pourPlan(inputs: PourInputs): PourPlan {
   const { melting, castPerShot, spruePerShot, heads, cavities, rejects, loss, pot, room, at } = inputs;
   const shots = Math.ceil(heads / (1 - rejects) / cavities);
+  const poured = shots * cavities;
   const perShot = castPerShot + spruePerShot;
   const melted = (shots * perShot) / (1 - loss);
   const thrownBack = shots * (spruePerShot + rejects * castPerShot);
@@ -74,6 +78,8 @@ export function pourPlan(inputs: PourInputs): PourPlan {
   const laterMelts = Math.max(0, heat / power - firstMelt);
   return {
     shots,
+    poured,
+    sound: poured * (1 - rejects),
     melted,
     used,
     wanted,

@@ -2,7 +2,8 @@ import { metalPart, totalMass } from '../build/rig.ts';
 import { describe, expect, it } from 'vitest';
 import type { Design } from '../document/design.ts';
 import type { HOOK_RULES } from '../document/design.ts';
-import { chartIndex } from '../hook/chart.ts';
+import { extent } from '../head/extent.ts';
+import { chartIndex, HOOK_CHART } from '../hook/chart.ts';
 import { bentWire, pathLength } from '../hook/polyline.ts';
 import { STYLES } from '../hook/styles/index.ts';
 import { buildLadder, rungName, starterLadder } from './ladder.ts';
@@ -129,6 +130,34 @@ describe('weight ladder', () => {
       expect(gaps[chartIndex(hook)]).toBe(nearest);
     }
   });
+
+  it.each(['metal', 'total', 'submerged'] as const)(
+    'in proportion whichever weight is meant: of %s each rung’s hook stands to its own solved head',
+    (of) => {
+      const design = sampleDesign('football', { head: { target: { grams: 12, of } } as never });
+      const base = solveTarget(design);
+      if (!base.ok) throw new Error(base.problem.message);
+      const ratio = base.rig.measures.gap / extent(base.rig.head).height;
+      const rungs = buildLadder(design, {
+        rule: 'proportion',
+        rungs: [3, 6, 12, 24, 40].map((grams) => ({ grams })),
+      });
+      // At its own weight it is the design itself.
+      expect(rungs[2]?.hook).toBe(design.hook.size);
+      const built = rungs.flatMap((rung) => (rung.ok ? [rung] : []));
+      expect(built.length).toBeGreaterThan(3);
+      for (const { rig, hook } of built) {
+        const { height } = extent(rig.head);
+        const miss = (gap: number) => Math.abs(Math.log(gap / height / ratio));
+        const place = chartIndex(hook);
+        for (const beside of [place - 1, place + 1]) {
+          const row = HOOK_CHART[beside];
+          // A hair's breadth of grace: the rung's own hook weighs a little other than the one its head was guessed with.
+          if (row) expect(miss(rig.measures.gap)).toBeLessThan(miss(row.gap) + 0.05);
+        }
+      }
+    },
+  );
 
   it('a measured hook a tenth wider than the chart’s keeps being a tenth wider in its proportion', () => {
     const measured = { gap: 14.5 * 1.1, shank: 36, wire: 1.17 };

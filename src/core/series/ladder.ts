@@ -9,7 +9,7 @@ import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';
 import { fractionText, nearestOunceFraction } from '../quantity/ounces.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
-import { solveTarget } from '../build/solve.ts';
+import { solveTarget, weightOf } from '../build/solve.ts';
 import { checkDesign } from '../build/check.ts';
 
 /** Weights a series usually runs through, ounces (common practice, no source). */
@@ -56,13 +56,15 @@ export function rungName(name: string, grams: number): string {
 export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly Metal[] = METALS): Rung[] {
   const base = solveTarget(design, metals);
   const own = base.ok ? base.rig : undefined;
-  const from = own ? metalPart(own).mass : (design.head.target?.grams ?? 10);
+  const of = design.head.target?.of ?? 'metal';
+  // Weights of a ladder are of one kind: what it begins from is weighed as they are.
+  const from = own ? weightOf(own, of) : (design.head.target?.grams ?? 10);
   const index = chartIndex(design.hook.size);
   return ladder.rungs.map(({ grams, hook: chosen, name }) => {
     const rung = (size: string): Design => ({
       ...design,
       name: name ?? rungName(design.name, grams),
-      head: { ...design.head, target: { grams, of: design.head.target?.of ?? 'metal' } },
+      head: { ...design.head, target: { grams, of } },
       hook: size === design.hook.size ? design.hook : { ...design.hook, size, measured: undefined },
       ladder: undefined,
     });
@@ -75,17 +77,25 @@ export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly
     if (problems.length > 0) return { ok: false, ...head, problems };
     return { ok: true, ...head, design: solved.design, rig: solved.rig };
 
-    function ruled(): string {
-      if (ladder.rule === 'keep' || index < 0) return design.hook.size;
-      if (ladder.rule === 'step') {
-        const steps = Math.round(Math.log2(grams / from));
-        return (
-          HOOK_CHART[Math.min(HOOK_CHART.length - 1, Math.max(0, index + steps))]?.size ?? design.hook.size
-        );
+    /**
+     * How much larger in every length the head of a rung is. Sizes go with the cube root of the metal's weight; on the scale, or in water, hook and
+     * fittings weigh with it, so there it is found with the hook that it is, which is again found with it: two rounds settle it.
+     */
+    function grownBy(weight: number, own: Rig): number {
+      const metal = metalPart(own).mass;
+      if (of === 'metal') return Math.cbrt(weight / metal);
+      let factor = Math.cbrt(weight / from);
+      for (let round = 0; round < 2; round++) {
+        const solved = solveTarget(rung(nearest(factor, own)), metals);
+        if (!solved.ok) return factor;
+        factor = Math.cbrt(metalPart(solved.rig).mass / metal);
       }
-      if (!own) return design.hook.size;
-      // Sizes go with the cube root of the weight, so the head's height is known well enough before it is solved.
-      const height = extent(own.head).height * Math.cbrt(grams / from);
+      return factor;
+    }
+
+    /** The size whose gap stands to the height of a head so much larger most nearly as in the design itself. */
+    function nearest(factor: number, own: Rig): string {
+      const height = extent(own.head).height * factor;
       const ratio = own.measures.gap / extent(own.head).height;
       const share = own.measures.gap / (HOOK_CHART[index]?.gap ?? own.measures.gap);
       let best = design.hook.size;
@@ -95,6 +105,18 @@ export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly
         if (miss < off) [best, off] = [row.size, miss];
       }
       return best;
+    }
+
+    function ruled(): string {
+      if (ladder.rule === 'keep' || index < 0) return design.hook.size;
+      if (ladder.rule === 'step') {
+        const steps = Math.round(Math.log2(grams / from));
+        return (
+          HOOK_CHART[Math.min(HOOK_CHART.length - 1, Math.max(0, index + steps))]?.size ?? design.hook.size
+        );
+      }
+      if (!own) return design.hook.size;
+      return nearest(grownBy(grams, own), own);
     }
   });
 }

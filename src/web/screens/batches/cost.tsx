@@ -49,15 +49,15 @@ export function Cost({ batch, metals, castGrams, edit }: Props) {
     });
   const found = costOf({
     metal: castGrams,
-    lost: plan ? (plan.used - castGrams * batch.heads) / batch.heads : 0,
+    lost: plan ? plan.used / plan.sound - castGrams : 0,
     metalPrice: metal?.price ?? 0,
     hook: batch.cost.hook,
     wire: batch.cost.wire,
     guard: batch.cost.guard,
     paint: batch.cost.paint,
-    energy: plan ? plan.energy / batch.heads : 0,
+    energy: plan ? plan.energy / plan.sound : 0,
     energyPrice: batch.cost.energy,
-    time: plan ? plan.whole / batch.heads : 0,
+    time: plan ? plan.whole / plan.sound : 0,
     wage: batch.cost.wage,
     rejects: batch.pour.rejects,
   });
