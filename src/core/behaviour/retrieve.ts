@@ -1,5 +1,7 @@
 import type { Rig } from '../build/rig.ts';
 import { totalMass } from '../build/rig.ts';
+import { shadowOf } from '../head/mesh.ts';
+import { sightOf } from '../head/surface.ts';
 import { GRAVITY, waterDensity } from '../material/water.ts';
 import { halve } from '../numeric/halve.ts';
 import type { Flag } from './behaviour.ts';
@@ -247,7 +249,7 @@ export const retrieve = behaviour({
       kind: 'index',
       group: 'On the line',
       formula: '(area from above / area from the front)^½',
-      note: 'How much more water it lies on than it parts, as it falls level: compares gliders, says nothing in metres.',
+      note: 'How much more water it lies on than it parts, as it falls level, by the surface that drag sees, fins, cheeks and channels with it: compares gliders, says nothing in metres.',
     },
     'line.hiddenBite': {
       name: 'Bite hidden in the line',
@@ -346,14 +348,8 @@ export const retrieve = behaviour({
 /** Share of a line's test that draws its coils straight (common practice, no source). */
 const STRAIGHTENS = 0.01;
 
-/** Area of the head seen from above over that seen from the front. */
-function flatness({ profile }: Rig): number {
-  const pieces = 48;
-  let [above, front] = [0, 0];
-  for (let i = 0; i < pieces; i++) {
-    const { b, t, d } = profile.section(((i + 0.5) * profile.length) / pieces);
-    above += (2 * b * profile.length) / pieces;
-    front = Math.max(front, (Math.PI / 4) * 2 * b * (t + d));
-  }
-  return above / front;
+/** Area that the head's own surface, fins and cuts with it, shows from above over what it shows from the front. */
+function flatness({ head }: Rig): number {
+  const shown = shadowOf(sightOf(head).mesh);
+  return shown(0, 0, 1) / shown(1, 0, 0);
 }

@@ -8,7 +8,7 @@ import { FAMILIES } from '../head/families/index.ts';
 import { loadSolids, solids } from '../head/kernel.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { massProperties } from '../head/mesh.ts';
-import { meshOf } from '../head/solid.ts';
+import { meshOf, solidOf } from '../head/solid.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { waterDensity, waterViscosity } from '../material/water.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
@@ -304,6 +304,40 @@ describe('on the retrieve', () => {
     expect(value('retrieve.glide')).toBeCloseTo(1, 2);
     expect(judged('glider').value('retrieve.glide')).toBeGreaterThan(1.3);
   });
+
+  it.each(['glider', 'dart', 'football'])(
+    'a %s glides the farther the larger its fins, by what its solid shows',
+    (key) => {
+      const glides = [0.2, 0.6, 1, 2].map((span) => {
+        const fins = { span, length: 0.5, thickness: 1, at: 0.5 };
+        const { value, rig } = judged(key, { ...BARE, head: { features: { fins } } as never });
+        // Its exported solid from above and from the front: half of what its facets show.
+        const { positions: p, triangles } = meshOf(solidOf(solids(), castSolid(solids(), rig)));
+        const shown = [0, 0];
+        for (let i = 0; i < triangles.length; i += 3) {
+          const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [
+            number,
+            number,
+            number,
+          ];
+          const edge = (from: number, to: number, axis: number) =>
+            (p[to + axis] as number) - (p[from + axis] as number);
+          shown[0] =
+            (shown[0] ?? 0) + Math.abs(edge(a, b, 0) * edge(a, c, 1) - edge(a, b, 1) * edge(a, c, 0)) / 4;
+          shown[1] =
+            (shown[1] ?? 0) + Math.abs(edge(a, b, 1) * edge(a, c, 2) - edge(a, b, 2) * edge(a, c, 1)) / 4;
+        }
+        return { told: value('retrieve.glide'), solid: Math.sqrt((shown[0] ?? 0) / (shown[1] ?? 1)) };
+      });
+      glides.slice(1).forEach(({ told, solid }, i) => {
+        const before = glides[i];
+        expect(told).toBeGreaterThan((before?.told ?? 0) + 0.02);
+        expect(solid).toBeGreaterThan(before?.solid ?? 0);
+      });
+      // The solid has a hole for its wire, which the water's surface has not.
+      for (const { told, solid } of glides) expect(Math.abs(told / solid - 1)).toBeLessThan(0.12);
+    },
+  );
 });
 
 describe('at rest', () => {
