@@ -61,12 +61,15 @@ export const HookSpecSchema = Type.Object(
 
 export const EYE_PLANES = ['in line', 'crosswise'] as const;
 
+/** Angles an eye's leg may stand at to the shank's forward line, degrees: of schema and form alike. */
+export const EYE_ANGLES = [0, 90] as const;
+
 /** The eye, as part of a design's document. */
 export const EyeSchema = Type.Object(
   {
     angle: Type.Number({
-      minimum: 0,
-      maximum: 90,
+      minimum: EYE_ANGLES[0],
+      maximum: EYE_ANGLES[1],
       description: 'Between the shank’s forward line and the eye’s leg, degrees',
     }),
     plane: Type.Union(

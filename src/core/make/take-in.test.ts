@@ -114,6 +114,20 @@ describe('a head in the hand', () => {
     expect(taken.says.join(' ')).toContain(`It would agree with ${fits.join(' or ')}.`);
   });
 
+  it('of a density between two metals is told which, and above all or below all that it is', () => {
+    const { start, sizes, total } = inHand('football', 'lead', 14);
+    const says = (grams: number) => {
+      const taken = takeIn({ design: start, measured: sizes, grams });
+      if (!taken.ok) throw new Error('refused');
+      return taken.says.join(' ');
+    };
+    // Lead and its alloys end near 11.4 g/cm³, what is sold as tungsten begins at 14.5.
+    expect(says(total * 1.13)).toMatch(/lies between lead.*and tungsten/);
+    expect(says(total * 1.13)).not.toMatch(/so dense|so light/);
+    expect(says(total * 2.2)).toMatch(/so dense/);
+    expect(says(total * 0.45)).toMatch(/so light/);
+  });
+
   it('measured in part its density is as sure as what was not measured: 12% of each, a caliper’s 0.05 mm, a scale’s 0.02 g', () => {
     const { start, sizes, total } = inHand('football', 'lead', 20);
     const at = (keys: readonly string[]) => {

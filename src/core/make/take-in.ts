@@ -213,6 +213,23 @@ interface Found {
   readonly isNothing: boolean;
 }
 
+/** What is said of a density that is no metal's of the stores: which it lies between, or that all are denser or lighter. */
+function besideAll(all: readonly MetalAgrees[], density: number): string {
+  const d = (value: number) => marked(value, 'density');
+  const lighter = all
+    .map(({ metal }) => metal)
+    .filter(({ densityRange }) => densityRange[1] < density)
+    .reduce<Metal | undefined>((a, b) => (a && a.densityRange[1] >= b.densityRange[1] ? a : b), undefined);
+  const denser = all
+    .map(({ metal }) => metal)
+    .filter(({ densityRange }) => densityRange[0] > density)
+    .reduce<Metal | undefined>((a, b) => (a && a.densityRange[0] <= b.densityRange[0] ? a : b), undefined);
+  if (lighter && denser)
+    return ` It lies between ${lighter.name.toLowerCase()}, at most ${d(lighter.densityRange[1])}, and ${denser.name.toLowerCase()}, at least ${d(denser.densityRange[0])}: no metal of the stores, so an alloy, a core of another metal, or a size misread.`;
+  if (lighter) return ' No metal of the stores is so dense.';
+  return denser ? ' No metal of the stores is so light.' : '';
+}
+
 function sentences(
   said: MetalAgrees | undefined,
   all: readonly MetalAgrees[],
@@ -243,10 +260,7 @@ function sentences(
     const fits = all
       .filter(({ verdict }) => verdict === 'agrees')
       .map(({ metal }) => metal.name.toLowerCase());
-    const rest =
-      fits.length > 0
-        ? ` It would agree with ${fits.join(' or ')}.`
-        : ' No metal of the stores is so dense or so light.';
+    const rest = fits.length > 0 ? ` It would agree with ${fits.join(' or ')}.` : besideAll(all, density);
     if (density < low) {
       const air = volume - ((grams - other) / low) * 1000;
       out.push(

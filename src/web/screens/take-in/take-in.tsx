@@ -3,7 +3,9 @@ import { Link, useNavigate } from 'react-router';
 import type { Design, Metal, QuantityKind, TakenIn as Taken } from '../../../core/index.ts';
 import {
   completeDimensions,
+  clamp,
   DRAWN_FAMILIES,
+  EYE_ANGLES,
   familyOf,
   HOOK_CHART,
   METALS,
@@ -54,7 +56,7 @@ export function TakeIn() {
   const metals: readonly Metal[] = stores.data?.metals ?? METALS;
   const metalKey = metals.find(({ key }) => key === search.get('metal'))?.key ?? 'lead';
   const hook = search.get('hook') ?? '3/0';
-  const eye = given(search.get('eye')) ?? 90;
+  const eye = clamp(given(search.get('eye')) ?? 90, ...EYE_ANGLES);
   const claimed = given(search.get('density'));
   const grams = given(search.get('grams')) ?? 10;
   const measured = useMemo(
@@ -178,8 +180,8 @@ export function TakeIn() {
           label="Eye"
           kind="angle"
           value={eye}
-          min={1}
-          max={120}
+          min={EYE_ANGLES[0]}
+          max={EYE_ANGLES[1]}
           step={5}
           onCommit={(value) => set('eye', String(value), '90')}
         />
