@@ -3,12 +3,19 @@ import { defineConfig } from 'vitest/config';
 const isWhole = process.env.FERN_ANVIL_WHOLE === '1';
 
 /**
- * The long walks through the interface, each minutes of a browser's work. On most days one of them, drawn by the seed, is left out where no file is
- * named; .ci/run walks them all.
+ * Files that take minutes each: the long walks through the interface, and the killed, cut off and full servers. On most days, where no file is
+ * named, two of the walks and one of the others are run, drawn by the seed; .ci/run runs them all.
  */
 const WALKS = ['flows', 'full', 'making'];
-const left = WALKS[Number(process.env.SEED) % WALKS.length];
-const leftOut = process.env.FERN_ANVIL_SHARE === '1' && left ? [`e2e/${left}.test.ts`] : [];
+const DISASTERS = ['kills', 'powercut', 'disk'];
+const seed = Number(process.env.SEED ?? 0);
+const leftOut =
+  process.env.FERN_ANVIL_SHARE === '1'
+    ? [
+        ...WALKS.filter((_, i) => i === seed % WALKS.length),
+        ...DISASTERS.filter((_, i) => i !== Math.floor(seed / WALKS.length) % DISASTERS.length),
+      ].map((name) => `e2e/${name}.test.ts`)
+    : [];
 
 /** Against hanging, not a claim of speed: whole random checks, and a machine that does much else, take their time. */
 const PATIENCE = isWhole ? 600_000 : 300_000;

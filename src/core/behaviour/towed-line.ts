@@ -31,7 +31,7 @@ export interface TowedLine {
   readonly tension: number;
   /** angle of the line at the upper end above level, radians */
   readonly angle: number;
-  /** bound on what the march's steps may have put the depth off by, m: what each puts off by its own estimate, the turn carried on up the line */
+  /** estimate of what the march's steps may have put the depth off by, m: what each puts off by its own estimate, the turn carried on up the line */
   readonly error: number;
   /** from the lure up: distance ahead of it and height above it, m */
   readonly shape: readonly (readonly [ahead: number, above: number])[];
