@@ -52,7 +52,7 @@ const SCREENS: readonly (readonly [
   ['Uses', '/designs/gravel-oval-1-2/uses', '.use-group li'],
   ['Stores', '/stores', '.stores-table'],
   ['Hooks', '/stores?shelf=hooks', '.hook-table tbody tr'],
-  ['Mould', '/designs/pip-1-16/mould', { words: 'All but the last add up' }],
+  ['Mould', '/designs/pip-1-16/mould', { words: 'The volumes add up to the block' }],
   ['Take in', '/take-in?shape=football&m.breadth=19', { words: 'adds up' }],
   ['Batch', '/batches/pip-april', { words: 'on target' }],
   ['Pour', '/batches/pip-april?view=pour', { words: 'First pot ready' }],

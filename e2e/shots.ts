@@ -72,7 +72,7 @@ const SHOTS: readonly Shot[] = [
   {
     name: 'mould',
     path: '/designs/pip-1-16/mould?cavity=2',
-    ready: (page) => sees(page, 'All but the last add up'),
+    ready: (page) => sees(page, 'The volumes add up to the block'),
   },
   { name: 'batch', path: '/batches/pip-april', ready: (page) => sees(page, 'light of the target') },
   {

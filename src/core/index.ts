@@ -125,6 +125,7 @@ export * from './document/trial.ts';
 export * from './document/photo.ts';
 export * from './document/begun.ts';
 export * from './make/control.ts';
+export * from './make/charge.ts';
 export * from './make/costing.ts';
 export * from './make/cure.ts';
 export * from './make/gauge.ts';

@@ -6,6 +6,7 @@ import type { Design } from '../document/design.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
 import { keeperInitial } from '../fitting/keepers/index.ts';
+import { METHODS, methodOf } from '../rigging/methods/index.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { waterDensity, waterViscosity } from '../material/water.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
@@ -670,6 +671,23 @@ describe('at the hook', () => {
       Math.min(hookSet(USUAL_FISHING), 0.6 * over),
       9,
     );
+  });
+
+  it('whatever a method is called, a covered point pays for the plastic and a bare one does not', () => {
+    const { rig } = judged('ball', {
+      guard: { kind: 'none' },
+      keeper: keeperInitial('screw') as never,
+      hook: { size: '4/0' },
+    });
+    const plastic = usualPlastic('stick', 5);
+    for (const { key, point } of METHODS) {
+      if (methodOf(key).obstacle?.(rig, plastic)) continue;
+      const one = withBait(rig, { plastic, method: key });
+      const home = Number(strength.read(one, around())['hook.penetration']);
+      const bare = Number(strength.read(rig, around())['hook.penetration']);
+      if (point === 'buried' || point === 'skin') expect([key, home < 0.75 * bare]).toEqual([key, true]);
+      else expect([key, home]).toEqual([key, bare]);
+    }
   });
 
   it('a hook opens by its own gap, from where its shank runs', () => {

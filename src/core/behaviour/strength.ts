@@ -2,6 +2,10 @@ import { about, behaviour } from './behaviour.ts';
 import { fishingOf, hookSet, hookSets, lineFacts } from './fishing.ts';
 import { guardForce } from './guard-force.ts';
 import { openingLoad } from './opening-load.ts';
+import { COVER } from '../rigging/limits.ts';
+import type { LaidMeasures } from '../rigging/method.ts';
+import { coversPoint } from '../rigging/method.ts';
+import { methodOf } from '../rigging/methods/index.ts';
 
 /** Yield strength of hardened hook wire, N/mm² (usual range of spring steels, from memory). */
 const YIELD = { least: 1500, usual: 1750, most: 2000 };
@@ -9,6 +13,13 @@ const YIELD = { least: 1500, usual: 1750, most: 2000 };
 const PLASTIC_DRAG = 0.6;
 /** Pull over wire section that drives a sharp point home, N/mm² (working value, no source): an index of 1. */
 export const DRIVES_HOME = 12;
+
+/**
+ * Plastic a covered point is pulled through, mm: what of the body fills the gap, for it must give way before the point stands clear; a tip under the
+ * skin alone is through most of what a buried one still has over it.
+ */
+const throughPlastic = ({ fill, cover }: LaidMeasures, gap: number): number =>
+  Math.max(0, fill * gap - Math.max(0, COVER.buried - Math.max(0, cover)));
 
 /** What the hook takes, and what reaches its point. */
 export const strength = behaviour({
@@ -75,8 +86,9 @@ export const strength = behaviour({
     const { strength: test } = lineFacts(fishing);
     const pull = hookSet(fishing);
     const guarded = guardForce(rig)?.force ?? 0;
-    const buried = bait && bait.method === 'buried' ? PLASTIC_DRAG * bait.laid.fill * gap : 0;
-    const left = Math.max(0, pull - guarded - buried);
+    const covered =
+      bait && coversPoint(methodOf(bait.method)) ? PLASTIC_DRAG * throughPlastic(bait.laid, gap) : 0;
+    const left = Math.max(0, pull - guarded - covered);
     const section = (Math.PI / 4) * measures.wire ** 2;
     const over = (by: number) =>
       about(

@@ -116,14 +116,16 @@ describe('threaded', () => {
   it('the hook comes out where its centre line crosses the back', () => {
     const rig = assemblyOf(design);
     const laid = layOnHead(rig, paddle, methodOf('threaded'));
-    const crossing = rig.hook.centre.find(([x]) => Math.abs(-x - laid.exit) < 1e-9);
-    expect(crossing?.[2]).toBeGreaterThan(plasticSection(paddle, laid.exit).halfHeight);
+    // On the straight piece of the wire that it crosses, at the back's own height.
+    const { centre, bendStart } = rig.hook;
+    const over = centre.findIndex(([x]) => x < bendStart[0] && -x >= laid.exit);
+    const [a, b] = [centre[over - 1], centre[over]];
+    if (!a || !b) throw new Error('it never comes out');
+    const z = a[2] + ((b[2] - a[2]) * (laid.exit + a[0])) / (a[0] - b[0]);
+    expect(z).toBeCloseTo(plasticSection(paddle, laid.exit).halfHeight, 6);
     // Before that place the wire is inside the body.
-    const before = rig.hook.centre.filter(
-      ([x, , z]) => x < rig.hook.bendStart[0] && z < (crossing?.[2] ?? 0) && z < 6,
-    );
-    for (const [x, , z] of before.slice(0, -1))
-      expect(z).toBeLessThanOrEqual(plasticSection(paddle, -x).halfHeight + 1e-9);
+    for (const [x, , height] of centre.slice(0, over))
+      if (x < bendStart[0]) expect(height).toBeLessThanOrEqual(plasticSection(paddle, -x).halfHeight + 1e-9);
   });
 
   // Common practice, no source: on a 4 in paddle-tail the point comes out near the middle of the body.

@@ -4,6 +4,7 @@ import type { ManifoldToplevel } from 'manifold-3d';
 import { castSolid } from '../build/cast-solid.ts';
 import { solveTarget } from '../build/solve.ts';
 import type { Rig } from '../build/rig.ts';
+import { metalPart } from '../build/rig.ts';
 import type { Design } from '../document/design.ts';
 import type { Cut, Mould } from '../document/mould.ts';
 import { CUTTERS } from '../document/mould.ts';
@@ -14,6 +15,7 @@ import { loft } from '../head/loft.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
 import { meshOf, solidOf, toManifold } from '../head/solid.ts';
 import { isWhole, runs, share } from '../test-kit/runs.ts';
+import { chargeOf } from './charge.ts';
 import { cutterSolid, floorDepth } from './cutter.ts';
 import { gatingFor } from './gating.ts';
 import { meltingOf } from './melting.ts';
@@ -244,6 +246,13 @@ describe('a mould', () => {
     expect((left + right + heads + channels + sockets) / block).toBeCloseTo(1, 6);
     // A ball of 8 mm, a sixth and more larger: 4/3 π (4/0.84)³.
     expect(heads / ((4 / 3) * Math.PI * (4 / 0.84) ** 3)).toBeCloseTo(1, 3);
+    // Sintering loses no powder: what is pressed is what comes out; the rest of the room is binder.
+    const rig = built(design);
+    const charge = chargeOf(solids, [rig.density], { making: 'press', shrink: 16 });
+    expect(charge.metal / metalPart(rig).mass).toBeCloseTo(1, 2);
+    expect(charge.spruePerHead).toBe(0);
+    const room = solids.metal[0] ?? NaN;
+    expect(charge.binder / ((room - metalPart(rig).volume) * 0.93e-3)).toBeCloseTo(1, 2);
   });
 
   it('a gate passes its head before it freezes, by hand for 10 g of lead', () => {

@@ -3,6 +3,7 @@ import type { Design } from '../document/design.ts';
 import type { Pairing } from '../judge/pairings.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import type { MethodKey } from '../rigging/methods/index.ts';
+import { coversPoint } from '../rigging/method.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 
 /** Readings by id, as numbers. */
@@ -26,12 +27,9 @@ export interface Head {
 /** What stands between the point and what it could catch: a guard, the plastic, or nothing. */
 export type PointState = 'bare' | 'guarded' | 'buried';
 
-/** Methods that cover the point. */
-const COVERING = new Set<string>(['buried', 'skin']);
-
 export function pointState({ design, worn }: Head): PointState {
   if (design.guard.kind !== 'none') return 'guarded';
-  return worn && COVERING.has(methodOf(worn.pairing.method).point) ? 'buried' : 'bare';
+  return worn && coversPoint(methodOf(worn.pairing.method)) ? 'buried' : 'bare';
 }
 
 /** The method a head is rigged by, where that is known. */

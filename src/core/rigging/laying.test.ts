@@ -533,3 +533,33 @@ describe('steps of a person’s hands', () => {
     );
   });
 });
+
+describe('where the hook leaves a body', () => {
+  it.each(['ball', 'football', 'wedge', 'dart'])(
+    'is where its centre line crosses the back of a %s’s bait, not at a point of its drawing',
+    (family) => {
+      const rig = rigOf(family);
+      for (const diameter of [5, 7, 9, 11]) {
+        const plastic = cylinder(diameter, 100);
+        const { exit, seatAt, body } = lay('threaded', plastic, rig);
+        // Walked along in thousandths of a millimetre, against the half-height of a cylinder.
+        const { centre, bendStart } = rig.hook;
+        let found = NaN;
+        for (let i = 1; i < centre.length && Number.isNaN(found); i++) {
+          const [a, b] = [centre[i - 1], centre[i]];
+          if (!a || !b) continue;
+          const steps = Math.ceil(Math.hypot(b[0] - a[0], b[2] - a[2]) / 0.001);
+          for (let k = 0; k <= steps; k++) {
+            const [x, z] = [a[0] + ((b[0] - a[0]) * k) / steps, a[2] + ((b[2] - a[2]) * k) / steps];
+            if (x < bendStart[0] && z > diameter / 2) {
+              found = seatAt - x;
+              break;
+            }
+          }
+        }
+        expect(body.length).toBeGreaterThan(2);
+        expect(exit).toBeCloseTo(found, 2);
+      }
+    },
+  );
+});

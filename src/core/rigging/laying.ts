@@ -1,7 +1,28 @@
 import { marked } from '../quantity/phrase.ts';
+import type { HookPath } from '../hook/path.ts';
+import { halve } from '../numeric/halve.ts';
+import type { Vec3 } from '../numeric/vec.ts';
 import { degrees } from '../numeric/vec.ts';
 import { COVERED_AT, FREE_GAP, START, STRAIGHT } from './limits.ts';
 import type { Laying, LaidMeasures, MethodGround, Mount, Remedy } from './method.ts';
+
+/**
+ * How far from the nose the hook's wire, behind where its bend begins, first rises above a height that goes along the body, mm: on the straight piece
+ * of its centre line that crosses it. NaN where it never does.
+ */
+function crossing(hook: HookPath, seat: number, height: (fromNose: number) => number): number {
+  const isOver = (x: number, z: number) => z > height(seat - x);
+  const { centre, bendStart } = hook;
+  const i = centre.findIndex(([x, , z]) => x < bendStart[0] && isOver(x, z));
+  if (i < 0) return NaN;
+  const [to, from] = [centre[i] as Vec3, centre[i - 1] ?? (centre[i] as Vec3)];
+  const at = (share: number) =>
+    [to[0] + share * (from[0] - to[0]), to[2] + share * (from[2] - to[2])] as const;
+  // Where the bend begins above that height already, it is there.
+  if (isOver(from[0], from[2])) return seat - to[0];
+  const [share] = halve(0, 1, 30, (part) => isOver(...at(part)));
+  return seat - at(share)[0];
+}
 
 /** How a body lies whose axis is given and whose point stands clear: the hook comes out where its bend rises through the back. */
 export function layBare(
@@ -9,13 +30,9 @@ export function layBare(
   rise: (fromNose: number) => number,
   bend: number,
 ): Laying {
-  const out = hook.centre.find(([x, , z]) => {
-    const at = seat - x;
-    return x < hook.bendStart[0] && z > rise(at) + section(at).halfHeight;
-  });
-  const exit = out ? seat - out[0] : NaN;
+  const exit = crossing(hook, seat, (at) => rise(at) + section(at).halfHeight);
   // The highest of the back anywhere under the point leg is what the fish must squeeze past.
-  const to = out ? Math.max(exit, tipFromNose) : tipFromNose;
+  const to = Number.isNaN(exit) ? tipFromNose : Math.max(exit, tipFromNose);
   let back = 0;
   let filling = 0;
   for (let i = 0; i <= 8; i++) {
@@ -39,10 +56,7 @@ export function layOver({ hook, seat, tipFromNose, section }: MethodGround, cove
   const filling = section(tipFromNose).halfHeight;
   const lift = rise(tipFromNose) - filling - hook.wire / 2;
   // Below the belly until the bend turns up through it.
-  const into = hook.centre.find(([x, , z]) => {
-    const at = seat - x;
-    return x < hook.bendStart[0] && z > rise(at) - section(at).halfHeight;
-  });
+  const entry = crossing(hook, seat, (at) => rise(at) - section(at).halfHeight);
   return {
     rise,
     exit: tipFromNose > 0 && filling > 0 ? tipFromNose : NaN,
@@ -53,7 +67,7 @@ export function layOver({ hook, seat, tipFromNose, section }: MethodGround, cove
     bend: degrees(Math.atan2(lift, Math.max(tipFromNose, 1e-9))),
     cover,
     start: START.usual,
-    entry: into ? seat - into[0] : NaN,
+    entry,
   };
 }
 

@@ -106,6 +106,10 @@ export interface MethodKind<K extends string = string> extends Kind {
   steps(laid: LaidMeasures, mount: Mount): readonly string[];
 }
 
+/** Whether a method covers the point with plastic, which a hook-set must pull it through. */
+export const coversPoint = ({ point }: Pick<MethodKind, 'point'>): boolean =>
+  point === 'buried' || point === 'skin';
+
 export const methodKind = <const K extends string>(kind: MethodKind<K>): MethodKind<K> => kind;
 
 /** A limb as it lies, from its root to its end. Lengths in mm. */

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import wasm from 'manifold-3d/manifold.wasm?url';
 import type {
+  Charge,
   CutOffer,
   Design,
   Metal,
@@ -14,6 +15,7 @@ import type { Cut, Trial } from '../../core/index.ts';
 import type { InHand } from '../../core/make/take-in.ts';
 import {
   calibrationFor,
+  chargeOf,
   cavityFactor,
   evaluate,
   headMass,
@@ -162,9 +164,7 @@ export type MouldWorked =
   | {
       readonly ok: true;
       readonly volumes: MouldVolumes;
-      /** g of metal for one full pour: heads, sprues and vents; and of sprues alone */
-      readonly pour: number;
-      readonly spruePerHead: number;
+      readonly charge: Charge;
     }
   | { readonly ok: false; readonly reason: string };
 
@@ -185,13 +185,14 @@ async function worked(
       (done, of) => void onDone(done, of),
       mould.cavities.length > 3 ? SHOWN : undefined,
     );
-    const density = (i: number) => (built.rigs[i]?.density ?? 0) / 1000;
-    const sprues = sprue.reduce((sum, volume, i) => sum + volume * density(i), 0);
     return {
       ok: true,
       volumes,
-      pour: sprues + metal.reduce((sum, volume, i) => sum + volume * density(i), 0),
-      spruePerHead: sprues / Math.max(1, sprue.length),
+      charge: chargeOf(
+        { metal, sprue },
+        built.rigs.map(({ density }) => density),
+        mould,
+      ),
     };
   } catch (error) {
     return { ok: false, reason: (error as Error).message };

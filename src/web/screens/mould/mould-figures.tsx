@@ -136,13 +136,19 @@ export function MouldFiguresPanel({ kept, mould, metals, flush, figures }: Props
                 <th scope="row">
                   {mould.making === 'pour' ? 'Metal for a full pour' : 'Powder for a full pressing'}
                 </th>
-                <td className="num">{format(shown.pour, 'mass')}</td>
+                <td className="num">{format(shown.charge.metal, 'mass')}</td>
               </tr>
+              {mould.making === 'press' && (
+                <tr>
+                  <th scope="row">Binder with it, at most</th>
+                  <td className="num">{format(shown.charge.binder, 'mass')}</td>
+                </tr>
+              )}
             </tbody>
           </table>
           <p className="shop-note">
-            All but the last add up to the block. The halves are closed, and their cavities are the heads as
-            cast, enlarged.
+            The volumes add up to the block. The halves are closed, and their cavities are the heads as cast,
+            enlarged; the weight is what comes out of them.
           </p>
         </>
       )}
