@@ -126,6 +126,13 @@ describe('a head in the hand', () => {
     expect(says(total * 1.13)).not.toMatch(/so dense|so light/);
     expect(says(total * 2.2)).toMatch(/so dense/);
     expect(says(total * 0.45)).toMatch(/so light/);
+    // Sold as tungsten of 17.5, weighing as much as one of 15.5: not that, but tungsten it may be.
+    const dense = takeIn({
+      design: { ...start, head: { ...start.head, metal: 'tungsten', density: 17.5 } },
+      measured: sizes,
+      grams: (total * 15.5) / 11.34,
+    });
+    expect(dense.ok && dense.says.join(' ')).toMatch(/Tungsten.*of another density than the packet names/);
   });
 
   it('measured in part its density is as sure as what was not measured: 12% of each, a caliper’s 0.05 mm, a scale’s 0.02 g', () => {

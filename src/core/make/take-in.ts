@@ -213,9 +213,14 @@ interface Found {
   readonly isNothing: boolean;
 }
 
-/** What is said of a density that is no metal's of the stores: which it lies between, or that all are denser or lighter. */
+/** What is said of a density that agrees with no metal as it is said to be: one that is sold at it too, which it lies between, or that all are denser or lighter. */
 function besideAll(all: readonly MetalAgrees[], density: number): string {
   const d = (value: number) => marked(value, 'density');
+  const sold = all.find(
+    ({ metal: { densityRange } }) => densityRange[0] <= density && density <= densityRange[1],
+  )?.metal;
+  if (sold)
+    return ` ${sold.name} is sold at ${d(sold.densityRange[0])} to ${d(sold.densityRange[1])}: of another density than the packet names it would agree.`;
   const lighter = all
     .map(({ metal }) => metal)
     .filter(({ densityRange }) => densityRange[1] < density)
