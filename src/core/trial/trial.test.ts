@@ -253,7 +253,7 @@ describe('calibration', () => {
     );
   it('its interval holds the true factor nineteen times in twenty, whatever the watch shows and however many drops', () => {
     const random = seeded(Number(process.env['SEED'] ?? 11));
-    const logs = runs(2_400);
+    const logs = runs(1_200);
     let [inside, all] = [0, 0];
     for (const step of [0.01, 0.1, 0.2, 0.5])
       for (const count of [1, 2, 3, 5, 10, 20]) {
