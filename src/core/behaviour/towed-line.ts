@@ -136,7 +136,7 @@ const pullsOn = ({
 const TOLERANCE = { pull: 1e-7, depth: 1e-6 };
 /** First step, over the length in which load alone would make up the pull: the line may lay over within it. */
 const FIRST = 0.05;
-/** Steps after which a march is given up on: none that was ever looked at took a tenth of them. */
+/** Steps that no march comes near to: one that needs more is a mistake of the program. */
 const MOST_STEPS = 10_000;
 
 /** A line from a rod's tip over the water: the part in the water, and the straight part above it. */
@@ -172,7 +172,8 @@ function march(towed: Towed, over: (at: State, wet: number) => number): LineToRo
   if (!(over(state, 0) > 0)) return ended();
   const load = Math.hypot(pulls.heavy, pulls.across + pulls.along);
   let step = Math.min(lineOut, FIRST * (Math.hypot(weight, drag) / load)) || lineOut;
-  for (let count = 0; wet < lineOut && count < MOST_STEPS; count++) {
+  for (let count = 0; wet < lineOut; count++) {
+    if (count > MOST_STEPS) throw new Error('A line was marched without end: a mistake of the program.');
     const isLast = step >= lineOut - wet;
     const length = isLast ? lineOut - wet : step;
     const tried = stepUp(pulls, state, length);

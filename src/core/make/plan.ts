@@ -35,8 +35,7 @@ export interface PourInputs {
 
 export interface PourPlan {
   readonly shots: number;
-  /** heads poured, and those expected to be sound: as many as are wanted, and what the last shot gives besides */
-  readonly poured: number;
+  /** heads expected to be sound: as many as are wanted, and what the last shot gives besides */
   readonly sound: number;
   /** metal that must be liquid in all, g: sprues of earlier shots go back into it */
   readonly melted: number;
@@ -60,7 +59,6 @@ const HEEL = 0.1;
 export function pourPlan(inputs: PourInputs): PourPlan {
   const { melting, castPerShot, spruePerShot, heads, cavities, rejects, loss, pot, room, at } = inputs;
   const shots = Math.ceil(heads / (1 - rejects) / cavities);
-  const poured = shots * cavities;
   const perShot = castPerShot + spruePerShot;
   const melted = (shots * perShot) / (1 - loss);
   const thrownBack = shots * (spruePerShot + rejects * castPerShot);
@@ -78,8 +76,7 @@ export function pourPlan(inputs: PourInputs): PourPlan {
   const laterMelts = Math.max(0, heat / power - firstMelt);
   return {
     shots,
-    poured,
-    sound: poured * (1 - rejects),
+    sound: shots * cavities * (1 - rejects),
     melted,
     used,
     wanted,

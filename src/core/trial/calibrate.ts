@@ -1,7 +1,9 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 import tQuantile from '@stdlib/stats-base-dists-t-quantile';
+import { leastOf } from '../numeric/least.ts';
 import { findRoot } from '../numeric/root.ts';
+import { stepRead } from '../numeric/steps.ts';
 import { CONFIDENCE, deviations } from './proportion.ts';
 
 /** A head let fall beside a measure. */
@@ -65,14 +67,7 @@ export interface Observation {
 const READ_IN = [0.5, 0.2, 0.1, 0.05, 0.02, 0.01];
 
 /** Step that all of some figures seem to be read in: the largest usual one that divides them; 0 where none does, or of none. */
-export function stepOf(figures: readonly number[]): number {
-  if (figures.length === 0) return 0;
-  return (
-    READ_IN.find((step) =>
-      figures.every((figure) => Math.abs(figure / step - Math.round(figure / step)) < 1e-6),
-    ) ?? 0
-  );
-}
+export const stepOf = (figures: readonly number[]): number => stepRead(figures, READ_IN);
 
 /** Share of sound logs whose scatter is taken for another hand than the usual one, on either side. */
 const ODD = 0.025;
@@ -131,26 +126,4 @@ export function calibrated(
     return Math.exp(root.ok ? root.x : outside);
   };
   return { factor: Math.exp(best), low: end(from, best, from), high: end(best, to, to), count };
-}
-
-/** Place of the least value of a function with one valley, by golden section (Kiefer 1953), to 1e-7 of the span. */
-function leastOf(f: (x: number) => number, low: number, high: number): number {
-  const golden = (Math.sqrt(5) - 1) / 2;
-  let [a, b] = [low, high];
-  let [c, d] = [b - golden * (b - a), a + golden * (b - a)];
-  let [fc, fd] = [f(c), f(d)];
-  while (b - a > 1e-7 * (high - low)) {
-    if (fc < fd) {
-      b = d;
-      [d, fd] = [c, fc];
-      c = b - golden * (b - a);
-      fc = f(c);
-    } else {
-      a = c;
-      [c, fc] = [d, fd];
-      d = a + golden * (b - a);
-      fd = f(d);
-    }
-  }
-  return (a + b) / 2;
 }
