@@ -6,6 +6,8 @@ const BINDER = 0.93;
 
 /** What goes into a mould for one shot. */
 export interface Charge {
+  /** what the mould it was worked out for is for */
+  readonly making: 'pour' | 'press';
   /** metal, g: heads, sprues and vents as they come out */
   readonly metal: number;
   /** of it in sprues and vents, for each head, g */
@@ -30,6 +32,7 @@ export function chargeOf(
   const sprues = grams(sprue);
   const room = metal.reduce((sum, volume) => sum + volume, 0);
   return {
+    making,
     metal: grams(metal) + sprues,
     spruePerHead: sprues / Math.max(1, sprue.length),
     binder: making === 'press' ? ((1 - share) * room * BINDER) / 1000 : 0,

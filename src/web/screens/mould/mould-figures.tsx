@@ -134,11 +134,11 @@ export function MouldFiguresPanel({ kept, mould, metals, flush, figures }: Props
               ))}
               <tr>
                 <th scope="row">
-                  {mould.making === 'pour' ? 'Metal for a full pour' : 'Powder for a full pressing'}
+                  {shown.charge.making === 'pour' ? 'Metal for a full pour' : 'Powder for a full pressing'}
                 </th>
                 <td className="num">{format(shown.charge.metal, 'mass')}</td>
               </tr>
-              {mould.making === 'press' && (
+              {shown.charge.making === 'press' && (
                 <tr>
                   <th scope="row">Binder with it, at most</th>
                   <td className="num">{format(shown.charge.binder, 'mass')}</td>
