@@ -90,7 +90,7 @@ export * from './build/solve.ts';
 export * from './behaviour/drag.ts';
 export * from './behaviour/elastica.ts';
 export * from './behaviour/fishing.ts';
-export * from './behaviour/opening-load.ts';
+export * from './behaviour/hook-opening.ts';
 export * from './behaviour/pendulum.ts';
 export * from './behaviour/crack.ts';
 export * from './behaviour/dragged.ts';

@@ -2,6 +2,7 @@ import type { Rig } from '../build/rig.ts';
 import { totalMass } from '../build/rig.ts';
 import type { Water } from '../material/water.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
+import { halve } from '../numeric/halve.ts';
 import { steadyPlaces } from '../numeric/steady.ts';
 import { degrees, radians } from '../numeric/vec.ts';
 import type { Flag } from './behaviour.ts';
@@ -11,7 +12,8 @@ import type { DragLaw } from './drag.ts';
 import { fishingOf, lineFacts } from './fishing.ts';
 import { oncePer } from './once.ts';
 import { pendulum } from './pendulum.ts';
-import { ahead, dragAt, wetHead, wetHook } from './wet-body.ts';
+import { MUNK_SHARE } from './added-mass.ts';
+import { ahead, dragAt, waterAlong, wetHead, wetHook } from './wet-body.ts';
 
 export interface Fall {
   /** m/s; 0 when it floats */
@@ -46,12 +48,13 @@ const AT_IT = 1e-6;
 const SPREAD = { ball: 0.07, other: 0.13 };
 /** How far the drag of the head's body may act from its middle, as a share of its size: what the attitude's span comes from (working value, no source). */
 export const OFF_CENTRE = 0.03;
-/** Share of the water pushed aside that moves along: a sphere's (Lamb, Hydrodynamics, article 92). */
-const MOVED_ALONG = 0.5;
+/** Turns beyond which the span of the attitude is not followed, steps: a quarter turn. */
+const SPAN_STEPS = TURN / 4;
 
 /**
  * Terminal fall on a slack line: speed from submerged weight = drag of head and sticks, attitude where the moment of the drag
- * about the effective centre vanishes and turning away is opposed, reached from level. The path is taken as vertical.
+ * about the effective centre and that which turns it broadside vanish together and turning away is opposed, reached from level. The path is taken
+ * as vertical.
  */
 export function fall(rig: Rig, water: Water): Fall {
   const rho = waterDensity(water);
@@ -77,14 +80,14 @@ export function fall(rig: Rig, water: Water): Fall {
 
   let last = 1;
   let hook = { pitch: 0, factor: 0 };
-  const at = (psi: number, tolerance = 1e-7, law?: DragLaw) => {
+  const at = (psi: number, tolerance = 1e-7, law?: DragLaw, munk?: number) => {
     let v = last;
-    let drag = dragAt(body, pivot, psi, v, rho, viscosity, law);
+    let drag = dragAt(body, pivot, psi, v, rho, viscosity, law, munk);
     for (let step = 0; step < 30; step++) {
       const next = v * Math.sqrt(force / (drag.force + hook.factor * v * v));
       const settled = Math.abs(next - v) < tolerance * v;
       v = next;
-      drag = dragAt(body, pivot, psi, v, rho, viscosity, law);
+      drag = dragAt(body, pivot, psi, v, rho, viscosity, law, munk);
       if (settled) break;
     }
     last = v;
@@ -105,22 +108,27 @@ export function fall(rig: Rig, water: Water): Fall {
   }
 
   const { roundness: round, size } = body;
+  // Where it turns to were more or less of the broadside moment left, and the drag of its body off its middle by a share of its size.
+  const off = force * size * OFF_CENTRE;
+  const ends = [MUNK_SHARE.least, MUNK_SHARE.most].flatMap((munk) =>
+    [-off, off].map((more) => followed((turn) => at(turn, 1e-3, undefined, munk).moment + more, psi)),
+  );
+  const span = [Math.min(psi, ...ends), Math.max(psi, ...ends)] as const;
+
   const spread = round * SPREAD.ball + (1 - round) * SPREAD.other;
   // Measured drag has the span it was measured with; speed goes with its root.
   const { drag } = rig;
+  const over = (law: DragLaw) => [psi, ...span].map((turn) => at(turn, 1e-7, law).speed);
   const slow = drag
     ? speed * Math.sqrt(drag.factor / drag.high)
-    : Math.min(speed * (1 - spread), at(psi, 1e-7, 'most').speed * (1 - SPREAD.ball));
+    : Math.min(speed * (1 - spread), ...over('most').map((v) => v * (1 - SPREAD.ball)));
   const fast = drag
     ? speed * Math.sqrt(drag.factor / drag.low)
-    : Math.max(speed * (1 + spread), at(psi, 1e-7, 'least').speed * (1 + SPREAD.ball));
-  // What a shift of the body's drag by its share of the size turns it by, at the steepness of the moment there.
-  const steep = (at(psi + STEP / 4).moment - at(psi - STEP / 4).moment) / (STEP / 2);
-  const sway = Math.min(Math.PI / 4, Math.abs((force * size * OFF_CENTRE) / (steep || 1e-12)));
+    : Math.max(speed * (1 + spread), ...over('least').map((v) => v * (1 + SPREAD.ball)));
 
   // Run-up with the terminal drag factor: x(t) = v²/a · ln cosh(a·t/v), a from weight over mass with the water that moves along.
-  const pushed = rig.parts.reduce((sum, part) => sum + part.volume, 0) * rho * 1e-9;
-  const a = force / (totalMass(rig) / 1000 + MOVED_ALONG * pushed);
+  const pushed = (waterAlong(body, psi) + (free?.waterAlong(hook.pitch) ?? 0)) * rho * 1e-9;
+  const a = force / (totalMass(rig) / 1000 + pushed);
   const pitch = (turn: number) => degrees(turn > Math.PI ? turn - 2 * Math.PI : turn);
   const attitude = pitch(psi);
   return {
@@ -129,7 +137,7 @@ export function fall(rig: Rig, water: Water): Fall {
     speed,
     speeds: [slow, fast],
     attitude,
-    attitudes: [attitude - degrees(sway), attitude + degrees(sway)],
+    attitudes: [attitude - degrees(psi - span[0]), attitude + degrees(span[1] - psi)],
     others: stable.filter((turn) => turn !== psi).map(pitch),
     timeTo: (depth, terminal = speed) => (terminal / a) * acoshOfExp((a * depth) / terminal ** 2),
   };
@@ -151,6 +159,21 @@ export function steadyPitches(moment: (psi: number, isFine?: boolean) => number)
   return { stable, first: from(0), fromNose: from(Math.PI / 2) };
 }
 
+/**
+ * The pitch a body goes to from one nearby when its moment has changed: the way that turns it, until it vanishes; at most a quarter turn on.
+ * Radians, and not brought back into a turn.
+ */
+function followed(moment: (psi: number) => number, from: number): number {
+  const way = moment(from) >= 0 ? 1 : -1;
+  for (let i = 1; i <= SPAN_STEPS; i++) {
+    const there = from + way * i * STEP;
+    if (way * moment(there) > 0) continue;
+    const [low] = halve(there - way * STEP, there, 6, (middle) => way * moment(middle) > 0);
+    return low;
+  }
+  return from + way * SPAN_STEPS * STEP;
+}
+
 /** How far a free hook swings off the line of the head before wire meets wire, degrees (working value, no source). */
 export const SWING = 110;
 
@@ -164,6 +187,7 @@ function freeHook(rig: Rig, rho: number, viscosity: number) {
   const hinge = rig.joint.at;
   return {
     hinge,
+    waterAlong: (pitch: number) => waterAlong(wet, pitch),
     /** its pitch at a speed of fall, the steady one nearest to straight behind the head, and its drag over the speed squared, N s²/m² */
     at: (speed: number, headPitch: number) => {
       const moment = (psi: number) =>
@@ -204,8 +228,8 @@ export const falling = behaviour({
       unit: '°',
       kind: 'model',
       group: 'In the water',
-      formula: 'ψ where M_drag(ψ) = 0',
-      note: 'Pitch at which the drag has no moment about the effective centre and turning away is opposed: the first met from level. The span is what a centre of drag 3% of the length away would turn it by (working value). Of a hinged head: the head’s own, about its hinge.',
+      formula: 'ψ where M_drag(ψ) + M_broadside(ψ) = 0',
+      note: 'Pitch at which drag about the effective centre and the moment by which the water turns a body broadside balance, and turning away is opposed: the first met from level. The latter is that of potential flow (Munk 1924), with the added masses of the ellipsoid of equal second moments (Lamb 1932), three quarters of it, as the flow parts from the back; a bait’s as of a slender body. The span is half to all of it, with a centre of drag 3% of the length away (working values). The path is taken as vertical. Of a hinged head: the head’s own, about its hinge.',
       compared: true,
     },
     'fall.noseFirst': {
@@ -214,7 +238,7 @@ export const falling = behaviour({
       unit: '°',
       kind: 'model',
       group: 'In the water',
-      formula: 'ψ where M_drag(ψ) = 0, met from 90°',
+      formula: 'ψ where M_drag(ψ) + M_broadside(ψ) = 0, met from 90°',
       note: 'The steady pitch that a head settles to which enters the water nose first. Where it differs from the fall from level, how it lands decides. Its span is that of the fall’s pitch.',
     },
     'fall.hookPitch': {
@@ -233,7 +257,7 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: 'x = v²/a · ln cosh (a t / v)',
-      note: 'Fall from rest to the given depth, with run-up; half of the displaced water moves along.',
+      note: 'Fall from rest to the given depth, with run-up; the water that moves along is that of the ellipsoid of equal second moments in its attitude.',
       compared: true,
     },
     'fall.swingBack': {
@@ -258,8 +282,11 @@ export const falling = behaviour({
   read(rig, around) {
     const { speed, speeds, attitude, attitudes, noseFirst, hookPitch, timeTo } = fallen(rig, around);
     if (speed === 0) return { 'fall.speed': { value: 0, range: [0, 0] } };
-    const sway = attitude - attitudes[0];
-    const swayed = (pitch: number) => about(pitch, [pitch - sway, pitch + sway]);
+    const swayed = (pitch: number) =>
+      about(
+        pitch,
+        attitudes.map((end) => pitch + end - attitude),
+      );
     const { depth } = around;
     const fishing = fishingOf(around);
     const rho = waterDensity(around.water);

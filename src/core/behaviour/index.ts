@@ -8,6 +8,7 @@ import { hang } from './hang.ts';
 import { hold } from './hold.ts';
 import { hook } from './hook.ts';
 import { making } from './making.ts';
+import { opening } from './opening.ts';
 import { pull } from './pull.ts';
 import { rest } from './rest.ts';
 import { retrieve } from './retrieve.ts';
@@ -25,6 +26,7 @@ const ALL = [
   weight,
   roll,
   hook,
+  opening,
   strength,
   thrown,
   making,

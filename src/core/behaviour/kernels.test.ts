@@ -3,7 +3,6 @@ import { Solver } from 'odex';
 import { describe, expect, it } from 'vitest';
 import { elastica, loadFor } from './elastica.ts';
 import { hookSet, lineFacts, USUAL_FISHING } from './fishing.ts';
-import { openingLoad } from './opening-load.ts';
 import { pendulum } from './pendulum.ts';
 import { lineUpTo, towedLine } from './towed-line.ts';
 import { lineDiameter, LINE_KINDS } from '../material/lines.ts';
@@ -67,41 +66,6 @@ describe('a strand bent far', () => {
     expect(() => elastica(401)).toThrow(/from 0 to 400/);
     expect(elastica(400).drop).toBeLessThan(1);
     expect(() => elastica(NaN)).toThrow(/load/);
-  });
-});
-
-describe('a hook opens', () => {
-  it.each([
-    [10.3, 0.92],
-    [3, 2],
-    [0.8, 1.6],
-    [18, 1.37],
-  ])('of gap %d mm and wire %d mm as the stress summed over its section says', (gap, wire) => {
-    // Winkler & Bach: σ = P/A + M/(A e)·(r_n − r)/r with r_n = A/∫dA/r, here by summing strips of the round section.
-    const c = wire / 2;
-    const radius = gap / 2 + c;
-    const n = 200_000;
-    let [area, over] = [0, 0];
-    for (let i = 0; i < n; i++) {
-      const z = -c + (wire * (i + 0.5)) / n;
-      const strip = (2 * Math.sqrt(c * c - z * z) * wire) / n;
-      area += strip;
-      over += strip / (radius + z);
-    }
-    const neutral = area / over;
-    const inside = radius - c;
-    const perNewton = 1 / area + (radius * (neutral - inside)) / (area * (radius - neutral) * inside);
-    expect(openingLoad(gap, wire, 1750) / (1750 / perNewton)).toBeCloseTo(1, 3);
-  });
-
-  it('of thin wire like a straight beam, and twice as strong wire at twice the load', () => {
-    // Roark: far from its middle a curve bends like a beam, σ = P/A + 32 P R/(π d³).
-    const [gap, wire] = [200, 1];
-    const beam = 1 / ((Math.PI / 4) * wire ** 2) + (32 * (gap / 2 + wire / 2)) / (Math.PI * wire ** 3);
-    expect(openingLoad(gap, wire, 1000) / (1000 / beam)).toBeCloseTo(1, 2);
-    expect(openingLoad(12, 1, 3000)).toBeCloseTo(2 * openingLoad(12, 1, 1500), 9);
-    expect(openingLoad(0, 1, 1500)).toBeNaN();
-    expect(openingLoad(12, 1, NaN)).toBeNaN();
   });
 });
 

@@ -4,6 +4,7 @@ import { shadowOf } from '../head/mesh.ts';
 import { sightOf } from '../head/surface.ts';
 import { GRAVITY, waterDensity } from '../material/water.ts';
 import { halve } from '../numeric/halve.ts';
+import { MUNK_SHARE } from './added-mass.ts';
 import type { Flag } from './behaviour.ts';
 import { about, behaviour } from './behaviour.ts';
 import { fallen } from './fall.ts';
@@ -120,7 +121,8 @@ export const towOf = oncePer((rig, around): KnownTow | undefined => {
   return (
     found && {
       weight: found.weight,
-      at: (speed: number) => exactly(found, speed),
+      at: (speed: number, munk?: number) =>
+        munk === undefined ? exactly(found, speed) : found.at(speed, munk),
       // Drag over the speed squared hardly changes from one of a few speeds to the next.
       near: (speed: number) => {
         const place = Math.max(0, Math.log(speed / SLOWEST) / PER_STEP);
@@ -192,7 +194,7 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'ψ₂ where M₂(ψ₂) = 0 about the hinge',
-      note: 'Nose-down pitch of a free hook’s shank at that speed, with the bait on it: 0 trails straight, more carries the bend above the hinge, as a bait that floats does, less lets it hang. The span is that of the drag.',
+      note: 'Nose-down pitch of a free hook’s shank at that speed, with the bait on it: 0 trails straight, more carries the bend above the hinge, as a bait that floats does, less lets it hang. The span is that of the drag, and of the moment that turns a body broadside.',
     },
     'retrieve.dragArea': {
       name: 'Drag area',
@@ -289,11 +291,15 @@ export const retrieve = behaviour({
     };
     const { drag, pitch, hookPitch } = tow.at(through);
     const ends = [least, dragMost];
-    // More or less drag at this speed turns it as another speed would.
+    // More or less drag at this speed turns it as another speed would; so does more or less of the moment that turns it broadside.
+    const turns = [
+      ...ends.map(({ factor }) => tow.at(through * Math.sqrt(factor))),
+      ...[MUNK_SHARE.least, MUNK_SHARE.most].map((munk) => tow.at(through, munk)),
+    ];
     const turned = (angle: number, of: (at: ReturnType<Tow['at']>) => number | undefined) =>
       about(
         angle,
-        ends.flatMap(({ factor }) => of(tow.at(through * Math.sqrt(factor))) ?? []),
+        turns.flatMap((at) => of(at) ?? []),
       );
     const deeper = (dragging: Dragging) =>
       depthAt({ at: tow.at, weight: tow.weight + (0.1 * GRAVITY) / 1000 }, through, rho, fishing, dragging) -

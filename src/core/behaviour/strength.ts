@@ -1,14 +1,11 @@
 import { about, behaviour } from './behaviour.ts';
-import { fishingOf, hookSet, hookSets, lineFacts } from './fishing.ts';
+import { fishingOf, hookSet, hookSets } from './fishing.ts';
 import { guardForce } from './guard-force.ts';
-import { openingLoad } from './opening-load.ts';
 import { COVER } from '../rigging/limits.ts';
 import type { LaidMeasures } from '../rigging/method.ts';
 import { coversPoint } from '../rigging/method.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 
-/** Yield strength of hardened hook wire, N/mm² (usual range of spring steels, from memory). */
-const YIELD = { least: 1500, usual: 1750, most: 2000 };
 /** Pull that a soft plastic over a buried point takes, N for each mm of it (working value, no source). */
 const PLASTIC_DRAG = 0.6;
 /** Pull over wire section that drives a sharp point home, N/mm² (working value, no source): an index of 1. */
@@ -21,42 +18,11 @@ export const DRIVES_HOME = 12;
 const throughPlastic = ({ fill, cover }: LaidMeasures, gap: number): number =>
   Math.max(0, fill * gap - Math.max(0, COVER.buried - Math.max(0, cover)));
 
-/** What the hook takes, and what reaches its point. */
+/** What of the hook-set reaches the point. */
 export const strength = behaviour({
   key: 'strength',
   needs: 'at once',
   readings: {
-    'hook.openingLoad': {
-      name: 'Opens at',
-      quantity: 'pull',
-      unit: 'N',
-      kind: 'model',
-      group: 'Hook',
-      formula: 'σ_y / [1/A + R(r_n − r_i)/(A e r_i)]',
-      note: 'Pull along the middle of the gap at which the inside of the bend yields: curved bar of round section (Winkler & Bach; Roark). Hardened wire of 1750 N/mm², from 1500 to 2000 (from memory). Static; a snap or a point caught in bone opens it sooner.',
-      compared: true,
-    },
-    'hook.openingShare': {
-      name: 'Opens, over the line’s test',
-      quantity: 'number',
-      unit: '1',
-      decimals: 2,
-      kind: 'model',
-      group: 'Hook',
-      formula: 'F_open / test',
-      note: 'Below 1 the hook opens before the line parts: it comes free of a snag, and gives before a strong fish on a locked brake. The span is that of the wire.',
-      compared: true,
-    },
-    'hook.brakeShare': {
-      name: 'Opens, over the brake’s setting',
-      quantity: 'number',
-      unit: '1',
-      decimals: 2,
-      kind: 'model',
-      group: 'Hook',
-      formula: 'F_open / (brake · test)',
-      note: 'Below 1 a fish opens the hook before the brake slips. The span is that of the wire.',
-    },
     'hook.setPull': {
       name: 'Pull of the hook-set',
       quantity: 'pull',
@@ -82,23 +48,13 @@ export const strength = behaviour({
     const fishing = fishingOf(around);
     const { measures, hook, bait } = rig;
     const gap = hook.tip[2] - hook.shankLevel - hook.wire;
-    const load = openingLoad(gap, measures.wire, YIELD.usual);
-    const { strength: test } = lineFacts(fishing);
     const pull = hookSet(fishing);
     const guarded = guardForce(rig)?.force ?? 0;
     const covered =
       bait && coversPoint(methodOf(bait.method)) ? PLASTIC_DRAG * throughPlastic(bait.laid, gap) : 0;
     const left = Math.max(0, pull - guarded - covered);
     const section = (Math.PI / 4) * measures.wire ** 2;
-    const over = (by: number) =>
-      about(
-        load / by,
-        [YIELD.least, YIELD.most].map((yields) => (load * yields) / YIELD.usual / by),
-      );
     return {
-      'hook.openingLoad': over(1),
-      'hook.openingShare': over(test),
-      'hook.brakeShare': over(fishing.brake * test),
       'hook.setPull': about(pull, hookSets(fishing)),
       'hook.penetration': left / (section * DRIVES_HOME),
     };

@@ -20,8 +20,11 @@ const TURN = 72;
 export interface Tow {
   /** submerged weight, N */
   readonly weight: number;
-  /** drag at a speed through the water (m/s), N, and the nose-down pitch it takes there, degrees */
-  readonly at: (speed: number) => Towing;
+  /**
+   * drag at a speed through the water (m/s), N, and the nose-down pitch it takes there, degrees; `munk` is how much of the moment that turns it broadside is
+   * left, the likely share where absent
+   */
+  readonly at: (speed: number, munk?: number) => Towing;
 }
 
 export interface Towing {
@@ -53,10 +56,10 @@ export function towed(rig: Rig, water: Water): Tow | undefined {
   const hung = hanging(rig, rho).centre;
   const hang = Math.atan2(hung[0] - eye[0], eye[2] - hung[2]);
   const ballast = submerged(rig.bodies[0], rho);
-  const at = (speed: number): Towing => {
+  const at = (speed: number, munk?: number): Towing => {
     // Level motion at a pitch is motion straight down at a quarter turn more.
     const dragged = (body: WetBody, about: Vec3, pitch: number) =>
-      dragAt(body, about, pitch + Math.PI / 2, speed, rho, viscosity);
+      dragAt(body, about, pitch + Math.PI / 2, speed, rho, viscosity, undefined, munk);
     const steady = (moment: (pitch: number) => number, near: number) =>
       nearestTo(
         steadyPlaces(moment, { from: near - Math.PI, step: (2 * Math.PI) / TURN, count: TURN, halvings: 24 }),

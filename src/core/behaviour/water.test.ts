@@ -396,10 +396,11 @@ describe('at rest', () => {
       const a = radians(degree);
       const across = 1.15 * d * length;
       const along = WIRE_TANGENT * Math.PI * d * length;
-      const sticks = Float64Array.from([0, 0, 0, Math.cos(a), 0, Math.sin(a), across, along]);
+      const sticks = Float64Array.from([0, 0, 0, Math.cos(a), 0, Math.sin(a), across, along, 0]);
       const stick = {
         surface: undefined,
         centroid: [0, 0, 0] as Vec3,
+        added: undefined,
         sticks,
         roundness: 0,
         size: 0,
@@ -707,12 +708,5 @@ describe('hook and guard', () => {
       Math.hypot(end[0] - rig.places.point[0], end[2] - rig.places.point[2]),
       9,
     );
-  });
-
-  it('stronger wire opens at more: its span is 1500 to 2000 N/mm² about 1750 (from memory)', () => {
-    const { readings, value } = judged('ball');
-    const range = readings['hook.openingLoad']?.range ?? [NaN, NaN];
-    expect(range[0] / value('hook.openingLoad')).toBeCloseTo(1500 / 1750, 9);
-    expect(range[1] / value('hook.openingLoad')).toBeCloseTo(2000 / 1750, 9);
   });
 });

@@ -3,6 +3,8 @@ import { bareHead } from '../head/body.ts';
 import { wholeBulk } from '../head/bulk.ts';
 import { sightOf } from '../head/surface.ts';
 import type { Vec3 } from '../numeric/vec.ts';
+import type { AddedMass } from './added-mass.ts';
+import { addedMassOf, broadsideMoment, MUNK_SHARE, takenAlong } from './added-mass.ts';
 import type { DragLaw } from './drag.ts';
 import { bodyDrag, roundness, WIRE_NORMAL, WIRE_TANGENT } from './drag.ts';
 import type { Shadows } from './shadow.ts';
@@ -13,7 +15,12 @@ export interface WetBody {
   /** drag of the head's surface; a body of wire and plastic alone has none */
   readonly surface: Shadows | undefined;
   readonly centroid: Vec3;
-  /** of each stick in turn: x y z of its middle, x y z along it, and its drag areas square to it and along it, mm²; flat, because every attitude reads them all */
+  /** water the head's body takes along; a body of wire and plastic has none but its sticks' */
+  readonly added: AddedMass | undefined;
+  /**
+   * of each stick in turn: x y z of its middle, x y z along it, its drag areas square to it and along it, mm², and the water it pushes aside, mm³;
+   * flat, because every attitude reads them all
+   */
   readonly sticks: Float64Array;
   /** share of the sphere's law in its drag */
   readonly roundness: number;
@@ -24,17 +31,19 @@ export interface WetBody {
 }
 
 /** Numbers of a stick in the list of them. */
-const STICK = 8;
+const STICK = 9;
 
 /** The head's part of a rig, with all that is fixed to it. Paint makes the body larger by its own volume. */
-export function wetHead(rig: Rig): WetBody & { readonly surface: Shadows } {
+export function wetHead(rig: Rig): WetBody & { readonly surface: Shadows; readonly added: AddedMass } {
   const { mesh, area } = sightOf(rig.head);
-  const shadows = shadowsOf(mesh, { volume: wholeBulk(bareHead(rig.head)).volume, area });
+  const { volume } = wholeBulk(bareHead(rig.head));
+  const shadows = shadowsOf(mesh, { volume, area });
   const paint = rig.parts.find(({ name }) => name === 'paint')?.volume ?? 0;
   const { equalDiameter } = shadows;
   return {
     surface: { ...shadows, equalDiameter: Math.cbrt(equalDiameter ** 3 + (6 * paint) / Math.PI) },
     centroid: rig.body.centroid,
+    added: addedMassOf(mesh, volume + paint),
     sticks: sticksOf(rig.bodies[0]),
     roundness: roundness(shadows.factors(0).sphericity),
     size: rig.profile.length,
@@ -47,6 +56,7 @@ export function wetHook(body: RigidBody, { drag }: Pick<Rig, 'drag'>): WetBody {
   return {
     surface: undefined,
     centroid: [0, 0, 0],
+    added: undefined,
     sticks: sticksOf(body),
     roundness: 0,
     size: 0,
@@ -58,18 +68,20 @@ const sticksOf = (body: RigidBody): Float64Array =>
   Float64Array.from(
     body
       .sticks()
-      .flatMap(({ middle, along, length, diameter }) => [
+      .flatMap(({ middle, along, length, diameter, volume }) => [
         ...middle,
         ...along,
         WIRE_NORMAL * diameter * length,
         WIRE_TANGENT * Math.PI * diameter * length,
+        volume ?? 0,
       ]),
   );
 
 /**
  * Drag force against the motion (N), the lift of wire and bait square to it (N, up where the body moves level) and the moment about a centre (N·mm, positive turns the nose down), the body moving along
  * (sin ψ, 0, −cos ψ) of its own frame: straight down at a nose-down pitch ψ, or level at a pitch of ψ − 90°. v in m/s; `law` says
- * which of the published forms a slender body takes.
+ * which of the published forms a slender body takes, `munk` how much of the moment that turns it broadside is left. Of a bait each piece turns as a
+ * piece of a slender body does, which takes its own water along across and none lengthwise; a wire's is left out, being so thin.
  */
 export function dragAt(
   body: WetBody,
@@ -79,10 +91,11 @@ export function dragAt(
   rho: number,
   viscosity: number,
   law?: DragLaw,
+  munk = MUNK_SHARE.likely,
 ) {
   const [ux, uz] = [Math.sin(psi), -Math.cos(psi)];
   const pressure = 0.5 * rho * v * v * 1e-6; // N/mm²
-  const { surface } = body;
+  const { surface, added } = body;
   const diameter = surface?.equalDiameter ?? 0;
   const re = (rho * v * diameter) / 1000 / viscosity;
   const headForce = surface
@@ -93,6 +106,7 @@ export function dragAt(
   let moment =
     (body.centroid[2] - centre[2]) * -headForce * ux - (body.centroid[0] - centre[0]) * -headForce * uz;
   const { sticks } = body;
+  let couple = added ? broadsideMoment(added, psi) : 0;
   for (let i = 0; i < sticks.length; i += STICK) {
     const ax = sticks[i + 3] as number;
     const ay = sticks[i + 4] as number;
@@ -110,9 +124,27 @@ export function dragAt(
     // Square to the motion: up, where the body moves level.
     lift += fz * ux - fx * uz;
     moment += ((sticks[i + 2] as number) - centre[2]) * fx - ((sticks[i] as number) - centre[0]) * fz;
+    // −U × U_n: what moves across takes its own water along.
+    couple += (sticks[i + 8] as number) * (ux * nz - uz * nx);
   }
   const { factor } = body;
-  return { force: factor * force, moment: factor * moment, lift: factor * lift };
+  // Twice the pressure is ρ v²; potential flow has no part in the drag that was measured.
+  return {
+    force: factor * force,
+    moment: factor * moment + munk * 2 * pressure * couple,
+    lift: factor * lift,
+  };
+}
+
+/** Water that moves along with a body that moves along (sin ψ, 0, −cos ψ), mm³: the head's, and of a bait what moves across. */
+export function waterAlong({ added, sticks }: WetBody, psi: number): number {
+  const [ux, uz] = [Math.sin(psi), -Math.cos(psi)];
+  let water = added ? added.volume * takenAlong(added, psi) : 0;
+  for (let i = 0; i < sticks.length; i += STICK) {
+    const tangent = ux * (sticks[i + 3] as number) + uz * (sticks[i + 5] as number);
+    water += (sticks[i + 8] as number) * (1 - tangent * tangent);
+  }
+  return water;
 }
 
 /** How far a point lies ahead of another at a nose-down pitch, along the level, mm. */

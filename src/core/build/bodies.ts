@@ -181,8 +181,8 @@ function baitPoints(laid: LaidPlastic | undefined): number[] {
 }
 
 /** Whether a place lies in metal, as far as drag minds: within the head's height, or in its collar. */
-const inMetal =
-  ({ profile, collar }: Placed) =>
+export const inMetal =
+  ({ profile, collar }: Pick<Rig, 'profile' | 'collar'>) =>
   ([x, , z]: Vec3): boolean => {
     if (x > 0 && x < profile.length) {
       const { t, d } = profile.section(x);
@@ -246,7 +246,12 @@ function baitSticks(laid: LaidPlastic | undefined): Stick[] {
     const from = laid.body[i];
     if (!from) return [];
     const diameter = (from.halfBreadth + from.halfHeight + to.halfBreadth + to.halfHeight) / 2;
-    return stickBetween([from.at[0], 0, from.at[1]], [to.at[0], 0, to.at[1]], diameter);
+    const section =
+      ((from.halfBreadth + to.halfBreadth) / 2) * ((from.halfHeight + to.halfHeight) / 2) * Math.PI;
+    return stickBetween([from.at[0], 0, from.at[1]], [to.at[0], 0, to.at[1]], diameter).map((stick) => ({
+      ...stick,
+      volume: section * stick.length,
+    }));
   });
   // A face that tapers shows three fifths of its breadth on the mean; soft ones give way and turn its edge (index).
   const limbs = laid.limbs.flatMap(({ root, end, of, broad, thickness }) =>

@@ -40,6 +40,8 @@ export interface Stick {
   readonly along: Vec3;
   readonly length: number;
   readonly diameter: number;
+  /** water it pushes aside where it is a body's and not a wire's, mm³ */
+  readonly volume?: number;
 }
 
 /** What moves as one piece, in the frame of the design at rest: x along the shank to the nose, y to the left, z to the point. Lengths in mm. */
