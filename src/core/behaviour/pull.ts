@@ -1,10 +1,13 @@
 import { degrees, radians } from '../numeric/vec.ts';
 import { about, behaviour } from './behaviour.ts';
 import { crackOf } from './crack.ts';
-import { draggedOver } from './dragged.ts';
+import type { Dragged } from './dragged.ts';
+import { draggings } from './dragged.ts';
 import { fishingOf } from './fishing.ts';
 import { climbShare, popFree, sheddingShare } from './front.ts';
 import type { Flat } from './outline.ts';
+import { turned } from './outline.ts';
+import { LEVEL_TO } from './rest.ts';
 
 /** Share by which friction on the bottom may be off either way: wet stone, weed and slime differ by more than that (working value, no source). */
 const SLIPPERY = 0.25;
@@ -38,7 +41,7 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'ψ where pull, weight and support balance',
-      note: 'Dragged slowly over a level bottom in the hook’s plane, point up: T = μW/(cos θ + μ sin θ) at the eye. It lies as low as it can with its point up and rolls on from there, pulled, until all balance. The span is friction a quarter less or more (working value).',
+      note: 'Dragged slowly (0.2 m/s, common practice) over a level bottom: T = (μ (W − L) + D)/(cos θ + μ sin θ) at the eye, D and L what the water does to head and bait. It lies in the pose most landings end in, on its side where it falls over, its shank behind the line, and turns on from there, pulled, until all balance. A head that is made to hold a plastic and bears none is told with what it is usually fished with: a stick as long as its hook asks for, or a tube over a head that lies inside (common practice). The span is friction a quarter less or more, ground that is level to 5°, and other poses that a fifth of the landings end in (working values).',
     },
     'pull.noseAhead': {
       name: 'Nose ahead of the line',
@@ -47,7 +50,7 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'max (x − max(0, z)/tan θ)',
-      note: 'How far metal stands out in front of the taut line, or of the eye below it, as it is dragged: what meets an edge before the line has lifted the head. Below zero the line meets it first. The span is friction a quarter less or more (working value).',
+      note: 'How far metal stands out in front of the taut line, or of the eye below it, as it is dragged: what meets an edge before the line has lifted the head. Below zero the line meets it first. As it lies when it is dragged, with its usual bait, and the same span.',
       compared: true,
     },
     'pull.climbShare': {
@@ -57,7 +60,7 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'heights with θ + β ≥ atan μ',
-      note: 'Of the front’s height, the part on which an edge makes the head ride up: line angle and how far the surface faces down beat the angle of friction. The convex outline in the attitude of drag. The span is friction a quarter less or more (working value).',
+      note: 'Of the front’s height, the part on which an edge makes the head ride up: line angle and how far the surface faces down beat the angle of friction. The convex outline in the attitude of drag, and its span.',
       compared: true,
     },
     'pull.crackWidth': {
@@ -107,17 +110,14 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'θ where 80% of the front slides',
-      note: 'Least angle of the line at which four fifths of the front’s height slides up off what holds it (working share): the less, the sooner it pops free. The span is friction a quarter less or more (working value).',
+      note: 'Least angle of the line at which four fifths of the front’s height slides up off what holds it (working share): the less, the sooner it pops free. The span is that of the attitude of drag.',
       compared: true,
     },
   },
   read(rig, around) {
     const fishing = fishingOf(around);
     const { angle: closes } = crackOf(rig, fishing.crack);
-    const at = (friction: number) => {
-      const dragged = draggedOver(rig, around, friction);
-      if (!dragged) return undefined;
-      const { outline, above, line, pitch } = dragged;
+    const found = (friction: number, { outline, above, line, pitch }: Dragged) => {
       const phi = degrees(Math.atan(friction));
       return {
         line,
@@ -129,9 +129,26 @@ export const pull = behaviour({
         jams: closes < 2 * phi ? 1 : 0,
       };
     };
-    const usual = at(fishing.friction);
-    if (!usual) return {};
-    const ends = [1 - SLIPPERY, 1 + SLIPPERY].flatMap((share) => at(share * fishing.friction) ?? []);
+    const { friction } = fishing;
+    const [lies, ...others] = draggings(rig, around, friction);
+    if (!lies) return {};
+    const usual = found(friction, lies);
+    const ends = [
+      ...[1 - SLIPPERY, 1 + SLIPPERY].flatMap((share) =>
+        draggings(rig, around, share * friction)
+          .slice(0, 1)
+          .map((dragged) => found(share * friction, dragged)),
+      ),
+      ...others.map((dragged) => found(friction, dragged)),
+      // On ground that falls or rises a little it lies nose down by as much more or less.
+      ...[-LEVEL_TO, LEVEL_TO].map((by) =>
+        found(friction, {
+          ...lies,
+          pitch: lies.pitch + by,
+          outline: lies.outline.map((point) => turned(radians(by), point)),
+        }),
+      ),
+    ];
     const spanned = (of: keyof typeof usual) =>
       about(
         usual[of],

@@ -17,7 +17,7 @@ const SCATTER = 25;
 /** The same where the span of the shares ends, degrees (working values, no source). */
 const SCATTERS = [15, 35];
 /** How far from level the ground is that a tail is seen over, degrees (working value, no source). */
-const UNEVEN = 5;
+export const LEVEL_TO = 5;
 /** Landings that are tried. */
 const LANDINGS = 240;
 /** Within this of straight up the point counts as up, degrees. */
@@ -283,7 +283,7 @@ export const rest = behaviour({
       'rest.slopeSide': held(side, other),
       'rest.slopeNose': held(nose),
       'rest.slopeTail': held(tail),
-      'rest.tailUp': about(tailUp, [tailUp - UNEVEN, tailUp + UNEVEN]),
+      'rest.tailUp': about(tailUp, [tailUp - LEVEL_TO, tailUp + LEVEL_TO]),
     };
   },
   flags(_rig, value): Flag[] {

@@ -827,9 +827,18 @@ describe('what every model may be off by', () => {
       'pull.popFree',
     ] as const) {
       const ends = [at(0.3), at(0.4), at(0.5)].map((other) => valued(other[id]));
-      expect(spanOf(read[id])[0], id).toBeCloseTo(Math.min(...ends), 9);
-      expect(spanOf(read[id])[1], id).toBeCloseTo(Math.max(...ends), 9);
+      if (id === 'pull.shedding') {
+        expect(spanOf(read[id])[0], id).toBeCloseTo(Math.min(...ends), 9);
+        expect(spanOf(read[id])[1], id).toBeCloseTo(Math.max(...ends), 9);
+      } else {
+        expect(spanOf(read[id])[0], id).toBeLessThanOrEqual(Math.min(...ends) + 1e-9);
+        expect(spanOf(read[id])[1], id).toBeGreaterThanOrEqual(Math.max(...ends) - 1e-9);
+      }
     }
+    // Ground that is level to 5° turns it by as much.
+    const pitch = valued(read['pull.pitch']);
+    expect(spanOf(read['pull.pitch'])[0]).toBeLessThanOrEqual(pitch - 5 + 1e-9);
+    expect(spanOf(read['pull.pitch'])[1]).toBeGreaterThanOrEqual(pitch + 5 - 1e-9);
     // A ball enters to x of its length: 2 √(x(1 − x)) of its breadth.
     const ball = pull.read(judged('ball', BARE, PLAIN_WATER).rig, PLAIN_WATER)['pull.crackWidth'];
     const wide = (x: number) => 2 * Math.sqrt(x * (1 - x));

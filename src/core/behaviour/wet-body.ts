@@ -147,6 +147,31 @@ export function waterAlong({ added, sticks }: WetBody, psi: number): number {
   return water;
 }
 
+/** A body's sticks as they lie once it is rolled about its shank, for attitudes of pitch in the plane it then moves in. */
+export function rolledOver(body: WetBody, roll: Roll): WetBody {
+  const sticks = body.sticks.slice();
+  for (let i = 0; i < sticks.length; i += STICK)
+    for (const at of [i, i + 3]) {
+      const [, y, z] = rolled([0, sticks[at + 1] as number, sticks[at + 2] as number], roll);
+      sticks[at + 1] = y;
+      sticks[at + 2] = z;
+    }
+  return { ...body, sticks, centroid: rolled(body.centroid, roll) };
+}
+
+/** A turn about the shank: what lies along y and z before it. */
+export interface Roll {
+  readonly cos: number;
+  readonly sin: number;
+}
+
+/** A place once the body is rolled. */
+export const rolled = ([x, y, z]: Vec3, { cos, sin }: Roll): Vec3 => [
+  x,
+  y * cos - z * sin,
+  y * sin + z * cos,
+];
+
 /** How far a point lies ahead of another at a nose-down pitch, along the level, mm. */
 export const ahead = (point: Vec3, from: Vec3, pitch: number): number =>
   (point[0] - from[0]) * Math.cos(pitch) + (point[2] - from[2]) * Math.sin(pitch);

@@ -2,7 +2,7 @@ import { frontOf } from '../../../core/index.ts';
 import type { Vec2 } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
-import { SideFigure } from '../../drawing/side-figure.tsx';
+import { metalClass, SideFigure } from '../../drawing/side-figure.tsx';
 import { useHead } from './head-choice.tsx';
 import { Slider } from '../../parts/slider.tsx';
 import type { WetHead } from './tank-kit.ts';
@@ -10,6 +10,8 @@ import { extent, pitched, readingOf } from './tank-kit.ts';
 import type { TankConditions } from './use-conditions.ts';
 
 const BOX = { width: 620, height: 320 };
+/** Up to so many degrees to a side it is drawn from its side as it is. */
+const UPRIGHT = 5;
 
 /** A head dragged against an edge, into a crack and among stems of chosen sizes. */
 export function Through({
@@ -70,6 +72,8 @@ export function Through({
         <Above head={head} crack={crack} stem={stem} phi={phi} />
       </div>
       <p className="tank-says" data-meets={meets}>
+        It is dragged {lying(drag.roll)}
+        {drag.usually === undefined ? '' : `, with its usual bait on, a ${drag.usually}`}.{' '}
         <b>Against this edge it {meets}.</b> {share(readingOf(head, 'pull.climbShare'))} of its front climbs;{' '}
         {ahead < 0 ? 'the line runs' : 'the nose stands'} {format(Math.abs(ahead), 'size')} ahead of{' '}
         {ahead < 0 ? 'the nose' : 'the line'}; it comes free from a line of{' '}
@@ -89,6 +93,14 @@ export function Through({
     </section>
   );
 }
+
+/** How a head lies that is rolled over to a side by an angle, degrees, in words. */
+const lying = (roll: number): string =>
+  roll < 45
+    ? 'point up'
+    : roll <= 135
+      ? 'on its side, as it comes to rest'
+      : 'point down, as it comes to rest';
 
 /** What an edge of a height does to the front. */
 function meeting(
@@ -119,7 +131,6 @@ function Edge({ head, edge, phi }: { readonly head: WetHead; readonly edge: numb
   const x0 = BOX.width * 0.62 - box.right * k;
   const y0 = BOX.height - 50 + drag.floor * k;
   const at = ([u, v]: Vec2): Vec2 => [x0 + u * k, y0 - v * k];
-  const place = ([x, z]: Vec2): Vec2 => at(pitched([x - ex, z - ez], drag.pitch));
   const wall = x0 + box.right * k + 3;
   const ground = BOX.height - 50;
   const slope = (drag.line * Math.PI) / 180;
@@ -142,7 +153,20 @@ function Edge({ head, edge, phi }: { readonly head: WetHead; readonly edge: numb
         x2={lx + 700 * Math.cos(slope)}
         y2={ly - 700 * Math.sin(slope)}
       />
-      <SideFigure drawing={drawing} metal={metal} k={k} place={place} />
+      {drag.bait && <path className="plastic-edge" d={pathOf(drag.bait, at)} />}
+      {drag.roll < UPRIGHT ? (
+        <SideFigure
+          drawing={drawing}
+          metal={metal}
+          k={k}
+          place={([x, z]) => at(pitched([x - ex, z - ez], drag.pitch))}
+        />
+      ) : (
+        <>
+          <path className="fig-wire" d={pathOf(drag.wire, at, false)} strokeWidth={drawing.wire * k} />
+          <path className={`fig-metal ${metalClass(metal)}`} d={pathOf(drag.outline, at)} />
+        </>
+      )}
       {frontOf(drag.outline).map(({ down, ends }, i) => (
         <path
           key={i}
