@@ -8,7 +8,7 @@ import { loadSolids } from '../head/kernel.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { plasticsFor } from '../judge/pairings.ts';
 import type { Metal } from '../material/metals/metal.ts';
-import { METALS } from '../material/metals/index.ts';
+import { isLead, METALS } from '../material/metals/index.ts';
 import { groundsOf } from '../match/judge.ts';
 import { valuesOf } from '../match/match.ts';
 import { SITUATIONS } from '../match/situations.ts';
@@ -29,8 +29,6 @@ import { typefaceFor } from './typeface.ts';
 const PAGE = { width: 105, height: 148, margin: 7 };
 /** Uses told of each sort. */
 const TOLD = { serves: 5, not: 4, baits: 5 };
-/** Metals that are lead, for the caution. */
-const LEAD = new Set(['lead', 'lead-antimony']);
 
 /** Of many uses the first of each thing they are told by, so that a card does not say the same five times. */
 function varied(uses: readonly Use[], most: number): Use[] {
@@ -167,7 +165,7 @@ export async function exportCounterCard(
   list('For', forWords.length > 0 ? forWords : [family?.purpose ?? ''], FERN);
   list('Goes with', goes, FERN);
   list('Not for', notWords.length > 0 ? notWords : [family?.badAt ?? ''], RED);
-  const caution = LEAD.has(design.head.metal)
+  const caution = isLead(design.head.metal)
     ? 'Lead poisons: wash hands, keep from children; banned or limited in many places, local rules decide. Hooks pierce.'
     : 'Hooks pierce. Local rules on tackle decide, and they change.';
   wrapped(caution, font, 2.2, room)

@@ -1,5 +1,6 @@
 import type { ReadingId } from '../behaviour/index.ts';
 import type { Bait, Rig } from '../build/rig.ts';
+import { keeperOf } from '../fitting/keepers/index.ts';
 import type { Design } from '../document/design.ts';
 import { sureBite } from '../hook/bite.ts';
 import { plasticKindOf } from '../plastic/kinds/index.ts';
@@ -55,7 +56,7 @@ export function fitChecks(
     ...(bait.laid.seat > 0 && !bait.laid.isWithin && !method.isApart ? [seatCheck(look)] : []),
     ...(method.straight ? [straightCheck(look, method.straight)] : []),
     ...(method.point === 'along' ? [backCheck(look)] : []),
-    ...(method.key === 'trailer' ? trailerChecks(look) : [sizeCheck(look)]),
+    ...(method.isUnderSkirt ? trailerChecks(look) : [sizeCheck(look)]),
   ];
 }
 
@@ -253,10 +254,12 @@ function seatCheck({ rig, plastic, design, laid: { seat, crest } }: Look): FitCh
 
 /** Core of a cast keeper as its document says it, mm. */
 const coreOf = (design: Design | undefined): number | undefined =>
-  design?.keeper.kind === 'collar' || design?.keeper.kind === 'barrel' ? design.keeper.diameter : undefined;
+  design && keeperOf(design.keeper.kind).castName !== undefined && 'diameter' in design.keeper
+    ? design.keeper.diameter
+    : undefined;
 
 function straightCheck({ method, value, anyHook, remedies }: Look, limits: Limits): FitCheck {
-  const isMeant = method.key === 'bent';
+  const isMeant = method.isBentOnPurpose === true;
   return checked(
     {
       id: 'rig.straight',

@@ -1,5 +1,5 @@
 import { marked } from '../quantity/phrase.ts';
-import type { Melting } from './melting.ts';
+import type { Melting } from '../material/metals/metal.ts';
 
 /** What the maker of a powder asks: so long at so hot, °C and s. */
 export interface CureSchedule {

@@ -1,4 +1,4 @@
-import type { Melting } from './melting.ts';
+import type { Melting } from '../material/metals/metal.ts';
 
 /** How a sprue is made, mm. */
 export interface Gating {

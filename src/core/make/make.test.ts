@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { costOf, lossPerHour } from './costing.ts';
 import { cureVerdict } from './cure.ts';
 import { heatTo, meltingOf } from './melting.ts';
-import type { Melting } from './melting.ts';
+import type { Melting } from '../material/metals/metal.ts';
 import { pourPlan, workSteps } from './plan.ts';
 import type { Pan } from './scale-reader.ts';
 import { EMPTY_PAN, followScale, readScaleLine } from './scale-reader.ts';

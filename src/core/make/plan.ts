@@ -1,5 +1,5 @@
 import { marked } from '../quantity/phrase.ts';
-import type { Melting } from './melting.ts';
+import type { Melting } from '../material/metals/metal.ts';
 import { heatTo } from './melting.ts';
 
 /** What heats the pot: its power, and the share of it that reaches the metal (common practice, no source). */

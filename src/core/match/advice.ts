@@ -1,3 +1,4 @@
+import { plasticKindOf } from '../plastic/kinds/index.ts';
 import { marked } from '../quantity/phrase.ts';
 import type { Situation } from './situation.ts';
 
@@ -9,12 +10,15 @@ export interface Remark {
   readonly says: string;
 }
 
-interface Saying extends Remark {
+interface Saying extends Omit<Remark, 'says'> {
+  readonly says: string | ((situation: Situation) => string);
   readonly holds: (situation: Situation) => boolean;
 }
 
 const LB = 0.45359237;
 const FT = 0.3048;
+/** How freely a kind of plastic moves in cold water up to which it goes dead there (index, working value). */
+const STIFF = 0.65;
 const isPlain = ({ line }: Situation) => line.material !== 'braid';
 
 /** What makes a shop ask back (common practice, no source). */
@@ -126,13 +130,13 @@ const DOUBTS: readonly Saying[] = [
   {
     key: 'hollow-wound',
     path: '/bait/kind',
-    holds: ({ bait, retrieve }) => bait.kind === 'hollow' && retrieve !== 'drag' && retrieve !== 'swim',
-    says: 'A hollow body on its core is made to be dragged.',
+    holds: ({ bait, retrieve }) => plasticKindOf(bait.kind).madeFor?.retrieves.includes(retrieve) === false,
+    says: ({ bait }) => plasticKindOf(bait.kind).madeFor?.says ?? '',
   },
   {
     key: 'stiff-cold',
     path: '/bait/kind',
-    holds: ({ cold, bait }) => cold > 0.6 && ['paddle-tail', 'double-curl', 'creature'].includes(bait.kind),
+    holds: ({ cold, bait }) => cold > 0.6 && plasticKindOf(bait.kind).moves.cold <= STIFF,
     says: 'Cold water: stiff plastic goes dead; thin tails and soft pours still move.',
   },
   {
@@ -205,7 +209,13 @@ const TIPS: readonly Saying[] = [
 ];
 
 const told = (sayings: readonly Saying[], situation: Situation): Remark[] =>
-  sayings.filter(({ holds }) => holds(situation)).map(({ key, path, says }) => ({ key, path, says }));
+  sayings
+    .filter(({ holds }) => holds(situation))
+    .map(({ key, path, says }) => ({
+      key,
+      path,
+      says: typeof says === 'string' ? says : says(situation),
+    }));
 
 /** What a brief is asked back. */
 export const doubtsOf = (situation: Situation): Remark[] => told(DOUBTS, situation);

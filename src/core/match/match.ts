@@ -12,6 +12,7 @@ import type { Answers, Judge } from './judge.ts';
 import { judgeFor, NO } from './judge.ts';
 import { carries } from './carries.ts';
 import type { MethodKey } from '../rigging/methods/index.ts';
+import { methodOf } from '../rigging/methods/index.ts';
 import type { Stand, Standing } from './order.ts';
 import { standFor } from './order.ts';
 import type { Situation } from './situation.ts';
@@ -91,8 +92,10 @@ export function matchSettled(matching: Matching, design: Design, method?: Method
   if (!plain.ok) return plain;
   const { judge, stand, plastics, situation } = matching;
   const isSkirted = design.skirt !== undefined || situation.bait.skirt === true;
-  const isMeant = (one: MethodKey) =>
-    (one !== 'trailer' || isSkirted) && (one !== 'bent' || BENT.has(situation.retrieve));
+  const isMeant = (one: MethodKey) => {
+    const { isUnderSkirt, isBentOnPurpose } = methodOf(one);
+    return (!isUnderSkirt || isSkirted) && (!isBentOnPurpose || BENT.has(situation.retrieve));
+  };
   const values = valuesOf(plain.readings);
   const worn = bestWorn({ design: plain.design, values, rig: plain.rig }, plastics, judge, stand, {
     isMeant,

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { guardInitial } from '../fitting/guards/index.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import type { Design } from '../document/design.ts';
+import { usualPlastic } from '../plastic/usual.ts';
 import { plainBrief } from '../test-kit/brief.test-kit.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
@@ -136,7 +137,7 @@ const DOUBTED: readonly Case[] = [
   [
     'stiff-cold',
     { cold: 0.61, bait: { kind: 'paddle-tail' } },
-    [{ cold: 0.6 }, { bait: { kind: 'straight worm' as never } }],
+    [{ cold: 0.6 }, { bait: { kind: 'straight-tail' } }],
   ],
   ['slack-first', { water: { current: 0.9 } }, [{ water: { current: 0.89 } }]],
   [
@@ -292,10 +293,17 @@ describe('sayings', () => {
     expect(told('heavy-line-lifts', ball).holds).toBe(
       ratioOf('retrieve.maxBottomSpeed', on(15), on(20)) <= 0.95,
     );
-    const [sixty, ninety] = [60, 90].map((angle) => reads({ ...ball, eye: { ...ball.eye, angle } })) as [
-      ReadingValues,
-      ReadingValues,
-    ];
+    // With a stick on, the point buried in it.
+    const stick = usualPlastic('stick', 4);
+    const [sixty, ninety] = [60, 90].map((angle) => {
+      const turned = evaluate({ ...ball, eye: { ...ball.eye, angle } }, PLAIN_WATER, {
+        plastic: stick,
+        method: 'buried',
+      });
+      if (!turned.ok) throw new Error(turned.problems[0]?.message);
+      return valuesOf(turned.readings);
+    }) as [ReadingValues, ReadingValues];
+    expect(told('sixty-climbs', ball).holds).toBe(true);
     expect(told('sixty-climbs', ball).holds).toBe(
       (ninety['pull.noseAhead'] ?? NaN) > (sixty['pull.noseAhead'] ?? NaN) + 0.1,
     );
@@ -303,13 +311,53 @@ describe('sayings', () => {
       reads({ ...ball, eye: { ...ball.eye, setback } }),
     ) as [ReadingValues, ReadingValues];
     expect(told('set-back-digs', ball).holds).toBe(
-      (back['retrieve.pitch'] ?? NaN) > (front['retrieve.pitch'] ?? NaN) + 0.5,
+      (back['retrieve.pitch'] ?? NaN) > (front['retrieve.pitch'] ?? NaN) + 0.5 &&
+        (back['retrieve.pitch'] ?? NaN) > 0,
     );
     const wire = (grade: Design['hook']['grade']) =>
       reads({ ...ball, hook: { ...ball.hook, grade } }, { fishing: { line: 'fluorocarbon', test: 2.7 } });
     expect(told('light-wire-in', ball).holds).toBe(
       ratioOf('hook.penetration', wire('standard'), wire('1X fine')) >= 1.1,
     );
+  }, 120_000);
+
+  it('verdict, reason and evidence come from one computation: what a reason tells are the least and the most of the figures under it', () => {
+    const heads = ['ball', 'pointed'].map((family): SaidOf => {
+      const design = sampleDesign(family, { guard: guardInitial('fibre') as never });
+      return { name: family, design, values: reads(design) };
+    });
+    const rows = testSayings(heads);
+    const numbersIn = (text: string) =>
+      [...text.matchAll(/−?\d+(?:\.\d+)?/g)].map(([found]) => Number(found.replace('−', '-')));
+    const held = new Map(testSayings([]).map(({ key, why }) => [key, why]));
+    for (const { key, why, evidence, verdict } of rows) {
+      expect(why.startsWith(held.get(key) ?? '?'), key).toBe(true);
+      if (evidence.length === 0) continue;
+      const found = why.slice((held.get(key) ?? '').length);
+      expect(found.length, key).toBeGreaterThan(10);
+      const share = evidence.filter(({ holds }) => holds).length / evidence.length;
+      expect(verdict).toBe(share >= 0.8 ? 'agreed' : share <= 0.2 ? 'not' : 'depends');
+      // Quantities of a reason stand in the evidence beneath it, to the digit.
+      for (const [, quantity] of found.matchAll(/⟦([^⟧]*)⟧/g))
+        expect(
+          evidence.some(({ figures }) => figures.includes(quantity ?? '?')),
+          `${key}: ${quantity}`,
+        ).toBe(true);
+    }
+    // Percentages likewise, as those of the fall in tungsten do.
+    const tungsten = rows.find(({ key }) => key === 'tungsten-faster');
+    const percents = (tungsten?.evidence ?? []).map(
+      ({ figures }) => numbersIn(/\(\+(\d+)%\)/.exec(figures)?.[1] ?? '')[0] ?? NaN,
+    );
+    expect(tungsten?.why).toContain(`falls ${Math.min(...percents)} to ${Math.max(...percents)}% faster`);
+  }, 120_000);
+
+  it('a head set back that still rides nose up does not dig', () => {
+    const ball = sampleDesign('ball');
+    const { holds, figures } = told('set-back-digs', ball);
+    const back = reads({ ...ball, eye: { ...ball.eye, setback: 0.66 } })['retrieve.pitch'] ?? NaN;
+    expect(holds).toBe(back > 0);
+    expect(figures.endsWith(`nose ${back < 0 ? 'up' : 'down'} set back`)).toBe(true);
   }, 120_000);
 
   it('a guard fanned to 45° or trimmed is softer by what it takes to lay it down', () => {

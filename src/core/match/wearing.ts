@@ -99,13 +99,11 @@ export function wornAtFirst(
   // In cover a point without a guard is buried where there is any room for it.
   const isBuried =
     !made && situation.covers.length > 0 && design.guard.kind === 'none' && fill <= ROOM.buried[1];
-  const method = made
-    ? plastic.kind === 'tube'
-      ? 'tube-insert'
-      : 'hollow-insert'
-    : isBuried
-      ? 'buried'
-      : 'threaded';
+  const point = isBuried ? 'buried' : 'bare';
+  const method = METHODS.find((one) =>
+    made ? one.within && one.suits?.(plastic) !== false : !one.within && one.point === point,
+  )?.key;
+  if (!method) return undefined;
   const [good, tight] = isBuried ? ROOM.buried : ROOM.threaded;
   const verdict =
     (made || fill <= good) && isIn(reach, REACH.good)

@@ -1,3 +1,4 @@
+import { plasticKindOf } from '../plastic/kinds/index.ts';
 import type { Situation } from './situation.ts';
 import { clamp } from '../numeric/vec.ts';
 
@@ -22,29 +23,6 @@ const PANFISH: readonly Step[] = [
   [8, 1.6, 4],
   [11, 2.6, 6],
   [25, 5, 12],
-];
-/** Stubby baits: 1/16 oz very shallow, 1/8 oz at 7-8 ft, 1/5-3/8 oz deep. */
-const STUBBY: readonly Step[] = [
-  [0.6, 1.5, 2.6],
-  [2.3, 2.6, 4.6],
-  [5, 4.5, 8.5],
-  [8, 5.6, 10.8],
-  [20, 9, 18],
-];
-/** Tubes dragged: 1/4 oz usual, 3/8 oz deeper. */
-const TUBE: readonly Step[] = [
-  [1, 3.5, 7.2],
-  [3, 5.3, 9],
-  [6, 7, 11],
-  [10, 10, 15],
-  [25, 16, 30],
-];
-/** A hollow body dragged on its core. */
-const HOLLOW: readonly Step[] = [
-  [1, 7, 15],
-  [4, 10, 22],
-  [9, 14, 29],
-  [20, 21, 43],
 ];
 /** Crawling a swinging head: 1/2 oz under about 10 ft, 3/4 oz deeper. */
 const CRAWL: readonly Step[] = [
@@ -157,6 +135,19 @@ const mixed = (
 const SMALL = 80;
 const LARGE = 125;
 
+/** The weights that go with a bait of its kind, where it has some for this way of fishing. */
+function ownWeights({
+  bait,
+  retrieve,
+  water,
+}: Situation): [range: readonly [number, number], what: string] | undefined {
+  const { weights = [] } = plasticKindOf(bait.kind);
+  const own =
+    weights.find(({ retrieves }) => retrieves?.includes(retrieve)) ??
+    (retrieve === 'snap' ? undefined : weights.find(({ retrieves }) => retrieves === undefined));
+  return own && [between(own.steps, water.depth), own.says];
+}
+
 /** The usual weights for a way of fishing, by depth, bait, cover and line, before current and speed are reckoned with. */
 export function usualWindow(situation: Situation): Window {
   const { water, retrieve, bait, size, covers, density, hookTest, cold, mood, cast } = situation;
@@ -169,6 +160,7 @@ export function usualWindow(situation: Situation): Window {
     const [least, most] = between(steps, depth);
     return [least * byBait, most * byBait];
   };
+  const own = ownWeights(situation);
   const found = ((): [range: readonly [number, number], what: string] => {
     if (retrieve === 'punch') return [between(MAT, depth), 'to go through a mat'];
     if (isSmall && retrieve !== 'slow troll')
@@ -181,7 +173,7 @@ export function usualWindow(situation: Situation): Window {
           'for slow trolling',
         ];
       case 'snap':
-        if (bait.kind === 'tube') return [[17, 24], 'for a tube that is snapped'];
+        if (own) return own;
         return [[7.5 * Math.min(1, byBait * 1.3), 13], 'for a glider: the easiest to hold at any depth'];
       case 'twitch':
         return [[1.6, 8], 'for what is twitched: darts belong to the small weights'];
@@ -217,10 +209,7 @@ export function usualWindow(situation: Situation): Window {
       return [[least, most * clamp(hookTest / 5, 1, 4) ** 0.5], 'weedless at that depth'];
     }
     if (covers.includes('posts and docks')) return [scaled(DOCKS), 'about posts and docks'];
-    if (bait.kind === 'stubby') return [between(STUBBY, depth), 'for a stubby bait at that depth'];
-    if (bait.kind === 'tube') return [between(TUBE, depth), 'for a dragged tube'];
-    if (bait.kind === 'hollow' && retrieve === 'drag')
-      return [between(HOLLOW, depth), 'for a dragged hollow body'];
+    if (own) return own;
     if (retrieve === 'drag')
       return [bait.length < SMALL ? scaled(DRAG) : between(DRAG, depth), 'for dragging at that depth'];
     return [scaled(HOP), 'for working the bottom at that depth'];

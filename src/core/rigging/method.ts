@@ -91,6 +91,10 @@ export interface MethodKind<K extends string = string> extends Kind {
   readonly straight?: Limits;
   /** true where the metal lies within the plastic whatever the family's own way is */
   readonly within?: boolean;
+  /** true where the body is bent on purpose, so that it swings: of use only where it is pulled in jerks */
+  readonly isBentOnPurpose?: boolean;
+  /** true where it lies behind a skirt, and is judged as a trailer: by its proportion to head and skirt */
+  readonly isUnderSkirt?: boolean;
   /** whether a plastic is of the sort that is usually put on so; any is where absent */
   suits?(plastic: Baitlike): boolean;
   /** true where the bait lies clear of the head: neither seat nor shoulder is judged */

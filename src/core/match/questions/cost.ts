@@ -1,10 +1,22 @@
+import type { Metal } from '../../material/metals/metal.ts';
+import { isLead, METALS } from '../../material/metals/index.ts';
 import { byRatio, toDesign } from './question.ts';
 import type { Question } from './question.ts';
 
-/** Metals that are lead, or mostly. */
-const LEAD = new Set(['lead', 'lead-antimony']);
+/** How many other metals are tried for a head that costs too much, or may not be used. */
+const TRIED = 3;
 
-export const isLead = (metal: string): boolean => LEAD.has(metal);
+/** Metals in place of another: cheaper ones, or where lead is not allowed those nearest to its density, so that shape and hook stay. */
+function instead(metal: string, isLeadAllowed: boolean): Metal[] {
+  const own = METALS.find(({ key }) => key === metal);
+  const off = ({ density }: Metal) => Math.abs(Math.log(density / (own?.density ?? density)));
+  const others = METALS.filter((other) => other !== own && (isLeadAllowed || !other.isLead));
+  return (
+    isLeadAllowed
+      ? others.filter(({ price }) => price < (own?.price ?? Infinity)).sort((a, b) => a.price - b.price)
+      : others.sort((a, b) => off(a) - off(b))
+  ).slice(0, TRIED);
+}
 
 export const cost: Question = {
   key: 'cost',
@@ -38,9 +50,7 @@ export const cost: Question = {
     };
   },
   changes: ({ lead }, { design }) =>
-    (lead ? ['lead', 'bismuth-tin'] : ['bismuth-tin', 'tungsten', 'tin'])
-      .filter((metal) => metal !== design.head.metal)
-      .map((metal) =>
-        toDesign('/head/metal', metal, `${metal.replace('-', '–')} in place of ${design.head.metal}`),
-      ),
+    instead(design.head.metal, lead).map(({ key }) =>
+      toDesign('/head/metal', key, `${key.replace('-', '–')} in place of ${design.head.metal}`),
+    ),
 };

@@ -13,3 +13,6 @@ import type { Metal } from './metal.ts';
  * design, and every metal's in the stores.
  */
 export const METALS: readonly Metal[] = [lead, leadAntimony, bismuthTin, bismuth, tin, zinc, tungsten];
+
+/** Whether there is lead in a metal, by its key: of one that the reference stores do not know nothing is said. */
+export const isLead = (metal: string): boolean => METALS.find(({ key }) => key === metal)?.isLead === true;

@@ -7,6 +7,7 @@ export const leadAntimony: Metal = {
   density: 11.05,
   densityRange: [10.9, 11.2],
   making: 'poured',
+  melting: { liquid: 300, solid: 252, fusion: 29, heat: [0.132, 0.15], pour: [340, 410], shrink: 0.007 },
   source: 'Usual data for 2-6% antimonial lead (from memory)',
   isLead: true,
   caution: LEAD_CAUTION,

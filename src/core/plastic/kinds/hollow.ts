@@ -25,4 +25,17 @@ export const hollow = plasticKind({
   // The hook should come out at the top of the back, before the tail (common practice, no source).
   exit: { good: [0.32, 0.58], tight: [0.24, 0.66] },
   usual: { inches: [3, 3.75, 4.5], breadth: 0.15, height: 0.2, density: 1.03, toughness: 'standard' },
+  weights: [
+    {
+      retrieves: ['drag'],
+      steps: [
+        [1, 7, 15],
+        [4, 10, 22],
+        [9, 14, 29],
+        [20, 21, 43],
+      ],
+      says: 'for a dragged hollow body',
+    },
+  ],
+  madeFor: { retrieves: ['drag', 'swim'], says: 'A hollow body on its core is made to be dragged.' },
 });

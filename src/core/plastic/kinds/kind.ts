@@ -55,6 +55,16 @@ export interface UsualSizes {
   readonly toughness: 'soft' | 'standard' | 'stretchy';
 }
 
+/** Weights that go with a kind of plastic whatever else would be usual (common practice, no source). */
+export interface UsualWeights {
+  /** ways of fishing it is said of; absent: any on the bottom */
+  readonly retrieves?: readonly string[];
+  /** depth, m, rising, with the least and the most weight of the head that is usual there, g; between them it glides */
+  readonly steps: readonly (readonly [depth: number, least: number, most: number])[];
+  /** what they are usual for, in words */
+  readonly says: string;
+}
+
 /** A kind of soft plastic: a loft of sections with what stands out of it, and where a bare hook should come out. One file each. */
 export interface PlasticKind<K extends string = string> extends Kind {
   readonly key: K;
@@ -73,6 +83,9 @@ export interface PlasticKind<K extends string = string> extends Kind {
   /** where a bare hook should come out, as a share of the body */
   readonly exit: Limits;
   readonly usual: UsualSizes;
+  readonly weights?: readonly UsualWeights[];
+  /** ways of fishing it is made for, where it is of little use in others, and what is to be said then */
+  readonly madeFor?: { readonly retrieves: readonly string[]; readonly says: string };
   /** true where a document draws its own stations */
   readonly isOwn?: boolean;
 }

@@ -20,4 +20,17 @@ export const stubby = plasticKind({
   // A short body takes the hook well along it (common practice, no source).
   exit: { good: [0.28, 0.62], tight: [0.2, 0.72] },
   usual: { inches: [2.5, 2.75, 3], breadth: 0.135, height: 0.135, density: 0.93, toughness: 'stretchy' },
+  weights: [
+    // Stubby baits: 1/16 oz very shallow, 1/8 oz at 7-8 ft, 1/5-3/8 oz deep.
+    {
+      steps: [
+        [0.6, 1.5, 2.6],
+        [2.3, 2.6, 4.6],
+        [5, 4.5, 8.5],
+        [8, 5.6, 10.8],
+        [20, 9, 18],
+      ],
+      says: 'for a stubby bait at that depth',
+    },
+  ],
 });

@@ -48,4 +48,18 @@ export const tube = plasticKind({
   // The hook should come out before the tentacles (common practice, no source).
   exit: { good: [0.3, 0.62], tight: [0.22, 0.7] },
   usual: { inches: [2.5, 3, 3.5, 4.5], breadth: 0.155, height: 0.155, density: 1.05, toughness: 'soft' },
+  weights: [
+    { retrieves: ['snap'], steps: [[0, 17, 24]], says: 'for a tube that is snapped' },
+    // Tubes dragged: 1/4 oz usual, 3/8 oz deeper.
+    {
+      steps: [
+        [1, 3.5, 7.2],
+        [3, 5.3, 9],
+        [6, 7, 11],
+        [10, 10, 15],
+        [25, 16, 30],
+      ],
+      says: 'for a dragged tube',
+    },
+  ],
 });

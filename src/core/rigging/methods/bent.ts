@@ -14,6 +14,7 @@ export const bent = methodKind({
   gapName: 'Free gap over the plastic',
   freeGap: FREE_GAP.bare,
   straight: BENT,
+  isBentOnPurpose: true,
   suits: ({ kind }) => plasticKindOf(kind).section === 'flat-bellied',
   wants: 'best with a flat belly, laid down',
   lay(ground) {

@@ -14,6 +14,7 @@ export const hollowInsert = methodKind({
   gapName: 'Free gap over the plastic',
   freeGap: FREE_GAP.folding,
   within: true,
+  suits: ({ kind }) => ['hollow', 'slit'].includes(plasticKindOf(kind).make),
   wants: 'a hollow or slit body, and a head made to lie inside it',
   obstacle({ family, hook }, plastic) {
     const { make } = plasticKindOf(plastic.kind);

@@ -15,6 +15,7 @@ export const trailer = methodKind({
   exitName: 'Hook comes out at',
   gapName: 'Free gap over the plastic',
   freeGap: FREE_GAP.bare,
+  isUnderSkirt: true,
   suits: ({ kind }) => TRAILERS.includes(kind),
   wants: 'a skirt on the collar, and a trailer in proportion to the head',
   obstacle: ({ hook }) =>

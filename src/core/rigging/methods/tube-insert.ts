@@ -14,6 +14,7 @@ export const tubeInsert = methodKind({
   gapName: 'Free gap over the plastic',
   freeGap: FREE_GAP.folding,
   within: true,
+  suits: ({ kind }) => plasticKindOf(kind).make === 'tube',
   wants: 'a tube, and a head made to lie inside it',
   obstacle({ family, hook }, plastic) {
     if (plasticKindOf(plastic.kind).make !== 'tube')
