@@ -7,7 +7,7 @@ import type { Vec2, Vec3 } from '../numeric/vec.ts';
 import { clamp, degrees, radians } from '../numeric/vec.ts';
 import type { Surroundings } from './behaviour.ts';
 import { fishingOf } from './fishing.ts';
-import { usualBait } from '../rigging/usual-bait.ts';
+import { usualBait } from '../build/usual-bait.ts';
 import { hanging } from './hang.ts';
 import { oncePer } from './once.ts';
 import type { Flat } from './outline.ts';

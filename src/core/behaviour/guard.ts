@@ -7,6 +7,9 @@ import { guardForce } from './guard-force.ts';
 /** Share of the point's height by which a guard may pass behind the point and still cover it (working limit, common practice, no source). */
 const BEHIND = 0.35;
 
+/** Share of the hook-set from which on a guard is told to be too stiff (working limit). */
+const STIFF = 0.6;
+
 /** Where the guard stands against the point, and what it takes to lay it down. */
 export const guard = behaviour({
   key: 'guard',
@@ -36,8 +39,8 @@ export const guard = behaviour({
       unit: 'N',
       kind: 'model',
       group: 'Guard',
-      formula: 'n · k E I / L², k by the elastica',
-      note: 'Each strand a cantilever from the head, bent by the elastica (Bisshopp & Drucker 1945) until the point stands clear by a quarter of the gap (working value); of fanned strands those within the 10 mm of a jaw (working value). A loop has two legs; a fork is as stiff as its stem and arms in a row, bent a little. Nylon 2.8 GPa, from 2 to 4; steel 193 GPa (from memory).',
+      formula: 'n · k E I r / L², k by the elastica',
+      note: 'Each strand a cantilever from the head, bent by the elastica (Bisshopp & Drucker 1945) until the point stands clear by a quarter of the gap (working value); of fanned strands those within the 10 mm of a jaw (working value). Fibres of a bundle, fixed at the root, rub on each other: r is the root of how much stiffer one rod would be (working value), less where they are fanned apart; the span reaches from strands that slide freely to one rod. A loop has two legs; a fork is as stiff as its stem and arms in a row, bent a little. Nylon 2.8 GPa, from 2 to 4; steel 193 GPa (from memory).',
       compared: true,
     },
     'guard.share': {
@@ -93,6 +96,13 @@ export const guard = behaviour({
     }
     const care = (code: string, path: string, text: string) =>
       flags.push({ level: 'care', code, path, text });
+    const share = value('guard.share');
+    if (share > STIFF)
+      care(
+        'guard.stiff',
+        '/guard',
+        `Laying the guard down takes ${share >= 1 ? 'all' : `${Math.round(100 * share)}%`} of the hook-set (${marked(value('guard.force'), 'pull')}): the point stays covered. Thinner or fewer strands, a longer or a leaner guard, or a larger hook.`,
+      );
     if (placed.overPoint < -1) {
       const below = marked(-placed.overPoint, 'size');
       care(

@@ -2,7 +2,7 @@ import { massProperties } from '../head/mesh.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { waterDensity } from '../material/water.ts';
 import type { Vec3 } from '../numeric/vec.ts';
-import { clamp, radians } from '../numeric/vec.ts';
+import { radians } from '../numeric/vec.ts';
 import { behaviour } from './behaviour.ts';
 import { hangAttitude, hanging } from './hang.ts';
 
@@ -50,14 +50,71 @@ export function flatsOf({ positions: p, triangles }: Mesh): Flat[] {
 /** Largest area of a mesh whose facets look one way within a few degrees, mm². */
 export const largestFlat = (mesh: Mesh): number => Math.max(0, ...flatsOf(mesh).map(({ area }) => area));
 
+/** Longest side of a facet as it is summed, mm: a fifth of the wave, so that its echo is of one phase. */
+const PIECE = WAVE / 5;
+
 /**
- * Target strength of a flat of an area (mm²) that a beam meets so far off square, radians, dB re 1 m²: a square plate's,
- * 20 log₁₀(A/λ · |sin β / β| · cos θ) with β = k a sin θ (Urick 1983, table 9.1).
+ * How much of a wave a body sends straight back, mm: |∫ (n·u) e^(2iku·r) dA| / λ over what looks at the beam (Kirchhoff’s approximation; Urick 1983, chapter 9),
+ * `towards` the unit vector from the body to the sounder. A flat square to it sends back A/λ, a ball some a/2.
  */
-export function tiltedStrength(area: number, off: number): number {
-  const beta = ((2 * Math.PI) / WAVE) * Math.sqrt(area) * Math.sin(off);
-  const pattern = beta === 0 ? 1 : Math.abs(Math.sin(beta) / beta);
-  return flatStrength(area) + 20 * Math.log10(Math.max(1e-12, pattern * Math.max(0, Math.cos(off))));
+export function echoOf(mesh: Mesh, towards: Vec3): number {
+  const k2 = (4 * Math.PI) / WAVE;
+  let [re, im] = [0, 0];
+  const [ux, uy, uz] = towards;
+  const { positions: p, triangles } = mesh;
+  const along = new Float64Array(3);
+  for (let i = 0; i < triangles.length; i += 3) {
+    const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [number, number, number];
+    const side = (from: number, to: number): Vec3 => [
+      (p[to] as number) - (p[from] as number),
+      (p[to + 1] as number) - (p[from + 1] as number),
+      (p[to + 2] as number) - (p[from + 2] as number),
+    ];
+    const [u, v] = [side(a, b), side(a, c)];
+    // Twice the area that it shows to the beam.
+    const shown =
+      ux * (u[1] * v[2] - u[2] * v[1]) + uy * (u[2] * v[0] - u[0] * v[2]) + uz * (u[0] * v[1] - u[1] * v[0]);
+    if (shown <= 0) continue;
+    const longest = Math.sqrt(
+      Math.max(
+        u[0] ** 2 + u[1] ** 2 + u[2] ** 2,
+        v[0] ** 2 + v[1] ** 2 + v[2] ** 2,
+        (u[0] - v[0]) ** 2 + (u[1] - v[1]) ** 2 + (u[2] - v[2]) ** 2,
+      ),
+    );
+    const pieces = Math.max(1, Math.ceil(longest / PIECE));
+    [a, b, c].forEach((at, corner) => {
+      along[corner] = ux * (p[at] as number) + uy * (p[at + 1] as number) + uz * (p[at + 2] as number);
+    });
+    const part = shown / 2 / pieces ** 2;
+    // The middles of its pieces, those that stand and those that hang between them.
+    for (let row = 0; row < pieces; row++)
+      for (let column = 0; column < 2 * (pieces - row) - 1; column++) {
+        const hangs = column % 2;
+        const s = (row + (hangs ? 2 / 3 : 1 / 3)) / pieces;
+        const t = ((column - hangs) / 2 + (hangs ? 2 / 3 : 1 / 3)) / pieces;
+        const depth =
+          (1 - s - t) * (along[0] as number) + s * (along[1] as number) + t * (along[2] as number);
+        re += part * Math.cos(k2 * depth);
+        im += part * Math.sin(k2 * depth);
+      }
+  }
+  return Math.hypot(re, im) / WAVE;
+}
+
+/** How far a head swings as it hangs, degrees, either way over nose and side (working value, no source). */
+const SWINGS = [-10, -5, 0, 5, 10];
+
+/** Echo of a body that hangs nose-down by a pitch (radians) under the sounder and swings a little, mm: the mean of its power. */
+function hangingEcho(mesh: Mesh, pitch: number): number {
+  let power = 0;
+  for (const nod of SWINGS)
+    for (const roll of SWINGS) {
+      const [at, over] = [pitch + radians(nod), radians(roll)];
+      power +=
+        echoOf(mesh, [-Math.sin(at) * Math.cos(over), Math.sin(over), Math.cos(at) * Math.cos(over)]) ** 2;
+    }
+  return Math.sqrt(power) / SWINGS.length;
 }
 
 /** Facets whose way is tried. */
@@ -86,8 +143,9 @@ export const sonar = behaviour({
       decimals: 1,
       kind: 'index',
       group: 'In the water',
-      formula: '20 log (A/λ · sin β/β · cos θ) − 20 log a/2, at least 0',
-      note: 'The same as it hangs on a tight line under the sounder: each flat as a square plate so far off square to a beam from straight above (Urick 1983). 0 where a ball of its volume shows as well.',
+      formula: '20 log |∫ (n·u) e^(2iku·r) dA| / λ − 20 log a/2',
+      note: 'What the head’s surface sends back to a 200 kHz sounder straight above it as it hangs on a tight line (Kirchhoff’s approximation; Urick 1983), against a ball of the same volume: above zero it shows better than that ball, below it worse. The mean of its power as it swings by 10° over nose and side (working value). The hook and the bait add to it.',
+      compared: true,
     },
   },
   read(rig, { water }) {
@@ -104,13 +162,12 @@ export const sonar = behaviour({
       Math.max(0, ...strengths.map((one) => one - ballStrength(diameter)));
     const hung = hanging(rig, waterDensity(water));
     const pitch = radians(hangAttitude(rig.places.eye, hung.centre));
-    // The beam comes from straight above, in the frame of the head as it hangs.
-    const [ux, uz] = [-Math.sin(pitch), Math.cos(pitch)];
-    const off = ({ normal: [x, , z] }: Flat) => Math.acos(clamp(x * ux + z * uz, -1, 1));
     return {
       'sonar.index': over(flats.map((flat) => flatStrength(flat.area))),
       'sonar.hanging':
-        hung.weight > 0 ? over(flats.map((flat) => tiltedStrength(flat.area, off(flat)))) : undefined,
+        hung.weight > 0
+          ? 20 * Math.log10(hangingEcho(mesh, pitch) / 1000) - ballStrength(diameter)
+          : undefined,
     };
   },
 });

@@ -15,7 +15,7 @@ import { waterDensity, waterViscosity } from '../material/water.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
 import { degrees, norm, radians, sub } from '../numeric/vec.ts';
 import type { Plastic } from '../plastic/schema.ts';
-import { usualBait } from '../rigging/usual-bait.ts';
+import { usualBait } from '../build/usual-bait.ts';
 import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import type { Surroundings } from './behaviour.ts';
@@ -30,7 +30,7 @@ import { climbShare, popFree, sheddingShare } from './front.ts';
 import { restOf } from './rest.ts';
 import { bottomSpeed, depthAt, leastSize, towOf } from './retrieve.ts';
 import { ballInertia } from './roll.ts';
-import { ballStrength, flatStrength, largestFlat, tiltedStrength } from './sonar.ts';
+import { ballStrength, echoOf, flatStrength, largestFlat } from './sonar.ts';
 import { momentAbout } from './throw.ts';
 import { WIRE_TANGENT } from './drag.ts';
 import { dragAt, wetHead } from './wet-body.ts';
@@ -193,7 +193,7 @@ describe('dragged over a bottom', () => {
     const [low, high] = [ahead(30), ahead(90)].map(({ found }) => found?.value ?? NaN) as [number, number];
     expect(high).toBeGreaterThan(low + 0.5);
     for (const { found } of [ahead(30), ahead(60), ahead(90)])
-      expect((found?.range?.[1] ?? NaN) - (found?.range?.[0] ?? NaN)).toBeGreaterThan(0.05);
+      expect((found?.range?.[1] ?? NaN) - (found?.range?.[0] ?? NaN)).toBeGreaterThan(0.005);
   });
 
   it('no bait, heavy or nearly weightless, is flipped over its head by a slow pull', () => {
@@ -274,7 +274,12 @@ describe('dragged over a bottom', () => {
       expect(Math.abs(down + back)).toBeLessThan(weight * arc * 0.02);
     }
     for (const tilt of [6, 12, 18]) {
-      const soled = judged('ball', { ...BARE, head: { features: { sole: { cut: 0.5, tilt } } } });
+      // So slippery that the pull at its eye does not tip it over the sole’s edge.
+      const soled = judged(
+        'ball',
+        { ...BARE, head: { features: { sole: { cut: 0.5, tilt } } } },
+        { ...PLAIN_WATER, fishing: { friction: 0.15 } },
+      );
       expect(soled.value('pull.pitch')).toBeCloseTo(tilt, 1);
     }
   });
@@ -655,20 +660,40 @@ describe('levers, roll and echo', () => {
   });
 
   it('a plate shows less the further off square a beam meets it, and nothing at its first null', () => {
-    // λ = 7.4 mm: a square of 30 mm has its first null where k a sin θ = π, sin θ = 7.4/60.
-    const square = (degree: number) => tiltedStrength(900, radians(degree));
-    expect(square(0)).toBeCloseTo(flatStrength(900), 9);
-    expect(tiltedStrength(900, Math.asin(7.4 / 60))).toBeLessThan(flatStrength(900) - 60);
-    // Half way to the null: sin(π/2)/(π/2) = 0.6366, −3.92 dB, and the cosine of 3.53°.
-    expect(tiltedStrength(900, Math.asin(7.4 / 120)) - flatStrength(900)).toBeCloseTo(
-      20 * Math.log10((2 / Math.PI) * Math.cos(Math.asin(7.4 / 120))),
-      6,
-    );
-    expect(tiltedStrength(900, Math.PI / 2)).toBeLessThan(-200);
-    // A flat-spotted drop hangs with its flats to the side: it shows no better than they let it.
-    const { value } = judged('drop');
-    expect(value('sonar.hanging')).toBeGreaterThanOrEqual(0);
-    expect(value('sonar.hanging')).toBeLessThanOrEqual(value('sonar.index'));
+    // A square plate sends back A/λ · |sin β/β| · cos θ with β = k a sin θ (Urick 1983, table 9.1); of 30 mm at λ = 7.4 mm its first null is at sin θ = 7.4/60.
+    const box = solids().Manifold.cube([30, 30, 0.02], true);
+    const plate = meshOf(box);
+    box.delete();
+    const seen = (off: number) => echoOf(plate, [Math.sin(off), 0, Math.cos(off)]);
+    expect(seen(0) / (900 / 7.4)).toBeCloseTo(1, 3);
+    expect(20 * Math.log10(seen(0) / 1000)).toBeCloseTo(flatStrength(900), 2);
+    for (const share of [0.25, 0.5, 0.75, 1.5]) {
+      const off = Math.asin((share * 7.4) / 60);
+      const beta = share * Math.PI;
+      const expected = ((900 / 7.4) * Math.abs(Math.sin(beta)) * Math.cos(off)) / beta;
+      expect(seen(off) / expected, `${share}`).toBeCloseTo(1, 1.5);
+    }
+    expect(seen(Math.asin(7.4 / 60)) / seen(0)).toBeLessThan(0.01);
+  });
+
+  it('a ball sends back half of its radius, more or less by the edge of its shadow', () => {
+    // Kirchhoff's own edge adds a twofold of 1/(2 k a) at most: ∫ over the lit half is (a/2)|1 + (1 − e^(2ika)) / (2ika)|.
+    for (const a of [4, 6, 10, 16]) {
+      const of = solids().Manifold.sphere(a, 200);
+      const ball = meshOf(of);
+      of.delete();
+      const ka = (2 * Math.PI * a) / 7.4;
+      const seen = echoOf(ball, [0, 0, 1]) / (a / 2);
+      expect(Math.abs(seen - 1), `${a} mm`).toBeLessThan(1.1 / ka);
+    }
+  });
+
+  it('a head shows as it hangs: a flat of a glider that lies level echoes, one of a drop that hangs on edge does not', () => {
+    const told = DRAWN_FAMILIES.map(({ key }) => judged(key).value('sonar.hanging'));
+    for (const value of told) expect(Number.isFinite(value)).toBe(true);
+    // It tells them apart.
+    expect(Math.max(...told) - Math.min(...told)).toBeGreaterThan(6);
+    expect(Math.abs(judged('ball', BARE).value('sonar.hanging'))).toBeLessThan(3);
   });
 
   it('a knot turns a head by the eye’s radius seen from its centre', () => {
@@ -701,6 +726,7 @@ describe('hook and guard', () => {
         strand: diameter,
         count,
         parting: 0,
+        asOneRod: 1,
       },
       hook: { tip: [-px, 0, pz], shankLevel: 1, wire: 1 },
     } as unknown as Pick<Rig, 'guard' | 'hook'>;
@@ -747,7 +773,9 @@ describe('hook and guard', () => {
       ...more,
     });
     const one = forced(fibres(1));
-    for (const count of [2, 8, 16, 30, 60]) expect(forced(fibres(count)) / one).toBeCloseTo(count, 6);
+    // Rubbing on each other they are half way, in ratio, from so many strands to one rod of what they fill of its circle, (R/r)⁴ · 0.75 / n.
+    for (const count of [2, 8, 16, 30, 60])
+      expect(forced(fibres(count)) / one / (count * Math.sqrt(count / 0.75))).toBeCloseTo(1, 6);
     // By its own moment of inertia.
     expect(forced(fibres(16, { fibre: 0.5 })) / forced(fibres(16, { fibre: 0.4 }))).toBeCloseTo(1.25 ** 4, 6);
     // A loop as long as two wires is as stiff; nylon to steel as 2.8 to 193 GPa.
@@ -755,7 +783,7 @@ describe('hook and guard', () => {
     const twin = forced({ ...guardInitial('twin wire'), ...size, spread: 0 });
     expect(forced({ ...guardInitial('wire loop'), ...size, width: 4 }) / twin).toBeCloseTo(1, 6);
     const pair = forced(fibres(2, { fibre: 0.4, length: 26, lean: 38, setback: 0.6, trimmed: false }));
-    expect(twin / pair).toBeCloseTo(193 / 2.8, 3);
+    expect((twin / pair) * Math.sqrt(2 / 0.75)).toBeCloseTo(193 / 2.8, 3);
   });
 
   it('forked it is as stiff as its stem and its two arms in a row: ∫ (L − x)²/EI dx of a load at L', () => {
@@ -781,6 +809,34 @@ describe('hook and guard', () => {
       compliance += part / (x < 0.2 * 60 ? 1 : 2);
     }
     expect(half.force / whole.force).toBeCloseTo(stem / compliance, 4);
+  });
+
+  it('its span reaches from fibres that slide freely to one rod, whose moment of inertia is that of a lattice of them', () => {
+    // Bundles close packed: n π r⁴/4 + π r² Σ d² about the middle, here of a hexagon of 37.
+    const places: Vec2[] = [];
+    for (let i = -3; i <= 3; i++)
+      for (let j = -3; j <= 3; j++)
+        if (Math.abs(i + j) <= 3)
+          places.push([i + j / 2, (j * Math.sqrt(3)) / 2].map((at) => 2 * at) as [number, number]);
+    expect(places).toHaveLength(37);
+    const second = places.reduce((sum, [, z]) => sum + Math.PI / 4 + Math.PI * z * z, 0);
+    const ratio = second / ((37 * Math.PI) / 4);
+    const free = stood(37, 0.4).guard;
+    const held = guardForce({ ...stood(37, 0.4), guard: { ...free, asOneRod: 37 / 0.75 } as never });
+    const loose = guardForce(stood(37, 0.4));
+    // As drawn the bundle is a little looser than the closest there is, and so a little stiffer as one rod.
+    expect(37 / 0.75 / ratio).toBeGreaterThan(0.9);
+    expect(37 / 0.75 / ratio).toBeLessThan(1.4);
+    expect((held?.force ?? 0) / (loose?.force ?? 1)).toBeCloseTo(Math.sqrt(37 / 0.75), 6);
+    expect((held?.forces[0] ?? 0) / (loose?.forces[0] ?? 1)).toBeCloseTo(1, 9);
+    expect((held?.forces[1] ?? 0) / (loose?.forces[1] ?? 1)).toBeCloseTo(37 / 0.75, 6);
+  });
+
+  it('one so stiff that it takes most of the hook-set is flagged, and an everyday one is not', () => {
+    const codes = (guard: object, size: string) =>
+      judged('football', { guard, hook: { size } } as never).flags.map(({ code }) => code);
+    expect(codes({ ...guardInitial('wire loop'), wire: 1.5, length: 26 }, '#4')).toContain('guard.stiff');
+    expect(codes(guardInitial('fibre'), '3/0')).not.toContain('guard.stiff');
   });
 
   it('fanned wider than a jaw it is softer by the strands that stand beside it', () => {

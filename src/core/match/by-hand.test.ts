@@ -288,8 +288,15 @@ describe('what is tried to mend a no', () => {
       '/head/family=pointed',
       '/head/family=oval',
     ]);
-    expect(tried('cost', { head: { metal: 'lead' } })).toEqual(['/head/metal=bismuth-tin']);
-    expect(tried('cost', { head: { metal: 'tin' } }, { lead: false })).toEqual([
+    // Nothing is cheaper than lead; of a dear metal the cheapest three are tried, and without lead the nearest in density.
+    expect(tried('cost', { head: { metal: 'lead' } })).toEqual([]);
+    expect(tried('cost', { head: { metal: 'tungsten' } })).toEqual([
+      '/head/metal=lead',
+      '/head/metal=lead-antimony',
+      '/head/metal=zinc',
+    ]);
+    expect(tried('cost', { head: { metal: 'lead' } }, { lead: false })).toEqual([
+      '/head/metal=bismuth',
       '/head/metal=bismuth-tin',
       '/head/metal=tungsten',
     ]);

@@ -4,13 +4,12 @@ import { solveTarget } from '../build/solve.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
 import { keeperInitial, keeperOf } from '../fitting/keepers/index.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
-import { meltingOf } from '../make/melting.ts';
 import { METALS } from '../material/metals/index.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { marked } from '../quantity/phrase.ts';
 import { coversPoint } from '../rigging/method.ts';
 import { METHODS } from '../rigging/methods/index.ts';
-import { usualBait } from '../rigging/usual-bait.ts';
+import { usualBait } from '../build/usual-bait.ts';
 import type { Surroundings } from '../behaviour/behaviour.ts';
 import type { ReadingValues } from './head.ts';
 import { valuesOf } from './match.ts';
@@ -96,7 +95,8 @@ const inMetal = (design: Design, { key, making }: Metal, grams: number): Design 
   head: { ...design.head, metal: key, density: undefined, target: { grams, of: 'metal' } },
 });
 const at = (value: number | undefined): number => value ?? NaN;
-const isPoured = ({ design }: SaidOf): boolean => meltingOf(design.head.metal) !== undefined;
+const isPoured = ({ design }: SaidOf): boolean =>
+  METALS.find(({ key }) => key === design.head.metal)?.making === 'poured';
 const isFamily =
   (...families: readonly string[]) =>
   ({ design }: SaidOf) =>

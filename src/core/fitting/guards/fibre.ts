@@ -52,6 +52,8 @@ export const fibre = guardKind({
       spread: spec.fan,
       strand: spec.fibre,
       count: spec.count,
+      // (π/4) R⁴ of what fills the bundle’s circle, over that of its fibres one by one.
+      asOneRod: spec.count > 1 ? spec.count / PACKING : 1,
       parting: 0,
       strands,
       // A brush is one thick stick to the water.

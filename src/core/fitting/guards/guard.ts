@@ -37,6 +37,8 @@ export interface GuardBody {
   readonly strand: number;
   /** strands at its ends, all of which bend when it is laid down */
   readonly count: number;
+  /** how many times as stiff they would be were they one rod, and not each bent by itself; 1 of wires that stand apart */
+  readonly asOneRod: number;
   /** how far from the head they run as one strand before they part, mm; 0 where each goes into the head by itself */
   readonly parting: number;
   /** strands one by one, from where they leave the head; a bundle of fibres gives its two edges and its middle */
@@ -95,7 +97,7 @@ export type Placed = Values<typeof PLACE>;
 
 /** What strands alone look like: drag, picture and plate see them one by one. */
 export const asStrands = (strands: readonly WirePiece[]) =>
-  ({ strands, sticks: strands, shown: () => strands, drawnAs: 'strands' }) as const;
+  ({ strands, sticks: strands, shown: () => strands, drawnAs: 'strands', asOneRod: 1 }) as const;
 
 /** Places around half a hole at which metal is looked for, and steps down it. */
 const LOOKED = { around: 12, down: 24 };

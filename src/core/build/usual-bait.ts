@@ -1,8 +1,8 @@
-import type { Bait, Rig } from '../build/rig.ts';
+import type { Bait, Rig } from './rig.ts';
 import { stick } from '../plastic/kinds/stick.ts';
 import { tube } from '../plastic/kinds/tube.ts';
 import { usualPlastic } from '../plastic/usual.ts';
-import { METHODS } from './methods/index.ts';
+import { METHODS } from '../rigging/methods/index.ts';
 
 /**
  * The plastic a head is commonly fished with, where it is made to hold one: a stick, or a tube over a head that lies inside, as long as its hook asks
@@ -11,7 +11,7 @@ import { METHODS } from './methods/index.ts';
  */
 export function usualBait(rig: Rig): Bait | undefined {
   const { within } = rig.family;
-  if (rig.bait || (!rig.keeper && !rig.collar && !within)) return undefined;
+  if (rig.bait || (!(rig.keeper && rig.keeper.holdArea > 0) && !within)) return undefined;
   const { key, name, exit } = within ? tube : stick;
   const [from, to] = exit.good;
   // The hook reaches to the middle of where it should come out.
