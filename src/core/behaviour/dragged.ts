@@ -1,6 +1,7 @@
 import { withBait } from '../build/assemble.ts';
 import type { Rig } from '../build/rig.ts';
 import { collarOutline } from '../head/outline.ts';
+import { sightOf } from '../head/surface.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
 import { nearestTo, steadyPlaces } from '../numeric/steady.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
@@ -168,8 +169,8 @@ function lyingIn(rig: Rig, around: Surroundings, { down }: RestPose) {
 const STILL = (): Water => ({ force: [0, 0], moment: 0 });
 /** Share of straight down along the shank from which on a pose has no side that is down. */
 const END_ON = 0.05;
-/** How far over to a side it may lean and count as upright, as a sine: about a degree. */
-const AS_UPRIGHT = 0.02;
+/** How far over to a side it may lean and count as upright, as a sine: five degrees. */
+const AS_UPRIGHT = 0.087;
 
 /** Places seen from the side or from above once the body is rolled. */
 function seenRolled(points: ArrayLike<number>, roll: Roll, axis: 1 | 2): Vec2[] {
@@ -181,11 +182,10 @@ function seenRolled(points: ArrayLike<number>, roll: Roll, axis: 1 | 2): Vec2[] 
   return seen;
 }
 
-/** Views of the bare metal of a rolled rig, by the corners that touch. */
-function viewsRolled({ bodies: [body] }: Rig, roll: Roll) {
-  const all = body.hull();
-  const metal = Array.prototype.slice.call(all, 0, all.length - body.besides().length) as number[];
-  return { side: seenRolled(metal, roll, 2), top: seenRolled(metal, roll, 1) };
+/** Views of the bare metal of a rolled rig. */
+function viewsRolled({ head }: Rig, roll: Roll) {
+  const { positions } = sightOf(head).mesh;
+  return { side: seenRolled(positions, roll, 2), top: seenRolled(positions, roll, 1) };
 }
 
 /** What a rig is fished with, as it lies in the pose most landings end in, and in others that a good part of them do; none where it floats. */

@@ -58,7 +58,7 @@ export function Sayings() {
               <h2>
                 “{say(says)}” <span>{SIGNS[verdict]}</span>
               </h2>
-              <p>{why}</p>
+              <p>{say(why)}</p>
               {evidence.length > 0 && (
                 <table className="saying-table">
                   <tbody>

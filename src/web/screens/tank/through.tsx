@@ -153,7 +153,7 @@ function Edge({ head, edge, phi }: { readonly head: WetHead; readonly edge: numb
         x2={lx + 700 * Math.cos(slope)}
         y2={ly - 700 * Math.sin(slope)}
       />
-      {drag.bait && <path className="plastic-edge" d={pathOf(drag.bait, at)} />}
+      {drag.bait && <path className="tank-bait" d={pathOf(drag.bait, at)} />}
       {drag.roll < UPRIGHT ? (
         <SideFigure
           drawing={drawing}
