@@ -276,7 +276,7 @@ describe('dragged over a bottom', () => {
     for (const tilt of [6, 12, 18]) {
       // So slippery that the pull at its eye does not tip it over the sole’s edge.
       const soled = judged(
-        'ball',
+        'football',
         { ...BARE, head: { features: { sole: { cut: 0.5, tilt } } } },
         { ...PLAIN_WATER, fishing: { friction: 0.15 } },
       );

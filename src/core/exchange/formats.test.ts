@@ -214,6 +214,8 @@ describe('3MF, against the core specification 1.3', () => {
     [/does not unpack/, new Uint8Array([0x50, 0x4b, 3, 4, 0, 0])],
     [/no model in it/, pack('<a/>', RELATIONS, 'elsewhere.model')],
     [/no sound XML/, pack('<model><resources></model>')],
+    // The validator lets this pass, the parser does not.
+    [/no sound XML/, pack('<?xml version="1.0" encoding="UTF-8{?>\n<model/>')],
     [/“furlong”, which is no unit/, pack(model('unit="furlong"', '', '<c:item objectid="7"/>'))],
     [/builds nothing/, pack(model('', '', ''))],
     [/twelve numbers/, pack(model('', '', '<c:item objectid="7" transform="1 0 0"/>'))],
