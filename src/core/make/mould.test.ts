@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { ManifoldToplevel } from 'manifold-3d';
+import { assemble } from '../build/assemble.ts';
 import { castSolid } from '../build/cast-solid.ts';
 import { solveTarget } from '../build/solve.ts';
 import type { Rig } from '../build/rig.ts';
@@ -11,10 +12,14 @@ import { CUTTERS } from '../document/mould.ts';
 import { starterDesign } from '../document/starter.ts';
 import { DRAWN_FAMILIES, familyOf } from '../head/families/index.ts';
 import { loadSolids } from '../head/kernel.ts';
+import { bareHead } from '../head/body.ts';
+import { wholeBulk } from '../head/bulk.ts';
+import { importedSolid } from '../head/imported.ts';
 import { loft } from '../head/loft.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
 import { meshOf, solidOf, toManifold } from '../head/solid.ts';
 import { isWhole, runs, share } from '../test-kit/runs.ts';
+import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { chargeOf } from './charge.ts';
 import { cutterSolid, floorDepth } from './cutter.ts';
 import { gatingFor } from './gating.ts';
@@ -411,6 +416,32 @@ describe('a cavity changed by cutter', () => {
       /no single closed solid/,
     );
     expect(recut(kernel, rig, design, 1, []).design).toBe(design);
+  });
+
+  it('takes every cutter along a way that another takes, and adds what it sweeps', () => {
+    const along = [
+      { depth: 4.86, diameter: 2.41, at: { x: 2.2, z: 1.07 }, to: { x: 3.12, z: 1.46 } },
+      { depth: 1.22, diameter: 2.95, at: { x: 6.12, z: -0.24 }, to: { x: 9.88, z: -1.35 } },
+      { depth: 3.13, diameter: 2.57, at: { x: 1.92, z: -2.26 }, to: { x: 7.61, z: -3.01 } },
+      { depth: 2.4, diameter: 3.5, at: { x: 3, z: 0.4 }, to: { x: 6.5, z: 0 } },
+    ];
+    const pointed = sampleDesign('pointed');
+    const head = assemble(pointed);
+    for (const way of share(along, 2))
+      for (const cutter of CUTTERS) {
+        const {
+          metal,
+          was,
+          design: made,
+        } = recut(kernel, head, pointed, 1.01, [cut({ ...way, cutter, side: 'both' })]);
+        expect(metal, `${cutter} ${way.depth}`).toBeGreaterThan(was);
+        // What the document keeps weighs what was told: thinned out it moves by less than a thousandth.
+        const { solid } = made.head;
+        if (!solid) throw new Error('no solid is kept');
+        const kept = importedSolid(solid);
+        const before = wholeBulk(bareHead(head.head)).volume;
+        expect((kept?.volume ?? 0) / (before + ((metal - was) * 1000) / head.density)).toBeCloseTo(1, 2);
+      }
   });
   it('finds the depth for a weight, and what a tenth too deep costs', () => {
     const rig = built(design);

@@ -1,4 +1,4 @@
-import type { ManifoldToplevel } from 'manifold-3d';
+import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import type { Rig } from '../build/rig.ts';
 import { headMass, metalPart } from '../build/rig.ts';
 import type { Design } from '../document/design.ts';
@@ -27,7 +27,7 @@ export interface Recut {
 }
 
 /** Metal inside an enlarged cavity with some cuts, over that without any, as a factor. The head is the bare body: a collar is cast on it as before. */
-function cutBody(kernel: ManifoldToplevel, rig: Rig, factor: number, cuts: readonly Cut[]) {
+function cutBody(kernel: ManifoldToplevel, rig: Rig, factor: number, cuts: readonly Cut[], aside = 0) {
   const bare = bareHead(rig.head);
   const plain = isPlain(bare)
     ? solidOf(kernel, loft(bare.profile, undefined, QUALITY))
@@ -37,7 +37,8 @@ function cutBody(kernel: ManifoldToplevel, rig: Rig, factor: number, cuts: reado
   const before = enlarged.volume();
   let solid = enlarged;
   for (const cut of cuts) {
-    const tool = cutterSolid(kernel, cut);
+    const { x, z } = cut.at;
+    const tool = cutterSolid(kernel, { ...cut, at: { x: x + aside, z: z + aside / 2 } });
     const next = solid.add(tool);
     tool.delete();
     solid.delete();
@@ -58,21 +59,37 @@ export function recut(
   factor: number,
   cuts: readonly Cut[],
 ): Recut {
+  for (const aside of ASIDE) {
+    const made = cutAside(kernel, rig, design, factor, cuts, aside);
+    if (made) return made;
+  }
+  throw new Error(
+    'After these cuts the cavity is no single closed solid about the shank. Take the last cut back, or bring it nearer to the head.',
+  );
+}
+
+/** How far aside a cutter is set where its surface only just touches the cavity's and the two cannot be told apart, mm: no machine is so true. */
+const ASIDE = [0, 2e-4, -3e-4, 1e-3];
+
+/** What a cavity throws with its cutters set aside by so much; undefined where what is left is no head. */
+function cutAside(
+  kernel: ManifoldToplevel,
+  rig: Rig,
+  design: Design,
+  factor: number,
+  cuts: readonly Cut[],
+  aside: number,
+): Recut | undefined {
   const was = metalPart(rig).mass;
-  const { solid, added } = cutBody(kernel, rig, factor, cuts);
+  const { solid, added } = cutBody(kernel, rig, factor, cuts, aside);
   try {
     const metal = was + (rig.density * added) / 1000;
     if (cuts.length === 0) return { metal: was, total: headMass(rig), was, design };
     const cooled = solid.scale(1 / factor);
-    // What a cutter takes behind the rear face is metal behind the head: the frame of a solid begins at its rear.
-    const mesh = meshOf(cooled);
+    const found = kept(design.name, cooled);
     cooled.delete();
-    const packed = packSolid(design.name, mesh);
-    const read = importedSolid(packed);
-    if (!read)
-      throw new Error(
-        'After these cuts the cavity is no single closed solid about the shank. Take the last cut back, or bring it nearer to the head.',
-      );
+    if (!found) return undefined;
+    const { packed, read } = found;
     const { paint, metal: key, density, pieces } = design.head;
     return {
       metal,
@@ -94,6 +111,22 @@ export function recut(
   } finally {
     solid.delete();
   }
+}
+
+/** How far a surface may be moved to thin it out, mm, the least first: where cuts meet slivers are left, and a drawn cutter leaves many facets. */
+const THINNED = [0, 0.0005, 0.002, 0.01];
+
+/** A solid as a document keeps it, thinned out no more than it must be for that; undefined where it is no head at all. */
+function kept(name: string, solid: Manifold) {
+  for (const by of THINNED) {
+    const thin = by === 0 ? solid : solid.simplify(by);
+    // What a cutter takes behind the rear face is metal behind the head: the frame of a solid begins at its rear.
+    const packed = packSolid(name, meshOf(thin));
+    if (by > 0) thin.delete();
+    const read = importedSolid(packed);
+    if (read) return { packed, read };
+  }
+  return undefined;
 }
 
 /** A way to bring a cavity to a weight: one plunge of one cutter. */
