@@ -434,7 +434,8 @@ describe('a cavity changed by cutter', () => {
           was,
           design: made,
         } = recut(kernel, head, pointed, 1.01, [cut({ ...way, cutter, side: 'both' })]);
-        expect(metal, `${cutter} ${way.depth}`).toBeGreaterThan(was);
+        // A shallow cone may stay within the cavity as it is.
+        expect(metal, `${cutter} ${way.depth}`).toBeGreaterThanOrEqual(was);
         // What the document keeps weighs what was told: thinned out it moves by less than a thousandth.
         const { solid } = made.head;
         if (!solid) throw new Error('no solid is kept');

@@ -8,7 +8,7 @@ import { imported } from '../head/families/imported.ts';
 import { importedSolid, packSolid } from '../head/imported.ts';
 import type { MeshQuality } from '../head/loft.ts';
 import { loft } from '../head/loft.ts';
-import { bodySolid, meshOf, solidOf } from '../head/solid.ts';
+import { bodySolid, ownMeshOf, solidOf } from '../head/solid.ts';
 import { findRoot } from '../numeric/root.ts';
 import { cutterSolid } from './cutter.ts';
 
@@ -116,17 +116,28 @@ function cutAside(
 /** How far a surface may be moved to thin it out, mm, the least first: where cuts meet slivers are left, and a drawn cutter leaves many facets. */
 const THINNED = [0, 0.0005, 0.002, 0.01];
 
-/** A solid as a document keeps it, thinned out no more than it must be for that; undefined where it is no head at all. */
+/** Share of a solid's volume up to which pieces that come off it are crumbs of where surfaces meet, and left away. */
+const CRUMBS = 1e-4;
+
+/** A solid as a document keeps it, thinned out no more than it must be for that and without its crumbs; undefined where it is no head at all. */
 function kept(name: string, solid: Manifold) {
-  for (const by of THINNED) {
-    const thin = by === 0 ? solid : solid.simplify(by);
-    // What a cutter takes behind the rear face is metal behind the head: the frame of a solid begins at its rear.
-    const packed = packSolid(name, meshOf(thin));
-    if (by > 0) thin.delete();
-    const read = importedSolid(packed);
-    if (read) return { packed, read };
+  const pieces = solid.decompose().sort((a, b) => b.volume() - a.volume());
+  try {
+    const [whole, ...crumbs] = pieces;
+    if (!whole || crumbs.reduce((sum, one) => sum + one.volume(), 0) > CRUMBS * whole.volume())
+      return undefined;
+    for (const by of THINNED) {
+      const thin = by === 0 ? whole : whole.simplify(by);
+      // What a cutter takes behind the rear face is metal behind the head: the frame of a solid begins at its rear.
+      const packed = packSolid(name, ownMeshOf(thin));
+      if (by > 0) thin.delete();
+      const read = importedSolid(packed);
+      if (read) return { packed, read };
+    }
+    return undefined;
+  } finally {
+    for (const piece of pieces) piece.delete();
   }
-  return undefined;
 }
 
 /** A way to bring a cavity to a weight: one plunge of one cutter. */
