@@ -23,7 +23,7 @@ const rooms = {
   numeric: [],
   quantity: [],
   kind: ['quantity'],
-  material: ['kind', 'numeric'],
+  material: ['kind', 'numeric', 'quantity'],
   hook: ['kind', 'numeric', 'quantity'],
   head: ['hook', 'kind', 'numeric', 'quantity'],
   fitting: ['head', 'hook', 'kind', 'material', 'numeric', 'quantity'],
@@ -179,6 +179,21 @@ export default tseslint.config(
     },
   },
   { files: ['**/*.config.{ts,js}'], rules: { 'no-restricted-syntax': 'off' } },
+  {
+    // A fact has one home: units of the trade are named where they are defined.
+    files: ['src/**/*.{ts,tsx}', 'bench/**/*.ts'],
+    ignores: ['src/core/quantity/units.ts', '**/*.test.ts', '**/*test-kit.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ExportDefaultDeclaration', message: 'Use a named export.' },
+        {
+          selector: 'Literal[raw=/^(25[.]4|0[.]45359237|0[.]3048|9[.]80665|28[.]349523125)$/]',
+          message: 'This factor has its name in src/core/quantity/units.ts.',
+        },
+      ],
+    },
+  },
   {
     files: ['**/*.mjs', '*.js'],
     languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly' } },

@@ -1,23 +1,24 @@
 // Speed, as ratios within one run: machines differ, a ratio says what it means anywhere. Run with npm run bench.
 import { ensureBuilt, ensureNode } from '../scripts/build.mjs';
 import {
-  completeDimensions,
   DRAWN_FAMILIES,
+  HOOK_CHART,
+  MM_PER_INCH,
+  PLAIN_WATER,
+  PLASTIC_KINDS,
+  REFERENCE_RULES,
+  assemble,
+  completeDimensions,
   evaluate,
   loadSolids,
-  HOOK_CHART,
-  assemble,
+  matchingFor,
   metalTable,
   pairingOf,
-  PLASTIC_KINDS,
-  usualPlastic,
-  PLAIN_WATER,
-  REFERENCE_RULES,
-  matchingFor,
   placed,
   standKept,
-  valuesOf,
   starterDesign,
+  usualPlastic,
+  valuesOf,
 } from '../src/core/index.ts';
 import type { Brief, Serving } from '../src/core/index.ts';
 import { layMould, leastRange, loadSolver, newMould } from '../src/core/index.ts';
@@ -118,7 +119,7 @@ const first = DRAWN_FAMILIES[0] && evaluate(starterDesign(DRAWN_FAMILIES[0], 'Be
 
 console.log('\nPlastics on hooks: 200 plastics on 12 hooks');
 const shelf = Array.from({ length: 200 }, (_, i) =>
-  usualPlastic(PLASTIC_KINDS[i % PLASTIC_KINDS.length]?.key ?? 'stick', 2.4 + ((i * 7) % 80) / 25.4),
+  usualPlastic(PLASTIC_KINDS[i % PLASTIC_KINDS.length]?.key ?? 'stick', 2.4 + ((i * 7) % 80) / MM_PER_INCH),
 );
 if (first?.ok) {
   const { design } = first;

@@ -69,6 +69,7 @@ export * from './quantity/ounces.ts';
 export * from './quantity/parse.ts';
 export * from './quantity/phrase.ts';
 export * from './quantity/text.ts';
+export * from './quantity/sold.ts';
 export * from './quantity/units.ts';
 export * from './behaviour/index.ts';
 export * from './behaviour/behaviour.ts';

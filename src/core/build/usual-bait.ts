@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../quantity/units.ts';
 import type { Bait, Rig } from './rig.ts';
 import { stick } from '../plastic/kinds/stick.ts';
 import { tube } from '../plastic/kinds/tube.ts';
@@ -16,7 +17,7 @@ export function usualBait(rig: Rig): Bait | undefined {
   const [from, to] = exit.good;
   // The hook reaches to the middle of where it should come out.
   const length = -rig.hook.bendRear[0] / ((from + to) / 2);
-  const plastic = usualPlastic(key, length / 25.4, { name: `${name} as long as the hook asks for` });
+  const plastic = usualPlastic(key, length / MM_PER_INCH, { name: `${name} as long as the hook asks for` });
   const method = METHODS.find(
     ({ within: inside, isApart, suits, obstacle }) =>
       (inside === true) === (within === true) &&

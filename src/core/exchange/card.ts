@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../quantity/units.ts';
 import type { PDFPage } from 'pdf-lib';
 import { LineCapStyle, PDFDocument, rgb, StandardFonts } from 'pdf-lib';
 import { loadSolids } from '../head/kernel.ts';
@@ -219,7 +220,7 @@ const TICKS: Readonly<
   Record<UnitSystem, { readonly step: number; readonly named: number; readonly per: number }>
 > = {
   metric: { step: 5, named: 2, per: 1 },
-  imperial: { step: 25.4 / 8, named: 8, per: 25.4 },
+  imperial: { step: MM_PER_INCH / 8, named: 8, per: MM_PER_INCH },
 };
 
 /** A ruler along the bait from its nose, with where the hook goes in and out. */

@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../quantity/units.ts';
 import { shortened } from '../quantity/text.ts';
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import type { Design } from '../document/design.ts';
@@ -151,7 +152,7 @@ const flipped = ({ positions, triangles }: Mesh): Mesh => {
 
 export const AXES = ['+x', '-x', '+y', '-y', '+z', '-z'] as const;
 export type Axis = (typeof AXES)[number];
-export const SOLID_UNITS = { mm: 1, cm: 10, in: 25.4, m: 1000 } as const;
+export const SOLID_UNITS = { mm: 1, cm: 10, in: MM_PER_INCH, m: 1000 } as const;
 export type SolidUnit = keyof typeof SOLID_UNITS;
 
 /** How a solid from outside is set on the shank. */

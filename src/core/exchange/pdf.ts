@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../quantity/units.ts';
 import type { Flag } from '../behaviour/behaviour.ts';
 import { guardOf } from '../fitting/guards/index.ts';
 import { keeperOf } from '../fitting/keepers/index.ts';
@@ -18,7 +19,7 @@ import { READING_GROUPS } from '../behaviour/behaviour.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 
 /** Points in a millimetre. */
-export const PT = 72 / 25.4;
+export const PT = 72 / MM_PER_INCH;
 /** A4 upright, and lying for figures in both unit systems, which are twice as long. mm */
 const UPRIGHT = { width: 210, height: 297, margin: 14, drawing: { width: 182, height: 180 } };
 const LYING = { width: 297, height: 210, margin: 12, drawing: { width: 273, height: 140 } };

@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../quantity/units.ts';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { Mesh } from '../head/mesh.ts';
@@ -43,7 +44,7 @@ const UNITS: Readonly<Record<string, number>> = {
   micron: 0.001,
   millimeter: 1,
   centimeter: 10,
-  inch: 25.4,
+  inch: MM_PER_INCH,
   foot: 304.8,
   meter: 1000,
 };

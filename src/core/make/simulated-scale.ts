@@ -1,3 +1,4 @@
+import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 /** What is done to the simulated scale. */
 export type ScaleAct =
   | { readonly act: 'put'; readonly grams: number }
@@ -17,7 +18,7 @@ const SETTLING = 0.25;
 const GARBLED = 0.01;
 const UNITS = [
   ['g', 1, 2],
-  ['oz', 28.349523125, 4],
+  ['oz', GRAMS_PER_OUNCE, 4],
   ['gn', 0.06479891, 1],
 ] as const;
 

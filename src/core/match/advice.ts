@@ -1,3 +1,4 @@
+import { KILOGRAMS_PER_POUND, METRES_PER_FOOT } from '../quantity/units.ts';
 import { plasticKindOf } from '../plastic/kinds/index.ts';
 import { marked } from '../quantity/phrase.ts';
 import type { Situation } from './situation.ts';
@@ -15,8 +16,8 @@ interface Saying extends Omit<Remark, 'says'> {
   readonly holds: (situation: Situation) => boolean;
 }
 
-const LB = 0.45359237;
-const FT = 0.3048;
+const LB = KILOGRAMS_PER_POUND;
+const FT = METRES_PER_FOOT;
 /** How freely a kind of plastic moves in cold water up to which it goes dead there (index, working value). */
 const STIFF = 0.65;
 const isPlain = ({ line }: Situation) => line.material !== 'braid';

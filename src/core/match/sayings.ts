@@ -1,3 +1,4 @@
+import { KILOGRAMS_PER_POUND } from '../quantity/units.ts';
 import type { Design } from '../document/design.ts';
 import type { Bait } from '../build/rig.ts';
 import { solveTarget } from '../build/solve.ts';
@@ -210,7 +211,10 @@ const SAYINGS: readonly Saying[] = [
     isOf: ({ values }) => at(values['mass.metal']) > 7,
     test: ({ design }, look) => {
       const on = (pounds: number) =>
-        look(design, { depth: 5, fishing: { line: 'fluorocarbon', test: pounds * 0.45359237, lineOut: 25 } });
+        look(design, {
+          depth: 5,
+          fishing: { line: 'fluorocarbon', test: pounds * KILOGRAMS_PER_POUND, lineOut: 25 },
+        });
       const [thin, thick] = [on(15), on(20)];
       if (!thin || !thick) return undefined;
       const [a, b] = [at(thin['retrieve.maxBottomSpeed']), at(thick['retrieve.maxBottomSpeed'])];

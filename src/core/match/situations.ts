@@ -1,3 +1,4 @@
+import { KILOGRAMS_PER_POUND, METRES_PER_FOOT, MM_PER_INCH } from '../quantity/units.ts';
 import type { Brief } from '../document/brief.ts';
 
 /** A situation of the trade: what many people stand before, in the words of a brief. */
@@ -6,9 +7,9 @@ export interface KnownSituation {
   readonly brief: Brief;
 }
 
-const LB = 0.45359237;
-const FT = 0.3048;
-const IN = 25.4;
+const LB = KILOGRAMS_PER_POUND;
+const FT = METRES_PER_FOOT;
+const IN = MM_PER_INCH;
 
 type Said = Partial<Omit<Brief, 'water' | 'fishing' | 'cover' | 'bottom'>> & {
   readonly water?: Partial<Brief['water']>;

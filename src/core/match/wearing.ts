@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../quantity/units.ts';
 import type { Rig } from '../build/rig.ts';
 import type { Design } from '../document/design.ts';
 import { familyOf } from '../head/families/index.ts';
@@ -26,10 +27,13 @@ export function plasticsMeant({ bait }: Situation, shelf: readonly Plastic[] = [
     .filter((plastic) => plastic.kind === bait.kind && far(plastic) <= Math.log(ALIKE))
     .sort((a, b) => far(a) - far(b))
     .slice(0, 6);
-  return found.length > 0 ? found : [usualPlastic(bait.kind, bait.length / 25.4, { name: usualName(bait) })];
+  return found.length > 0
+    ? found
+    : [usualPlastic(bait.kind, bait.length / MM_PER_INCH, { name: usualName(bait) })];
 }
 
-const usualName = ({ kind, length }: Situation['bait']): string => `${kind} ${(length / 25.4).toFixed(1)} in`;
+const usualName = ({ kind, length }: Situation['bait']): string =>
+  `${kind} ${(length / MM_PER_INCH).toFixed(1)} in`;
 
 /** A head that is built and has no plastic on it yet. */
 export interface Bare {

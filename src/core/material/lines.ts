@@ -1,3 +1,4 @@
+import { KILOGRAMS_PER_POUND } from '../quantity/units.ts';
 /** A kind of line. Values from memory: makers differ by a fifth. */
 export interface LineKind {
   readonly key: string;
@@ -37,7 +38,7 @@ export function lineOf(key: string): LineKind {
   return found;
 }
 
-const POUNDS_PER_KILOGRAM = 1 / 0.45359237;
+const POUNDS_PER_KILOGRAM = 1 / KILOGRAMS_PER_POUND;
 
 /** Diameter in mm of a line that breaks at so many kilograms: 0.165 √n, n its number (Japanese line standard, from memory). */
 export function lineDiameter(key: string, test: number): number {

@@ -1,5 +1,4 @@
-/** Standard acceleration of free fall, m/s² (CGPM 1901, exact by convention). */
-export const GRAVITY = 9.80665;
+export { GRAVITY } from '../quantity/units.ts';
 
 /** The water a head works in. */
 export interface Water {

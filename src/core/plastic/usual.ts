@@ -1,9 +1,9 @@
+import { MM_PER_INCH } from '../quantity/units.ts';
 import type { PlasticKey } from './kinds/index.ts';
 import { plasticKindOf } from './kinds/index.ts';
 import type { Plastic } from './schema.ts';
 import { PLASTIC_RANGES } from './schema.ts';
 
-const MM_PER_INCH = 25.4;
 const tenths = (mm: number): number => Math.round(mm * 10) / 10;
 
 /** A plastic of a kind in its usual proportions, so many inches long; what is said in `change` goes before them. Sizes are rounded to a tenth of a millimetre. */

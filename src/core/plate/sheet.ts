@@ -1,7 +1,7 @@
 import type { Drawing } from './drawing.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import type { UnitSystem } from '../quantity/units.ts';
-import { shownUnit } from '../quantity/units.ts';
+import { MM_PER_INCH, shownUnit } from '../quantity/units.ts';
 import type { Dimension, PlacedDimension, PlateViewName } from './dimensions.ts';
 import { dimensionsOf, placeDimensions } from './dimensions.ts';
 import type { Entity } from './entities.ts';
@@ -126,7 +126,7 @@ export function plateSheet(
     entities.push(...dimensionEntities(dimension, boxes, at, dimensionText(dimension.value, units)));
   const width = MARGIN * 2 + sideWide + frontWide;
   const height = foot + rowHigh + topHigh + MARGIN;
-  const bar = units === 'imperial' ? 25.4 : 10;
+  const bar = units === 'imperial' ? MM_PER_INCH : 10;
   entities.push(
     {
       kind: 'line',

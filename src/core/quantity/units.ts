@@ -40,6 +40,8 @@ const scaled = (label: string, spellings: readonly string[], factor: number): Un
   fromStored: (value) => value / factor,
 });
 
+/** Standard gravity, m/s² (CGPM 1901). */
+export const GRAVITY = 9.80665;
 /** Grams in one avoirdupois ounce: exact by the international yard and pound agreement of 1959. */
 export const GRAMS_PER_OUNCE = 28.349523125;
 /** Kilograms in one avoirdupois pound: exact, same agreement. */
@@ -96,12 +98,12 @@ export const UNITS: Readonly<Record<QuantityKind, Readonly<Record<string, UnitDe
   force: {
     ozf: scaled('ozf', ['ozf', 'oz'], GRAMS_PER_OUNCE),
     gf: scaled('gf', ['gf', 'g'], 1),
-    N: scaled('N', ['n'], 1000 / 9.80665),
+    N: scaled('N', ['n'], 1000 / GRAVITY),
   },
   pull: {
     lbf: scaled('lbf', ['lbf', 'lb', 'lbs'], 4.4482216152605),
     N: scaled('N', ['n', 'newton', 'newtons'], 1),
-    kgf: scaled('kgf', ['kgf', 'kg'], 9.80665),
+    kgf: scaled('kgf', ['kgf', 'kg'], GRAVITY),
   },
   volume: {
     'in³': scaled('in³', ['in³', 'in3', 'cu in'], MM_PER_INCH ** 3),

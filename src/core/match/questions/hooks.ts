@@ -1,3 +1,4 @@
+import { sureBite } from '../../hook/bite.ts';
 import { fishingOf, hookSet } from '../../behaviour/fishing.ts';
 import { DRIVES_HOME } from '../../behaviour/strength.ts';
 import { GRADES } from '../../hook/chart.ts';
@@ -7,8 +8,6 @@ import { marked } from '../../quantity/phrase.ts';
 import type { Found, Question } from './question.ts';
 import { toDesign } from './question.ts';
 
-/** A sure bite: 1/4 in over the eye, of a small hook half its gap (common practice, no source). */
-const SURE = 6.35;
 /** Index of penetration from which hooks are known to go in: that of a medium 4/0 on 6 lb (common practice, no source). */
 const GOES_IN = 0.24;
 
@@ -42,7 +41,7 @@ export const hooks: Question = {
       const bite = (isSettled ? values['rig.bite'] : undefined) ?? values['hook.biteAboveEye'];
       const gap = values['hook.gap'];
       if (bite !== undefined && gap !== undefined) {
-        const ratio = bite / Math.min(SURE, gap / 2);
+        const ratio = bite / sureBite(gap);
         found.push({
           score: Math.min(1, Math.max(0, 0.15 + 0.75 * ratio)),
           isFirm: true,

@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../../quantity/units.ts';
 import { lineToRod } from '../../behaviour/tow.ts';
 import type { Fishing } from '../../behaviour/fishing.ts';
 import { fishingOf } from '../../behaviour/fishing.ts';
@@ -46,7 +47,7 @@ function neededIn(situation: Situation): Needed | undefined {
   const isHeld = situation.touches || situation.retrieve === 'vertical';
   let found: Needed | undefined;
   if (isHeld && through > 0.03) {
-    const bait = usualPlastic(situation.bait.kind, situation.bait.length / 25.4);
+    const bait = usualPlastic(situation.bait.kind, situation.bait.length / MM_PER_INCH);
     const sunk = plasticMass(bait) * (1 - density / 1000 / bait.density);
     found = {
       newtons: AREAS.map((area) => weightFor(area, through, situation.water.depth, density, fishing)),

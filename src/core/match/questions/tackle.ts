@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../../quantity/units.ts';
 import { lineDiameter } from '../../material/lines.ts';
 import { plasticMass } from '../../plastic/body.ts';
 import { usualPlastic } from '../../plastic/usual.ts';
@@ -30,7 +31,7 @@ export const tackle: Question = {
   isDecisive: () => false,
   compute: (situation) => {
     const { line, hookTest, wind, brief, rod, bait, cast } = situation;
-    const grown = plasticMass(usualPlastic(bait.kind, bait.length / 25.4));
+    const grown = plasticMass(usualPlastic(bait.kind, bait.length / MM_PER_INCH));
     const thick = lineDiameter(line.material, line.test);
     const least = LEAST_PER_MM2[line.material] * thick * thick * WINDS[wind] * Math.max(1, cast / 25);
     const most = MOST_PER_KG * hookTest;

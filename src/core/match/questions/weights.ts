@@ -1,3 +1,5 @@
+import { SOLD_OUNCES } from '../../quantity/sold.ts';
+import { GRAMS_PER_OUNCE } from '../../quantity/units.ts';
 import type { Remedy } from '../../rigging/method.ts';
 import { marked } from '../../quantity/phrase.ts';
 import type { Head } from '../head.ts';
@@ -6,37 +8,12 @@ import { usualWindow } from '../window.ts';
 import { leastFor } from './least.ts';
 import { toDesign } from './question.ts';
 
-/** Weights heads are sold in, oz (common practice, no source). */
-const SOLD = [
-  1 / 64,
-  1 / 48,
-  1 / 32,
-  1 / 24,
-  1 / 16,
-  3 / 32,
-  1 / 8,
-  3 / 16,
-  1 / 4,
-  5 / 16,
-  3 / 8,
-  1 / 2,
-  5 / 8,
-  3 / 4,
-  1,
-  1.25,
-  1.5,
-  2,
-  2.5,
-  3,
-];
-const GRAMS = 28.349523125;
-
 /** The weight heads are sold in that is nearest, g: what a window is told by. */
 export const nearestSold = (grams: number): number => {
-  let best = (SOLD[0] as number) * GRAMS;
-  for (const ounces of SOLD)
-    if (Math.abs(Math.log((ounces * GRAMS) / grams)) < Math.abs(Math.log(best / grams)))
-      best = ounces * GRAMS;
+  let best = (SOLD_OUNCES[0] as number) * GRAMS_PER_OUNCE;
+  for (const ounces of SOLD_OUNCES)
+    if (Math.abs(Math.log((ounces * GRAMS_PER_OUNCE) / grams)) < Math.abs(Math.log(best / grams)))
+      best = ounces * GRAMS_PER_OUNCE;
   return best;
 };
 
@@ -45,7 +22,7 @@ const toWeight = (grams: number, from: number): Remedy =>
 
 const steps = (head: Head, isWanted: (grams: number, now: number) => boolean): Remedy[] => {
   const now = head.values['mass.metal'] ?? NaN;
-  return SOLD.map((ounces) => ounces * GRAMS)
+  return SOLD_OUNCES.map((ounces) => ounces * GRAMS_PER_OUNCE)
     .filter((grams) => isWanted(grams, now))
     .sort((a, b) => Math.abs(Math.log(a / now)) - Math.abs(Math.log(b / now)))
     .slice(0, 4)

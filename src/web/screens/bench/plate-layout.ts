@@ -6,13 +6,13 @@ import type {
   PlateViewName,
   Vec2,
 } from '../../../core/index.ts';
-import { dimensionsOf, placeDimensions } from '../../../core/index.ts';
+import { MM_PER_INCH, dimensionsOf, placeDimensions } from '../../../core/index.ts';
 import { BESIDE, figureSize } from './figure.ts';
 
 /** Scales a draughtsman would use, sheet over life. */
 const SCALES = [0.5, 0.75, 1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 16] as const;
 /** CSS pixels in a millimetre of sheet: the CSS inch is 96 px. */
-export const PX_PER_MM = 96 / 25.4;
+export const PX_PER_MM = 96 / MM_PER_INCH;
 
 export type PlateView = 'whole' | 'head';
 

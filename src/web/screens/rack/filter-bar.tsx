@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { RackCard, RackNames } from '../../../contract/api.ts';
-import { GRAMS_PER_OUNCE, hookRank } from '../../../core/index.ts';
+import { GRAMS_PER_OUNCE, hookRank, SOLD_OUNCES } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import type { FilterKey, Filters } from './filters.ts';
@@ -14,7 +14,7 @@ interface Props {
 }
 
 /** Packet weights a filter can begin and end at, ounces. */
-const WEIGHTS = [1 / 32, 1 / 16, 1 / 8, 3 / 16, 1 / 4, 3 / 8, 1 / 2, 3 / 4, 1, 1.5, 2];
+const WEIGHTS = SOLD_OUNCES.filter((ounces) => ounces >= 1 / 32 && ounces <= 2);
 
 /** Filters, offering only what there is on the Rack. */
 export function FilterBar({ cards, names, filters, onSet }: Props) {

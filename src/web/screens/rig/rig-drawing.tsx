@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '../../../core/index.ts';
 import { useState } from 'react';
 import type { Fit, TurnedRig, Vec2 } from '../../../core/index.ts';
 import { boundsOf, fitScale } from '../../drawing/bounds.ts';
@@ -112,10 +113,10 @@ export function RigDrawing({
       </text>
       <g className="scale-bar">
         <path
-          d={`M${SHEET.margin} ${height - 16}V${height - 12}H${SHEET.margin + 25.4 * k}V${height - 16}`}
+          d={`M${SHEET.margin} ${height - 16}V${height - 12}H${SHEET.margin + MM_PER_INCH * k}V${height - 16}`}
         />
-        <text x={SHEET.margin + 25.4 * k + 8} y={height - 12}>
-          {format(25.4, 'size')}
+        <text x={SHEET.margin + MM_PER_INCH * k + 8} y={height - 12}>
+          {format(MM_PER_INCH, 'size')}
         </text>
       </g>
     </svg>

@@ -1,8 +1,9 @@
 import { useRef, useState } from 'react';
 import type { Plastic, Vec2 } from '../../../core/index.ts';
 import {
-  cutOf,
+  MM_PER_INCH,
   PLASTIC_RANGES,
+  cutOf,
   plasticKindOf,
   plasticReach,
   plasticSection,
@@ -138,9 +139,9 @@ export function PlasticPlate({
         {isOwn && plastic.stations?.map((_, i) => station(i, 'height'))}
         {isOwn && plastic.stations?.map((_, i) => station(i, 'breadth'))}
         <g className="scale-bar">
-          <path d={`M${MARGIN} ${height - 12}V${height - 8}H${MARGIN + 25.4 * k}V${height - 12}`} />
-          <text x={MARGIN + 25.4 * k + 8} y={height - 6}>
-            {format(25.4, 'size')}
+          <path d={`M${MARGIN} ${height - 12}V${height - 8}H${MARGIN + MM_PER_INCH * k}V${height - 12}`} />
+          <text x={MARGIN + MM_PER_INCH * k + 8} y={height - 6}>
+            {format(MM_PER_INCH, 'size')}
           </text>
         </g>
       </svg>

@@ -1,0 +1,23 @@
+/** Weights heads are sold by, oz, rising (common practice, no source). */
+export const SOLD_OUNCES: readonly number[] = [
+  1 / 64,
+  1 / 48,
+  1 / 32,
+  1 / 24,
+  1 / 16,
+  3 / 32,
+  1 / 8,
+  3 / 16,
+  1 / 4,
+  5 / 16,
+  3 / 8,
+  1 / 2,
+  5 / 8,
+  3 / 4,
+  1,
+  1.25,
+  1.5,
+  2,
+  2.5,
+  3,
+];
