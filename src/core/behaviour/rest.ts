@@ -57,24 +57,26 @@ function find(rig: Rig, around: Surroundings): Rested | undefined {
   if (!(weight > 0)) return undefined;
   const field = resting(rig.bodies[0].hull(), centre);
   const { attitude, attitudes } = fallen(rig, around);
-  const ended = (pitch: number, scatter: number, tumbled: number) => {
-    const landed = landings(field, pitch, scatter);
-    return field.poses.map(
+  const ended = (landed: ReadonlyMap<RestPose, number>, tumbled: number) =>
+    field.poses.map(
       (pose) => [pose, (1 - tumbled) * (landed.get(pose) ?? 0) + tumbled * pose.share] as const,
     );
-  };
-  const poses = ended(attitude, SCATTER, TUMBLED.usual).map(([pose, landed]) => ({ ...pose, landed }));
+  const likely = landings(field, attitude, SCATTER);
+  const poses = ended(likely, TUMBLED.usual).map(([pose, landed]) => ({ ...pose, landed }));
+  let ends: ReturnType<typeof ended>[] | undefined;
+  /** Where landings end at the ends of what is not known; looked for once, and only where it is asked for. */
+  const spread = () =>
+    (ends ??= [
+      ...attitudes.map((pitch) => ended(landings(field, pitch, SCATTER), TUMBLED.usual)),
+      ...SCATTERS.map((scatter) => ended(landings(field, attitude, scatter), TUMBLED.usual)),
+      ...[TUMBLED.least, TUMBLED.most].map((tumbled) => ended(likely, tumbled)),
+    ]);
   const usual = poses.reduce((a, b) => (b.landed > a.landed ? b : a));
   const [, free] = rig.bodies;
   return {
     poses,
     usual,
-    shares: (way) =>
-      [
-        ...attitudes.map((pitch) => [pitch, SCATTER, TUMBLED.usual] as const),
-        ...SCATTERS.map((scatter) => [attitude, scatter, TUMBLED.usual] as const),
-        ...[TUMBLED.least, TUMBLED.most].map((tumbled) => [attitude, SCATTER, tumbled] as const),
-      ].map((one) => shareOf(way, ended(...one))),
+    shares: (way) => spread().map((end) => shareOf(way, end)),
     hull: field.corners,
     centre,
     weight: (weight / 1000) * GRAVITY,

@@ -62,30 +62,22 @@ export function echoOf(mesh: Mesh, towards: Vec3): number {
   let [re, im] = [0, 0];
   const [ux, uy, uz] = towards;
   const { positions: p, triangles } = mesh;
-  const along = new Float64Array(3);
+  const at = (corner: number, axis: number): number => p[3 * (triangles[corner] as number) + axis] as number;
   for (let i = 0; i < triangles.length; i += 3) {
-    const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [number, number, number];
-    const side = (from: number, to: number): Vec3 => [
-      (p[to] as number) - (p[from] as number),
-      (p[to + 1] as number) - (p[from + 1] as number),
-      (p[to + 2] as number) - (p[from + 2] as number),
-    ];
-    const [u, v] = [side(a, b), side(a, c)];
+    const [ax, ay, az] = [at(i, 0), at(i, 1), at(i, 2)];
+    const [bx, by, bz] = [at(i + 1, 0) - ax, at(i + 1, 1) - ay, at(i + 1, 2) - az];
+    const [cx, cy, cz] = [at(i + 2, 0) - ax, at(i + 2, 1) - ay, at(i + 2, 2) - az];
     // Twice the area that it shows to the beam.
-    const shown =
-      ux * (u[1] * v[2] - u[2] * v[1]) + uy * (u[2] * v[0] - u[0] * v[2]) + uz * (u[0] * v[1] - u[1] * v[0]);
+    const shown = ux * (by * cz - bz * cy) + uy * (bz * cx - bx * cz) + uz * (bx * cy - by * cx);
     if (shown <= 0) continue;
-    const longest = Math.sqrt(
-      Math.max(
-        u[0] ** 2 + u[1] ** 2 + u[2] ** 2,
-        v[0] ** 2 + v[1] ** 2 + v[2] ** 2,
-        (u[0] - v[0]) ** 2 + (u[1] - v[1]) ** 2 + (u[2] - v[2]) ** 2,
-      ),
+    const longest = Math.max(
+      bx * bx + by * by + bz * bz,
+      cx * cx + cy * cy + cz * cz,
+      (bx - cx) ** 2 + (by - cy) ** 2 + (bz - cz) ** 2,
     );
-    const pieces = Math.max(1, Math.ceil(longest / PIECE));
-    [a, b, c].forEach((at, corner) => {
-      along[corner] = ux * (p[at] as number) + uy * (p[at + 1] as number) + uz * (p[at + 2] as number);
-    });
+    const pieces = Math.max(1, Math.ceil(Math.sqrt(longest) / PIECE));
+    const depth = k2 * (ux * ax + uy * ay + uz * az);
+    const [toB, toC] = [k2 * (ux * bx + uy * by + uz * bz), k2 * (ux * cx + uy * cy + uz * cz)];
     const part = shown / 2 / pieces ** 2;
     // The middles of its pieces, those that stand and those that hang between them.
     for (let row = 0; row < pieces; row++)
@@ -93,28 +85,28 @@ export function echoOf(mesh: Mesh, towards: Vec3): number {
         const hangs = column % 2;
         const s = (row + (hangs ? 2 / 3 : 1 / 3)) / pieces;
         const t = ((column - hangs) / 2 + (hangs ? 2 / 3 : 1 / 3)) / pieces;
-        const depth =
-          (1 - s - t) * (along[0] as number) + s * (along[1] as number) + t * (along[2] as number);
-        re += part * Math.cos(k2 * depth);
-        im += part * Math.sin(k2 * depth);
+        const phase = depth + s * toB + t * toC;
+        re += part * Math.cos(phase);
+        im += part * Math.sin(phase);
       }
   }
   return Math.hypot(re, im) / WAVE;
 }
 
-/** How far a head swings as it hangs, degrees, either way over nose and side (working value, no source). */
-const SWINGS = [-10, -5, 0, 5, 10];
+/** How far a head swings as it hangs, degrees, either way over nose and side (working values, no source). */
+const NODS = [-10, -5, 0, 5, 10];
+const ROLLS = [-8, 0, 8];
 
 /** Echo of a body that hangs nose-down by a pitch (radians) under the sounder and swings a little, mm: the mean of its power. */
 function hangingEcho(mesh: Mesh, pitch: number): number {
   let power = 0;
-  for (const nod of SWINGS)
-    for (const roll of SWINGS) {
+  for (const nod of NODS)
+    for (const roll of ROLLS) {
       const [at, over] = [pitch + radians(nod), radians(roll)];
       power +=
         echoOf(mesh, [-Math.sin(at) * Math.cos(over), Math.sin(over), Math.cos(at) * Math.cos(over)]) ** 2;
     }
-  return Math.sqrt(power) / SWINGS.length;
+  return Math.sqrt(power / (NODS.length * ROLLS.length));
 }
 
 /** Facets whose way is tried. */
@@ -144,7 +136,7 @@ export const sonar = behaviour({
       kind: 'index',
       group: 'In the water',
       formula: '20 log |∫ (n·u) e^(2iku·r) dA| / λ − 20 log a/2',
-      note: 'What the head’s surface sends back to a 200 kHz sounder straight above it as it hangs on a tight line (Kirchhoff’s approximation; Urick 1983), against a ball of the same volume: above zero it shows better than that ball, below it worse. The mean of its power as it swings by 10° over nose and side (working value). The hook and the bait add to it.',
+      note: 'What the head’s surface sends back to a 200 kHz sounder straight above it as it hangs on a tight line (Kirchhoff’s approximation; Urick 1983), against a ball of the same volume: above zero it shows better than that ball, below it worse. The mean of its power as it swings by 10° over its nose and 8° to its sides (working values). The hook and the bait add to it.',
       compared: true,
     },
   },

@@ -36,7 +36,7 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Weight',
       formula: 'ρ (π d²/4 · L + 2π² R r²)',
-      note: 'Wire length × section × 7.85 g/cm³, eye ring as a torus, tapered point. Exact for a measured hook; from the chart the span is one size of wire either way.',
+      note: 'Wire length × section × 7.85 g/cm³, eye ring as a torus, tapered point. Of a measured hook as near as its measures; from the chart the span is one size of wire either way.',
     },
     'mass.keeper': {
       name: 'Keeper',

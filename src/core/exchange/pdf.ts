@@ -174,7 +174,7 @@ function writeReadings(
   say(
     PAGE.margin,
     PAGE.margin,
-    'Readings: geometry is exact from the shape; model rests on stated assumptions; index compares only; practice is a rule of the trade.',
+    'Readings: geometry follows from the shape, to about 0.1%; model rests on stated assumptions; index compares only; practice is a rule of the trade.',
     2.2,
     { colour: GREY },
   );

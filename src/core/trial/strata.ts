@@ -18,7 +18,7 @@ export interface Stratified extends ShareDifference {
 }
 
 /**
- * ShareDifference of two proportions held place by place, so that the one fished more often where it is easy is not flattered: Mantel-Haenszel's
+ * Difference of two proportions held place by place, so that the one fished more often where it is easy is not flattered: Mantel-Haenszel's
  * weighted difference with the variance of Sato (Biometrics 45 (1989) 1323), which holds for few large and for many small places. Where one place
  * alone has both, Newcombe's interval there. Undefined where no place has both.
  */
