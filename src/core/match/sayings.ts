@@ -121,7 +121,7 @@ const SAYINGS: readonly Saying[] = [
     says: 'Tungsten falls 30 to 40% faster.',
     held: 'It holds where a head in tungsten falls 28 to 45% faster than one of the same weight.',
     reason: (same, size) =>
-      `At the same weight it falls ${byPercent(same)} faster here, by its smaller face alone, with a hook and its drag as they were; in the same size, where it weighs half as much again, ${byPercent(size)}.`,
+      `At the same weight it falls ${byPercent(same)} faster here, by its smaller face and by how it lies in the fall, its hook being as it was; in the same size, where it weighs half as much again, ${byPercent(size)}.`,
     isOf: isPoured,
     test: ({ design, values }, look) => {
       const grams = at(values['mass.metal']);
