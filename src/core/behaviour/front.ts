@@ -26,7 +26,7 @@ export function frontOf(outline: Flat): FrontSide[] {
     const [[x, z], [u, w]] = [outline[(i + length) % length], outline[(i + 1) % length]] as [Vec2, Vec2];
     return degrees(Math.atan2(u - x, w - z));
   };
-  return outline.flatMap((from, i) => {
+  const sides = outline.flatMap((from, i): FrontSide[] => {
     const to = outline[(i + 1) % length] as Vec2;
     const height = to[1] - from[1];
     // Counter-clockwise: a side that faces forward runs up.
@@ -35,6 +35,8 @@ export function frontOf(outline: Flat): FrontSide[] {
     const shared = (other: number) => (Math.abs(other - down) < BENT ? (down + other) / 2 : down);
     return [{ down, turns: [shared(downOf(i - 1)), shared(downOf(i + 1))], height, ends: [from, to] }];
   });
+  // An outline begins anywhere, its nose too.
+  return sides.sort((a, b) => a.ends[0][1] - b.ends[0][1]);
 }
 
 /** Share of a side that faces down by more than an angle, degrees; along the chord of a curve it turns evenly. */

@@ -26,7 +26,7 @@ import { guardForce } from './guard-force.ts';
 import type { ReadingId } from './index.ts';
 import { crackOf } from './crack.ts';
 import { draggedOver, lineAngle } from './dragged.ts';
-import { climbShare, popFree, sheddingShare } from './front.ts';
+import { climbShare, frontOf, popFree, sheddingShare } from './front.ts';
 import { restOf } from './rest.ts';
 import { bottomSpeed, depthAt, leastSize, towOf } from './retrieve.ts';
 import { ballInertia } from './roll.ts';
@@ -67,6 +67,18 @@ const floating: Plastic = {
 };
 
 describe('dragged over a bottom', () => {
+  it('sides of a front come from the bottom up, wherever an outline begins', () => {
+    const round = circle(5, 60);
+    for (const from of [0, 7, 30, 51]) {
+      const sides = frontOf([...round.slice(from), ...round.slice(0, from)]);
+      const heights = sides.map(({ ends }) => ends[0][1]);
+      expect(heights).toEqual([...heights].sort((a, b) => a - b));
+      // The lowest faces down and climbs, the highest faces up.
+      expect(sides[0]?.down).toBeGreaterThan(80);
+      expect(sides.at(-1)?.down).toBeLessThan(-80);
+    }
+  });
+
   const phi = degrees(Math.atan(0.4));
 
   it('the line stands at the angle whose sine is the height over the line', () => {
