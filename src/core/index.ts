@@ -105,6 +105,7 @@ export * from './behaviour/tow.ts';
 export * from './behaviour/towed-line.ts';
 export * from './material/lines.ts';
 export * from './behaviour/fall.ts';
+export * from './behaviour/terminal-fall.ts';
 export * from './build/submerged.ts';
 export * from './behaviour/hang.ts';
 export * from './head/solid.ts';

@@ -7,7 +7,7 @@ import { waterDensity, waterViscosity } from '../material/water.ts';
 import { degrees, radians } from '../numeric/vec.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { addedMassOf, broadsideMoment, ellipsoidAddedMass, MUNK_SHARE, takenAlong } from './added-mass.ts';
-import { fall } from './fall.ts';
+import { fall } from './terminal-fall.ts';
 import { dragAt, waterAlong, wetHead } from './wet-body.ts';
 
 const water = { temperature: 15, salinity: 0 };

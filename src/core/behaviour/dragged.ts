@@ -1,5 +1,6 @@
 import { withBait } from '../build/assemble.ts';
 import type { Rig } from '../build/rig.ts';
+import { usualBait } from '../build/usual-bait.ts';
 import { collarOutline } from '../head/outline.ts';
 import { sightOf } from '../head/surface.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
@@ -8,11 +9,10 @@ import type { Vec2, Vec3 } from '../numeric/vec.ts';
 import { clamp, degrees, radians } from '../numeric/vec.ts';
 import type { Surroundings } from './behaviour.ts';
 import { fishingOf } from './fishing.ts';
-import { usualBait } from '../build/usual-bait.ts';
 import { hanging } from './hang.ts';
 import { oncePer } from './once.ts';
 import type { Flat } from './outline.ts';
-import { hull2, seenAlong, touchdown, turned } from './outline.ts';
+import { hull2, touchdown, turned } from './outline.ts';
 import type { RestPose } from './rest-poses.ts';
 import { restOf } from './rest.ts';
 import { viewsOf } from './views.ts';
@@ -60,7 +60,7 @@ const fished = oncePer((rig): Rig => {
 });
 
 /** Pull of a line and what the water does, forward and up, N, with the water's moment about the eye, N·mm, nose down positive. */
-interface Water {
+interface Load {
   readonly force: Vec2;
   readonly moment: number;
 }
@@ -78,15 +78,11 @@ function lyingIn(rig: Rig, around: Surroundings, { down }: RestPose) {
   const roll: Roll = isUpright ? { cos: 1, sin: 0 } : { cos: -down[2] / across, sin: -down[1] / across };
   const eye = rolled(rig.places.eye, roll);
   const fromEye = ([x, z]: Vec2): Vec2 => [x - eye[0], z - eye[2]];
-  const seen = (points: ArrayLike<number>, axis: 1 | 2): Vec2[] =>
-    isUpright ? seenAlong(points, 0, axis) : seenRolled(points, roll, axis);
-  const [body] = rig.bodies;
-  const besides = body.besides();
   const { side, top } = isUpright ? viewsOf(rig.head) : viewsRolled(rig, roll);
   const metal = hull2(side.map(fromEye));
   const outline = hull2([
     ...metal,
-    ...seen(besides, 2).map(fromEye),
+    ...seenRolled(rig.bodies[0].besides(), roll, 2).map(fromEye),
     ...(rig.collar ? collarOutline(rig.collar) : []).map(fromEye),
   ]);
   const weightIn = rolled(centre, roll);
@@ -97,7 +93,7 @@ function lyingIn(rig: Rig, around: Surroundings, { down }: RestPose) {
     rig.bodies[1] && rig.joint ? { wet: wetHook(rig.bodies[1], rig), at: rig.joint.at } : undefined;
   // A free hook trails level behind its hinge.
   const trailing = free ? dragAt(free.wet, free.at, Math.PI / 2, speed, rho, viscosity) : undefined;
-  const water = (pitch: number): Water => {
+  const water = (pitch: number): Load => {
     const own = dragAt(wet, eye, pitch + Math.PI / 2, speed, rho, viscosity);
     const [hingeAt, hingeUp] = free ? turned(pitch, fromEye([free.at[0], free.at[2]])) : [0, 0];
     const behind = trailing ? trailing.force : 0;
@@ -114,7 +110,7 @@ function lyingIn(rig: Rig, around: Surroundings, { down }: RestPose) {
   };
   // Moments about where it touches, nose down positive, under forces at the eye forward and up, N, and a moment about it.
   const moment =
-    (pulled: (pitch: number) => Water) =>
+    (pulled: (pitch: number) => Load) =>
     (pitch: number): number => {
       const foot = touchdown(outline, pitch);
       const [ahead] = overFoot(pitch, foot);
@@ -165,8 +161,10 @@ function lyingIn(rig: Rig, around: Surroundings, { down }: RestPose) {
   };
 }
 
+type Lying = NonNullable<ReturnType<typeof lyingIn>>;
+
 /** Nothing pulls. */
-const STILL = (): Water => ({ force: [0, 0], moment: 0 });
+const STILL = (): Load => ({ force: [0, 0], moment: 0 });
 /** Share of straight down along the shank from which on a pose has no side that is down. */
 const END_ON = 0.05;
 /** How far over to a side it may lean and count as upright, as a sine: five degrees. */
@@ -214,37 +212,39 @@ export function draggedOver(
   around: Surroundings,
   friction = fishingOf(around).friction,
 ): Dragged | undefined {
-  return draggings(rig, around, friction)[0];
+  const [usual] = lying(rig, around);
+  return usual && draggedFrom(usual, rig, around, friction);
 }
 
 /** The same from every pose that a good part of the landings end in, the usual one first. */
-export function draggings(rig: Rig, around: Surroundings, friction: number): Dragged[] {
+export const draggings = (rig: Rig, around: Surroundings, friction: number): Dragged[] =>
+  lying(rig, around).map((lies) => draggedFrom(lies, rig, around, friction));
+
+function draggedFrom(lies: Lying, rig: Rig, around: Surroundings, friction: number): Dragged {
   const { rodHeight, lineOut } = fishingOf(around);
   const line = lineAngle(around.depth, rodHeight, lineOut);
   const [c, s] = [Math.cos(radians(line)), Math.sin(radians(line))];
-  return lying(rig, around).map((lies) => {
-    const { weight, metal, outline, moment, water, rested } = lies;
-    const pulled = (pitch: number): Water => {
-      const { force, moment: about } = water(pitch);
-      const pull = (friction * Math.max(0, weight - force[1]) - force[0]) / (c + friction * s);
-      return { force: [force[0] + pull * c, force[1] + pull * s], moment: about };
-    };
-    const pitch = rolledTo(moment(pulled), rested);
-    const inPose = (points: Flat) => points.map((point) => turned(pitch, point));
-    const hull = inPose(outline);
-    return {
-      pitch: degrees(pitch),
-      roll: lies.lean,
-      usually: rig.bait ? undefined : lies.plastic,
-      line,
-      outline: inPose(metal),
-      hull,
-      wire: inPose(lies.wire),
-      bait: lies.bait && inPose(lies.bait),
-      above: lies.above,
-      floor: Math.min(...hull.map(([, z]) => z)),
-    };
-  });
+  const { weight, metal, outline, moment, water, rested } = lies;
+  const pulled = (pitch: number): Load => {
+    const { force, moment: about } = water(pitch);
+    const pull = (friction * Math.max(0, weight - force[1]) - force[0]) / (c + friction * s);
+    return { force: [force[0] + pull * c, force[1] + pull * s], moment: about };
+  };
+  const pitch = rolledTo(moment(pulled), rested);
+  const inPose = (points: Flat) => points.map((point) => turned(pitch, point));
+  const hull = inPose(outline);
+  return {
+    pitch: degrees(pitch),
+    roll: lies.lean,
+    usually: rig.bait ? undefined : lies.plastic,
+    line,
+    outline: inPose(metal),
+    hull,
+    wire: inPose(lies.wire),
+    bait: lies.bait && inPose(lies.bait),
+    above: lies.above,
+    floor: Math.min(...hull.map(([, z]) => z)),
+  };
 }
 
 /** Where a body turns to from a pitch, the way its moment turns it, rad; the pitch itself where nothing ever holds it. */

@@ -19,7 +19,8 @@ import {
   WIRE_NORMAL,
   WIRE_TANGENT,
 } from './drag.ts';
-import { fall, pitchInWords, steadyPitches } from './fall.ts';
+import { pitchInWords } from './fall.ts';
+import { fall, steadyPitches } from './terminal-fall.ts';
 import type { WetBody } from './wet-body.ts';
 import { dragAt, wetHead, wetHook } from './wet-body.ts';
 import { submerged } from '../build/submerged.ts';

@@ -3,8 +3,10 @@ import { assemble } from '../build/assemble.ts';
 import { HOOK_CHART } from '../hook/chart.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
-import type { Place, PulledHook } from './hook-opening.ts';
-import { insideFactor, momentOver, openingLoad, pulledHook, yieldLoad } from './hook-opening.ts';
+import type { Place } from './bent-wire.ts';
+import { momentOver } from './bent-wire.ts';
+import type { PulledHook } from './hook-opening.ts';
+import { insideFactor, openingLoad, pulledHook, yieldLoad } from './hook-opening.ts';
 
 /** A hook of shank, half circle and point leg, tied at a place, held at the shank's front. */
 function plainHook(gap: number, diameter: number, shank: number, tie: Place, step = 0.2): PulledHook {

@@ -2,7 +2,7 @@ import { degrees, radians } from '../numeric/vec.ts';
 import { about, behaviour } from './behaviour.ts';
 import { crackOf } from './crack.ts';
 import type { Dragged } from './dragged.ts';
-import { draggings } from './dragged.ts';
+import { draggedOver, draggings } from './dragged.ts';
 import { fishingOf } from './fishing.ts';
 import { climbShare, popFree, sheddingShare } from './front.ts';
 import type { Flat } from './outline.ts';
@@ -134,11 +134,10 @@ export const pull = behaviour({
     if (!lies) return {};
     const usual = found(friction, lies);
     const ends = [
-      ...[1 - SLIPPERY, 1 + SLIPPERY].flatMap((share) =>
-        draggings(rig, around, share * friction)
-          .slice(0, 1)
-          .map((dragged) => found(share * friction, dragged)),
-      ),
+      ...[1 - SLIPPERY, 1 + SLIPPERY].flatMap((share) => {
+        const dragged = draggedOver(rig, around, share * friction);
+        return dragged ? [found(share * friction, dragged)] : [];
+      }),
       ...others.map((dragged) => found(friction, dragged)),
       // On ground that falls or rises a little it lies nose down by as much more or less.
       ...[-LEVEL_TO, LEVEL_TO].map((by) =>

@@ -15,7 +15,7 @@ import type { SampleChange } from '../test-kit/sample.test-kit.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { usualPlastic } from '../plastic/usual.ts';
 import type { Surroundings, Value } from './behaviour.ts';
-import { fall } from './fall.ts';
+import { fall } from './terminal-fall.ts';
 import { hang } from './hang.ts';
 import { hook } from './hook.ts';
 import { momentAbout, thrown } from './throw.ts';

@@ -1,4 +1,5 @@
 import type { Rig, RigidBody } from '../build/rig.ts';
+import type { HeadBody } from '../head/body.ts';
 import { bareHead } from '../head/body.ts';
 import { wholeBulk } from '../head/bulk.ts';
 import { sightOf } from '../head/surface.ts';
@@ -33,19 +34,37 @@ export interface WetBody {
 /** Numbers of a stick in the list of them. */
 const STICK = 9;
 
+/** A head's bare body as the water sees it, before paint. */
+interface Bare {
+  readonly surface: Shadows;
+  readonly added: AddedMass;
+}
+
+const bares = new WeakMap<HeadBody, Bare>();
+
+/** Found once for a body: fall, retrieve and drag over the bottom ask for it, with a plastic on the head and without. */
+function bareOf(head: HeadBody): Bare {
+  const bare = bareHead(head);
+  let known = bares.get(bare);
+  if (!known) {
+    const { mesh, area } = sightOf(head);
+    const { volume } = wholeBulk(bare);
+    known = { surface: shadowsOf(mesh, { volume, area }), added: addedMassOf(mesh, volume) };
+    bares.set(bare, known);
+  }
+  return known;
+}
+
 /** The head's part of a rig, with all that is fixed to it. Paint makes the body larger by its own volume. */
-export function wetHead(rig: Rig): WetBody & { readonly surface: Shadows; readonly added: AddedMass } {
-  const { mesh, area } = sightOf(rig.head);
-  const { volume } = wholeBulk(bareHead(rig.head));
-  const shadows = shadowsOf(mesh, { volume, area });
+export function wetHead(rig: Rig): WetBody & Bare {
+  const { surface, added } = bareOf(rig.head);
   const paint = rig.parts.find(({ name }) => name === 'paint')?.volume ?? 0;
-  const { equalDiameter } = shadows;
   return {
-    surface: { ...shadows, equalDiameter: Math.cbrt(equalDiameter ** 3 + (6 * paint) / Math.PI) },
+    surface: { ...surface, equalDiameter: Math.cbrt(surface.equalDiameter ** 3 + (6 * paint) / Math.PI) },
     centroid: rig.body.centroid,
-    added: addedMassOf(mesh, volume + paint),
+    added: { ...added, volume: added.volume + paint },
     sticks: sticksOf(rig.bodies[0]),
-    roundness: roundness(shadows.factors(0).sphericity),
+    roundness: roundness(surface.factors(0).sphericity),
     size: rig.profile.length,
     factor: rig.drag?.factor ?? 1,
   };

@@ -65,32 +65,6 @@ export function meshOf(solid: Manifold): Mesh {
   return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) };
 }
 
-/**
- * A solid's surface with the library's own corners, mm: those that lie in one place and are not one are kept apart, so that a surface that touches
- * itself along an edge stays closed.
- */
-export function ownMeshOf(solid: Manifold): Mesh {
-  const { vertProperties, numProp, triVerts, mergeFromVert, mergeToVert } = solid.getMesh();
-  const count = vertProperties.length / numProp;
-  const joined = Uint32Array.from({ length: count }, (_, i) => i);
-  mergeFromVert.forEach((from, i) => {
-    joined[from] = mergeToVert[i] as number;
-  });
-  const triangles = triVerts.map((corner) => joined[corner] as number);
-  const index = new Map<number, number>();
-  const positions: number[] = [];
-  const numbered = triangles.map((corner) => {
-    let at = index.get(corner);
-    if (at === undefined) {
-      at = index.size;
-      index.set(corner, at);
-      for (let k = 0; k < 3; k++) positions.push(vertProperties[corner * numProp + k] as number);
-    }
-    return at;
-  });
-  return { positions: Float64Array.from(positions), triangles: numbered };
-}
-
 /** Surfaces made of worked bodies, by body and fineness: one evaluation asks for the same one more than once. */
 const surfaces = new WeakMap<HeadBody, Map<MeshQuality, Mesh>>();
 /** Fineness of a worked body's surface while what it touches is judged; volume and inertia are not read from it. */

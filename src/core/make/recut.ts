@@ -8,7 +8,7 @@ import { imported } from '../head/families/imported.ts';
 import { importedSolid, packSolid } from '../head/imported.ts';
 import type { MeshQuality } from '../head/loft.ts';
 import { loft } from '../head/loft.ts';
-import { bodySolid, ownMeshOf, solidOf } from '../head/solid.ts';
+import { bodySolid, meshOf, solidOf } from '../head/solid.ts';
 import { findRoot } from '../numeric/root.ts';
 import { cutterSolid } from './cutter.ts';
 
@@ -27,7 +27,7 @@ export interface Recut {
 }
 
 /** Metal inside an enlarged cavity with some cuts, over that without any, as a factor. The head is the bare body: a collar is cast on it as before. */
-function cutBody(kernel: ManifoldToplevel, rig: Rig, factor: number, cuts: readonly Cut[], aside = 0) {
+function cutBody(kernel: ManifoldToplevel, rig: Rig, factor: number, cuts: readonly Cut[]) {
   const bare = bareHead(rig.head);
   const plain = isPlain(bare)
     ? solidOf(kernel, loft(bare.profile, undefined, QUALITY))
@@ -37,8 +37,7 @@ function cutBody(kernel: ManifoldToplevel, rig: Rig, factor: number, cuts: reado
   const before = enlarged.volume();
   let solid = enlarged;
   for (const cut of cuts) {
-    const { x, z } = cut.at;
-    const tool = cutterSolid(kernel, { ...cut, at: { x: x + aside, z: z + aside / 2 } });
+    const tool = cutterSolid(kernel, cut);
     const next = solid.add(tool);
     tool.delete();
     solid.delete();
@@ -59,36 +58,18 @@ export function recut(
   factor: number,
   cuts: readonly Cut[],
 ): Recut {
-  for (const aside of ASIDE) {
-    const made = cutAside(kernel, rig, design, factor, cuts, aside);
-    if (made) return made;
-  }
-  throw new Error(
-    'After these cuts the cavity is no single closed solid about the shank. Take the last cut back, or bring it nearer to the head.',
-  );
-}
-
-/** How far aside a cutter is set where its surface only just touches the cavity's and the two cannot be told apart, mm: no machine is so true. */
-const ASIDE = [0, 2e-4, -3e-4, 1e-3];
-
-/** What a cavity throws with its cutters set aside by so much; undefined where what is left is no head. */
-function cutAside(
-  kernel: ManifoldToplevel,
-  rig: Rig,
-  design: Design,
-  factor: number,
-  cuts: readonly Cut[],
-  aside: number,
-): Recut | undefined {
   const was = metalPart(rig).mass;
-  const { solid, added } = cutBody(kernel, rig, factor, cuts, aside);
+  const { solid, added } = cutBody(kernel, rig, factor, cuts);
   try {
     const metal = was + (rig.density * added) / 1000;
     if (cuts.length === 0) return { metal: was, total: headMass(rig), was, design };
     const cooled = solid.scale(1 / factor);
     const found = kept(design.name, cooled);
     cooled.delete();
-    if (!found) return undefined;
+    if (!found)
+      throw new Error(
+        'After these cuts the cavity is no single closed solid about the shank. Take the last cut back, or bring it nearer to the head.',
+      );
     const { packed, read } = found;
     const { paint, metal: key, density, pieces } = design.head;
     return {
@@ -129,7 +110,7 @@ function kept(name: string, solid: Manifold) {
     for (const by of THINNED) {
       const thin = by === 0 ? whole : whole.simplify(by);
       // What a cutter takes behind the rear face is metal behind the head: the frame of a solid begins at its rear.
-      const packed = packSolid(name, ownMeshOf(thin));
+      const packed = packSolid(name, meshOf(thin));
       if (by > 0) thin.delete();
       const read = importedSolid(packed);
       if (read) return { packed, read };

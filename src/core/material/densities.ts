@@ -19,5 +19,8 @@ export const FIBRE_MODULUS: Readonly<Record<string, readonly [least: number, usu
     fluorocarbon: [1800, 2400, 3000],
   };
 
+/** Of hardened hook wire, N/mm² (carbon steel, handbook value). */
+export const HOOK_MODULUS = 200_000;
+
 /** Of steel wire, N/mm² (handbook value for stainless spring wire, from memory). */
 export const WIRE_MODULUS = [185000, 193000, 200000] as const;

@@ -1,5 +1,5 @@
 import type { Surroundings } from '../behaviour/behaviour.ts';
-import { fall } from '../behaviour/fall.ts';
+import { fall } from '../behaviour/terminal-fall.ts';
 import { fishingOf } from '../behaviour/fishing.ts';
 import { depthAt } from '../behaviour/retrieve.ts';
 import { towed } from '../behaviour/tow.ts';

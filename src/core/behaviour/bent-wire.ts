@@ -1,0 +1,136 @@
+import { LuDecomposition, Matrix } from 'ml-matrix';
+import { HOOK_MODULUS } from '../material/densities.ts';
+
+/** A place in the hook's plane: along the shank, and up to the point, mm. */
+export type Place = readonly [x: number, z: number];
+
+export const between = (a: Place, b: Place): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
+
+/** Stiffness left once steel yields, as a share of it: hardened wire goes on hardening a little (working value, no source). */
+const HARDENING = 0.01;
+
+/**
+ * Moment of a round section over the one it yields at, for a curvature over the one it yields at, and how steeply it rises: elastic and perfectly
+ * plastic, fibre by fibre, with a little hardening. From π/4 σ c³ it nears the plastic moment 4/3 σ c³, d³/6 (Roark, Formulas for Stress and Strain;
+ * any handbook). Odd in the curvature.
+ */
+export function momentOver(curvature: number): readonly [moment: number, slope: number] {
+  const size = Math.abs(curvature);
+  if (size <= 1) return [curvature, 1];
+  // The core that is still elastic, as a share of the half thickness.
+  const e = 1 / size;
+  const core = Math.asin(e) - e * Math.sqrt(1 - e * e) * (1 - 2 * e * e);
+  const plastic = ((4 / 3) * (1 - e * e) ** 1.5 + core / (2 * e)) / (Math.PI / 4);
+  const slope = HARDENING + ((1 - HARDENING) * 2 * core) / Math.PI;
+  return [Math.sign(curvature) * (HARDENING * size + (1 - HARDENING) * plastic), slope];
+}
+
+/**
+ * A wire held at one end and pulled at the other towards the tie, as a chain of stiff pieces that turn against each other at its corners as the section
+ * bends, elastic and then plastic. In balance the moment of every corner is the pull times its distance from the line in the bent shape (Newton's
+ * method from the shape before, so that it is asked with pulls that rise in steps).
+ */
+export class BentWire {
+  private curvatures: Float64Array;
+  private readonly lengths: readonly number[];
+  private readonly yields: number;
+  private readonly bends: number;
+  private readonly x: Float64Array;
+  private readonly z: Float64Array;
+
+  constructor(
+    private readonly chain: readonly Place[],
+    private readonly tie: Place,
+    diameter: number,
+    yieldStrength: number,
+  ) {
+    const c = diameter / 2;
+    this.yields = (Math.PI / 4) * c ** 3 * yieldStrength;
+    this.bends = yieldStrength / (HOOK_MODULUS * c);
+    const count = chain.length - 1;
+    this.curvatures = new Float64Array(count);
+    this.x = new Float64Array(count + 1);
+    this.z = new Float64Array(count + 1);
+    this.lengths = chain.slice(0, -1).map((place, i) => {
+      const [before, after] = [chain[i - 1], chain[i + 1] as Place];
+      return ((before ? between(before, place) : 0) + between(place, after)) / 2;
+    });
+  }
+
+  /** Curvature of each corner over the one it yields at. */
+  get shape(): Float64Array {
+    return this.curvatures.slice();
+  }
+  set shape(curvatures: Float64Array) {
+    this.curvatures = curvatures.slice();
+  }
+
+  /** Takes the shape of a pull, N; false where none is found, and then it keeps the one it had. */
+  pulled(pull: number): boolean {
+    const kept = this.shape;
+    const { curvatures, lengths, yields, bends, x, z, tie } = this;
+    const n = curvatures.length;
+    const slopes = Matrix.zeros(n, n);
+    const right = Matrix.zeros(n, 1);
+    for (let round = 0; round < MOST_ROUNDS; round++) {
+      this.lay();
+      const [lx, lz] = [x[n] as number, z[n] as number];
+      const reach = Math.hypot(tie[0] - lx, tie[1] - lz);
+      const [ux, uz] = [(tie[0] - lx) / reach, (tie[1] - lz) / reach];
+      let worst = 0;
+      for (let j = 0; j < n; j++) {
+        const [rx, rz] = [lx - (x[j] as number), lz - (z[j] as number)];
+        const [held, slope] = momentOver(curvatures[j] as number);
+        // The load pulls away from the tie: −u.
+        const over = held - (pull * (rz * ux - rx * uz)) / yields;
+        worst = Math.max(worst, Math.abs(over));
+        right.set(j, 0, -over);
+        for (let i = 0; i < n; i++) {
+          const turn = bends * (lengths[i] as number);
+          // What a turn at corner i does to the load, and to corner j where that lies behind it.
+          const [gx, gz] = [-(lz - (z[i] as number)) * turn, (lx - (x[i] as number)) * turn];
+          const [dx, dz] = i < j ? [-rz * turn, rx * turn] : [gx, gz];
+          const along = gx * ux + gz * uz;
+          const [dux, duz] = [-(gx - ux * along) / reach, -(gz - uz * along) / reach];
+          const moved = (pull * (dz * ux + rz * dux - dx * uz - rx * duz)) / yields;
+          slopes.set(j, i, (i === j ? slope : 0) - moved);
+        }
+      }
+      if (worst < BALANCED) return true;
+      const change = new LuDecomposition(slopes).solve(right).to1DArray();
+      const most = change.reduce(
+        (most, by, i) => Math.max(most, Math.abs(by) * bends * (lengths[i] as number)),
+        0,
+      );
+      const share = Math.min(1, MOST_TURN / most);
+      for (let i = 0; i < n; i++) curvatures[i] = (curvatures[i] as number) + share * (change[i] as number);
+    }
+    this.curvatures = kept;
+    return false;
+  }
+
+  /** Angle each corner keeps when let go, radians: unloading is elastic. */
+  turnedForGood(): Float64Array {
+    return this.curvatures.map(
+      (curvature, i) => (curvature - momentOver(curvature)[0]) * this.bends * (this.lengths[i] as number),
+    );
+  }
+
+  private lay(): void {
+    const { chain, curvatures, lengths, bends, x, z } = this;
+    [x[0], z[0]] = chain[0] as Place;
+    let angle = 0;
+    for (let i = 0; i < curvatures.length; i++) {
+      angle += (curvatures[i] as number) * bends * (lengths[i] as number);
+      const [a, b] = [chain[i] as Place, chain[i + 1] as Place];
+      const [dx, dz, cos, sin] = [b[0] - a[0], b[1] - a[1], Math.cos(angle), Math.sin(angle)];
+      x[i + 1] = (x[i] as number) + dx * cos - dz * sin;
+      z[i + 1] = (z[i] as number) + dx * sin + dz * cos;
+    }
+  }
+}
+
+/** How near to balance a corner must be, over the moment it yields at; rounds that are tried; and the most a corner turns in one, radians. */
+const BALANCED = 1e-6;
+const MOST_ROUNDS = 25;
+const MOST_TURN = 0.1;
