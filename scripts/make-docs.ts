@@ -66,7 +66,7 @@ ${rows.join('\n')}
 Made from \`src/core/behaviour/\` by \`npm run docs\`; do not edit by hand.
 
 Every reading has a stable id, a fixed unit, and a kind that says what it rests on:
-**measured** (typed in or weighed), **geometry** (exact from the shape), **model** (physics with stated assumptions, shown with a
+**measured** (typed in or weighed), **geometry** (follows from the shape), **model** (physics with stated assumptions, shown with a
 plausible range), **index** (relative only), **practice** (a rule of the trade). Ids are never reused for something else.
 A reading that does not apply to a design (a guard's, where there is no guard) is absent.
 

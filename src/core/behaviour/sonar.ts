@@ -137,7 +137,6 @@ export const sonar = behaviour({
       group: 'In the water',
       formula: '20 log |∫ (n·u) e^(2iku·r) dA| / λ − 20 log a/2',
       note: 'What the head’s surface sends back to a 200 kHz sounder straight above it as it hangs on a tight line (Kirchhoff’s approximation; Urick 1983), against a ball of the same volume: above zero it shows better than that ball, below it worse. The mean of its power as it swings by 10° over its nose and 8° to its sides (working values). The hook and the bait add to it.',
-      compared: true,
     },
   },
   read(rig, { water }) {

@@ -97,7 +97,7 @@ export function HelpSheet({ show, onHide }: { readonly show: boolean; readonly o
         </div>
         <h3>Kinds of figures</h3>
         <p>
-          <b>measured</b> was typed in or weighed. <b>geometry</b> is exact from the shape. <b>model</b> is
+          <b>measured</b> was typed in or weighed. <b>geometry</b> follows from the shape. <b>model</b> is
           physics with stated assumptions and comes with a span. <b>index</b> compares only. <b>practice</b>{' '}
           is a rule of the trade. Open a reading to see how it was made.
         </p>

@@ -282,7 +282,7 @@ function RigOf({ kept, plastics, metals }: Props) {
             </section>
           )}
           <p className="rig-source">
-            Limits are common practice, no source. Geometry is exact from the shapes.
+            Limits are common practice, no source. Geometry follows from the shapes.
           </p>
         </aside>
       )}
