@@ -211,10 +211,21 @@ function settledAgain(matching: Matching, design: Design): Matched | undefined {
 function changeText(found: ChangeFound) {
   if (found.kind === 'none needed') return null;
   if (found.kind === 'none helps')
-    return { question: found.question.key, says: 'No single change helps here.' };
-  const { remedy, question, from, to } = found.change;
-  const { of, path, value, says } = remedy;
-  return { question: question.key, from, to, of, path, value, says: inUnits(says, 'metric') };
+    return {
+      question: found.question.key,
+      says: 'No single change helps here, and no pair of those that were tried.',
+    };
+  const { remedies, patch, method, question, from, to, remains } = found.change;
+  return {
+    question: question.key,
+    from,
+    to,
+    says: remedies.map(({ says }) => inUnits(says, 'metric')).join('; '),
+    // An ordered patch of the design (RFC 6902), to be applied as it stands.
+    patch,
+    ...(method === undefined ? {} : { method }),
+    remains: remains ? { question: remains.question.key, mark: remains.mark } : null,
+  };
 }
 
 /** The same command in as many processes as there are cores, each with its part. */

@@ -37,6 +37,7 @@ export * from './match/head.ts';
 export * from './match/shapes.ts';
 export * from './match/situation.ts';
 export * from './match/judge.ts';
+export * from './match/marks.ts';
 export * from './match/order.ts';
 export * from './match/match.ts';
 export * from './match/change.ts';

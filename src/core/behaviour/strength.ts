@@ -8,8 +8,11 @@ import { methodOf } from '../rigging/methods/index.ts';
 
 /** Pull that a soft plastic over a buried point takes, N for each mm of it (working value, no source). */
 const PLASTIC_DRAG = 0.6;
-/** Pull over wire section that drives a sharp point home, N/mm² (working value, no source): an index of 1. */
-export const DRIVES_HOME = 12;
+/**
+ * Pull over wire section that drives a sharp point home, N/mm²: an index of 1. A medium 4/0 is known to go in on 6 lb line and a medium rod, which
+ * is what this comes to (common practice, no source).
+ */
+export const DRIVES_HOME = 3;
 
 /**
  * Plastic a covered point is pulled through, mm: what of the body fills the gap, for it must give way before the point stands clear; a tip under the
@@ -39,8 +42,8 @@ export const strength = behaviour({
       decimals: 2,
       kind: 'index',
       group: 'Hook',
-      formula: '(F_set − F_guard − F_plastic) / (A · 12 N/mm²)',
-      note: 'What guard and plastic leave of the pull of the hook-set, over the wire’s section. 1 or more drives a sharp point home (working value, no source): compares, does not promise.',
+      formula: '(F_set − F_guard − F_plastic) / (A · 3 N/mm²)',
+      note: 'What guard and plastic leave of the pull of the hook-set, over the wire’s section. 1 or more drives a sharp point home, as a medium 4/0 on 6 lb line and a medium rod does (common practice, no source): compares, does not promise.',
       compared: true,
     },
   },

@@ -23,22 +23,23 @@ export type Condition =
   | { readonly not: Condition };
 
 /** Its schema, nested as deep as one likes; how deep a set may go is said by `checkRuleFacts`. */
-const ConditionSchema = Type.Unsafe<Condition>(
-  Type.Recursive(
-    (Self) =>
-      Type.Union([
-        Type.Object({ fact: Type.String(), in: Type.Array(Type.String(), { minItems: 1 }) }, closed),
-        Type.Object(
-          { fact: Type.String(), min: Type.Optional(Type.Number()), max: Type.Optional(Type.Number()) },
-          closed,
-        ),
-        Type.Object({ all: Type.Array(Self, { minItems: 1 }) }, closed),
-        Type.Object({ any: Type.Array(Self, { minItems: 1 }) }, closed),
-        Type.Object({ not: Self }, closed),
-      ]),
-    { $id: 'fern-anvil-condition' },
-  ),
-);
+const conditionSchema = ($id: string) =>
+  Type.Unsafe<Condition>(
+    Type.Recursive(
+      (Self) =>
+        Type.Union([
+          Type.Object({ fact: Type.String(), in: Type.Array(Type.String(), { minItems: 1 }) }, closed),
+          Type.Object(
+            { fact: Type.String(), min: Type.Optional(Type.Number()), max: Type.Optional(Type.Number()) },
+            closed,
+          ),
+          Type.Object({ all: Type.Array(Self, { minItems: 1 }) }, closed),
+          Type.Object({ any: Type.Array(Self, { minItems: 1 }) }, closed),
+          Type.Object({ not: Self }, closed),
+        ]),
+      { $id },
+    ),
+  );
 
 /** A rule of the trade as data: the usual answer to one question for such heads in such a situation. */
 export const RuleSchema = Type.Object(
@@ -48,7 +49,15 @@ export const RuleSchema = Type.Object(
       QUESTION_KEYS.map((key) => Type.Literal(key)),
       { description: 'The question it answers' },
     ),
-    when: Type.Array(ConditionSchema, { description: 'All of these must hold; empty means always' }),
+    when: Type.Array(conditionSchema('fern-anvil-condition'), {
+      description: 'All of these must hold; empty means always',
+    }),
+    claim: Type.Optional(
+      Type.Array(conditionSchema('fern-anvil-claim'), {
+        description:
+          'What its words say of a head: where a reading is known and says otherwise, the rule is not spoken',
+      }),
+    ),
     grade: Type.Union(
       SHADES.map((shade) => Type.Literal(shade)),
       { description: 'The answer; “never” is a hard stop that nothing outranks' },

@@ -11,6 +11,14 @@ export const SCHOOLS = {
       'in line': 'An in-line eye slips through grass, wood and stone more easily on slim heads.',
     },
   },
+  'ball eye': {
+    title: 'Eye of a ball on clean bottom',
+    why: 'From above a ball is led level, and nothing there catches its nose.',
+    sides: {
+      '90°': 'An eye at 90° and a bare hook.',
+      '60°': 'An eye at 60°, as elsewhere.',
+    },
+  },
   'guard trim': {
     title: 'Fibre guards',
     why: 'Fibres that end at the point guard as well and cost less of the hook-set.',

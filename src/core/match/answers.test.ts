@@ -161,10 +161,11 @@ describe('the grounds of an answer', () => {
     expect(grounds({ found: [found(0.7)] })).toEqual([reads(0.7, 'for')]);
     // A rule before what is not sure, and after what is.
     expect(grounds({ rule: said, found: [found(0.4)] })).toEqual([fair, reads(0.4, 'care')]);
-    expect(grounds({ rule: said, found: [found(0.7)] })).toEqual([fair, reads(0.7, 'for')]);
-    expect(grounds({ rule: said, found: [found(0.7, true)] })).toEqual([reads(0.7, 'for'), fair]);
+    // What speaks on another side is not told beside it.
+    expect(grounds({ rule: said, found: [found(0.7)] })).toEqual([fair]);
+    expect(grounds({ rule: said, found: [found(0.7, true)] })).toEqual([reads(0.7, 'for')]);
     // Where both must be content the worse one, and of equals the reading.
-    expect(grounds({ rule: said, found: [found(0.7, true)], both: true })).toEqual([fair, reads(0.7, 'for')]);
+    expect(grounds({ rule: said, found: [found(0.7, true)], both: true })).toEqual([fair]);
     expect(grounds({ rule: said, found: [found(0.4)], both: true })).toEqual([reads(0.4, 'care'), fair]);
     expect(grounds({ rule: said, found: [found(0.5)], both: true })).toEqual([reads(0.5, 'care'), fair]);
     // A hard stop whatever is read.
@@ -180,10 +181,20 @@ describe('the grounds of an answer', () => {
   });
 
   it('tell the worst reading before the better', () => {
-    expect(grounds({ found: [found(0.9), found(0.2), found(0.6)] })).toEqual([
+    expect(grounds({ found: [found(0.9), found(0.2), found(0.6)] })).toEqual([reads(0.2, 'against')]);
+    expect(grounds({ found: [found(0.3), found(0.2), found(0.6)] })).toEqual([
       reads(0.2, 'against'),
-      reads(0.6, 'care'),
-      reads(0.9, 'for'),
+      reads(0.3, 'against'),
+    ]);
+  });
+
+  it('of which one speaks for it and one against stand in one sentence, on the side that decided', () => {
+    const good = rule('said', 'good');
+    expect(grounds({ rule: good, found: [found(0.2, true)] })).toEqual([
+      'reading against: Usual: It is said. But computed: It reads 0.2.',
+    ]);
+    expect(grounds({ rule: good, found: [found(0.2)] })).toEqual([
+      'rule for: It is said. Computed it is otherwise: It reads 0.2.',
     ]);
   });
 });

@@ -29,6 +29,9 @@ export function checkRuleFacts(
     rule.when.forEach((condition, k) => {
       for (const { path, message } of wrongConditions(condition)) say(`when/${k}${path}`, message);
     });
+    rule.claim?.forEach((condition, k) => {
+      for (const { path, message } of wrongConditions(condition)) say(`claim/${k}${path}`, message);
+    });
     for (const [, name = ''] of rule.says.matchAll(/\{([^}]+)\}/g))
       if (!factOf(name)) say('says', `Says: ${unknown(name)}`);
     if (rule.school) {

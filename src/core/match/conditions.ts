@@ -17,38 +17,43 @@ function isOneOf(fact: Fact | undefined, words: readonly string[]): boolean {
 const isWithin = (fact: Fact | undefined, min = -Infinity, max = Infinity): boolean =>
   typeof fact === 'number' && fact >= min && fact <= max;
 
-/** Prepares a condition for many heads in one situation: whatever the situation settles is settled here. An unknown fact never holds. */
-export function prepare(condition: Condition, situation: Situation): Asked {
+/**
+ * Prepares a condition for many heads in one situation: whatever the situation settles is settled here. A fact that nobody has holds of a claim,
+ * which only what is known can refute; of a condition it never does.
+ */
+export function prepare(condition: Condition, situation: Situation, isClaim = false): Asked {
   if ('not' in condition) {
+    // Of what nobody has the negation holds, in a claim as elsewhere.
     const inner = prepare(condition.not, situation);
     return typeof inner === 'boolean' ? !inner : (head) => !inner(head);
   }
-  if ('all' in condition) return every(condition.all, situation);
+  if ('all' in condition) return every(condition.all, situation, isClaim);
   if ('any' in condition) {
     const open: ((head: Head) => boolean)[] = [];
     for (const one of condition.any) {
-      const asked = prepare(one, situation);
+      const asked = prepare(one, situation, isClaim);
       if (asked === true) return true;
       if (asked !== false) open.push(asked);
     }
     return open.length === 0 ? false : (head) => open.some((asked) => asked(head));
   }
   const reader = readerOf(condition.fact);
-  if (!reader) return false;
-  const holds =
+  if (!reader) return isClaim;
+  const agrees =
     'in' in condition
       ? (fact: Fact | undefined) => isOneOf(fact, condition.in)
       : (fact: Fact | undefined) => isWithin(fact, condition.min, condition.max);
+  const holds = (fact: Fact | undefined) => (fact === undefined ? isClaim : agrees(fact));
   if (reader.about === 'brief') return holds(reader.read(situation));
   const { read } = reader;
-  return (head) => holds(read(head));
+  return (head) => holds(read(head, situation));
 }
 
 /** The same of several that must all hold. */
-export function every(conditions: readonly Condition[], situation: Situation): Asked {
+export function every(conditions: readonly Condition[], situation: Situation, isClaim = false): Asked {
   const open: ((head: Head) => boolean)[] = [];
   for (const one of conditions) {
-    const asked = prepare(one, situation);
+    const asked = prepare(one, situation, isClaim);
     if (asked === false) return false;
     if (asked !== true) open.push(asked);
   }

@@ -24,6 +24,8 @@ import { JOINTS } from '../hook/joints/index.ts';
 import { EYE_PLANES } from '../hook/schema.ts';
 import { PLAIN_STYLE, STYLES } from '../hook/styles/index.ts';
 import { METALS } from '../material/metals/index.ts';
+import { waterDensity } from '../material/water.ts';
+import { plasticDensity } from '../plastic/body.ts';
 import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
 import { formatQuantity } from '../quantity/format.ts';
 import { hookRank } from '../quantity/hook-size.ts';
@@ -33,6 +35,7 @@ import type { Head } from './head.ts';
 import { methodWorn, pointState } from './head.ts';
 import { shapeOf } from './shapes.ts';
 import type { Situation } from './situation.ts';
+import { waterOf } from './situation.ts';
 
 /** A word, several words of which any will do, or a number. */
 export type Fact = string | number | readonly string[];
@@ -63,7 +66,7 @@ interface OfBrief {
 }
 interface OfHead {
   readonly about: 'head' | 'reading';
-  readonly read: (head: Head) => Fact | undefined;
+  readonly read: (head: Head, situation: Situation) => Fact | undefined;
 }
 type Entry = { readonly spec: FactSpec } & (OfBrief | OfHead);
 
@@ -166,8 +169,8 @@ const ENTRIES: readonly Entry[] = [
   inDesign('skirted', 'Carries a skirt', ['yes', 'no'], ({ skirt }) => (skirt ? 'yes' : 'no')),
   ofHead('point', 'The point is', ['bare', 'guarded', 'buried'], pointState),
   ofHead('method', 'Rigged by', keysOf(METHODS), methodWorn),
-  ofHead('bait.floats', 'The plastic floats', ['yes', 'no'], ({ worn }) =>
-    worn ? (worn.plastic.density < 0.99 ? 'yes' : 'no') : undefined,
+  ofHead('bait.floats', 'The plastic floats', ['yes', 'no'], ({ worn }, { water }) =>
+    worn ? (1000 * plasticDensity(worn.plastic) < waterDensity(waterOf(water)) ? 'yes' : 'no') : undefined,
   ),
   ofHead(
     'bait.colour',
@@ -209,7 +212,7 @@ export const readerOf = (name: string): Entry | undefined => byName.get(name);
 export function factFor(name: string, situation: Situation, head: Head): Fact | undefined {
   const entry = byName.get(name);
   if (!entry) return undefined;
-  return entry.about === 'brief' ? entry.read(situation) : entry.read(head);
+  return entry.about === 'brief' ? entry.read(situation) : entry.read(head, situation);
 }
 
 /** A fact in the reader's units. */

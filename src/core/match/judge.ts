@@ -1,5 +1,5 @@
 import type { QuestionKey } from '../document/brief-words.ts';
-import type { Rule, Shade } from '../document/rules.ts';
+import type { Condition, Rule, Shade } from '../document/rules.ts';
 import type { Schools } from '../document/schools.ts';
 import { schoolOf } from '../document/schools.ts';
 import { inUnits, marked } from '../quantity/phrase.ts';
@@ -7,23 +7,14 @@ import type { QuantityKind, UnitSystem } from '../quantity/units.ts';
 import { every, weigh } from './conditions.ts';
 import { factFor, factOf, factText } from './facts.ts';
 import type { Head } from './head.ts';
+import type { Mark, Side } from './marks.ts';
+import { markOf, sideOf } from './marks.ts';
 import { QUESTIONS } from './questions/index.ts';
 import type { Found, Question } from './questions/question.ts';
 import type { Situation } from './situation.ts';
 
-/** What a head is told to a question. */
-export const MARKS = ['yes', 'barely', 'no', 'unsaid'] as const;
-export type Mark = (typeof MARKS)[number];
-
-/** Scores from which an answer is a yes, and under which it is a no. */
-export const YES = 0.65;
-export const NO = 0.35;
-
 /** What each shade of a rule is worth. */
 const WORTH: Readonly<Record<Shade, number>> = { best: 1, good: 0.8, fair: 0.5, poor: 0.2, never: 0 };
-
-export const markOf = (score: number | undefined): Mark =>
-  score === undefined ? 'unsaid' : score >= YES ? 'yes' : score < NO ? 'no' : 'barely';
 
 /** How a head stands to one question. */
 export interface Answer {
@@ -32,7 +23,7 @@ export interface Answer {
   /** 0 to 1; undefined where nothing is said */
   readonly score: number | undefined;
   readonly isDecisive: boolean;
-  /** true of a hard stop, which nothing outranks */
+  /** true of a hard stop, by a rule or by what was computed, which nothing outranks */
   readonly isHard: boolean;
   /** what was computed, the worst first */
   readonly found: readonly Found[];
@@ -44,12 +35,10 @@ export interface Answer {
 export interface Ground {
   readonly by: string;
   readonly from: 'rule' | 'reading';
-  readonly side: 'for' | 'against' | 'care';
+  readonly side: Side;
   readonly text: string;
   readonly source: string;
 }
-
-const sideOf = (score: number): Ground['side'] => (score >= YES ? 'for' : score < NO ? 'against' : 'care');
 
 /** What is answered to the questions of a situation, in their order; those it does not ask are unsaid. */
 export interface Answers {
@@ -69,6 +58,8 @@ interface Prepared {
   readonly compute: ((head: Head) => readonly Found[]) | undefined;
   /** rules that can still speak, in the order in which they are asked */
   readonly live: readonly Live[];
+  /** of a question that the shape answers: rules that ask for no shape, which can only lessen its grade */
+  readonly traits: readonly Live[];
 }
 
 /** A judge of heads in one situation by one set of rules. */
@@ -82,12 +73,15 @@ export function judgeFor(situation: Situation, rules: readonly Rule[], shop?: Sc
   const prepared = QUESTIONS.map((question): Prepared => {
     const isAsked = question.isAsked(situation);
     const chosen = situation.brief.decisive?.[question.key];
+    const asked = isAsked ? liveRules(question.key, situation, rules, shop) : [];
+    const isOwn = ({ rule }: Live) => !question.isOfShape || rule.grade === 'never' || asksShape(rule);
     return {
       question,
       isAsked,
       isDecisive: isAsked && (chosen ?? question.isDecisive(situation)),
       compute: isAsked ? question.compute?.(situation) : undefined,
-      live: isAsked ? liveRules(question.key, situation, rules, shop) : [],
+      live: asked.filter(isOwn),
+      traits: asked.filter((one) => !isOwn(one)),
     };
   });
   return (head) => ({ head, all: prepared.map((one) => answer(one, head)) });
@@ -105,8 +99,11 @@ function liveRules(
     if (rule.question !== key || rule.off) continue;
     const { school } = rule;
     if (school && schoolOf(school.topic, situation.brief.schools, shop) !== school.side) continue;
-    const asked = every(rule.when, situation);
-    if (asked === false) continue;
+    const held = every(rule.when, situation);
+    if (held === false) continue;
+    const claimed = every(rule.claim ?? [], situation, true);
+    if (claimed === false) continue;
+    const asked = bothOf(held, claimed);
     live.push({ rule, asked, weight: rule.when.reduce((sum, one) => sum + weigh(one), 0) });
   }
   const first = (rule: Rule) => (rule.grade === 'never' ? 1 : 0);
@@ -119,9 +116,31 @@ function liveRules(
   );
 }
 
+function bothOf(a: Live['asked'], b: Live['asked']): Live['asked'] {
+  if (a === true) return b;
+  return b === true ? a : (head) => a(head) && b(head);
+}
+
 const NOTHING: readonly Found[] = [];
 
-function answer({ question, isAsked, isDecisive, compute, live }: Prepared, head: Head): Answer {
+const SHAPE_FACTS = new Set(['shape', 'family']);
+
+const isAboutShape = (condition: Condition): boolean =>
+  'not' in condition
+    ? isAboutShape(condition.not)
+    : 'all' in condition
+      ? condition.all.some(isAboutShape)
+      : 'any' in condition
+        ? condition.any.some(isAboutShape)
+        : SHAPE_FACTS.has(condition.fact);
+
+/** Whether a rule speaks of certain shapes, and not of a trait that any shape can have. */
+const asksShape = ({ when }: Rule): boolean => when.some(isAboutShape);
+
+const firstOf = (live: readonly Live[], head: Head): Rule | undefined =>
+  live.find(({ asked }) => asked === true || asked(head))?.rule;
+
+function answer({ question, isAsked, isDecisive, compute, live, traits }: Prepared, head: Head): Answer {
   if (!isAsked)
     return {
       question,
@@ -132,17 +151,14 @@ function answer({ question, isAsked, isDecisive, compute, live }: Prepared, head
       found: NOTHING,
       rule: undefined,
     };
-  let rule: Rule | undefined;
-  for (const one of live) {
-    if (one.asked !== true && !one.asked(head)) continue;
-    rule = one.rule;
-    break;
-  }
+  let rule = firstOf(live, head);
+  const trait = firstOf(traits, head);
+  if (trait && (!rule || WORTH[trait.grade] < WORTH[rule.grade])) rule = trait;
   const found = compute ? compute(head) : NOTHING;
   let computed: Found | undefined;
   for (const one of found) if (!computed || one.score < computed.score) computed = one;
   const said = rule ? WORTH[rule.grade] : undefined;
-  const isHard = rule?.grade === 'never';
+  const isHard = rule?.grade === 'never' || computed?.isOut === true;
   let score: number | undefined;
   if (isHard) score = 0;
   else if (computed === undefined) score = said;
@@ -163,26 +179,25 @@ export function ruleText(rule: Rule, situation: Situation, head: Head): string {
   });
 }
 
-/** The grounds of an answer: the one that decided first, then the others, the worst before the better. */
+/**
+ * The grounds of an answer: the one that decided first, then others that speak on its side. Where what is usual and what was computed part, both
+ * stand in one sentence, on the side that decided.
+ */
 export function groundsOf(
   { question, found, rule, isHard }: Answer,
   situation: Situation,
   head: Head,
 ): Ground[] {
   const computed = [...found].sort((a, b) => a.score - b.score);
-  const said = rule ? WORTH[rule.grade] : undefined;
-  const worst = computed[0];
-  const isRuleFirst =
-    said !== undefined &&
-    (isHard || worst === undefined || (question.isBoth ? said < worst.score : !worst.isFirm));
-  const readings = computed.map((one): Ground => ({
-    by: one.by,
+  const readings = computed.map(({ by, score, says }): Ground => ({
+    by,
     from: 'reading',
-    side: sideOf(one.score),
-    text: one.says(),
+    side: sideOf(score),
+    text: says(sideOf(score)),
     source: 'computed',
   }));
-  if (!rule || said === undefined) return readings;
+  const said = rule ? WORTH[rule.grade] : undefined;
+  if (!rule || said === undefined) return ownSide(readings);
   const voice: Ground = {
     by: rule.id,
     from: 'rule',
@@ -190,8 +205,27 @@ export function groundsOf(
     text: ruleText(rule, situation, head),
     source: rule.source,
   };
-  return isRuleFirst ? [voice, ...readings] : [...readings, voice];
+  const [worst] = computed;
+  const [reading] = readings;
+  if (!worst || !reading) return [voice];
+  const isRuleFirst = worst.isOut ? false : isHard || (question.isBoth ? said < worst.score : !worst.isFirm);
+  const [lead, other] = isRuleFirst ? [voice, reading] : [reading, voice];
+  const rest = readings.slice(1);
+  if (!isParted(lead, other)) return ownSide([lead, other, ...rest]);
+  const text =
+    lead === voice
+      ? `${voice.text} Computed it is otherwise: ${reading.text}`
+      : `Usual: ${voice.text} But computed: ${reading.text}`;
+  return ownSide([{ ...lead, text }, ...rest]);
 }
+
+/** Whether one speaks for a head and the other against it. */
+const isParted = (a: Ground, b: Ground): boolean =>
+  (a.side === 'for' && b.side === 'against') || (a.side === 'against' && b.side === 'for');
+
+/** Of grounds those on the side of the first. */
+const ownSide = (grounds: readonly Ground[]): Ground[] =>
+  grounds.filter(({ side }) => side === grounds[0]?.side);
 
 /** A ground in the reader’s units. */
 export const groundText = ({ text }: Pick<Ground, 'text'>, system: UnitSystem): string =>

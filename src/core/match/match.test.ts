@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { applyPatch } from 'rfc6902';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { checkBriefDocument, checkDesignDocument, checkRuleSet } from '../../contract/validate.ts';
 import { READINGS } from '../behaviour/index.ts';
@@ -13,6 +14,7 @@ import { FAMILIES } from '../head/families/index.ts';
 import { loadSolids } from '../head/kernel.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
+import { METALS } from '../material/metals/index.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 import { isWhole, runs } from '../test-kit/runs.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
@@ -23,7 +25,8 @@ import { checkRuleFacts } from './check-rules.ts';
 import { every } from './conditions.ts';
 import { factOf, FACTS } from './facts.ts';
 import type { ReadingValues } from './head.ts';
-import { groundsOf, judgeFor, NO, YES } from './judge.ts';
+import { groundsOf, judgeFor } from './judge.ts';
+import { NO, YES } from './marks.ts';
 import type { Matched, Matching } from './match.ts';
 import { matchingFor, matchKept, matchSettled, valuesOf } from './match.ts';
 import { compareStandings, placed } from './order.ts';
@@ -531,22 +534,48 @@ describe('the smallest change', () => {
         const change = smallestChange(matching, design, settled.matched);
         if (change.kind !== 'change') continue;
         found++;
-        const { question, design: made, method } = change.change;
-        const again = matchSettled(matching, made, method);
+        const { question, patch, method, remains } = change.change;
+        // As it is printed, and nothing else, it makes a document of the schema that stands so.
+        const printed = JSON.parse(JSON.stringify(design)) as Design;
+        expect(applyPatch(printed, [...patch]).filter((error) => error !== null)).toEqual([]);
+        expect(checkDesignDocument(printed)).toMatchObject({ ok: true });
+        const again = matchSettled(matching, printed, method);
         if (!again.ok) throw new Error('the changed head cannot be built');
+        expect(again.matched.standing).toEqual(change.change.matched.standing);
+        expect(compareStandings(again.matched.standing, settled.matched.standing)).toBeLessThan(0);
         const score = (matched: Matched, key: string) =>
-          matched.answers.all.find((one) => one.question.key === key)?.score ?? NaN;
-        expect(score(again.matched, question.key)).toBeGreaterThan(score(settled.matched, question.key));
+          matched.answers.all.find((one) => one.question.key === key)?.score;
+        const lifted = score(again.matched, question.key);
+        // What is barred and then is not is no longer said anything against.
+        if (lifted !== undefined) expect(lifted).toBeGreaterThan(score(settled.matched, question.key) ?? NaN);
+        const wasOut = settled.matched.standing.out > 0;
         for (const { question: asked, isDecisive, score: before } of settled.matched.answers.all) {
-          if (!isDecisive || before === undefined) continue;
           const after = score(again.matched, asked.key);
-          expect(after >= YES || after >= NO || before < NO).toBe(true);
-          if (before >= YES) expect(after, asked.key).toBeGreaterThanOrEqual(YES);
+          if (!isDecisive || before === undefined || after === undefined) continue;
+          expect(after >= NO || before < NO).toBe(true);
+          if (before >= YES && !wasOut) expect(after, asked.key).toBeGreaterThanOrEqual(YES);
         }
+        const weakest = Math.min(...again.matched.answers.all.map((one) => one.score ?? 1));
+        expect(remains === undefined).toBe(weakest >= YES);
       }
     }
     expect(found).toBeGreaterThan(5);
   }, 480_000);
+
+  it('is there for a lead head where lead is barred and no price is known', () => {
+    const brief: Brief = {
+      ...(SITUATIONS.find(({ key }) => key === 'rock-drag')?.brief ?? rock),
+      lead: false,
+    };
+    const matching = matchingFor(brief, { rules: RULES });
+    const design = sampleDesign('football');
+    const settled = matchSettled(matching, design);
+    if (!settled.ok) throw new Error('a starter cannot be built');
+    const found = smallestChange(matching, design, settled.matched);
+    if (found.kind !== 'change') throw new Error('no change was found');
+    expect(found.change.question.key).toBe('cost');
+    expect(METALS.find(({ key }) => key === found.change.design.head.metal)?.isLead ?? false).toBe(false);
+  });
 });
 
 describe('the head to make', () => {

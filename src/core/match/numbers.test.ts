@@ -86,8 +86,33 @@ describe('the weights that are usual', () => {
     ],
     [
       'brush, a small one: 1/4 to 3/8 oz',
-      { ...deep(3), cover: { kinds: ['brush and wood'] }, bait: { kind: 'creature', length: 75 } },
+      {
+        ...deep(3),
+        cover: { kinds: ['brush and wood'] },
+        bait: { kind: 'creature', length: 75 },
+        line: { material: 'braid', test: 10 },
+      },
       [7, 11.5],
+    ],
+    [
+      'at a bush’s edge, a short bait on light line: 1/16 to 1/8 oz',
+      {
+        ...deep(2),
+        cover: { kinds: ['brush and wood'] },
+        bait: { kind: 'stubby', length: 70 },
+        line: { material: 'fluorocarbon', test: 3.6 },
+      },
+      [1.7, 4],
+    ],
+    [
+      'pitched on stout line for contact with the bottom: about 3/4 oz',
+      { ...deep(3), fishing: { retrieve: 'pitch' }, line: { material: 'fluorocarbon', test: 9 } },
+      [10.5, 24],
+    ],
+    [
+      'swum through soft weed: to 1/2 oz',
+      { ...deep(1.5), fishing: { retrieve: 'swim' }, cover: { kinds: ['sparse weed'] } },
+      [3.4, 15],
     ],
     ['weedless at 4 ft: 1/16 to 3/16 oz', { ...deep(1.2), cover: { kinds: ['sparse weed'] } }, [1.8, 5.6]],
     ['about docks at 3 m', { ...deep(3), cover: { kinds: ['posts and docks'] } }, [5, 14.5]],
@@ -132,12 +157,22 @@ describe('the weights that are usual', () => {
   });
 
   it('wary fish and cold ones want it slower, aggressive ones bear more', () => {
-    expect(span({ ...deep(6), fish: { size: 'medium', mood: 'wary' } })).toEqual([
+    // On line of 15 lb and more the weight is lessened no further; on 10 lb and less by two fifths and by 35 in a hundred.
+    const stout = { line: { material: 'braid', test: 7 } } as const;
+    expect(span({ ...deep(6), ...stout, fish: { size: 'medium', mood: 'wary' } })).toEqual([
       8.4,
       Math.round(21.5 * Math.sqrt(0.8) * 1000) / 1000,
     ]);
-    expect(span({ ...deep(6, 5) })).toEqual([8.925, Math.round(21.5 * Math.sqrt(0.85) * 1000) / 1000]);
+    expect(span({ ...deep(6, 5), ...stout })).toEqual([
+      8.925,
+      Math.round(21.5 * Math.sqrt(0.85) * 1000) / 1000,
+    ]);
     expect(span({ ...deep(6), fish: { size: 'medium', mood: 'aggressive' } })).toEqual([10.5, 23.65]);
+    const light = { line: { material: 'fluorocarbon', test: 4.5 } } as const;
+    expect(span({ ...deep(6), ...light, fish: { size: 'medium', mood: 'wary' } })).toEqual([
+      Math.round(10.5 * 0.8 * 0.6 * 1000) / 1000,
+      Math.round(21.5 * Math.sqrt(0.8) * 0.65 * 1000) / 1000,
+    ]);
   });
 });
 
@@ -240,9 +275,10 @@ describe('how it rests', () => {
       values,
       isSettled,
     }) ?? [];
-  it('the less, the longer it lies: of a head that lies 0.83 less a twelfth for each second', () => {
-    expect(found({ 'rest.hookUp': 0 }, 1)[0]?.score).toBeCloseTo(0.747, 9);
-    expect(found({ 'rest.hookUp': 0 }, 5)[0]?.score).toBeCloseTo(0.415, 9);
+  it('the less, the longer it lies: of a head that lies 0.65 less 0.065 for each second', () => {
+    expect(found({ 'rest.hookUp': 0 }, 1)[0]?.score).toBeCloseTo(0.585, 9);
+    expect(found({ 'rest.hookUp': 0 }, 5)[0]?.score).toBeCloseTo(0.325, 9);
+    expect(found({ 'rest.hookUp': 0.5 }, 1)[0]?.score).toBeCloseTo(0.7925, 9);
     expect(found({ 'rest.hookUp': 0 }, 12)[0]?.score).toBe(0);
     // A tail 20° up is half as good as a point that stands always.
     expect(found({ 'rest.hookUp': 0.1, 'rest.tailUp': 20 }, 12)[0]).toMatchObject({
@@ -260,7 +296,10 @@ describe('how it rests', () => {
     const stands: ReadingValues = { 'rest.hookUp': 1, 'rest.slopeNose': 20, 'rest.slopeTail': 25 };
     const on = (slope: number, kind: 'gravel' | 'stair-step' = 'gravel') =>
       found(stands, 12, { bottom: { kinds: [kind], slope } })[0];
-    expect([on(19)?.score, on(21)?.score]).toEqual([1, 0.15]);
+    // It holds 20°: surely four degrees before that, surely not four after, half at it, and no step between.
+    expect([15, 16, 18, 20, 22, 25].map((slope) => on(slope)?.score ?? NaN)).toEqual(
+      [1, 1, 0.75, 0.5, 0.25, 0.15].map((score) => expect.closeTo(score, 9) as number),
+    );
     expect(on(21)?.by).toBe('rest.slopeNose');
     expect(on(60, 'stair-step')?.score).toBe(1);
     // Under 8° nothing is said to slide.

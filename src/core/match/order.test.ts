@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { runs } from '../test-kit/runs.ts';
 import type { Answer, Answers } from './judge.ts';
-import { markOf } from './judge.ts';
+import { markOf } from './marks.ts';
 import type { Standing } from './order.ts';
 import { compareStandings, placed, standFor, worstAnswer } from './order.ts';
 import { weakest } from './propose.ts';
@@ -45,56 +45,92 @@ const anyStanding: fc.Arbitrary<Standing> = fc.record({
   out: fc.nat(2),
   wrong: fc.nat(3),
   cares: fc.nat(3),
-  best: fc.nat(4),
+  short: fc.nat(5),
+  made: fc.nat(15),
   doubts: fc.nat(4),
-  fine: fc.nat(6),
+  lacks: fc.nat(6),
   far: fc.nat(20),
+  fits: fc.nat(5),
+  fine: fc.nat(6),
   cost: fc.integer({ min: -12, max: 8 }),
 });
 
 describe('the count of answers', () => {
-  it('tells out, wrong, cares, best, doubts and fine apart', () => {
+  it('tells out, wrong, cares and doubts apart', () => {
     expect(stand([0.1, 0.5, 0.7, 0.95, 0.1, 0.5, 0.7, 0.95, undefined], 4)).toMatchObject({
       out: 1,
       cares: 1,
-      best: 1,
       wrong: 1,
       doubts: 1,
-      fine: 1,
     });
-    // At the very figures: 0.35 is no no any more, 0.65 no care and no doubt, 0.9 as good as can be.
-    expect(stand([0.35, 0.65, 0.9], 3)).toMatchObject({ out: 0, cares: 1, best: 1 });
-    expect(stand([0.35, 0.65, 0.9], 0)).toMatchObject({ wrong: 0, doubts: 1, fine: 1 });
+    // At the very figures: 0.35 is no no any more, 0.65 no care and no doubt.
+    expect(stand([0.35, 0.65, 0.9], 3)).toMatchObject({ out: 0, cares: 1 });
+    expect(stand([0.35, 0.65, 0.9], 0)).toMatchObject({ wrong: 0, doubts: 1 });
     // A hard stop is out wherever it stands.
     expect(stand([1, 1, 0], 0, 2)).toMatchObject({ out: 1, wrong: 0 });
   });
 
-  it('counts each answer once: the sums are the answers', () => {
+  it('counts each answer once', () => {
     const score = fc.option(fc.double({ min: 0, max: 1, noNaN: true }), { nil: undefined });
     fc.assert(
       fc.property(fc.array(score, { maxLength: 16 }), fc.nat(16), (scores, decisive) => {
-        const { out, wrong, cares, best, doubts, fine } = stand(scores, decisive);
-        const said = scores.filter((one) => one !== undefined).length;
-        expect(out + wrong + cares + best + doubts + fine).toBeLessThanOrEqual(said);
-        const middling = scores.filter((one) => one !== undefined && one >= 0.65 && one < 0.9).length;
-        expect(out + wrong + cares + best + doubts + fine + middling).toBe(said);
+        const { out, wrong, cares, doubts } = stand(scores, decisive);
+        const yes = scores.filter((one) => one !== undefined && one >= 0.65).length;
+        expect(out + wrong + cares + doubts + yes).toBe(scores.filter((one) => one !== undefined).length);
       }),
       { numRuns: runs(200) },
     );
   });
+
+  it('compares decisive answers by degree, the worst first, and one bad one outweighs two that are half as bad', () => {
+    const { short: none } = stand([0.65, 0.8, 1], 3);
+    expect(none).toBe(0);
+    const at = (...scores: readonly number[]) => stand(scores, scores.length).short;
+    expect(at(0.6, 1, 1)).toBeGreaterThan(0);
+    expect(at(0.4, 1, 1)).toBeGreaterThan(at(0.5, 0.5, 0.5));
+    expect(at(0.5, 0.6, 1)).toBeGreaterThan(at(0.5, 1, 1));
+    expect(at(0.5, 1, 0.6)).toBe(at(0.6, 0.5, 1));
+    // A hundredth of a score never turns more than one step.
+    for (let score = 0.35; score < 0.65; score += 0.01)
+      expect(at(score)).toBeGreaterThanOrEqual(at(score + 0.01));
+  });
+
+  it('tells what a shape was made for by the decisive questions that ask for the shape, and by no other', () => {
+    const shapes = QUESTIONS.map(({ isOfShape }, i) => (isOfShape ? i : -1)).filter((i) => i >= 0);
+    const others = QUESTIONS.map((_, i) => i).filter((i) => !shapes.includes(i));
+    const all = QUESTIONS.length;
+    const plain = new Array<number>(all).fill(0.8);
+    const { made } = stand(plain, all);
+    for (const i of shapes)
+      expect(stand(plain.with(i, 1), all).made, QUESTIONS[i]?.key).toBeGreaterThan(made);
+    for (const i of others) expect(stand(plain.with(i, 1), all).made, QUESTIONS[i]?.key).toBe(made);
+  });
 });
 
 describe('the order', () => {
-  const base: Standing = { out: 0, wrong: 0, cares: 0, best: 3, doubts: 0, fine: 5, far: 0, cost: 0 };
+  const base: Standing = {
+    out: 0,
+    wrong: 0,
+    cares: 0,
+    short: 0,
+    made: 10,
+    doubts: 0,
+    lacks: 0,
+    far: 0,
+    fits: 4,
+    fine: 30,
+    cost: 0,
+  };
   // What comes first in this list outweighs any amount of what comes after it.
   it.each([
-    ['a decisive no', { out: 1, best: 9, fine: 9, cost: -20 }],
-    ['a wrong answer', { wrong: 1, best: 9, fine: 9, cost: -20 }],
-    ['a care', { cares: 1, best: 9, fine: 9, cost: -20 }],
-    ['less of the best', { best: 2, fine: 9, cost: -20 }],
-    ['a doubt', { doubts: 1, fine: 9, cost: -20 }],
-    ['less that is fine', { fine: 4, cost: -20 }],
-    ['further from the window', { far: 1, cost: -20 }],
+    ['a decisive no', { out: 1, made: 15, fine: 60, cost: -20 }],
+    ['a wrong answer', { wrong: 1, made: 15, fine: 60, cost: -20 }],
+    ['what falls short in what decides', { short: 1, made: 15, fine: 60, cost: -20 }],
+    ['a shape made for something else', { made: 9, fits: 5, fine: 60, cost: -20 }],
+    ['further from the window', { far: 1, fits: 5, fine: 60, cost: -20 }],
+    ['what falls short elsewhere', { lacks: 1, fits: 5, fine: 60, cost: -20 }],
+    ['a bait that goes on less well', { fits: 3, fine: 60, cost: -20 }],
+    ['less that is fine', { fine: 29, cost: -20 }],
     ['dearer', { cost: 1 }],
   ])('%s comes after, whatever speaks for it', (_, change) => {
     expect(compareStandings(base, { ...base, ...change })).toBeLessThan(0);
@@ -115,9 +151,9 @@ describe('the order', () => {
 
   it('gives places as a race does, and keeps the order of what is equal', () => {
     const items = [
-      { name: 'b', stand: { ...base, doubts: 1 } },
+      { name: 'b', stand: { ...base, lacks: 1 } },
       { name: 'a', stand: base },
-      { name: 'c', stand: { ...base, doubts: 1 } },
+      { name: 'c', stand: { ...base, lacks: 1 } },
       { name: 'd', stand: { ...base, out: 1 } },
     ];
     expect(placed(items, ({ stand: one }) => one).map(({ place, item }) => [place, item.name])).toEqual([

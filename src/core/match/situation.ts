@@ -194,6 +194,12 @@ export function situationOf(brief: Brief): Situation {
   };
 }
 
+/** The water of a situation, as its density is worked out from. */
+export const waterOf = ({ temperature, kind }: Situation['water']) => ({
+  temperature,
+  salinity: SALINITY[kind],
+});
+
 /** What a situation says to the computation. */
 export function surroundingsOf(situation: Situation): Surroundings {
   const { water, line, hookTest, rod, rodLength, perTurn, speed, lineOut, stem } = situation;
@@ -213,7 +219,7 @@ export function surroundingsOf(situation: Situation): Surroundings {
     stem,
   };
   return {
-    water: { temperature: water.temperature, salinity: SALINITY[water.kind] },
+    water: waterOf(water),
     depth: water.depth,
     fishing,
   };

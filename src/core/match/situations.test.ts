@@ -2,12 +2,13 @@ import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Brief } from '../document/brief.ts';
 import type { Design } from '../document/design.ts';
-import { starterDesign } from '../document/starter.ts';
-import { FAMILIES } from '../head/families/index.ts';
 import { loadSolids } from '../head/kernel.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import type { Plastic } from '../plastic/schema.ts';
+import type { Expected } from './expected.test-kit.ts';
 import { EXPECTED } from './expected.test-kit.ts';
+import { PRACTICE } from './practice.test-kit.ts';
+import { population } from '../test-kit/population.test-kit.ts';
 import { LAST_TWENTY } from './last-twenty.test-kit.ts';
 import type { Head, ReadingValues } from './head.ts';
 import type { Matched } from './match.ts';
@@ -23,54 +24,15 @@ interface Built {
   readonly values: ReadingValues;
 }
 
-const OUNCE = 28.349523125;
-const WEIGHTS = [1 / 32, 1 / 16, 1 / 8, 1 / 4, 3 / 8, 1 / 2, 3 / 4, 1.25];
-/** Eyes and hooks that go round with the weights, so that every shape has some of each. */
-const EYES = [
-  [60, 'crosswise'],
-  [90, 'in line'],
-  [30, 'in line'],
-] as const;
-const HOOKS: readonly (readonly string[])[] = [
-  ['#8', '#4', '1/0'],
-  ['#1', '2/0', '4/0'],
-  ['3/0', '5/0'],
-];
-
-/** Every shape in every weight with three eyes and hooks of a size with it: a grid that favours none. */
-function grid(): Built[] {
-  const heads: Built[] = [];
-  for (const family of FAMILIES.filter(({ key }) => key !== 'own' && key !== 'imported'))
-    WEIGHTS.forEach((ounces, w) => {
-      EYES.forEach(([angle, plane], e) => {
-        for (const [h, size] of (HOOKS[Math.floor(w / 3)] ?? []).entries()) {
-          // Every other one on most days: what is expected is of shapes, which stay in every weight.
-          if (!isWhole && (w + e + h) % 2 !== 1) continue;
-          // Some are not lead.
-          const metal = angle === 60 && h === 1 ? 'bismuth-tin' : 'lead';
-          const base = starterDesign(family, `${family.key} ${ounces} ${angle} ${size}`);
-          const within = base.eye.setback < 0;
-          const design: Design = {
-            ...base,
-            head: { ...base.head, metal, target: { grams: ounces * OUNCE, of: 'metal' } },
-            hook: { ...base.hook, size },
-            eye: within ? base.eye : { ...base.eye, angle, plane },
-          };
-          const result = evaluate(design);
-          if (result.ok) heads.push({ design: result.design, values: valuesOf(result.readings) });
-        }
-      });
-    });
-  return heads;
-}
-
 const demo = <T>(name: string): T[] =>
   (JSON.parse(readFileSync(`demo/${name}.json`, 'utf8')) as { document: T }[]).map(
     ({ document }) => document,
   );
 
-/** Heads from the top that a shop would show: of all, or of the half that is built on most days. */
-const OFFERED = isWhole ? 40 : 20;
+/** Odd heads beside the plain ones: some on most days. */
+const ODD = isWhole ? 1100 : 220;
+/** Of a hundred heads one would be shown; and never fewer than these. */
+const SHOWN = { share: 0.01, least: 8 } as const;
 
 let heads: Built[] = [];
 let rack: Built[] = [];
@@ -78,7 +40,10 @@ const shelf = demo<Plastic>('plastics');
 
 beforeAll(async () => {
   await loadSolids();
-  heads = grid();
+  heads = population(ODD).flatMap((design) => {
+    const result = evaluate(design);
+    return result.ok ? [{ design: result.design, values: valuesOf(result.readings) }] : [];
+  });
   rack = demo<Design>('designs').flatMap((design) => {
     const result = evaluate(design);
     return result.ok ? [{ design: result.design, values: valuesOf(result.readings) }] : [];
@@ -97,6 +62,27 @@ function order(
     ({ standing }: Matched) => standing,
   );
 }
+/** What leads is of those expected, and what must not be offered is not among the first. */
+function asExpected(
+  brief: Brief,
+  { first, never, also, not }: Expected & { readonly not?: (head: Head) => boolean },
+) {
+  const sorted = order(brief, heads);
+  const best = sorted.filter(({ place }) => place === 1).map(head);
+  expect(best.map(shapeOf).filter((shape) => !first.includes(shape))).toEqual([]);
+  if (also) expect(best.every(also)).toBe(true);
+  const serving = sorted.filter(({ item }) => item.standing.out === 0).map(head);
+  const shown = serving.slice(0, Math.max(SHOWN.least, Math.round(SHOWN.share * heads.length)));
+  expect(shown.map(shapeOf).filter((shape) => never.includes(shape))).toEqual([]);
+  if (not)
+    expect(
+      serving
+        .slice(0, SHOWN.least)
+        .filter(not)
+        .map(({ design }) => design),
+    ).toEqual([]);
+}
+
 const head = ({ item }: { item: Matched }): Head => item.answers.head;
 
 // What practitioners say: common practice, no source.
@@ -108,19 +94,9 @@ describe('every situation of the trade', () => {
   });
 
   it.each(SITUATIONS.map(({ key, brief }) => [key, brief] as const))(
-    '%s: on a grid of all shapes',
+    '%s: among heads of every kind',
     (key, brief) => {
-      const { first, never, also } = EXPECTED[key] ?? { first: [], never: [] };
-      const sorted = order(brief, heads);
-      const best = sorted.filter(({ place }) => place === 1);
-      expect(first).toContain(shapeOf(head(best[0] as (typeof best)[number])));
-      // Whatever must not be offered is out, or comes after everything that is to be.
-      const offered = sorted
-        .filter(({ item }) => item.standing.out === 0)
-        .slice(0, OFFERED)
-        .map((one) => shapeOf(head(one)));
-      expect(offered.filter((shape) => never.includes(shape))).toEqual([]);
-      if (also) expect(best.every((one) => also(head(one)))).toBe(true);
+      asExpected(brief, EXPECTED[key] ?? { first: [], never: [] });
     },
   );
 
@@ -138,14 +114,13 @@ describe('every situation of the trade', () => {
 });
 
 describe('situations that were written last', () => {
-  it.each(LAST_TWENTY)('%s: on a grid of all shapes', (key, said, { first, never }) => {
-    const brief: Brief = { format: 'fern-anvil/brief', version: 2, name: key, ...said };
-    const sorted = order(brief, heads);
-    expect(first).toContain(shapeOf(head(sorted[0] as (typeof sorted)[number])));
-    const offered = sorted
-      .filter(({ item }) => item.standing.out === 0)
-      .slice(0, OFFERED)
-      .map((one) => shapeOf(head(one)));
-    expect(offered.filter((shape) => never.includes(shape))).toEqual([]);
+  it.each(LAST_TWENTY)('%s: among heads of every kind', (key, said, expected) => {
+    asExpected({ format: 'fern-anvil/brief', version: 2, name: key, ...said }, expected);
+  });
+});
+
+describe('what practitioners say of heads of every kind, hinged, guarded and odd ones among them', () => {
+  it.each(PRACTICE.map((one) => [one.key, one] as const))('%s', (_, one) => {
+    asExpected(one.brief, one);
   });
 });

@@ -28,7 +28,15 @@ export const serviceOf = ({ standing: { out, wrong, cares } }: Matched): Service
 
 /** How well it does: those it is made for first. */
 const byBest = (a: Use, b: Use): number =>
-  b.matched.standing.best - a.matched.standing.best || a.matched.standing.doubts - b.matched.standing.doubts;
+  shareMade(b) - shareMade(a) || a.matched.standing.doubts - b.matched.standing.doubts;
+
+/** What the shape was made for, over the questions that ask it: briefs ask more or fewer of them. */
+function shareMade({ matched }: Use): number {
+  const asked = matched.answers.all.filter(
+    ({ question, isDecisive, score }) => question.isOfShape && isDecisive && score !== undefined,
+  );
+  return asked.length === 0 ? 0 : matched.standing.made / asked.length;
+}
 
 const ORDER: readonly Service[] = ['serves', 'with care', 'not there'];
 

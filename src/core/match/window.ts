@@ -103,6 +103,18 @@ const DOCKS: readonly Step[] = [
   [3, 5, 14.5],
   [8, 8, 20],
 ];
+/** Pitched for contact with the bottom on stout tackle: about 3/4 oz. */
+const PITCH_HEAVY: readonly Step[] = [
+  [0.5, 9, 16],
+  [3, 10.5, 24],
+  [8, 14, 32],
+];
+/** Short baits at the edge of a bush on light line: 1/16 to 1/8 oz. */
+const BUSH_EDGE: readonly Step[] = [
+  [0.3, 1.6, 3.8],
+  [2, 1.7, 4],
+  [5, 3, 6.2],
+];
 /** Mats want the heaviest heads, to go through (common practice, no source). */
 const MAT: readonly Step[] = [
   [0.3, 14, 43],
@@ -131,6 +143,12 @@ const mixed = (
   t: number,
 ): readonly [number, number] => [a[0] ** (1 - t) * b[0] ** t, a[1] ** (1 - t) * b[1] ** t];
 
+/** Line that is light for cover, and from which it is stout, kg: 10 and 15 lb (common practice, no source). */
+const LIGHT_LINE = 4.7;
+const STOUT_LINE = 7;
+/** Half an ounce swims through soft vegetation on a shape that sheds it, g. */
+const SWUM_IN_WEED = 15;
+
 /** A bait is small under the one length and large over the other, mm (working values, no source). */
 const SMALL = 80;
 const LARGE = 125;
@@ -151,6 +169,7 @@ function ownWeights({
 /** The usual weights for a way of fishing, by depth, bait, cover and line, before current and speed are reckoned with. */
 export function usualWindow(situation: Situation): Window {
   const { water, retrieve, bait, size, covers, density, hookTest, cold, mood, cast } = situation;
+  const stout = clamp((hookTest - LIGHT_LINE) / (STOUT_LINE - LIGHT_LINE), 0, 1);
   const { depth } = water;
   const isSmall = size === 'panfish';
   const bulk = clamp((bait.length - SMALL) / (LARGE - SMALL), 0, 1);
@@ -186,6 +205,8 @@ export function usualWindow(situation: Situation): Window {
         // A long cast takes weight.
         const far = Math.max(1, cast / 22) ** 0.8;
         const [low, high] = scaled(SWIM);
+        if (covers.some((kind) => kind === 'sparse weed' || kind === 'grass or reeds'))
+          return [[low * far, Math.max(high * far, SWUM_IN_WEED)], 'for swimming through weed'];
         return [[low * far, high * far], 'for swimming at that depth'];
       }
       case 'vertical':
@@ -201,15 +222,33 @@ export function usualWindow(situation: Situation): Window {
       const thick = density === 'thin' ? 0.4 : 1;
       return [mixed(between(WEEDLESS, depth), between(MAT, depth), thick), 'to go through a mat'];
     }
-    if (covers.includes('brush and wood'))
-      return [mixed(between(BRUSH_COMPACT, depth), between(BRUSH, depth), bulk), 'for brush'];
+    if (covers.includes('brush and wood')) {
+      const compact = mixed(between(BUSH_EDGE, depth), between(BRUSH_COMPACT, depth), stout);
+      return stout < 0.5 && bulk < 0.5
+        ? [mixed(compact, between(BRUSH, depth), bulk), 'for a short bait on light line about wood']
+        : [mixed(compact, between(BRUSH, depth), bulk), 'for brush'];
+    }
     if (covers.includes('grass or reeds') || covers.includes('sparse weed')) {
+      // A short bait keeps the weights it has elsewhere.
+      if (own && covers.includes('sparse weed')) return own;
       const [least, most] = between(WEEDLESS, depth);
       // Strong line pulls a heavier head through, and sinks it more slowly.
       return [[least, most * clamp(hookTest / 5, 1, 4) ** 0.5], 'weedless at that depth'];
     }
-    if (covers.includes('posts and docks')) return [scaled(DOCKS), 'about posts and docks'];
+    if (covers.includes('posts and docks') && retrieve !== 'pitch')
+      return own ?? [scaled(DOCKS), 'about posts and docks'];
     if (own) return own;
+    if (retrieve === 'pitch') {
+      const light: readonly [number, number] = covers.includes('posts and docks')
+        ? scaled(DOCKS)
+        : scaled(HOP);
+      const heavy = between(PITCH_HEAVY, depth);
+      // On stout tackle it is pitched to touch bottom at once; a lighter one into holes stays usual beside it.
+      return [
+        [light[0] * (heavy[0] / light[0]) ** stout, light[1] * (heavy[1] / light[1]) ** stout],
+        stout > 0.5 ? 'pitched for contact with the bottom' : 'for pitching at that depth',
+      ];
+    }
     if (retrieve === 'drag')
       return [bait.length < SMALL ? scaled(DRAG) : between(DRAG, depth), 'for dragging at that depth'];
     return [scaled(HOP), 'for working the bottom at that depth'];
@@ -217,7 +256,13 @@ export function usualWindow(situation: Situation): Window {
   const [[least, most], what] = found;
   // Wary and cold fish want it slower, by degrees.
   const slow = (mood === 'wary' ? 0.8 : 1) * (1 - 0.15 * cold);
-  return { least: least * slow, most: most * (mood === 'aggressive' ? 1.1 : slow ** 0.5), what };
+  // And on light line lighter still, cold ones with a compact bait: small hook, small weight and fine wire go together.
+  const finicky = (mood === 'wary' ? 1 : cold * (1 - bulk)) * (1 - stout);
+  return {
+    least: least * slow * (1 - 0.4 * finicky),
+    most: most * (mood === 'aggressive' ? 1.1 : slow ** 0.5 * (1 - 0.35 * finicky)),
+    what,
+  };
 }
 
 /** How far a weight is from a window, as a ratio of 1 or more: how many times too light or too heavy. */

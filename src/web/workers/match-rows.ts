@@ -154,6 +154,8 @@ export type ChangeRow =
       readonly says: string;
       readonly from: Mark;
       readonly to: Mark;
+      /** what is then the weakest answer, where that is not a yes */
+      readonly remains: { readonly question: QuestionKey; readonly mark: Mark } | undefined;
       readonly design: Design;
       /** undefined where the design changes; else the method that is to be used */
       readonly method: MethodKey | undefined;
@@ -166,8 +168,18 @@ export function changeFor(asking: Asking, design: Design): ChangeRow {
   const found = smallestChange(matching, design, settled.matched);
   if (found.kind === 'none helps') return { kind: 'none helps', question: found.question.key };
   if (found.kind === 'none needed') return found;
-  const { question, remedy, from, to, design: made, method } = found.change;
-  return { kind: 'change', question: question.key, says: remedy.says, from, to, design: made, method };
+  const { question, remedies, from, to, remains, design: made, method, patch } = found.change;
+  return {
+    kind: 'change',
+    question: question.key,
+    says: remedies.map(({ says }) => says).join('; '),
+    from,
+    to,
+    remains: remains && { question: remains.question.key, mark: remains.mark },
+    design: made,
+    // Where the design changes too the method is found anew; alone it is what is to be used.
+    method: patch.length === 0 ? method : undefined,
+  };
 }
 
 /** A head that nobody has yet. */

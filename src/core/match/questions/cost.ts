@@ -44,7 +44,8 @@ export const cost: Question = {
           score: price > 0 ? byRatio(dear / price, 0.6) : dear > 0 ? 0.2 : 1,
           isFirm: true,
           by: 'cost.metal',
-          says: () => `Its metal costs ${dear.toFixed(2)}; a lost head may cost ${price.toFixed(2)}.`,
+          says: (side) =>
+            `Its metal costs ${dear.toFixed(2)}, ${side === 'for' ? 'and' : 'but'} a lost head may cost ${price.toFixed(2)}${side === 'for' ? '' : ' at the most'}.`,
         },
       ];
     };

@@ -12,6 +12,7 @@ export const cover: Question = {
   asks: 'Does it come through the cover?',
   mistake: 'a broad head in weed or branches',
   isAsked: ({ covers }) => covers.length > 0,
+  isOfShape: true,
   isDecisive: () => true,
   compute: ({ covers }) => {
     if (!covers.some((kind) => STEMS.includes(kind))) return () => [];
@@ -23,7 +24,8 @@ export const cover: Question = {
           score: share < GATHERS ? 0.15 : Math.min(0.95, 0.35 + (share - GATHERS) * 1.2),
           isFirm: share < GATHERS,
           by: 'pull.shedding',
-          says: () => `${Math.round(100 * share)} in a hundred of its breadth lets a stem slide off.`,
+          says: (side) =>
+            `${side === 'for' ? '' : 'Only '}${Math.round(100 * share)} in a hundred of its breadth lets a stem slide off${side === 'for' ? '' : ': the rest gathers it'}.`,
         },
       ];
     };

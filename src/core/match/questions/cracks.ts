@@ -19,6 +19,7 @@ export const cracks: Question = {
   asks: 'Does it stay out of cracks in the stone, and come free?',
   mistake: 'a pointed head on broken rock',
   isAsked: ({ touches, crack }) => touches && crack >= HOLDS,
+  isOfShape: true,
   isDecisive: () => true,
   compute: ({ crack }) => {
     return (head) => {
@@ -26,8 +27,8 @@ export const cracks: Question = {
       const width = values['pull.crackWidth'];
       const frees = values['pull.popFree'];
       if (width === undefined || frees === undefined) return [];
-      // Metal within a bait meets no stone, and a free hook lets the head roll over what holds it.
-      const isFirm = familyOf(shapeOf(head))?.within !== true && head.design.hook.joint === undefined;
+      // Metal within a bait meets no stone. A hinge changes nothing of it: the shape jams as it did.
+      const isFirm = familyOf(shapeOf(head))?.within !== true;
       if (values['pull.jams'] === 1 && width < crack)
         return [
           {
@@ -45,7 +46,10 @@ export const cracks: Question = {
           // Between, the model cannot tell, and what is usual decides.
           isFirm: isFirm && (score >= SURELY || score < NO),
           by: 'pull.popFree',
-          says: () => `It slides free of what holds it with the line from ${marked(frees, 'angle')} up.`,
+          says: (side) =>
+            side === 'for'
+              ? `It slides free of what holds it with the line from ${marked(frees, 'angle')} up.`
+              : `Held, it slides free only with the line from ${marked(frees, 'angle')} up${side === 'care' ? '' : ', which hardly anybody reaches'}.`,
         },
       ];
     };

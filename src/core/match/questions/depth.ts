@@ -27,7 +27,10 @@ export const depth: Question = {
           score: byRatio(time / QUICK, 0.35),
           isFirm: true,
           by: 'fall.timeToDepth',
-          says: () => `Down to ${marked(water.depth, 'depth')} in ${marked(time, 'time')}.`,
+          says: (side) =>
+            side === 'for'
+              ? `Down to ${marked(water.depth, 'depth')} in ${marked(time, 'time')}.`
+              : `Takes ${marked(time, 'time')} down to ${marked(water.depth, 'depth')}${side === 'care' ? '' : ': too long'}.`,
         },
       ];
     },

@@ -4,11 +4,13 @@ import { outside, usualWindow } from '../window.ts';
 import type { Found, Question } from './question.ts';
 import { byRatio } from './question.ts';
 import { leastFor } from './least.ts';
-import { fitting, nearestSold } from './weights.ts';
+import { fitting } from './weights.ts';
 
 /** A head that weighs just what holds is a fair answer; a tenth more is a good one, and a doubling counts for more than a whole step. */
 const JUST = 0.7;
 const STEEP = 1.1;
+/** Times the weight that just holds from which it holds with ease: then the figure tells nobody anything. */
+const AMPLE = 3;
 
 export const hold: Question = {
   key: 'hold',
@@ -20,6 +22,7 @@ export const hold: Question = {
   compute: (situation) => {
     const usual = usualWindow(situation);
     const least = leastFor(situation);
+    const keeps = situation.touches ? 'the bottom' : 'its place';
     return (head) => {
       const metal = head.values['mass.metal'];
       if (metal === undefined) return [];
@@ -30,10 +33,12 @@ export const hold: Question = {
           score: clamp(JUST + STEEP * Math.log2(metal / held), 0, 1),
           isFirm: true,
           by: 'retrieve.leastWeight',
-          says: () =>
-            metal >= held
-              ? `Keeps the bottom: ${marked(held, 'mass')} of this shape would just do, it has ${marked(metal, 'mass')}.`
-              : `Lifts off: at this speed and current it takes ${marked(held, 'mass')} of this shape, it has ${marked(metal, 'mass')}.`,
+          says: (side) =>
+            side === 'for'
+              ? metal > AMPLE * held
+                ? `Keeps ${keeps} with weight to spare.`
+                : `Keeps ${keeps}: about ${marked(held, 'mass')} of this shape would just do, it has ${marked(metal, 'mass')}.`
+              : `${side === 'care' ? 'Just lifts off' : 'Lifts off'}: at this speed and current it takes ${marked(held, 'mass')} of this shape, it has ${marked(metal, 'mass')}.`,
         });
       // What the water asks goes before what is usual: the window is raised to it, never cut by it.
       const window = {
@@ -42,16 +47,16 @@ export const hold: Question = {
       };
       const ratio = outside(metal, window);
       found.push({
-        score: byRatio(ratio, 0.62),
+        score: byRatio(ratio, 0.7),
         isFirm: true,
         by: 'mass.metal',
-        says: () => {
-          const span = `${marked(nearestSold(window.least), 'mass')} to ${marked(nearestSold(window.most), 'mass')}`;
-          // A weight that is sold as the end of a window is in it.
-          if (ratio <= 1.06)
-            return `${marked(metal, 'mass')} lies in the ${span} that are usual ${usual.what}.`;
+        says: (side) => {
+          const span = `${marked(window.least, 'mass')} to ${marked(window.most, 'mass')}`;
+          if (ratio <= 1) return `${marked(metal, 'mass')} lies in the ${span} that are usual ${usual.what}.`;
           const much = metal < window.least ? 'lighter' : 'heavier';
-          return `${marked(metal, 'mass')} is ${much} than the ${span} that are usual ${usual.what}.`;
+          return side === 'for'
+            ? `${marked(metal, 'mass')} is close to the ${span} that are usual ${usual.what}.`
+            : `${marked(metal, 'mass')} is ${side === 'care' ? 'somewhat ' : 'far '}${much} than the ${span} that are usual ${usual.what}.`;
         },
       });
       return found;

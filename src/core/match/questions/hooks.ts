@@ -5,11 +5,9 @@ import { GRADES } from '../../hook/chart.ts';
 import { surroundingsOf } from '../situation.ts';
 import { nearHooks } from './bait.ts';
 import { marked } from '../../quantity/phrase.ts';
+import { NO, YES } from '../marks.ts';
 import type { Found, Question } from './question.ts';
 import { toDesign } from './question.ts';
-
-/** Index of penetration from which hooks are known to go in: that of a medium 4/0 on 6 lb (common practice, no source). */
-const GOES_IN = 0.24;
 
 export const hooks: Question = {
   key: 'hooks',
@@ -21,7 +19,7 @@ export const hooks: Question = {
   isBoth: true,
   compute: (situation) => {
     const pull = hookSet(fishingOf(surroundingsOf(situation)));
-    return ({ values, isSettled }) => {
+    return ({ design, values, isSettled }) => {
       const found: Found[] = [];
       const wire = values['hook.wire'];
       const guard = values['guard.force'] ?? 0;
@@ -29,25 +27,27 @@ export const hooks: Question = {
         const reckoned = (pull - guard) / ((Math.PI / 4) * wire * wire * DRIVES_HOME);
         const index = Math.max(0, (isSettled ? values['hook.penetration'] : undefined) ?? reckoned);
         found.push({
-          score: Math.min(1, (0.65 * index) / GOES_IN),
+          score: Math.min(1, YES * index),
           isFirm: true,
           by: 'hook.penetration',
-          says: () =>
-            index >= GOES_IN
+          says: (side) =>
+            side === 'for'
               ? `${marked(pull, 'pull')} at the hook drive wire of ${marked(wire, 'size')} home.`
               : `${marked(pull, 'pull')} at the hook${guard > 0.1 * pull ? `, of which the guard takes ${marked(Math.min(guard, pull), 'pull')},` : ''} are little for wire of ${marked(wire, 'size')}.`,
         });
       }
       const bite = (isSettled ? values['rig.bite'] : undefined) ?? values['hook.biteAboveEye'];
       const gap = values['hook.gap'];
-      if (bite !== undefined && gap !== undefined) {
+      // A swinging hook turns on its joint: where the eye of the head stands says nothing of it.
+      if (bite !== undefined && gap !== undefined && !design.hook.joint) {
         const ratio = bite / sureBite(gap);
         found.push({
-          score: Math.min(1, Math.max(0, 0.15 + 0.75 * ratio)),
+          // A point no higher than the eye is barely one; below it the line is in its way.
+          score: Math.min(1, Math.max(0, NO + 0.45 * ratio)),
           isFirm: true,
           by: isSettled && values['rig.bite'] !== undefined ? 'rig.bite' : 'hook.biteAboveEye',
-          says: () =>
-            `The point stands ${marked(bite, 'size')} over the eye${ratio < 0.75 ? ': a poor bite' : ''}.`,
+          says: (side) =>
+            `The point stands ${side === 'for' ? '' : 'only '}${marked(bite, 'size')} over the eye${side === 'against' ? ': a poor bite' : ''}.`,
         });
       }
       return found;

@@ -2,14 +2,16 @@ import { fishingOf } from '../../behaviour/fishing.ts';
 import { GRAVITY } from '../../material/water.ts';
 import { GRADES } from '../../hook/chart.ts';
 import { JOINTS } from '../../hook/joints/index.ts';
+import { clamp } from '../../numeric/vec.ts';
+import { YES } from '../marks.ts';
 import { marked } from '../../quantity/phrase.ts';
 import { surroundingsOf } from '../situation.ts';
 import { nearHooks } from './bait.ts';
 import type { Question } from './question.ts';
 import { toDesign } from './question.ts';
 
-/** The brake over what opens the hook at which a fish is even; a yes is from twice as much on. */
-const EVEN = 0.5;
+/** A hook that opens for good just where the brake slips is a fair answer; by so much it gains with every doubling (working value). */
+const STEEP = 0.36;
 
 export const lands: Question = {
   key: 'lands',
@@ -27,11 +29,13 @@ export const lands: Question = {
       if (opens === undefined) return [];
       return [
         {
-          score: Math.min(1, Math.max(0, 0.4 + 0.36 * Math.log2(opens / slips / EVEN))),
+          score: clamp(YES + STEEP * Math.log2(opens / slips), 0, 1),
           isFirm: true,
           by: 'hook.openingLoad',
-          says: () =>
-            `The hook opens at ${marked(opens, 'pull')}; the brake at three tenths of that line slips at ${marked(slips, 'pull')}.`,
+          says: (side) =>
+            side === 'for'
+              ? `The brake at three tenths of that line slips at ${marked(slips, 'pull')}, before the hook opens at ${marked(opens, 'pull')}.`
+              : `The hook opens at ${marked(opens, 'pull')}${side === 'care' ? ', somewhat' : ', well'} before the brake slips at ${marked(slips, 'pull')}, three tenths of that line.`,
         },
       ];
     };

@@ -29,6 +29,8 @@ export const moves: Question = {
   asks: 'Does it do what this way of fishing wants of it?',
   mistake: 'a head made for another way of fishing',
   isAsked: () => true,
+  isOfShape: true,
+  isPurpose: true,
   isDecisive: () => true,
   changes: ({ retrieve }) => {
     const key = FIRST[retrieve];

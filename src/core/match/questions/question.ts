@@ -1,6 +1,7 @@
 import type { QuestionKey } from '../../document/brief-words.ts';
 import type { Remedy } from '../../rigging/method.ts';
 import type { Head } from '../head.ts';
+import type { Side } from '../marks.ts';
 import type { Situation } from '../situation.ts';
 
 /** What a computation says to a question about one head. */
@@ -9,10 +10,12 @@ export interface Found {
   readonly score: number;
   /** true where the computation decides by itself; else a rule of the trade that speaks goes before it */
   readonly isFirm: boolean;
+  /** true where the head is out by it, whether the question decides or not */
+  readonly isOut?: boolean;
   /** the reading it rests on, or `fit` */
   readonly by: string;
-  /** the same in words, quantities marked for the reader’s units; asked for only where it is shown */
-  readonly says: () => string;
+  /** the same in words that go with the side it speaks on, quantities marked for the reader’s units; asked for only where it is shown */
+  readonly says: (side: Side) => string;
 }
 
 /** One question that a situation asks of a head. */
@@ -32,6 +35,15 @@ export interface Question {
   compute?(situation: Situation): (head: Head) => readonly Found[];
   /** true where rule and computation must both be content: the worse of both decides */
   readonly isBoth?: boolean;
+  /**
+   * true where it is the shape that answers: what a rule says of a trait (a hinge, a metal, a wire) can only lessen the shape’s own grade, and where
+   * the question decides, its grade tells what the shape was made for
+   */
+  readonly isOfShape?: boolean;
+  /** true where it asks for the way of fishing itself */
+  readonly isPurpose?: boolean;
+  /** true where it asks how the bait goes on */
+  readonly isFit?: boolean;
   /** Single changes that may mend a no, the smallest first; each is tried by recomputing. */
   changes?(situation: Situation, head: Head): readonly Remedy[];
 }

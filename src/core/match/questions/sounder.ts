@@ -21,7 +21,10 @@ export const sounder: Question = {
           score: Math.min(1, 0.45 + (0.4 * index) / STANDS_OUT),
           isFirm: false,
           by: values['sonar.hanging'] === undefined ? 'sonar.index' : 'sonar.hanging',
-          says: () => `As it hangs it shows ${index.toFixed(0)} dB over a ball of its size.`,
+          says: (side) =>
+            side === 'for'
+              ? `As it hangs it shows ${index.toFixed(0)} dB over a ball of its size.`
+              : `As it hangs it shows ${index < 0 ? `${(-index).toFixed(0)} dB less than` : `hardly more than`} a ball of its size.`,
         },
       ];
     },

@@ -46,10 +46,10 @@ export const tackle: Question = {
           score: Math.min(byRatio(light, 0.5), byRatio(heavy, 0.5)),
           isFirm: true,
           by: 'rig.mass',
-          says: () =>
-            light > 1
+          says: (side) =>
+            side !== 'for' && light > heavy
               ? `${marked(thrown, 'mass')} with the bait are little to throw on that line${wind === 'calm' ? '' : ' in that wind'}.`
-              : heavy > 1
+              : side !== 'for'
                 ? `${marked(thrown, 'mass')} with the bait are much for that line.`
                 : `${marked(thrown, 'mass')} with the bait go well on that line.`,
         },
@@ -60,8 +60,8 @@ export const tackle: Question = {
           score: Math.min(byRatio(rodLeast / thrown, 0.5), byRatio(thrown / rodMost, 0.5)),
           isFirm: true,
           by: 'mass.total',
-          says: () =>
-            `A ${rod} rod throws ${marked(rodLeast, 'mass')} to ${marked(rodMost, 'mass')}; with the bait it is ${marked(thrown, 'mass')}.`,
+          says: (side) =>
+            `A ${rod} rod throws ${marked(rodLeast, 'mass')} to ${marked(rodMost, 'mass')}; with the bait it is ${marked(thrown, 'mass')}${side === 'for' ? '' : thrown > rodMost ? ', too much' : ', too little'}.`,
         });
       return found;
     };

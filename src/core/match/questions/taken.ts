@@ -34,8 +34,8 @@ export const taken: Question = {
           score: byRatio(fall / SLOW, 0.75 * slow),
           isFirm: true,
           by: 'fall.speed',
-          says: () =>
-            fall > SLOW * 1.15
+          says: (side) =>
+            side !== 'for'
               ? `Falls at ${marked(fall, 'speed')}: ${mood === 'wary' ? 'wary' : 'cold'} fish follow a slower one.`
               : `Falls at ${marked(fall, 'speed')}: slow enough for ${mood === 'wary' ? 'wary' : 'cold'} fish.`,
         });
@@ -45,8 +45,8 @@ export const taken: Question = {
           score: byRatio(height / most, 1),
           isFirm: true,
           by: 'head.height',
-          says: () =>
-            height > most
+          says: (side) =>
+            side !== 'for'
               ? `A head ${marked(height, 'size')} high is large for clear water of ${marked(water.depth, 'depth')}.`
               : `A head ${marked(height, 'size')} high is small enough for clear water.`,
         });

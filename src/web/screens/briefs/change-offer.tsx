@@ -17,7 +17,7 @@ interface Job {
 }
 const run = ({ asking, design }: Job): Promise<ChangeRow> => judgeWorker('now').changeFor(asking, design);
 
-/** The smallest single change that lifts a head’s worst answer, found by recomputing, with buttons that make it. */
+/** The smallest change that lifts a head’s worst answer, one or a pair, found by recomputing, with buttons that make it. */
 export function ChangeOffer({ asking, row }: { readonly asking: Asking; readonly row: Kept<Design> }) {
   const { say } = useUnits();
   const { tell } = useNotices();
@@ -32,7 +32,8 @@ export function ChangeOffer({ asking, row }: { readonly asking: Asking; readonly
   if (output.kind === 'none helps')
     return (
       <p className="change-offer">
-        No single change mends “{questionOf(output.question).name.toLowerCase()}” without harm elsewhere.
+        No single change mends “{questionOf(output.question).name.toLowerCase()}” without harm elsewhere, and
+        no pair of those that were tried.
       </p>
     );
   const says = say(output.says);
@@ -49,7 +50,9 @@ export function ChangeOffer({ asking, row }: { readonly asking: Asking; readonly
     <div className="change-offer">
       <p>
         <b>{says}</b> lifts “{questionOf(output.question).name.toLowerCase()}” from {output.from} to{' '}
-        {output.to}.
+        {output.to === 'unsaid' ? 'nothing said against it' : output.to}.
+        {output.remains &&
+          ` What remains then: “${questionOf(output.remains.question).name.toLowerCase()}” is ${output.remains.mark}.`}
       </p>
       {output.method === undefined ? (
         <>
