@@ -180,8 +180,8 @@ export function ruleText(rule: Rule, situation: Situation, head: Head): string {
 }
 
 /**
- * The grounds of an answer: the one that decided first, then others that speak on its side. Where what is usual and what was computed part, both
- * stand in one sentence, on the side that decided.
+ * The grounds of an answer: the one that decided first, then others that speak on its side. Where what is usual and what was computed of the same
+ * thing part, both stand in one sentence, on the side that decided.
  */
 export function groundsOf(
   { question, found, rule, isHard }: Answer,
@@ -211,7 +211,7 @@ export function groundsOf(
   const isRuleFirst = worst.isOut ? false : isHard || (question.isBoth ? said < worst.score : !worst.isFirm);
   const [lead, other] = isRuleFirst ? [voice, reading] : [reading, voice];
   const rest = readings.slice(1);
-  if (!isParted(lead, other)) return ownSide([lead, other, ...rest]);
+  if (!isParted(lead, other) || !worst.isSame) return ownSide([lead, other, ...rest]);
   const text =
     lead === voice
       ? `${voice.text} Computed it is otherwise: ${reading.text}`

@@ -24,6 +24,7 @@ export const cover: Question = {
           score: share < GATHERS ? 0.15 : Math.min(0.95, 0.35 + (share - GATHERS) * 1.2),
           isFirm: share < GATHERS,
           by: 'pull.shedding',
+          isSame: true,
           says: (side) =>
             `${side === 'for' ? '' : 'Only '}${Math.round(100 * share)} in a hundred of its breadth lets a stem slide off${side === 'for' ? '' : ': the rest gathers it'}.`,
         },

@@ -35,6 +35,7 @@ export const cracks: Question = {
             score: 0.1,
             isFirm,
             by: 'pull.jams',
+            isSame: true,
             says: () =>
               `Its nose enters cracks from ${marked(width, 'size')} and wedges there; those here are some ${marked(crack, 'size')}.`,
           },
@@ -46,6 +47,7 @@ export const cracks: Question = {
           // Between, the model cannot tell, and what is usual decides.
           isFirm: isFirm && (score >= SURELY || score < NO),
           by: 'pull.popFree',
+          isSame: true,
           says: (side) =>
             side === 'for'
               ? `It slides free of what holds it with the line from ${marked(frees, 'angle')} up.`

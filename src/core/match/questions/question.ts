@@ -12,6 +12,8 @@ export interface Found {
   readonly isFirm: boolean;
   /** true where the head is out by it, whether the question decides or not */
   readonly isOut?: boolean;
+  /** true where it answers just what the rules of its question say, so that the two may be set against each other in one sentence */
+  readonly isSame?: boolean;
   /** the reading it rests on, or `fit` */
   readonly by: string;
   /** the same in words that go with the side it speaks on, quantities marked for the reader’s units; asked for only where it is shown */

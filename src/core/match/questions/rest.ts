@@ -1,6 +1,7 @@
 import { clamp } from '../../numeric/vec.ts';
 import { marked } from '../../quantity/phrase.ts';
 import { FAMILIES, familyOf } from '../../head/families/index.ts';
+import { YES } from '../marks.ts';
 import { shapeOf } from '../shapes.ts';
 import type { Question } from './question.ts';
 import { toDesign } from './question.ts';
@@ -66,6 +67,7 @@ export const rest: Question = {
           score: falls ? 0 : 1 - matters * (1 - Math.min(stands, stays)),
           // A head that is made to stand is nothing where it cannot, however short it lies there.
           isOut: falls,
+          isSame: 1 - matters * (1 - Math.min(stands, stays)) < YES || Math.min(stands, stays) >= HALF,
           isFirm: !isOpen && (stands <= LIES || stands >= STANDS || rolls),
           by: rolls ? 'rest.slopeNose' : stands > up ? 'rest.tailUp' : 'rest.hookUp',
           says: (side) => {

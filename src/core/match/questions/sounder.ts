@@ -20,6 +20,7 @@ export const sounder: Question = {
         {
           score: Math.min(1, 0.45 + (0.4 * index) / STANDS_OUT),
           isFirm: false,
+          isSame: true,
           by: values['sonar.hanging'] === undefined ? 'sonar.index' : 'sonar.hanging',
           says: (side) =>
             side === 'for'
