@@ -38,6 +38,8 @@ export * from './match/shapes.ts';
 export * from './match/situation.ts';
 export * from './match/judge.ts';
 export * from './match/marks.ts';
+export * from './match/pairs.ts';
+export * from './match/tackle-for.ts';
 export * from './match/order.ts';
 export * from './match/match.ts';
 export * from './match/change.ts';

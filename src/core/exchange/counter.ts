@@ -6,7 +6,7 @@ import type { RuleSet } from '../document/rules.ts';
 import { familyOf } from '../head/families/index.ts';
 import { loadSolids } from '../head/kernel.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
-import { plasticsFor } from '../judge/pairings.ts';
+import { plasticsForHead } from '../match/pairs.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { isLead, METALS } from '../material/metals/index.ts';
 import { groundsOf } from '../match/judge.ts';
@@ -76,8 +76,8 @@ export async function exportCounterCard(
     ),
     TOLD.not,
   );
-  const goes = plasticsFor(rig, shelf)
-    .filter(({ verdict, meant }) => verdict !== 'bad' && meant !== 'seldom')
+  const goes = plasticsForHead({ design: result.design, values: valuesOf(readings), rig }, shelf, rules)
+    .filter(({ pairing, service }) => pairing.verdict !== 'bad' && service !== 'not there')
     .slice(0, TOLD.baits)
     .flatMap(({ index }) => {
       const plastic = shelf[index];

@@ -107,22 +107,6 @@ export function bestPairing(rig: Rig, plastic: Plastic): Pairing {
   return best;
 }
 
-/** A plastic of a list, as it goes on a head best. */
-export interface PlasticPairing extends Pairing {
-  /** its place in the list that was given */
-  readonly index: number;
-}
-
-/** Plastics for a head, best first; by one method, or each by its best. `rig` is built without a plastic. */
-export function plasticsFor(rig: Rig, plastics: readonly Plastic[], method?: MethodKey): PlasticPairing[] {
-  return plastics
-    .map((plastic, index) => ({
-      index,
-      ...(method ? pairingOf(rig, { plastic, method }) : bestPairing(rig, plastic)),
-    }))
-    .sort((a, b) => byFit(a, b) || a.index - b.index);
-}
-
 /** A hook for a plastic on a head of a shape, with the best method on it. */
 export interface HookPairing extends Pairing {
   readonly size: string;
@@ -150,24 +134,4 @@ export function hooksFor(
     }
   }
   return found.sort(byFit);
-}
-
-/** A head for a plastic. */
-export interface HeadPairing extends Pairing {
-  readonly index: number;
-}
-
-/** How a plastic goes best on each of some designs, best first; what cannot be built is left out. */
-export function headsFor(
-  designs: readonly Design[],
-  plastic: Plastic,
-  metals: readonly Metal[] = METALS,
-): HeadPairing[] {
-  return designs
-    .flatMap((design, index): HeadPairing[] => {
-      const solved = solveTarget(design, metals);
-      if (!solved.ok || checkDesign(solved.design, metals).length > 0) return [];
-      return [{ index, ...bestPairing(solved.rig, plastic) }];
-    })
-    .sort(byFit);
 }

@@ -67,11 +67,16 @@ export type Judge = (head: Head) => Answers;
 
 /**
  * Makes the judge of a situation. Within a question nothing adds up: of the rules that hold the strongest speaks, of equals the one that asks
- * more, then the more cautious; a hard stop always. A firm computation goes before a rule, or both must be content where the question says so.
+ * more, then the more cautious; a hard stop always. Of `only` some questions the others are left unsaid. A firm computation goes before a rule, or both must be content where the question says so.
  */
-export function judgeFor(situation: Situation, rules: readonly Rule[], shop?: Schools): Judge {
+export function judgeFor(
+  situation: Situation,
+  rules: readonly Rule[],
+  shop?: Schools,
+  only?: ReadonlySet<QuestionKey>,
+): Judge {
   const prepared = QUESTIONS.map((question): Prepared => {
-    const isAsked = question.isAsked(situation);
+    const isAsked = (!only || only.has(question.key)) && question.isAsked(situation);
     const chosen = situation.brief.decisive?.[question.key];
     const asked = isAsked ? liveRules(question.key, situation, rules, shop) : [];
     const isOwn = ({ rule }: Live) => !question.isOfShape || rule.grade === 'never' || asksShape(rule);

@@ -65,6 +65,15 @@ const matched = ({ judge, stand }: Matching, head: Head): Matched => {
 /** Ways of fishing for which a body is bent on purpose: it glides; on a straight path it spins. */
 const BENT = new Set<string>(['snap', 'twitch']);
 
+/** Whether a method is meant for a head that is fished so: a trailer behind a skirt, a bent body where it is jerked. */
+export function isMeantIn(situation: Situation, design: Design): (method: MethodKey) => boolean {
+  const isSkirted = design.skirt !== undefined || situation.bait.skirt === true;
+  return (one) => {
+    const { isUnderSkirt, isBentOnPurpose } = methodOf(one);
+    return (!isUnderSkirt || isSkirted) && (!isBentOnPurpose || BENT.has(situation.retrieve));
+  };
+}
+
 /** A head at first, from readings kept at save: quick enough for thousands, and settled afterwards. */
 export const matchKept = (matching: Matching, design: Design, values: ReadingValues): Matched =>
   matched(matching, atFirst(design, values, matching.situation, matching.plastics));
@@ -92,14 +101,9 @@ export function matchSettled(matching: Matching, design: Design, method?: Method
   const plain = evaluate(design, { ...around, isShort: true });
   if (!plain.ok) return plain;
   const { judge, stand, plastics, situation } = matching;
-  const isSkirted = design.skirt !== undefined || situation.bait.skirt === true;
-  const isMeant = (one: MethodKey) => {
-    const { isUnderSkirt, isBentOnPurpose } = methodOf(one);
-    return (!isUnderSkirt || isSkirted) && (!isBentOnPurpose || BENT.has(situation.retrieve));
-  };
   const values = valuesOf(plain.readings);
   const worn = bestWorn({ design: plain.design, values, rig: plain.rig }, plastics, judge, stand, {
-    isMeant,
+    isMeant: isMeantIn(situation, design),
     method,
   });
   const bait =

@@ -116,7 +116,8 @@ const MURKY = 0.5;
 /** How high a rod’s tip is held over the water, as a share of its length (working value). */
 export const TIP = 0.7;
 
-const rodFor = (test: number): RodPower =>
+/** The rod that usually goes with what parts first, kg (common practice, no source). */
+export const usualRod = (test: number): RodPower =>
   test <= 1.2
     ? 'ultra light'
     : test <= 2.2
@@ -179,7 +180,7 @@ export function situationOf(brief: Brief): Situation {
     sounder: or(fishing.sounder, '/fishing/sounder', false),
     line,
     hookTest,
-    rod: or(rod?.power, '/rod/power', rodFor(hookTest)),
+    rod: or(rod?.power, '/rod/power', usualRod(hookTest)),
     action: or(rod?.action, '/rod/action', 'moderate'),
     rodLength,
     perTurn: or(rod?.perTurn, '/rod/perTurn', USUAL_FISHING.perTurn),

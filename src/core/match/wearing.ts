@@ -54,23 +54,38 @@ export interface Ways {
   readonly method?: MethodKey | undefined;
 }
 
+/** Every way some plastics go on a built head, or by one method only: worked out once and judged in as many situations as one likes. */
+export function waysOn(rig: Rig, plastics: readonly Plastic[], method?: MethodKey): Worn[] {
+  const methods = METHODS.filter(({ key }) => method === undefined || key === method);
+  return plastics.flatMap((plastic) =>
+    methods.map(({ key }): Worn => ({ plastic, pairing: pairingOf(rig, { plastic, method: key }) })),
+  );
+}
+
 /** A plastic and a method for a head, chosen by what the situation asks: of the ways it goes on at all, the one that stands best. */
 export function bestWorn(
   { design, values, rig }: Bare,
   plastics: readonly Plastic[],
   judge: Judge,
   stand: Stand,
-  { isMeant, method: wanted }: Ways,
+  { isMeant, method }: Ways,
 ): Worn | undefined {
-  const methods = METHODS.filter(({ key }) => wanted === undefined || key === wanted);
-  const worn = plastics.flatMap((plastic) =>
-    methods.map(({ key }): Worn => ({ plastic, pairing: pairingOf(rig, { plastic, method: key }) })),
-  );
-  const can = worn.filter(({ pairing }) => carries(pairing).score >= NO);
+  return bestOfWays(waysOn(rig, plastics, method), { design, values }, judge, stand, isMeant);
+}
+
+/** The same from ways that are known. */
+export function bestOfWays(
+  ways: readonly Worn[],
+  { design, values }: Pick<Bare, 'design' | 'values'>,
+  judge: Judge,
+  stand: Stand,
+  isMeant: Ways['isMeant'],
+): Worn | undefined {
+  const can = ways.filter(({ pairing }) => carries(pairing).score >= NO);
   const usable = can.filter(({ pairing: { meant, method } }) => meant !== 'seldom' && isMeant(method));
   const tried = usable.length > 0 ? usable : can;
   if (tried.length === 0)
-    return [...worn].sort(
+    return [...ways].sort(
       (a, b) => carries(b.pairing).score - carries(a.pairing).score || byFit(a.pairing, b.pairing),
     )[0];
   return tried
@@ -121,7 +136,8 @@ export function wornAtFirst(
   const outside = values['hook.shankOutside'];
   if (!plastic || gap === undefined || outside === undefined) return undefined;
   const within = familyOf(design.head.family)?.within === true;
-  const made = within && hasRoom(plastic);
+  // A hinged hook cannot be pushed into a bait with its head.
+  const made = within && hasRoom(plastic) && !design.hook.joint;
   // In cover a point without a guard is buried where there is any room for it.
   const isBuried =
     !made &&

@@ -8,7 +8,6 @@ import type {
   Fit,
   Flag,
   GuardWays,
-  HeadPairing,
   HookPairing,
   LadderSpec,
   Metal,
@@ -16,7 +15,6 @@ import type {
   MetalRow,
   MethodKey,
   Plastic,
-  PlasticPairing,
   Problem,
   ReadingId,
   Readings,
@@ -35,13 +33,11 @@ import {
   drawingOf,
   evaluate,
   guardWays,
-  headsFor,
   hooksFor,
   judgeFit,
   loadSolids,
   metalTable,
   PLAIN_WATER,
-  plasticsFor,
   sectionOf,
   solveTarget,
   surfaceMesh,
@@ -50,7 +46,17 @@ import {
   weightOf,
 } from '../../core/index.ts';
 
-import { changeFor, matchFirst, matchWhole, propose, sayings, uses } from './match-rows.ts';
+import {
+  changeFor,
+  heads,
+  matchFirst,
+  matchWhole,
+  pairings,
+  propose,
+  sayings,
+  tackle,
+  uses,
+} from './match-rows.ts';
 
 /** A design judged, as plain data for the screen. */
 export type Judged =
@@ -158,27 +164,9 @@ function baited(
   });
 }
 
-/** How several plastics go on a design, best first, each by its best method or all by one; empty when the design cannot be built. */
-function pairings(
-  design: Design,
-  plastics: readonly Plastic[],
-  metals: readonly Metal[] | undefined,
-  method?: MethodKey,
-): PlasticPairing[] {
-  const solved = solveTarget(design, metals);
-  return solved.ok ? plasticsFor(solved.rig, plastics, method) : [];
-}
-
 /** Hooks for a plastic on a design's head, best first. */
 const hooks = (design: Design, plastic: Plastic, metals: readonly Metal[] | undefined): HookPairing[] =>
   hooksFor(design, plastic, metals);
-
-/** How a plastic goes on each of some designs, best first. */
-const heads = (
-  designs: readonly Design[],
-  plastic: Plastic,
-  metals: readonly Metal[] | undefined,
-): HeadPairing[] => headsFor(designs, plastic, metals);
 
 /** A head as it is built. */
 export interface Built {
@@ -395,6 +383,7 @@ const service = {
   propose: awaited(propose),
   uses: awaited(uses),
   sayings: awaited(sayings),
+  tackle: awaited(tackle),
   twoMetals: awaited(twoMetals),
   wet: awaited(wet),
   model: awaited(model),

@@ -10,26 +10,35 @@ import type {
   Mark,
   Matched,
   Matching,
+  PairedAt,
+  Pairing,
   QuestionKey,
   ReadingValues,
   RuleSet,
   SayingRow,
   Service,
   Standing as RankedStanding,
+  TackleAdvice,
 } from '../../core/index.ts';
 import {
+  bareHead,
   drawingOf,
   evaluate,
   PLAIN_WATER,
   groundsOf,
+  headsForPlastic,
   matchingFor,
   matchKept,
   matchSettled,
+  pairJudge,
   placed,
+  plasticsForHead,
   proposeHead,
   shapeOf,
+  situationOf,
   smallestChange,
   standKept,
+  tackleFor,
   testSayings,
   usesOf,
   valuesOf,
@@ -199,6 +208,69 @@ export function propose(asking: Asking, tell: (tried: number) => void): Proposed
     row: rowOf('proposed', matching, found.matched),
     drawing: result.ok ? drawingOf(result.rig) : undefined,
   };
+}
+
+/** A head with a plastic as plain data: how it goes on, what it serves best, and what is held against it there. */
+export interface PairRow {
+  /** its place in the list that was given */
+  readonly index: number;
+  readonly method: MethodKey;
+  readonly verdict: Pairing['verdict'];
+  readonly why: readonly string[];
+  /** the use it serves best, in words */
+  readonly use: string;
+  readonly service: Service;
+  /** what decides against it there, or asks for care */
+  readonly against: string;
+}
+
+function pairRow({ index, pairing, use, service, brief, matched: { answers } }: PairedAt): PairRow {
+  const worst = service === 'serves' ? undefined : worstAnswer(answers);
+  return {
+    index,
+    method: pairing.method,
+    verdict: pairing.verdict,
+    why: pairing.why,
+    use,
+    service,
+    against: worst ? (groundsOf(worst, situationOf(brief), answers.head)[0]?.text ?? '') : '',
+  };
+}
+
+/** How several plastics go on a design, best first; empty when the design cannot be built. */
+export function pairings(
+  design: Design,
+  plastics: readonly Plastic[],
+  rules: Asking['rules'],
+  metals: readonly Metal[] | undefined,
+): PairRow[] {
+  const head = bareHead(design, metals);
+  return head ? plasticsForHead(head, plastics, rules).map(pairRow) : [];
+}
+
+/** How a plastic goes on each of some designs, best first. */
+export const heads = (
+  designs: readonly Design[],
+  plastic: Plastic,
+  rules: Asking['rules'],
+  metals: readonly Metal[] | undefined,
+): PairRow[] => headsForPlastic(designs, plastic, rules, metals).map(pairRow);
+
+/** Line and rod for a head with a bait on it by a method, in the use the pair serves best; undefined where it cannot be built. */
+export function tackle(
+  design: Design,
+  plastic: Plastic,
+  method: MethodKey,
+  rules: Asking['rules'],
+  metals: readonly Metal[] | undefined,
+): { readonly use: string; readonly advice: TackleAdvice } | undefined {
+  const head = bareHead(design, metals);
+  if (!head) return undefined;
+  const { brief, use, pairing } = pairJudge(rules)(head, plastic, method);
+  const whole = evaluate(design, { ...PLAIN_WATER, ...(metals ? { metals } : {}) }, { plastic, method });
+  if (!whole.ok) return undefined;
+  const worn = { design: whole.design, values: valuesOf(whole.readings), worn: { plastic, pairing } };
+  return { use, advice: tackleFor(worn, brief, rules) };
 }
 
 /** What a head is good for, as plain data. */

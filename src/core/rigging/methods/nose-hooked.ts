@@ -17,6 +17,13 @@ export const noseHooked = methodKind({
   isApart: true,
   freeGap: FREE_GAP.bare,
   wants: 'a bait that can bear to be held by its nose',
+  obstacle: ({ family }) =>
+    family.within
+      ? {
+          text: 'The weight of this head is made to lie inside a bait: hooked by its nose alone it would hang bare before it.',
+          remedies: [],
+        }
+      : undefined,
   seat: ({ hook }) => hook.bendRear[0] + AHEAD,
   lay({ hook, section }) {
     const level = hook.bendRear[2];

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { MethodKey, Plastic, PlasticPairing, Skirt, Vec2 } from '../../../core/index.ts';
+import type { MethodKey, Plastic, Skirt, Vec2 } from '../../../core/index.ts';
 import {
   METHODS,
   plasticKindOf,
@@ -13,6 +13,7 @@ import { useUnits } from '../../data/units.ts';
 import { PlasticFigure } from '../../drawing/plastic-figure.tsx';
 import { Choice, Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
+import type { PairRow } from '../../workers/match-rows.ts';
 import { SIGN } from './rig-checks.tsx';
 
 type Water = (typeof WATERS)[number];
@@ -33,7 +34,7 @@ export function RigChoices({
 }: {
   readonly plastics: readonly Kept<Plastic>[];
   /** in the order of the plastics’ list; undefined until they are known */
-  readonly pairings: readonly PlasticPairing[] | undefined;
+  readonly pairings: readonly PairRow[] | undefined;
   readonly chosen: string;
   readonly method: MethodKey;
   readonly water: Water;
@@ -115,7 +116,7 @@ export function RigChoices({
             <button
               type="button"
               aria-pressed={id === chosen}
-              title={pairing?.why.join(' ')}
+              title={pairing && [...pairing.why, `Best for: ${pairing.use}.`].join(' ')}
               onClick={() => onPlastic(id, pairing && pairing.verdict !== 'bad' ? pairing.method : undefined)}
             >
               <b>{document.name}</b>

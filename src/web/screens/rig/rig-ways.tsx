@@ -1,10 +1,13 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import type { Kept } from '../../../contract/api.ts';
-import type { Design, HeadPairing, HookPairing, Metal, Plastic } from '../../../core/index.ts';
+import type { Kept, RulesInForce } from '../../../contract/api.ts';
+import type { Design, HookPairing, Metal, MethodKey, Plastic } from '../../../core/index.ts';
 import { METHODS } from '../../../core/index.ts';
+import { useUnits } from '../../data/units.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import type { PairRow } from '../../workers/match-rows.ts';
 import { SIGN } from './rig-checks.tsx';
+import { RigTackle } from './rig-tackle.tsx';
 
 interface HookJob {
   readonly design: Design;
@@ -17,34 +20,40 @@ const runHooks = ({ design, plastic, metals }: HookJob): Promise<HookPairing[]> 
 interface HeadJob {
   readonly designs: readonly Design[];
   readonly plastic: Plastic;
+  readonly rules: RulesInForce['document'];
   readonly metals: readonly Metal[];
 }
-const runHeads = ({ designs, plastic, metals }: HeadJob): Promise<HeadPairing[]> =>
-  judgeWorker('later').heads(designs, plastic, metals);
+const runHeads = ({ designs, plastic, rules, metals }: HeadJob): Promise<PairRow[]> =>
+  judgeWorker('later').heads(designs, plastic, rules, metals);
 
 const methodName = (key: string): string => METHODS.find((method) => method.key === key)?.name ?? key;
 
-/** The other ways round: which hook on this head takes this plastic best, and which heads do. */
+/** The other ways round: which hook on this head takes this plastic best, which heads serve with it, and on what line and rod. */
 export function RigWays({
   design,
   plastic,
+  method,
+  rules,
   metals,
   heads,
   onHook,
 }: {
   readonly design: Design;
   readonly plastic: Kept<Plastic>;
+  readonly method: MethodKey;
+  readonly rules: RulesInForce['document'];
   readonly metals: readonly Metal[];
   /** heads of the Rack that are looked at */
   readonly heads: readonly Kept<Design>[];
   readonly onHook: (hook: HookPairing) => void;
 }) {
   const { document } = plastic;
+  const { say } = useUnits();
   const hookJob = useMemo<HookJob>(() => ({ design, plastic: document, metals }), [design, document, metals]);
   const { output: hooks } = useJudged(hookJob, runHooks);
   const headJob = useMemo<HeadJob>(
-    () => ({ designs: heads.map((kept) => kept.document), plastic: document, metals }),
-    [heads, document, metals],
+    () => ({ designs: heads.map((kept) => kept.document), plastic: document, rules, metals }),
+    [heads, document, rules, metals],
   );
   const { output: ranked } = useJudged(headJob, runHeads);
   return (
@@ -80,14 +89,20 @@ export function RigWays({
                 </Link>{' '}
                 <span className={`plastic-verdict plastic-${head.verdict}`}>{SIGN[head.verdict]}</span>
                 <small>
-                  {methodName(head.method)}
-                  {head.why[0] ? `. ${head.why[0]}` : ''}
+                  {methodName(head.method)}.{' '}
+                  {head.service === 'serves'
+                    ? `Serves: ${head.use}.`
+                    : `${head.use}, ${head.service}: ${say(head.against)}`}
                 </small>
               </li>
             ) : null;
           })}
         </ol>
         {!ranked && <p className="stores-note">Trying it on every head …</p>}
+      </div>
+      <div>
+        <h2>Line and rod</h2>
+        <RigTackle design={design} plastic={document} method={method} rules={rules} metals={metals} />
       </div>
     </section>
   );

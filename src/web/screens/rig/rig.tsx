@@ -1,19 +1,18 @@
 import { useCallback, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import type { Kept } from '../../../contract/api.ts';
+import type { Kept, RulesInForce } from '../../../contract/api.ts';
 import type {
   Design,
   Metal,
   MethodKey,
   Plastic,
-  PlasticPairing,
   ReadingId,
   Remedy,
   Surroundings,
 } from '../../../core/index.ts';
 import { applyRemedy, METALS, METHODS, PLAIN_WATER, SALINITY, WATERS } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
-import { useFew, useList, useOne, useRack, useStores } from '../../data/queries.ts';
+import { useFew, useList, useOne, useRack, useRules, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Panel } from '../../parts/panel.tsx';
@@ -21,6 +20,7 @@ import { Slider } from '../../parts/slider.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import type { PairRow } from '../../workers/match-rows.ts';
 import { RigChecks } from './rig-checks.tsx';
 import { RigChoices } from './rig-choices.tsx';
 import { RigDrawing } from './rig-drawing.tsx';
@@ -33,8 +33,11 @@ export function RigScreen() {
   const design = useOne('designs', id);
   const plastics = useList('plastics');
   const stores = useStores();
-  if (design.isPending || plastics.isPending || stores.isPending) return <Loading what="the rig" />;
+  const rules = useRules();
+  if (design.isPending || plastics.isPending || stores.isPending || rules.isPending)
+    return <Loading what="the rig" />;
   if (design.isError) return <Failed error={design.error} retry={() => void design.refetch()} />;
+  if (rules.isError) return <Failed error={rules.error} retry={() => void rules.refetch()} />;
   if (plastics.isError) return <Failed error={plastics.error} retry={() => void plastics.refetch()} />;
   if (plastics.data.length === 0) {
     return (
@@ -51,6 +54,7 @@ export function RigScreen() {
       key={design.data.id}
       kept={design.data}
       plastics={plastics.data}
+      rules={rules.data.document}
       metals={stores.data?.metals ?? METALS}
     />
   );
@@ -69,10 +73,11 @@ const runRig = ({ design, plastic, method, surroundings, turn }: Job) =>
 interface ListJob {
   readonly design: Design;
   readonly plastics: readonly Plastic[];
+  readonly rules: RulesInForce['document'];
   readonly metals: readonly Metal[];
 }
-const runPairings = ({ design, plastics, metals }: ListJob): Promise<PlasticPairing[]> =>
-  judgeWorker('later').pairings(design, plastics, metals);
+const runPairings = ({ design, plastics, rules, metals }: ListJob): Promise<PairRow[]> =>
+  judgeWorker('later').pairings(design, plastics, rules, metals);
 
 /** Heads of the Rack tried for a plastic at most. */
 const HEADS = 40;
@@ -80,10 +85,11 @@ const HEADS = 40;
 interface Props {
   readonly kept: Kept<Design>;
   readonly plastics: readonly Kept<Plastic>[];
+  readonly rules: RulesInForce['document'];
   readonly metals: readonly Metal[];
 }
 
-function RigOf({ kept, plastics, metals }: Props) {
+function RigOf({ kept, plastics, rules, metals }: Props) {
   const { document, edit, state } = useDraft('designs', kept);
   const { format, say, system } = useUnits();
   const { search, set, setAll } = useAddress();
@@ -123,8 +129,8 @@ function RigOf({ kept, plastics, metals }: Props) {
   );
   const { output, for: answered, error } = useJudged(job, runRig);
   const listJob = useMemo<ListJob>(
-    () => ({ design: document, plastics: plastics.map((one) => one.document), metals }),
-    [document, plastics, metals],
+    () => ({ design: document, plastics: plastics.map((one) => one.document), rules, metals }),
+    [document, plastics, rules, metals],
   );
   const { output: pairings } = useJudged(listJob, runPairings);
   const value = (id: ReadingId) => (output?.judged.ok ? (output.judged.readings[id]?.value ?? NaN) : NaN);
@@ -217,6 +223,8 @@ function RigOf({ kept, plastics, metals }: Props) {
               <RigWays
                 design={document}
                 plastic={chosen}
+                method={method}
+                rules={rules}
                 metals={metals}
                 heads={heads}
                 onHook={({ size, style, method: best }) => {

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import type { Kept } from '../../../contract/api.ts';
-import type { Design, HeadPairing, Metal, Plastic } from '../../../core/index.ts';
+import type { Kept, RulesInForce } from '../../../contract/api.ts';
+import type { Design, Metal, Plastic } from '../../../core/index.ts';
 import {
   COLOUR_CLASSES,
   cutOf,
@@ -19,13 +19,14 @@ import {
   weighedDensity,
 } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
-import { useFew, useRack, useRemove, useStores } from '../../data/queries.ts';
+import { useFew, useRack, useRemove, useRules, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import type { PairRow } from '../../workers/match-rows.ts';
 import { PlasticPlate } from './plastic-plate.tsx';
 import { DENSITY_OF } from './density-of.ts';
 
@@ -281,15 +282,17 @@ const HEADS = 40;
 interface Job {
   readonly designs: readonly Design[];
   readonly plastic: Plastic;
+  readonly rules: RulesInForce['document'];
   readonly metals: readonly Metal[] | undefined;
 }
-const run = ({ designs, plastic, metals }: Job): Promise<HeadPairing[]> =>
-  judgeWorker('later').heads(designs, plastic, metals);
+const run = ({ designs, plastic, rules, metals }: Job): Promise<PairRow[]> =>
+  judgeWorker('later').heads(designs, plastic, rules, metals);
 
 /** The heads of the Rack it goes on, best first. */
 function UsedBy({ plastic, id }: { readonly plastic: Plastic; readonly id: string }) {
   const rack = useRack();
   const metals = useStores().data?.metals;
+  const rules = useRules().data?.document;
   const ids = useMemo(
     () =>
       (rack.data?.cards ?? [])
@@ -299,9 +302,9 @@ function UsedBy({ plastic, id }: { readonly plastic: Plastic; readonly id: strin
     [rack.data],
   );
   const { rows: heads } = useFew(ids);
-  const job = useMemo<Job>(
-    () => ({ designs: heads.map(({ document }) => document), plastic, metals }),
-    [heads, plastic, metals],
+  const job = useMemo<Job | undefined>(
+    () => rules && { designs: heads.map(({ document }) => document), plastic, rules, metals },
+    [heads, plastic, rules, metals],
   );
   const { output } = useJudged(job, run);
   const fitting = (output ?? []).filter(({ verdict }) => verdict !== 'bad').slice(0, 8);
@@ -312,14 +315,14 @@ function UsedBy({ plastic, id }: { readonly plastic: Plastic; readonly id: strin
         <p className="stores-note">{output ? 'None on the Rack, as they are.' : 'Trying …'}</p>
       )}
       <ul>
-        {fitting.map(({ index, method, verdict, why }) => {
+        {fitting.map(({ index, method, verdict, use, service }) => {
           const head = heads[index];
           return head ? (
             <li key={head.id}>
               <Link to={`/designs/${head.id}/rig?plastic=${id}&method=${method}`}>{head.document.name}</Link>{' '}
               <small>
-                {verdict === 'good' ? '✓' : '▲'} {METHODS.find(({ key }) => key === method)?.name}
-                {why[0] ? `. ${why[0]}` : ''}
+                {verdict === 'good' ? '✓' : '▲'} {METHODS.find(({ key }) => key === method)?.name}.{' '}
+                {service === 'serves' ? 'Serves' : service === 'with care' ? 'With care' : 'Not for'}: {use}.
               </small>
             </li>
           ) : null;
