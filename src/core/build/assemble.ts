@@ -17,7 +17,7 @@ import { recess } from '../head/features/recess.ts';
 import { roughArea } from '../head/surface.ts';
 import type { Profile } from '../head/profile.ts';
 import type { Bulk } from '../head/quadrature.ts';
-import { hookMeasures } from '../hook/chart.ts';
+import { hookMeasures, soldGap } from '../hook/chart.ts';
 import type { HookPath } from '../hook/path.ts';
 import { eyeRadius, hookPath, legDirection } from '../hook/path.ts';
 import { torusVolume, wholeWire, wireWithin } from '../hook/wire.ts';
@@ -152,6 +152,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS, like
     skirt: design.skirt,
     drag: design.drag,
     measures,
+    soldGap: soldGap(design.hook) ?? measures.gap,
     isHookMeasured: design.hook.measured !== undefined,
     metal,
     density,

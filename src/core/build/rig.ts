@@ -100,6 +100,8 @@ export interface Rig {
   readonly keeperKind: KeeperKey;
   readonly hook: HookPath;
   readonly measures: HookMeasures;
+  /** gap of the size the hook is sold by, mm: a style that is wide for other reasons is no larger a hook */
+  readonly soldGap: number;
   /** the hook's sizes are the shop's own, and not the chart's */
   readonly isHookMeasured: boolean;
   readonly guard: GuardBody | undefined;

@@ -7,11 +7,21 @@ import type { MeshQuality } from './loft.ts';
 import type { Mesh } from './mesh.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 
-/** A solid of the library from a mesh of ours; throws with its reason when that is not closed. */
+/** A solid of the library from a mesh of ours, an empty one from no facets at all; throws with its reason when that is not closed. */
 export function solidOf(kernel: ManifoldToplevel, mesh: Mesh): Manifold {
+  // A slot as broad as the body leaves nothing: that is no mistake of the mesh.
+  if (mesh.triangles.length === 0) return nothing(kernel);
   const made = toManifold(kernel, mesh);
   if (made.status() !== 'NoError') throw new Error(`The solid could not be closed: ${made.status()}.`);
   return made;
+}
+
+/** A solid without any metal. */
+function nothing(kernel: ManifoldToplevel): Manifold {
+  const one = kernel.Manifold.cube(1);
+  const none = one.subtract(one);
+  one.delete();
+  return none;
 }
 
 /** The body of a head as a solid of the library: loft or imported mesh, with its shapes joined and cut in their order. The caller deletes it. */

@@ -64,6 +64,10 @@ interface Chosen {
   readonly measured?: HookMeasures | undefined;
 }
 
+/** Gap of the size a hook is sold by, mm, whatever its style makes of it; of a measured one its own; undefined where the chart lacks the size. */
+export const soldGap = ({ size, measured }: Pick<Chosen, 'size' | 'measured'>): number | undefined =>
+  measured?.gap ?? HOOK_CHART[chartIndex(size)]?.gap;
+
 /** Measures of a hook from the chart, its grade and its style, or as measured; undefined when the chart lacks the size. */
 export function hookMeasures(spec: Chosen): HookMeasures | undefined {
   if (spec.measured) return spec.measured;

@@ -3,6 +3,7 @@ import type { ReadingId } from '../behaviour/index.ts';
 import type { Bait, Rig } from '../build/rig.ts';
 import type { Design } from '../document/design.ts';
 import type { Plastic } from '../plastic/schema.ts';
+import { hookSizeLimits } from '../rigging/limits.ts';
 import { usualPlastic } from '../plastic/usual.ts';
 import type { LaidMeasures } from '../rigging/method.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
@@ -156,7 +157,6 @@ describe('limits (common practice, no source)', () => {
     ['rig.straight', (v) => ({ method: 'buried', read: { 'rig.bend': v } }), -16, -8, 28, 40],
     ['rig.straight', (v) => ({ method: 'bent', read: { 'rig.bend': v } }), -22, -14, -4, 0],
     ['rig.back', (v) => ({ method: 'exposed', read: { 'rig.cover': -v } }), -1.5, -0.6, 1.2, 2.5],
-    ['rig.hookSize', (v) => ({ laid: { length: GAP / v } }), undefined, 1e-3, 0.2, 0.26],
   ])('%s %#: good, barely and not', (id, given, tight, good, most, bad) => {
     const at = (value: number) => verdict(id, given(value));
     expect(at(good + HAIR)).toBe('good');
@@ -377,8 +377,8 @@ describe('what is said, and what to do', () => {
     const off = check('rig.back', { method: 'exposed', read: { 'rig.cover': -9 } });
     expect(off.remedies).toMatchObject([{ of: 'method', value: 'skin' }]);
     expect(off.says).toMatch(/stands off the back/);
-    const large = check('rig.hookSize', { laid: { length: 30 } });
-    expect(large.value).toBeCloseTo(GAP / 30, 12);
+    const large = check('rig.hookSize', { laid: { length: 60 }, plastic: { ...PLASTIC, height: 8 } });
+    expect(large.value).toBeCloseTo(RIG.soldGap / 60, 12);
     expect(large.fix).toBe('Go to 5/0, or take a longer bait.');
   });
 
@@ -496,7 +496,7 @@ describe('a remedy done', () => {
             own &&
             laid.freeGap >= kind.freeGap.good * gap &&
             laid.tailRoom >= 0.06 * plastic.length &&
-            gap <= 0.2 * laid.length &&
+            gap <= hookSizeLimits({ length: laid.length, height: plastic.height }).good[1] * laid.length &&
             (!kind.straight || laid.bend <= kind.straight.good[1])
           );
         };

@@ -10,7 +10,7 @@ import { hasRoom } from '../rigging/lay.ts';
 import { toDesign, toMethod } from '../rigging/laying.ts';
 import {
   ALONG_BACK,
-  HOOK_SIZE,
+  hookSizeLimits,
   IN_ROOM,
   INSIDE,
   SEAT,
@@ -297,14 +297,14 @@ function backCheck({ plastic, laid, value }: Look): FitCheck {
 /** How deep a wire beds into a flat back that it lies along, mm: half of itself. */
 const laidIn = ({ cover }: LaidMeasures): number => -cover / 2;
 
-function sizeCheck({ rig, laid, anyHook, remedies }: Look): FitCheck {
+function sizeCheck({ rig, plastic, laid, anyHook, remedies }: Look): FitCheck {
   return checked(
     {
       id: 'rig.hookSize',
       name: 'Gap of the hook over the bait’s length',
-      value: rig.measures.gap / laid.length,
+      value: rig.soldGap / laid.length,
       quantity: 'share',
-      ...HOOK_SIZE,
+      ...hookSizeLimits({ length: laid.length, height: plastic.height }),
     },
     (verdict) =>
       verdict === 'good'

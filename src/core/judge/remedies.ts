@@ -10,7 +10,7 @@ import { chartIndex, HOOK_CHART } from '../hook/chart.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import type { Rig } from '../build/rig.ts';
 import { plasticKindOf } from '../plastic/kinds/index.ts';
-import { HOOK_SIZE, MOST_CUT, TAIL_ROOM } from '../rigging/limits.ts';
+import { hookSizeLimits, MOST_CUT, TAIL_ROOM } from '../rigging/limits.ts';
 import type { LaidMeasures, MethodKind, Remedy } from '../rigging/method.ts';
 import type { MethodKey } from '../rigging/methods/index.ts';
 import { METHODS } from '../rigging/methods/index.ts';
@@ -53,7 +53,7 @@ export function firstFittingHook(
       exitShare <= good[1] &&
       freeGap >= method.freeGap.good * rig.measures.gap &&
       tailRoom >= TAIL_ROOM * plastic.length &&
-      rig.measures.gap <= HOOK_SIZE.good[1] * length &&
+      rig.soldGap <= hookSizeLimits({ length, height: plastic.height }).good[1] * length &&
       (!method.straight || bend <= method.straight.good[1]);
     if (fits) return size;
   }

@@ -60,7 +60,7 @@ describe('common practice, no source', () => {
   it('a stubby bait weedless takes a 2/0 and no larger', () => {
     const verdict = (size: string) =>
       rigged(starter('stubby', size), bait('stubby', 2.75), 'buried').fit.verdict;
-    expect(['2/0', '3/0', '4/0'].map(verdict)).toEqual(['good', 'tight', 'tight']);
+    expect(['2/0', '3/0', '4/0'].map(verdict)).toEqual(['good', 'tight', 'bad']);
   });
 
   it('a 3.5 in compact claw takes a 2/0, a full 4 in one a 4/0, a 5/0 barely and a 6/0 not', () => {

@@ -387,7 +387,7 @@ describe('the plastic and the way that are chosen', () => {
   it('of those that do not go on are those that are carried best', () => {
     // Baits as thick as a wrist: none goes on, and each is carried badly by its own measure.
     const plastics = [1, 2, 3].map((much) => ({
-      ...usualPlastic('stick', 2),
+      ...usualPlastic('stick', 1),
       name: `Fat ${much}`,
       height: 60 * much,
       breadth: 60 * much,

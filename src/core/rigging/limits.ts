@@ -35,8 +35,23 @@ export const BENT: Limits = { good: [-14, -4], tight: [-22, 0] };
 /** Body that should stay free behind the hook, as a share of its length (working limit). */
 export const TAIL_ROOM = 0.06;
 
-/** Gap of the hook over the length of the bait: too large a hook deadens a small bait. */
-export const HOOK_SIZE: Limits = { good: [0, 0.2], tight: [0, 0.26] };
+/** A body deeper than this for its length takes no larger a hook for that (working value). */
+const DEEP = 0.25;
+/**
+ * Gap of the hook, by the size it is sold in, over the length of the bait: too large a hook deadens a small bait. Small baits are fished on hooks
+ * that are a little larger for them, and a deep body takes the hook that goes round it. It passes through what is said of single kinds: a 2/0 and
+ * no larger in short sticks, a 3/0 a squeeze in 3 in, a 4/0 in 4 in and a 5/0 barely (common practice, no source). Length and height in mm.
+ */
+export function hookSizeLimits({
+  length,
+  height,
+}: {
+  readonly length: number;
+  readonly height: number;
+}): Limits {
+  const most = Math.max(0.155 * (100 / length) ** 0.25, Math.min(DEEP, height / length));
+  return { good: [0, most], tight: [0, 1.15 * most] };
+}
 
 /** Longest piece cut off a nose, as a share of the plastic: beyond it is a waste (working limit). */
 export const MOST_CUT = 0.25;

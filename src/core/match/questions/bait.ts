@@ -1,7 +1,6 @@
-import { HOOK_CHART } from '../../hook/chart.ts';
-import { chartIndex } from '../../hook/chart.ts';
+import { chartIndex, HOOK_CHART, soldGap } from '../../hook/chart.ts';
 import { marked } from '../../quantity/phrase.ts';
-import type { Plastic } from '../../plastic/schema.ts';
+import { hookSizeLimits } from '../../rigging/limits.ts';
 import { methodOf } from '../../rigging/methods/index.ts';
 import { carries } from '../carries.ts';
 import type { Head } from '../head.ts';
@@ -17,14 +16,6 @@ export function nearHooks({ design }: Head) {
   });
 }
 
-/**
- * Gap of the largest hook that leaves a bait its life, mm, by its length, mm: a little less than in proportion, since small baits are fished on
- * hooks that are larger for them. It passes through what is said of single kinds: a 2/0 and no larger in short sticks, a 3/0 a squeeze in 3 in, a
- * 4/0 in 4 in and a 5/0 barely (common practice, no source).
- */
-const largestGap = ({ length, height }: Plastic): number =>
-  // A deep body takes the hook that goes round it.
-  Math.max(0.155 * length * (100 / length) ** 0.25, height);
 /** Worth lost with every doubling of the gap beyond that. */
 const DEADENS = 2.5;
 
@@ -44,11 +35,9 @@ export const bait: Question = {
     () =>
     ({ worn, design, values }) => {
       if (!worn) return [];
-      // The size the hook is sold by: a wide gap is wide for other reasons.
-      const gap = design.hook.measured
-        ? values['hook.gap']
-        : HOOK_CHART.find(({ size }) => size === design.hook.size)?.gap;
-      const large = gap === undefined ? 0 : gap / largestGap(worn.plastic);
+      const gap = soldGap(design.hook) ?? values['hook.gap'];
+      const { length } = worn.plastic;
+      const large = gap === undefined ? 0 : gap / length / hookSizeLimits(worn.plastic).good[1];
       const { score, why } = carries(worn.pairing);
       const way = methodOf(worn.pairing.method).name;
       return [
@@ -69,8 +58,8 @@ export const bait: Question = {
           by: 'hook.gap',
           says: (side) =>
             side === 'for'
-              ? `A ${design.hook.size} leaves a bait of ${marked(worn.plastic.length, 'size')} its life.`
-              : `A ${design.hook.size} is ${side === 'care' ? 'large' : 'too large'} for a bait of ${marked(worn.plastic.length, 'size')}: it deadens it.`,
+              ? `A ${design.hook.size} leaves a bait of ${marked(length, 'size')} its life.`
+              : `A ${design.hook.size} is ${side === 'care' ? 'large' : 'too large'} for a bait of ${marked(length, 'size')}: it deadens it.`,
         },
       ];
     },

@@ -81,7 +81,9 @@ export const rest: Question = {
                 : `It rolls where the bottom falls by ${marked(lies, 'angle')}; it holds ${only}${marked(held, 'angle')}.`;
             return stands > up
               ? `It comes to rest with the tail ${only}${marked(tail, 'angle')} over the bottom.`
-              : `${side === 'for' ? '' : 'Only '}${Math.round(100 * up)} in a hundred landings end with the point up.`;
+              : up < 0.005
+                ? 'Hardly a landing in a hundred ends with the point up.'
+                : `${side === 'for' ? '' : 'Only '}${Math.round(100 * up)} in a hundred landings end with the point up.`;
           },
         },
       ];

@@ -147,7 +147,7 @@ function BriefOf({
   const mistake = useMemo(() => mistakeIn(rows), [rows]);
   const held = rows[0]?.answers
     .find(({ key }) => key === 'hold')
-    ?.grounds.find(({ by }) => by === 'retrieve.leastWeight')?.text;
+    ?.grounds.find(({ by, text }) => by === 'retrieve.leastWeight' && !text.endsWith('to spare.'))?.text;
   return (
     <>
       <section className="brief-form" aria-label="The situation">
