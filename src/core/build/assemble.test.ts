@@ -172,6 +172,24 @@ describe('the solid as cast', () => {
   });
 });
 
+describe('a body of which nothing is left', () => {
+  // Found by random specifications: a slot as broad as the body, and a weight that asks for the smallest of it.
+  it('is told in words at its fields, and throws nothing', () => {
+    const design = sampleDesign('bellyweight', {
+      head: {
+        dimensions: { length: 9.4, breadth: 3.8, height: 5.2, ends: 0.3, belly: 0.69 },
+        target: { grams: 0.05, of: 'metal' },
+        features: { flats: { cut: 0.73636, slope: 0 }, slot: { open: 'below', width: 3.8000052 } },
+      },
+      hook: { size: '#2' },
+    });
+    const result = evaluate(design, AT_ONCE);
+    if (result.ok) throw new Error('it was built');
+    expect(result.problems.map(({ path }) => path)).toContain('/head/features/slot/width');
+    for (const { message } of result.problems) expect(message.length).toBeGreaterThan(20);
+  });
+});
+
 describe('solving for weight', () => {
   const arbitrary = fc.record({
     family: fc.constantFrom(...DRAWN_FAMILIES.map(({ key }) => key)),
