@@ -50,6 +50,8 @@ export interface Surroundings {
   readonly metals?: readonly Metal[];
   /** leaves out the behaviours that take a moment: while a value is dragged, and for who wants shape and weight alone */
   readonly isShort?: boolean;
+  /** keys of the only behaviours that are asked; all where absent: for who knows which readings will be looked at */
+  readonly only?: ReadonlySet<string>;
 }
 
 /** Something a maker or buyer should know at once. */

@@ -69,6 +69,10 @@ export const READINGS = Object.fromEntries(specs) as Readonly<Record<ReadingId, 
 /** The ids, in the same order. */
 export const READING_IDS: readonly ReadingId[] = specs.map(([id]) => id);
 
+/** Keys of the behaviours that give some readings; names that are none are passed over. */
+export const behavioursOf = (ids: Iterable<string>): Set<string> =>
+  new Set([...ids].flatMap((id) => (Object.hasOwn(READINGS, id) ? READINGS[id as ReadingId].behaviour : [])));
+
 /** A reading as it leaves the core: a value in a fixed unit with what it rests on. */
 export interface Reading {
   readonly value: number;

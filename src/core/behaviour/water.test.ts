@@ -863,7 +863,7 @@ describe('hook and guard', () => {
     expect(value('guard.share')).toBeCloseTo(Math.min(1, value('guard.force') / value('hook.setPull')), 9);
     const section = (Math.PI / 4) * rig.measures.wire ** 2;
     expect(value('hook.penetration')).toBeCloseTo(
-      Math.max(0, value('hook.setPull') - value('guard.force')) / (section * 12),
+      Math.max(0, value('hook.setPull') - value('guard.force')) / (section * 3),
       9,
     );
     expect(value('hook.openingShare')).toBeCloseTo(value('hook.openingLoad') / (5.4 * GRAVITY), 9);

@@ -45,9 +45,10 @@ export function evaluate(design: Design, around: Surroundings = PLAIN_WATER, bai
 /** Every behaviour's readings of a rig, and what is to be said of it. */
 export function behave(rig: Rig, around: Surroundings): { readings: Readings; flags: Flag[] } {
   const readings: Partial<Record<string, Readings[ReadingId]>> = {};
-  for (const { read, needs } of BEHAVIOURS) {
+  for (const { key, read, needs } of BEHAVIOURS) {
     // While a value is dragged, what takes longer waits for the hand to rest.
     if (around.isShort && needs === 'a moment later') continue;
+    if (around.only && !around.only.has(key)) continue;
     for (const [id, given] of Object.entries(read(rig, around))) {
       if (given === undefined) continue;
       readings[id] = reading(id as ReadingId, given);

@@ -131,9 +131,10 @@ describe('rule and computation', () => {
 });
 
 describe('the grounds of an answer', () => {
-  const found = (score: number, isFirm = false): Found => ({
+  const found = (score: number, isFirm = false, isSame = false): Found => ({
     score,
     isFirm,
+    isSame,
     by: 'pull.popFree',
     says: () => `It reads ${score}.`,
   });
@@ -190,12 +191,14 @@ describe('the grounds of an answer', () => {
 
   it('of which one speaks for it and one against stand in one sentence, on the side that decided', () => {
     const good = rule('said', 'good');
-    expect(grounds({ rule: good, found: [found(0.2, true)] })).toEqual([
+    expect(grounds({ rule: good, found: [found(0.2, true, true)] })).toEqual([
       'reading against: Usual: It is said. But computed: It reads 0.2.',
     ]);
-    expect(grounds({ rule: good, found: [found(0.2)] })).toEqual([
+    expect(grounds({ rule: good, found: [found(0.2, false, true)] })).toEqual([
       'rule for: It is said. Computed it is otherwise: It reads 0.2.',
     ]);
+    // What was computed of another thing is not set against it.
+    expect(grounds({ rule: good, found: [found(0.2, true)] })).toEqual(['reading against: It reads 0.2.']);
   });
 });
 

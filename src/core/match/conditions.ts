@@ -19,19 +19,19 @@ const isWithin = (fact: Fact | undefined, min = -Infinity, max = Infinity): bool
 
 /**
  * Prepares a condition for many heads in one situation: whatever the situation settles is settled here. A fact that nobody has holds of a claim,
- * which only what is known can refute; of a condition it never does.
+ * which only what is known can refute; of a condition it never does. Where the shape is given, what asks for it is settled too.
  */
-export function prepare(condition: Condition, situation: Situation, isClaim = false): Asked {
+export function prepare(condition: Condition, situation: Situation, isClaim = false, shape?: string): Asked {
   if ('not' in condition) {
     // Of what nobody has the negation holds, in a claim as elsewhere.
-    const inner = prepare(condition.not, situation);
+    const inner = prepare(condition.not, situation, false, shape);
     return typeof inner === 'boolean' ? !inner : (head) => !inner(head);
   }
-  if ('all' in condition) return every(condition.all, situation, isClaim);
+  if ('all' in condition) return every(condition.all, situation, isClaim, shape);
   if ('any' in condition) {
     const open: ((head: Head) => boolean)[] = [];
     for (const one of condition.any) {
-      const asked = prepare(one, situation, isClaim);
+      const asked = prepare(one, situation, isClaim, shape);
       if (asked === true) return true;
       if (asked !== false) open.push(asked);
     }
@@ -45,15 +45,21 @@ export function prepare(condition: Condition, situation: Situation, isClaim = fa
       : (fact: Fact | undefined) => isWithin(fact, condition.min, condition.max);
   const holds = (fact: Fact | undefined) => (fact === undefined ? isClaim : agrees(fact));
   if (reader.about === 'brief') return holds(reader.read(situation));
+  if (shape !== undefined && condition.fact === 'shape') return holds(shape);
   const { read } = reader;
   return (head) => holds(read(head, situation));
 }
 
 /** The same of several that must all hold. */
-export function every(conditions: readonly Condition[], situation: Situation, isClaim = false): Asked {
+export function every(
+  conditions: readonly Condition[],
+  situation: Situation,
+  isClaim = false,
+  shape?: string,
+): Asked {
   const open: ((head: Head) => boolean)[] = [];
   for (const one of conditions) {
-    const asked = prepare(one, situation, isClaim);
+    const asked = prepare(one, situation, isClaim, shape);
     if (asked === false) return false;
     if (asked !== true) open.push(asked);
   }
@@ -66,4 +72,12 @@ export function weigh(condition: Condition): number {
   if ('all' in condition) return condition.all.reduce((sum, one) => sum + weigh(one), 0);
   if ('any' in condition) return Math.min(...condition.any.map(weigh));
   return 1;
+}
+
+/** Every fact a condition names. */
+export function factsIn(condition: Condition): string[] {
+  if ('not' in condition) return factsIn(condition.not);
+  if ('all' in condition) return condition.all.flatMap(factsIn);
+  if ('any' in condition) return condition.any.flatMap(factsIn);
+  return [condition.fact];
 }

@@ -1,16 +1,17 @@
 import type { QuestionKey } from '../document/brief-words.ts';
-import type { Condition, Rule, Shade } from '../document/rules.ts';
+import type { Rule, Shade } from '../document/rules.ts';
 import type { Schools } from '../document/schools.ts';
 import { schoolOf } from '../document/schools.ts';
 import { inUnits, marked } from '../quantity/phrase.ts';
 import type { QuantityKind, UnitSystem } from '../quantity/units.ts';
-import { every, weigh } from './conditions.ts';
+import { every, factsIn, weigh } from './conditions.ts';
 import { factFor, factOf, factText } from './facts.ts';
 import type { Head } from './head.ts';
 import type { Mark, Side } from './marks.ts';
 import { markOf, sideOf } from './marks.ts';
 import { QUESTIONS } from './questions/index.ts';
 import type { Found, Question } from './questions/question.ts';
+import { shapeOf } from './shapes.ts';
 import type { Situation } from './situation.ts';
 
 /** What each shade of a rule is worth. */
@@ -60,7 +61,11 @@ interface Prepared {
   readonly live: readonly Live[];
   /** of a question that the shape answers: rules that ask for no shape, which can only lessen its grade */
   readonly traits: readonly Live[];
+  /** the answer where it is not asked */
+  readonly unsaid: Answer | undefined;
 }
+
+const NOTHING: readonly Found[] = [];
 
 /** A judge of heads in one situation by one set of rules. */
 export type Judge = (head: Head) => Answers;
@@ -75,21 +80,74 @@ export function judgeFor(
   shop?: Schools,
   only?: ReadonlySet<QuestionKey>,
 ): Judge {
-  const prepared = QUESTIONS.map((question): Prepared => {
+  const prepared = preparedFor(situation, rules, shop, only);
+  const known = new Map<string, readonly OfShape[]>();
+  return (head) => {
+    const shape = shapeOf(head);
+    let open = known.get(shape);
+    if (!open) {
+      open = prepared.map((one) => ofShape(one, situation, shape));
+      known.set(shape, open);
+    }
+    const of = open;
+    return { head, all: prepared.map((one, i) => one.unsaid ?? answer(one, head, of[i] as OfShape)) };
+  };
+}
+
+/** The readings that answers in a situation can look at: those of the questions it asks, and those its rules name. */
+export function readingsAsked(
+  situation: Situation,
+  rules: readonly Rule[],
+  shop?: Schools,
+): ReadonlySet<string> {
+  const asked = new Set<string>();
+  for (const { question, isAsked, live, traits } of preparedFor(situation, rules, shop)) {
+    if (isAsked) for (const id of question.reads ?? []) asked.add(id);
+    for (const { rule } of [...live, ...traits]) {
+      for (const condition of [...rule.when, ...(rule.claim ?? [])])
+        for (const fact of factsIn(condition)) asked.add(fact);
+      for (const [, name = ''] of rule.says.matchAll(NAMED)) asked.add(name);
+    }
+  }
+  return asked;
+}
+
+/** A fact named in a rule’s words. */
+const NAMED = /\{([^}]+)\}/g;
+
+function preparedFor(
+  situation: Situation,
+  rules: readonly Rule[],
+  shop: Schools | undefined,
+  only?: ReadonlySet<QuestionKey>,
+): Prepared[] {
+  return QUESTIONS.map((question): Prepared => {
     const isAsked = (!only || only.has(question.key)) && question.isAsked(situation);
     const chosen = situation.brief.decisive?.[question.key];
     const asked = isAsked ? liveRules(question.key, situation, rules, shop) : [];
     const isOwn = ({ rule }: Live) => !question.isOfShape || rule.grade === 'never' || asksShape(rule);
+    const live = asked.filter(isOwn);
+    const traits = asked.filter((one) => !isOwn(one));
     return {
       question,
       isAsked,
       isDecisive: isAsked && (chosen ?? question.isDecisive(situation)),
       compute: isAsked ? question.compute?.(situation) : undefined,
-      live: asked.filter(isOwn),
-      traits: asked.filter((one) => !isOwn(one)),
+      live,
+      traits,
+      unsaid: isAsked
+        ? undefined
+        : {
+            question,
+            mark: 'unsaid',
+            score: undefined,
+            isDecisive: false,
+            isHard: false,
+            found: NOTHING,
+            rule: undefined,
+          },
     };
   });
-  return (head) => ({ head, all: prepared.map((one) => answer(one, head)) });
 }
 
 /** The rules of a question that a situation leaves open, the first to be asked first. */
@@ -104,11 +162,8 @@ function liveRules(
     if (rule.question !== key || rule.off) continue;
     const { school } = rule;
     if (school && schoolOf(school.topic, situation.brief.schools, shop) !== school.side) continue;
-    const held = every(rule.when, situation);
-    if (held === false) continue;
-    const claimed = every(rule.claim ?? [], situation, true);
-    if (claimed === false) continue;
-    const asked = bothOf(held, claimed);
+    const asked = askedOf(rule, situation);
+    if (asked === false) continue;
     live.push({ rule, asked, weight: rule.when.reduce((sum, one) => sum + weigh(one), 0) });
   }
   const first = (rule: Rule) => (rule.grade === 'never' ? 1 : 0);
@@ -121,41 +176,43 @@ function liveRules(
   );
 }
 
-function bothOf(a: Live['asked'], b: Live['asked']): Live['asked'] {
-  if (a === true) return b;
-  return b === true ? a : (head) => a(head) && b(head);
+/** What is still to be asked of a head for a rule to speak, in a situation and of a shape where one is given; false where it cannot. */
+function askedOf(rule: Rule, situation: Situation, shape?: string): Live['asked'] | false {
+  const held = every(rule.when, situation, false, shape);
+  if (held === false) return false;
+  const claimed = every(rule.claim ?? [], situation, true, shape);
+  if (claimed === false) return false;
+  if (held === true) return claimed;
+  return claimed === true ? held : (head) => held(head) && claimed(head);
 }
 
-const NOTHING: readonly Found[] = [];
+/** What a question asks of heads of one shape: of thousands of heads each is asked only what is left open. */
+interface OfShape {
+  readonly live: readonly Live[];
+  readonly traits: readonly Live[];
+}
+
+function ofShape({ live, traits }: Prepared, situation: Situation, shape: string): OfShape {
+  const open = (all: readonly Live[]) =>
+    all.flatMap(({ rule }): Live[] => {
+      const asked = askedOf(rule, situation, shape);
+      return asked === false ? [] : [{ rule, asked }];
+    });
+  return { live: open(live), traits: open(traits) };
+}
 
 const SHAPE_FACTS = new Set(['shape', 'family']);
 
-const isAboutShape = (condition: Condition): boolean =>
-  'not' in condition
-    ? isAboutShape(condition.not)
-    : 'all' in condition
-      ? condition.all.some(isAboutShape)
-      : 'any' in condition
-        ? condition.any.some(isAboutShape)
-        : SHAPE_FACTS.has(condition.fact);
-
 /** Whether a rule speaks of certain shapes, and not of a trait that any shape can have. */
-const asksShape = ({ when }: Rule): boolean => when.some(isAboutShape);
+const asksShape = ({ when }: Rule): boolean =>
+  when.some((condition) => factsIn(condition).some((fact) => SHAPE_FACTS.has(fact)));
 
-const firstOf = (live: readonly Live[], head: Head): Rule | undefined =>
-  live.find(({ asked }) => asked === true || asked(head))?.rule;
+function firstOf(live: readonly Live[], head: Head): Rule | undefined {
+  for (const { asked, rule } of live) if (asked === true || asked(head)) return rule;
+  return undefined;
+}
 
-function answer({ question, isAsked, isDecisive, compute, live, traits }: Prepared, head: Head): Answer {
-  if (!isAsked)
-    return {
-      question,
-      mark: 'unsaid',
-      score: undefined,
-      isDecisive: false,
-      isHard: false,
-      found: NOTHING,
-      rule: undefined,
-    };
+function answer({ question, isDecisive, compute }: Prepared, head: Head, { live, traits }: OfShape): Answer {
   let rule = firstOf(live, head);
   const trait = firstOf(traits, head);
   if (trait && (!rule || WORTH[trait.grade] < WORTH[rule.grade])) rule = trait;
@@ -175,7 +232,7 @@ function answer({ question, isAsked, isDecisive, compute, live, traits }: Prepar
 
 /** The rule’s reason with its facts filled in, quantities marked. */
 export function ruleText(rule: Rule, situation: Situation, head: Head): string {
-  return rule.says.replace(/\{([^}]+)\}/g, (_, name: string) => {
+  return rule.says.replace(NAMED, (_, name: string) => {
     const fact = factFor(name, situation, head);
     const spec = factOf(name);
     return typeof fact === 'number' && spec && 'quantity' in spec

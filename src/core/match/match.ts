@@ -3,17 +3,19 @@ import type { Design } from '../document/design.ts';
 import type { Problem } from '../document/problem.ts';
 import type { RuleSet } from '../document/rules.ts';
 import type { ReadingId, Readings } from '../behaviour/index.ts';
+import { behavioursOf } from '../behaviour/index.ts';
 import { behave, evaluate } from '../judge/evaluate.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { withBait } from '../build/assemble.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import type { Head, ReadingValues } from './head.ts';
 import type { Answers, Judge } from './judge.ts';
-import { judgeFor } from './judge.ts';
+import { judgeFor, readingsAsked } from './judge.ts';
 import { NO } from './marks.ts';
 import { carries } from './carries.ts';
 import type { MethodKey } from '../rigging/methods/index.ts';
 import { methodOf } from '../rigging/methods/index.ts';
+import { SHAPELESS } from './shapes.ts';
 import type { Stand, Standing } from './order.ts';
 import { standFor } from './order.ts';
 import type { Situation } from './situation.ts';
@@ -28,6 +30,8 @@ export interface Matching {
   /** the plastics the brief means */
   readonly plastics: readonly Plastic[];
   readonly metals: readonly Metal[] | undefined;
+  /** behaviours whose readings an answer can look at */
+  readonly behaviours: ReadonlySet<string>;
 }
 
 /** A head as it stands to a brief. */
@@ -50,8 +54,22 @@ export function matchingFor(
     stand: standFor(situation),
     plastics: plasticsMeant(situation, shelf),
     metals,
+    behaviours: behavioursOf([...ALWAYS, ...readingsAsked(situation, set.rules, set.schools)]),
   };
 }
+
+/** Readings the order, and what goes on a hook, are judged by in every brief. */
+const ALWAYS: readonly ReadingId[] = [
+  'mass.metal',
+  'cost.metal',
+  'hook.gap',
+  'hook.shankOutside',
+  'rig.bite',
+];
+/** Behaviours a shape of one’s own is told by. */
+const TOLD_BY: readonly ReadingId[] = ['head.breadth', 'pull.shedding', 'roll.factor'];
+/** Behaviours that are the same whatever bait is put on, and take their time: not asked while one is chosen. */
+const SAME = behavioursOf(['fall.speed']);
 
 /** Readings as plain numbers. */
 export const valuesOf = (readings: Readings): ReadingValues =>
@@ -98,7 +116,15 @@ export function matchSettled(matching: Matching, design: Design, method?: Method
     ...surroundingsOf(matching.situation),
     ...(matching.metals ? { metals: matching.metals } : {}),
   };
-  const plain = evaluate(design, { ...around, isShort: true });
+  const { behaviours } = matching;
+  const shaped = SHAPELESS.has(design.head.family)
+    ? new Set([...behaviours, ...behavioursOf(TOLD_BY)])
+    : behaviours;
+  const plain = evaluate(design, {
+    ...around,
+    isShort: true,
+    only: new Set([...shaped].filter((key) => !SAME.has(key))),
+  });
   if (!plain.ok) return plain;
   const { judge, stand, plastics, situation } = matching;
   const values = valuesOf(plain.readings);
@@ -110,7 +136,10 @@ export function matchSettled(matching: Matching, design: Design, method?: Method
     worn && carries(worn.pairing).score >= NO
       ? { plastic: worn.plastic, method: worn.pairing.method }
       : undefined;
-  const { readings } = behave(bait ? withBait(plain.rig, bait) : plain.rig, around);
+  const { readings } = behave(bait ? withBait(plain.rig, bait) : plain.rig, {
+    ...around,
+    only: shaped,
+  });
   return {
     ok: true,
     matched: matched(matching, { design: plain.design, values: valuesOf(readings), worn, isSettled: true }),

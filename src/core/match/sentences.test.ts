@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
+import { BEHAVIOURS } from '../behaviour/index.ts';
 import { loadSolids } from '../head/kernel.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { population } from '../test-kit/population.test-kit.ts';
@@ -139,5 +140,26 @@ describe('the words of a rule', () => {
     const speaks = new Set(told.flatMap(({ matched }) => matched.answers.all.map(({ rule }) => rule?.id)));
     const silent = REFERENCE_RULES.rules.filter(({ id, school }) => !school && !speaks.has(id));
     expect(silent.length / REFERENCE_RULES.rules.length).toBeLessThan(isWhole ? 0.12 : 0.25);
+  });
+});
+
+describe('what is computed for an answer', () => {
+  it('is all that any question or rule looks at: with every reading there is the answers are the same', () => {
+    let asked = 0;
+    for (const [b, brief] of BRIEFS.entries()) {
+      if (b % (isWhole ? 3 : 11) !== 0) continue;
+      const matching = matchingFor(brief, REFERENCE_RULES);
+      const everything = { ...matching, behaviours: new Set(BEHAVIOURS.map(({ key }) => key)) };
+      expect(matching.behaviours.size).toBeLessThan(everything.behaviours.size);
+      const design = population(0)[(b * 13) % 200];
+      if (!design) continue;
+      const [few, all] = [matchSettled(matching, design), matchSettled(everything, design)];
+      if (!few.ok || !all.ok) continue;
+      asked++;
+      expect(few.matched.standing).toEqual(all.matched.standing);
+      const scores = ({ answers }: Matched) => answers.all.map(({ score, rule }) => [score, rule?.id]);
+      expect(scores(few.matched)).toEqual(scores(all.matched));
+    }
+    expect(asked).toBeGreaterThan(5);
   });
 });

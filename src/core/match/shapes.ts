@@ -28,7 +28,7 @@ const FORMS: readonly (readonly [family: string, form: Form])[] = [
 ];
 
 /** Families whose shape the document or a file holds: they are judged by what they turn out to be. */
-const SHAPELESS = new Set(['own', 'imported']);
+export const SHAPELESS = new Set(['own', 'imported']);
 
 /** The family a shape comes nearest to by its proportions, nose, sides and roll; undefined where its readings are not there. */
 export function resembled(values: ReadingValues): string | undefined {

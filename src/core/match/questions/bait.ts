@@ -27,6 +27,7 @@ export const bait: Question = {
   name: 'Carries the bait',
   asks: 'Does the bait go on it, by the best method, with the right hook?',
   mistake: 'a hook too large or too small for the bait',
+  reads: ['hook.gap'],
   isAsked: () => true,
   isDecisive: () => true,
   isBoth: true,

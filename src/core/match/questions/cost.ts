@@ -23,6 +23,7 @@ export const cost: Question = {
   name: 'Cost and law',
   asks: 'May it be used here, and can it be lost?',
   mistake: 'lead where it is not allowed, or a dear head where heads are lost',
+  reads: ['cost.metal'],
   isAsked: () => true,
   isDecisive: ({ lead }) => !lead,
   compute: ({ lead, price }) => {

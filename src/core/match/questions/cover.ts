@@ -11,6 +11,7 @@ export const cover: Question = {
   name: 'Comes through',
   asks: 'Does it come through the cover?',
   mistake: 'a broad head in weed or branches',
+  reads: ['pull.shedding'],
   isAsked: ({ covers }) => covers.length > 0,
   isOfShape: true,
   isDecisive: () => true,

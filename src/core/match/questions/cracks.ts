@@ -18,6 +18,7 @@ export const cracks: Question = {
   name: 'Out of cracks',
   asks: 'Does it stay out of cracks in the stone, and come free?',
   mistake: 'a pointed head on broken rock',
+  reads: ['pull.crackWidth', 'pull.jams', 'pull.popFree'],
   isAsked: ({ touches, crack }) => touches && crack >= HOLDS,
   isOfShape: true,
   isDecisive: () => true,

@@ -11,6 +11,7 @@ export const depth: Question = {
   name: 'Gets down',
   asks: 'Does it reach the depth?',
   mistake: 'a head that never gets down',
+  reads: ['fall.speed', 'fall.timeToDepth', 'mass.submerged', 'rig.submerged'],
   isAsked: () => true,
   isDecisive: ({ water, retrieve }) => water.depth >= 12 || retrieve === 'vertical',
   compute:

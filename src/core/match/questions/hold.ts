@@ -17,6 +17,7 @@ export const hold: Question = {
   name: 'Right weight',
   asks: 'Does it keep the bottom or hold the depth, and is it no heavier than it must be?',
   mistake: 'a weight that does not hold, or is far more than it must be',
+  reads: ['mass.metal', 'mass.submerged', 'rig.submerged', 'retrieve.dragArea'],
   isAsked: () => true,
   isDecisive: () => true,
   compute: (situation) => {

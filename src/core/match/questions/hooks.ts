@@ -14,6 +14,7 @@ export const hooks: Question = {
   name: 'Hooks up',
   asks: 'Does the point find its hold and go in, on that line and rod?',
   mistake: 'a heavy hook on light line',
+  reads: ['guard.force', 'hook.biteAboveEye', 'hook.gap', 'hook.penetration', 'hook.wire', 'rig.bite'],
   isAsked: () => true,
   isDecisive: () => false,
   isBoth: true,

@@ -18,6 +18,7 @@ export const lands: Question = {
   name: 'Lands the fish',
   asks: 'Does the hook bear the brake, and the fish get no lever to throw it?',
   mistake: 'a hook that opens before the brake slips',
+  reads: ['hook.openingLoad'],
   isAsked: () => true,
   isDecisive: ({ size }) => size === 'large',
   isBoth: true,

@@ -1,3 +1,4 @@
+import type { ReadingId } from '../../behaviour/index.ts';
 import type { QuestionKey } from '../../document/brief-words.ts';
 import type { Remedy } from '../../rigging/method.ts';
 import type { Head } from '../head.ts';
@@ -29,6 +30,8 @@ export interface Question {
   readonly asks: string;
   /** what goes wrong where the answer is no, as the common mistake it is */
   readonly mistake: string;
+  /** readings its computation looks at; what no asked question and no rule looks at is not computed for a match */
+  readonly reads?: readonly ReadingId[];
   /** whether the situation asks it at all; no rule speaks where it does not */
   isAsked(situation: Situation): boolean;
   /** whether a no is out, unless the brief says otherwise */

@@ -33,6 +33,7 @@ export const rest: Question = {
   asks: 'Does it rest as wanted, point up, as long as it lies there?',
   mistake: 'a head that lies on its side in a long pause',
   // In cover a head is asked to stand only where the brief wants long rests, and never in what it must come through.
+  reads: ['rest.hookUp', 'rest.slopeNose', 'rest.slopeSide', 'rest.slopeTail', 'rest.tailUp'],
   isAsked: ({ touches, rest: still, covers, brief }) =>
     touches &&
     still >= 0.5 &&

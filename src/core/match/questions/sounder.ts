@@ -9,6 +9,7 @@ export const sounder: Question = {
   name: 'Seen on sounder',
   asks: 'Is it seen on the sounder?',
   mistake: 'a head the sounder hardly shows',
+  reads: ['sonar.hanging', 'sonar.index'],
   isAsked: ({ sounder: isWatched }) => isWatched,
   isDecisive: ({ retrieve }) => retrieve === 'vertical',
   compute:

@@ -27,6 +27,7 @@ export const tackle: Question = {
   name: 'Suits the tackle',
   asks: 'Does it suit line and rod, and can it be cast?',
   mistake: 'a head the line or the rod cannot throw',
+  reads: ['mass.total', 'rig.mass'],
   isAsked: ({ retrieve }) => retrieve !== 'vertical' && retrieve !== 'slow troll',
   isDecisive: () => false,
   compute: (situation) => {

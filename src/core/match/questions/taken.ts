@@ -14,6 +14,7 @@ export const taken: Question = {
   name: 'Is taken',
   asks: 'Will they take it: its size, its fall, its look?',
   mistake: 'too large in shallow clear water',
+  reads: ['fall.speed', 'head.height'],
   isAsked: () => true,
   isDecisive: ({ mood }) => mood === 'wary',
   isBoth: true,
