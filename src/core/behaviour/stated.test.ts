@@ -666,17 +666,17 @@ describe('in the fall', () => {
 describe('at the hook', () => {
   const around = (fishing: Partial<typeof USUAL_FISHING> = {}): Surroundings => ({ ...AT_ONCE, fishing });
 
-  it('a buried point costs 0.6 N for each millimetre of plastic over it, and 12 N/mm² drive it home (working values)', () => {
+  it('a buried point costs 0.6 N for each millimetre of plastic over it, and 3 N/mm² drive it home (working values)', () => {
     const { rig } = judged('ball', { guard: { kind: 'none' }, hook: { size: '4/0' } });
     const plastic = usualPlastic('stick', 5);
     const bare = withBait(rig, { plastic, method: 'threaded' });
     const buried = withBait(rig, { plastic, method: 'buried' });
     const home = (one: Rig) => Number(strength.read(one, around())['hook.penetration']);
     const section = (Math.PI / 4) * rig.measures.wire ** 2;
-    expect(home(bare)).toBeCloseTo(hookSet(USUAL_FISHING) / (section * 12), 9);
+    expect(home(bare)).toBeCloseTo(hookSet(USUAL_FISHING) / (section * 3), 9);
     const gap = Number((hook.read(rig, around())['hook.gap'] as { value: number }).value);
     const over = (buried.bait?.laid.fill ?? NaN) * gap;
-    expect((home(bare) - home(buried)) * section * 12).toBeCloseTo(
+    expect((home(bare) - home(buried)) * section * 3).toBeCloseTo(
       Math.min(hookSet(USUAL_FISHING), 0.6 * over),
       9,
     );
@@ -992,7 +992,7 @@ describe('notes', () => {
     ['fall.hookPitch', /110°.*working value/],
     ['retrieve.depth', /27%.*1\.0 to 1\.4/],
     ['guard.force', /quarter of the gap \(working value\).*10 mm of a jaw \(working value\)/],
-    ['hook.penetration', /working value/],
+    ['hook.penetration', /medium 4.0 on 6 lb.*common practice/],
     ['line.hiddenBite', /2%.*1\.5%.*0\.2%.*1%.*common practice/],
     ['hook.wall', /0\.6 mm \(common practice/],
   ] as const)('%s states its working values', (id, says) => {
