@@ -109,7 +109,8 @@ Made from \`src/core/match/\` by \`npm run docs\`; do not edit by hand. A shop m
 against the facts below when it is loaded. A value in braces is filled in when the rule speaks.
 
 Within a question nothing adds up: of the rules that hold the strongest speaks, of equals the one that asks more, then the more cautious;
-“never” is a hard stop that nothing outranks. What is computed goes first.
+“never” is a hard stop that nothing outranks. What is computed goes first. Where the shape answers (moves, cover, cracks, rest) a rule of a trait,
+such as a hinge, can only lessen the shape’s own grade. A rule with a claim is spoken only of heads whose readings, where they are known, agree with it.
 
 ## Questions
 

@@ -17,8 +17,42 @@ export const TRADE: readonly (readonly [said: string, where: string])[] = [
     'computed with the bait on, rules `rest-floats`, `rest-hinged-floats`',
   ],
   [
-    'Hinged heads in touch with rock, wood, gravel; not in slime',
-    'rules `moves-crawl-hinged`, `moves-slime-hinged`, `cover-wood-hinged`',
+    'A football is the hinged head of first choice; other shapes on a hinge keep their own faults; not in slime',
+    'rules `moves-crawl-football-hinged`, `moves-crawl-round-hinged`, `cover-brush-football-hinged`, `moves-slime-hinged`; a trait never lifts a shape’s own grade',
+  ],
+  [
+    'Small heads rigged weedless in bushes and grass, to about 1/5 oz',
+    'rules `cover-short-weedless`, `moves-small-short-cover`; the window',
+  ],
+  [
+    'Pitched heavy for contact, light into holes; half an ounce through soft weed',
+    'the window of question `hold`, by bait, way of fishing and line',
+  ],
+  ['A ball carries a 90° eye on clean bottom: two schools', 'school `ball eye`, rules `eye-soft-ball-*`'],
+  ['Slim heads need not stand in cover', 'question `rest` is not asked there; rule `moves-slow-slim-cover`'],
+  [
+    'Lead where a slower fall under the rod is wanted; tungsten not where heads are lost',
+    'rules `taken-slow-lead`, `cost-dear-snags`',
+  ],
+  [
+    'For finicky fish small hook, small weight and fine wire; in winter a light hook on light line',
+    'rules `hooks-fine-finicky`, `hooks-heavy-winter`; the window on light line',
+  ],
+  ['Tungsten heads with finer hooks allow 10 to 12 lb in clear water', 'rule `hooks-tungsten-clear`'],
+  ['A belly weight casts further', 'rule `tackle-belly`'],
+  [
+    'A blunt face costs hook-ups, above all on light line',
+    'computed question `hooks` (`head.height` over `hook.gap`)',
+  ],
+  [
+    'Snagged: slack and a steeper pull; stop at every contact; the trough behind a ledge; a stepped wall; current works a resting bait; drift under pontoons',
+    'remarks beside the answer',
+  ],
+  ['Stroking in warm water, creeping in cold; few but larger bites', 'a question back; remarks'],
+  ['Weights exchanged on one hook', 'a remark'],
+  [
+    'Line, leader, rod and reel by use',
+    '“Line and rod” at the Rig: computed, with the usual pairing beside it',
   ],
   [
     'Gliders: snapped, 90°, 9 to 12 g; also wound straight and slow; they drift off from a moving boat',
@@ -72,7 +106,7 @@ export const TRADE: readonly (readonly [said: string, where: string])[] = [
   ['Bare where cover allows; buried is as good as a guard', 'question `point`, rules `point-*`'],
   ['Opening the point: two schools', 'school `open point`, rules `point-some-bare-opened`, `lands-opened`'],
   ['Light tackle: lean, do not strike', 'a remark'],
-  ['Too long a hook deadens a small bait', 'the fit (question `bait`), rules `bait-*`'],
+  ['Too long a hook deadens a small bait', 'the fit and computed question `bait` (`hook.gap` over length)'],
   [
     'A heavy head on one hook is thrown: hinge, lighter, softer and longer rod',
     'computed question `lands`, rules `lands-*`',
@@ -84,7 +118,7 @@ export const TRADE: readonly (readonly [said: string, where: string])[] = [
     'school `guard trim`, rules `point-dense-*`; the change “fan the guard”',
   ],
   ['Skirt and trailer', 'the fit of a trailer; asked for by `bait.skirt`'],
-  ['Hook sizes by bait', 'rules `bait-*`; the fit'],
+  ['Hook sizes by bait', 'the fit: exit along the body, free gap, gap over length; rules `bait-*`'],
   [
     'Cold water: stiff plastic, compact baits, pauses; little swimming below 50 °F',
     'rests grow by degrees with cold; questions back',

@@ -38,6 +38,12 @@ const DOUBTS: readonly Saying[] = [
     says: 'Cold fish want pauses of 10 to 20 seconds.',
   },
   {
+    key: 'cold-stroke',
+    path: '/fishing/retrieve',
+    holds: ({ cold, retrieve }) => cold > 0.5 && retrieve === 'stroke',
+    says: 'Stroking is for warm water and schooling fish: in cold, creep it along.',
+  },
+  {
     key: 'glider-boat',
     path: '/fishing/from',
     holds: ({ retrieve, from }) =>
@@ -188,6 +194,75 @@ const TIPS: readonly Saying[] = [
     path: '/line/test',
     holds: ({ hookTest }) => hookTest < 4.6,
     says: 'On light tackle wind until tight and lean; do not strike.',
+  },
+  {
+    key: 'snagged',
+    path: '/bottom/kinds',
+    holds: ({ touches, crack, covers }) => touches && (crack >= 6 || covers.includes('brush and wood')),
+    says: 'Snagged: give slack, then raise the rod for a steeper pull; do not tug. Let it drop again: a strike often follows.',
+  },
+  {
+    key: 'contact',
+    path: '/fishing/retrieve',
+    holds: ({ touches, retrieve }) => touches && retrieve !== 'stroke' && retrieve !== 'drift',
+    says: 'Stop at every contact and let the bait work; about one in thirty takes on the fall of a dragged bait.',
+  },
+  {
+    key: 'ledge-trough',
+    path: '/bottom/kinds',
+    holds: ({ bottoms, retrieve }) =>
+      bottoms.includes('ledges') && (retrieve === 'drag' || retrieve === 'hop'),
+    says: 'Drag it over the edge of a ledge, let it drop into the trough behind and leave it there.',
+  },
+  {
+    key: 'steps',
+    path: '/bottom/kinds',
+    holds: ({ bottoms }) => bottoms.includes('stair-step'),
+    says: 'Along a stepped wall let it fall from tread to tread: it rests on each.',
+  },
+  {
+    key: 'current-works',
+    path: '/water/current',
+    holds: ({ water, touches, rests }) => water.current >= 0.1 && touches && rests !== 'none',
+    says: 'In current a resting bait is worked by the water: leave it longer.',
+  },
+  {
+    key: 'pontoons',
+    path: '/cover/kinds',
+    holds: ({ covers, retrieve }) =>
+      covers.includes('posts and docks') && (retrieve === 'skip' || retrieve === 'pendulum'),
+    says: 'Under pontoons let it drift down against the float.',
+  },
+  {
+    key: 'creep',
+    path: '/fishing/retrieve',
+    holds: ({ cold, retrieve }) => cold > 0.5 && retrieve === 'drag',
+    says: 'In cold creep it along, behind the boat too; compact baits and a still profile catch all the same.',
+  },
+  {
+    key: 'few-large',
+    path: '/fish/wants',
+    holds: ({ wants, bait, retrieve }) =>
+      wants === 'largest' && (retrieve === 'drag' || bait.kind === 'hollow' || bait.skirt === true),
+    says: 'Dragged hollow bodies and jigs bring fewer bites than worms, and larger ones.',
+  },
+  {
+    key: 'leader-cover',
+    path: '/leader',
+    holds: ({ brief, covers }) => brief.leader !== undefined && covers.length > 0,
+    says: 'About cover and docks a leader of 2 to 4 ft will do; where the bait is tied anew often, as with tubes, longer.',
+  },
+  {
+    key: 'exchange',
+    path: '/bottom/slope',
+    holds: ({ slope, touches }) => slope >= 30 && touches,
+    says: 'Where depth changes with every cast, heads whose weight is exchanged on one hook (1/12 to 3/8 oz) save knots.',
+  },
+  {
+    key: 'finicky',
+    path: '/fish/mood',
+    holds: ({ mood }) => mood === 'wary' || mood === 'seen it all',
+    says: 'For finicky fish small hook, small weight and fine wire go together.',
   },
   {
     key: 'hop-height',

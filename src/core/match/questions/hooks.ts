@@ -4,22 +4,40 @@ import { DRIVES_HOME } from '../../behaviour/strength.ts';
 import { GRADES } from '../../hook/chart.ts';
 import { surroundingsOf } from '../situation.ts';
 import { nearHooks } from './bait.ts';
+import { clamp } from '../../numeric/vec.ts';
 import { marked } from '../../quantity/phrase.ts';
 import { NO, YES } from '../marks.ts';
 import type { Found, Question } from './question.ts';
-import { toDesign } from './question.ts';
+import { byRatio, toDesign } from './question.ts';
+
+/** Height of a head over the gap of its hook up to which the point reaches past its face, and what is lost with every doubling beyond (working values). */
+const BLUNT = 1.3;
+const DULLS = 0.5;
+/** Line on which a blunt face costs hook-ups wholly, and from which it does not, kg: 6 and 12 lb (common practice, no source). */
+const LIGHT = 2.7;
+const NOT_LIGHT = 5.4;
 
 export const hooks: Question = {
   key: 'hooks',
   name: 'Hooks up',
   asks: 'Does the point find its hold and go in, on that line and rod?',
   mistake: 'a heavy hook on light line',
-  reads: ['guard.force', 'hook.biteAboveEye', 'hook.gap', 'hook.penetration', 'hook.wire', 'rig.bite'],
+  reads: [
+    'guard.force',
+    'hook.biteAboveEye',
+    'hook.gap',
+    'hook.penetration',
+    'hook.wire',
+    'rig.bite',
+    'head.height',
+  ],
   isAsked: () => true,
   isDecisive: () => false,
   isBoth: true,
   compute: (situation) => {
     const pull = hookSet(fishingOf(surroundingsOf(situation)));
+    // On light line a blunt face costs more, by degrees: wholly on 6 lb, not at all on 12.
+    const light = clamp((NOT_LIGHT - situation.hookTest) / (NOT_LIGHT - LIGHT), 0, 1);
     return ({ design, values, isSettled }) => {
       const found: Found[] = [];
       const wire = values['hook.wire'];
@@ -51,6 +69,17 @@ export const hooks: Question = {
             `The point stands ${side === 'for' ? '' : 'only '}${marked(bite, 'size')} over the eye${side === 'against' ? ': a poor bite' : ''}.`,
         });
       }
+      const height = values['head.height'];
+      if (light > 0 && height !== undefined && gap !== undefined)
+        found.push({
+          score: 1 - light * (1 - byRatio(height / (BLUNT * gap), DULLS)),
+          isFirm: true,
+          by: 'head.height',
+          says: (side) =>
+            side === 'for'
+              ? `A face ${marked(height, 'size')} high lets the point reach on light line.`
+              : `A face ${marked(height, 'size')} high before a gap of ${marked(gap, 'size')} costs hook-ups on light line.`,
+        });
       return found;
     };
   },
