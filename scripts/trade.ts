@@ -42,7 +42,7 @@ export const TRADE: readonly (readonly [said: string, where: string])[] = [
   ['A belly weight casts further', 'rule `tackle-belly`'],
   [
     'A blunt face costs hook-ups, above all on light line',
-    'computed question `hooks` (`head.height` over `hook.gap`)',
+    'computed question `hooks` (`head.height` and `head.breadth` over `hook.gap`)',
   ],
   [
     'Snagged: slack and a steeper pull; stop at every contact; the trough behind a ledge; a stepped wall; current works a resting bait; drift under pontoons',

@@ -1,15 +1,7 @@
 import type { ReadingId } from '../behaviour/index.ts';
 import { laidValues } from '../behaviour/fit.ts';
 import { hook } from '../behaviour/hook.ts';
-import { assemble } from '../build/assemble.ts';
-import { checkDesign } from '../build/check.ts';
 import type { Bait, Rig } from '../build/rig.ts';
-import { solveTarget } from '../build/solve.ts';
-import type { Design } from '../document/design.ts';
-import { HOOK_CHART } from '../hook/chart.ts';
-import { STYLES } from '../hook/styles/index.ts';
-import type { Metal } from '../material/metals/metal.ts';
-import { METALS } from '../material/metals/index.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import { hasRoom, measureOnHead } from '../rigging/lay.ts';
 import type { MethodKind } from '../rigging/method.ts';
@@ -105,33 +97,4 @@ export function bestPairing(rig: Rig, plastic: Plastic): Pairing {
   const [best] = METHODS.map(({ key }) => pairingOf(rig, { plastic, method: key })).sort(byFit);
   if (!best) throw new Error('There is no method of rigging, which is a mistake of the program.');
   return best;
-}
-
-/** A hook for a plastic on a head of a shape, with the best method on it. */
-export interface HookPairing extends Pairing {
-  readonly size: string;
-  readonly style: string;
-}
-
-/** Hook sizes and styles for a plastic on a head, each with its best method, best first; hooks the head cannot take are left out. */
-export function hooksFor(
-  design: Design,
-  plastic: Plastic,
-  metals: readonly Metal[] = METALS,
-  styles: readonly string[] = STYLES.map(({ key }) => key),
-): HookPairing[] {
-  const found: HookPairing[] = [];
-  const solved = solveTarget(design, metals);
-  if (!solved.ok) return found;
-  for (const style of STYLES.filter(({ key }) => styles.includes(key))) {
-    for (const { size } of HOOK_CHART) {
-      const tried: Design = {
-        ...solved.design,
-        hook: { ...design.hook, size, style: style.key, measured: undefined },
-      };
-      if (checkDesign(tried, metals).length > 0) continue;
-      found.push({ size, style: style.key, ...bestPairing(assemble(tried, metals), plastic) });
-    }
-  }
-  return found.sort(byFit);
 }

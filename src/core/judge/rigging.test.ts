@@ -23,7 +23,6 @@ import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { evaluate, PLAIN_WATER } from './evaluate.ts';
 import { judgeFit } from './fit.ts';
 import { guardWays } from './guard-ways.ts';
-import { hooksFor } from './pairings.ts';
 import { applyRemedy } from './remedies.ts';
 
 const SHORT = { ...PLAIN_WATER, isShort: true };
@@ -313,16 +312,6 @@ describe('a brush of fibres', () => {
     expect(done.design.guard).toMatchObject({ fan: 0 });
     expect(guardWays(starter('ball'))).toBeUndefined();
     expect(guardWays({ ...solved.design, guard: { ...guard, trimmed: false } })?.cut).toBe(0);
-  });
-});
-
-describe('the other way round', () => {
-  it('hooks for a plastic', () => {
-    const hooks = hooksFor(starter('stubby'), bait('flat-creature', 3));
-    expect(hooks[0]?.verdict).not.toBe('bad');
-    expect(['#1', '1/0', '2/0', '3/0']).toContain(hooks[0]?.size);
-    expect(hooks[0]?.method).not.toBe('nose-hooked');
-    expect(hooks.length).toBeGreaterThan(STYLES.length * 4);
   });
 });
 

@@ -10,6 +10,9 @@ import type { Plastic } from '../plastic/schema.ts';
 import { usualPlastic } from '../plastic/usual.ts';
 import { KILOGRAMS_PER_POUND } from '../quantity/units.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
+import { STYLES } from '../hook/styles/index.ts';
+import { carries } from './carries.ts';
+import { hooksFor } from './hooks-for.ts';
 import { valuesOf } from './match.ts';
 import type { Bare } from './wearing.ts';
 import { bareHead, headsForPlastic, pairJudge, plasticsForHead, usesOfPlastic } from './pairs.ts';
@@ -90,6 +93,24 @@ describe('heads for a plastic and plastics for a head', () => {
     for (const plastic of shelf) expect(usesOfPlastic(plastic).length).toBeGreaterThanOrEqual(2);
     expect(usesOfPlastic({ ...usualPlastic('stick', 4), kind: 'own' }).length).toBe(4);
   });
+});
+
+describe('hooks for a plastic on a head', () => {
+  it.each([
+    ['stubby', 'flat-creature', 3, ['#1', '1/0', '2/0', '3/0']],
+    ['football', 'claw', 3.5, ['1/0', '2/0', '3/0', '4/0']],
+    ['ball', 'paddle-tail', 4, ['3/0', '4/0', '5/0']],
+  ] as const)(
+    'of a %s for a %s of %d in begin with a size that is usual for it',
+    (family, kind, inches, usual) => {
+      const hooks = hooksFor(sampleDesign(family), usualPlastic(kind, inches));
+      expect(usual).toContain(hooks[0]?.size);
+      expect(hooks[0]?.method).not.toBe('nose-hooked');
+      expect(hooks.length).toBeGreaterThan(STYLES.length * 4);
+      const scores = hooks.map((one) => carries(one).score);
+      scores.forEach((score, i) => expect(score).toBeLessThanOrEqual((scores[i - 1] ?? 1) + 0.051));
+    },
+  );
 });
 
 describe('tackle for a head', () => {

@@ -161,6 +161,9 @@ export interface TackleAdvice {
   readonly usual: UsualTackle;
 }
 
+/** From this on a line goes well: where some do, those that merely do are not told. */
+const GOOD = 0.8;
+
 const ASKED: ReadonlySet<QuestionKey> = new Set(['hooks', 'lands', 'tackle']);
 
 interface Tried {
@@ -197,7 +200,7 @@ function rodsWith(strength: number): readonly RodPower[] {
 /** Lines of one sort as a span: those that are a yes, or where none is those that are barely one. */
 function spanOf(tried: readonly Tried[]): TackleSpan[] {
   const best = Math.max(0, ...tried.map(({ score }) => score));
-  const serve = tried.filter(({ score }) => score >= (best >= YES ? YES : NO));
+  const serve = tried.filter(({ score }) => score >= (best >= GOOD ? GOOD : best >= YES ? YES : NO));
   const [first] = serve;
   if (!first || best < NO) return [];
   const strengths = serve.map(({ leader, test }) => leader ?? test);

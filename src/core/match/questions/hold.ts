@@ -4,7 +4,7 @@ import { outside, usualWindow } from '../window.ts';
 import type { Found, Question } from './question.ts';
 import { byRatio } from './question.ts';
 import { leastFor } from './least.ts';
-import { fitting } from './weights.ts';
+import { fitting, soldFrom, soldWithin } from './weights.ts';
 
 /** A head that weighs just what holds is a fair answer; a tenth more is a good one, and a doubling counts for more than a whole step. */
 const JUST = 0.7;
@@ -38,8 +38,8 @@ export const hold: Question = {
             side === 'for'
               ? metal > AMPLE * held
                 ? `Keeps ${keeps} with weight to spare.`
-                : `Keeps ${keeps}: about ${marked(held, 'mass')} of this shape would just do, it has ${marked(metal, 'mass')}.`
-              : `${side === 'care' ? 'Just lifts off' : 'Lifts off'}: at this speed and current it takes ${marked(held, 'mass')} of this shape, it has ${marked(metal, 'mass')}.`,
+                : `Keeps ${keeps}: ${marked(soldFrom(held), 'mass')} of this shape would do, it has ${marked(metal, 'mass')}.`
+              : `${side === 'care' ? 'Just lifts off' : 'Lifts off'}: at this speed and current it takes ${marked(soldFrom(held), 'mass')} of this shape, it has ${marked(metal, 'mass')}.`,
         });
       // What the water asks goes before what is usual: the window is raised to it, never cut by it.
       const window = {
@@ -52,7 +52,8 @@ export const hold: Question = {
         isFirm: true,
         by: 'mass.metal',
         says: (side) => {
-          const span = `${marked(window.least, 'mass')} to ${marked(window.most, 'mass')}`;
+          const [from, to] = soldWithin(window);
+          const span = `${marked(from, 'mass')} to ${marked(to, 'mass')}`;
           if (ratio <= 1) return `${marked(metal, 'mass')} lies in the ${span} that are usual ${usual.what}.`;
           const much = metal < window.least ? 'lighter' : 'heavier';
           return side === 'for'

@@ -10,7 +10,7 @@ import { NO, YES } from '../marks.ts';
 import type { Found, Question } from './question.ts';
 import { byRatio, toDesign } from './question.ts';
 
-/** Height of a head over the gap of its hook up to which the point reaches past its face, and what is lost with every doubling beyond (working values). */
+/** Size of a head’s face over the gap of its hook up to which the point reaches past its face, and what is lost with every doubling beyond (working values). */
 const BLUNT = 1.3;
 const DULLS = 0.5;
 /** Line on which a blunt face costs hook-ups wholly, and from which it does not, kg: 6 and 12 lb (common practice, no source). */
@@ -30,6 +30,7 @@ export const hooks: Question = {
     'hook.wire',
     'rig.bite',
     'head.height',
+    'head.breadth',
   ],
   isAsked: () => true,
   isDecisive: () => false,
@@ -69,17 +70,19 @@ export const hooks: Question = {
             `The point stands ${side === 'for' ? '' : 'only '}${marked(bite, 'size')} over the eye${side === 'against' ? ': a poor bite' : ''}.`,
         });
       }
-      const height = values['head.height'];
-      if (light > 0 && height !== undefined && gap !== undefined)
+      const [height, breadth] = [values['head.height'], values['head.breadth']];
+      if (light > 0 && height !== undefined && breadth !== undefined && gap !== undefined) {
+        const face = Math.sqrt(height * breadth);
         found.push({
-          score: 1 - light * (1 - byRatio(height / (BLUNT * gap), DULLS)),
+          score: 1 - light * (1 - byRatio(face / (BLUNT * gap), DULLS)),
           isFirm: true,
-          by: 'head.height',
+          by: 'head.breadth',
           says: (side) =>
             side === 'for'
-              ? `A face ${marked(height, 'size')} high lets the point reach on light line.`
-              : `A face ${marked(height, 'size')} high before a gap of ${marked(gap, 'size')} costs hook-ups on light line.`,
+              ? `A face about ${marked(face, 'size')} across lets the point reach on light line.`
+              : `A face about ${marked(face, 'size')} across before a gap of ${marked(gap, 'size')} costs hook-ups on light line.`,
         });
+      }
       return found;
     };
   },

@@ -4,6 +4,7 @@ import type { Remedy } from '../../rigging/method.ts';
 import { marked } from '../../quantity/phrase.ts';
 import type { Head } from '../head.ts';
 import type { Situation } from '../situation.ts';
+import type { Window } from '../window.ts';
 import { usualWindow } from '../window.ts';
 import { leastFor } from './least.ts';
 import { toDesign } from './question.ts';
@@ -16,6 +17,22 @@ export const nearestSold = (grams: number): number => {
       best = ounces * GRAMS_PER_OUNCE;
   return best;
 };
+
+const SOLD = SOLD_OUNCES.map((ounces) => ounces * GRAMS_PER_OUNCE);
+/** A weight that is a hair off one that is sold is that one. */
+const HAIR = 1.005;
+
+/** The lightest weight that is sold and does, g: what is needed, as it can be bought; beyond what is sold the weight itself. */
+export const soldFrom = (grams: number): number => SOLD.find((sold) => sold * HAIR >= grams) ?? grams;
+
+/** The heaviest weight that is sold up to one, g; below what is sold the weight itself. */
+export const soldTo = (grams: number): number => SOLD.findLast((sold) => sold <= grams * HAIR) ?? grams;
+
+/** A window of weights by what is sold within it, g; where nothing is, by what is sold nearest to its ends. */
+export function soldWithin({ least, most }: Pick<Window, 'least' | 'most'>): readonly [number, number] {
+  const [from, to] = [soldFrom(least), soldTo(most)];
+  return from <= to ? [from, to] : [nearestSold(least), nearestSold(most)];
+}
 
 const toWeight = (grams: number, from: number): Remedy =>
   toDesign('/head/target', { grams, of: 'metal' }, `${marked(from, 'mass')} → ${marked(grams, 'mass')}`);

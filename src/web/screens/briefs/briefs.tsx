@@ -6,7 +6,7 @@ import {
   assumedOf,
   doubtsOf,
   METALS,
-  nearestSold,
+  soldWithin,
   questionOf,
   QUESTIONS,
   situationOf,
@@ -141,6 +141,7 @@ function BriefOf({
   const asking = useAsking(brief, rules, metals);
   const { rows, settled, total, error, stop } = useAnswer(asking, designs);
   const window = useMemo(() => usualWindow(at), [at]);
+  const [from, to] = soldWithin(window);
   const isWanting =
     rows.length > 0 && settled === total && rows.every(({ standing }) => (standing?.out ?? 1) > 0);
   const assumed = assumedOf(at);
@@ -191,8 +192,8 @@ function BriefOf({
           )}
         </div>
         <p className="answer-summary">
-          Usual {window.what}: <b>{format(nearestSold(window.least), 'mass')}</b> to{' '}
-          <b>{format(nearestSold(window.most), 'mass')}</b>.{held && ` By the line: ${say(held)}`} Decided by:{' '}
+          Usual {window.what}: <b>{format(from, 'mass')}</b> to <b>{format(to, 'mass')}</b>.
+          {held && ` By the line: ${say(held)}`} Decided by:{' '}
           {QUESTIONS.filter(
             (question) => question.isAsked(at) && (brief.decisive?.[question.key] ?? question.isDecisive(at)),
           )

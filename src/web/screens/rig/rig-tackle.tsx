@@ -56,7 +56,9 @@ export function RigTackle({
                 : `${format(span.from, 'lineTest')} to ${format(span.to, 'lineTest')}`}
             </b>
             <small>
-              on a {span.rods.join(', ')} rod{span.mark === 'yes' ? '' : ', with care'}
+              on a {span.rods[0]}
+              {span.rods.length > 1 && ` to ${span.rods[span.rods.length - 1] ?? ''}`} rod
+              {span.mark === 'yes' ? '' : ', with care'}
             </small>
           </li>
         ))}

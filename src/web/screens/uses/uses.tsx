@@ -59,8 +59,8 @@ export function Uses() {
         <Link to={`/designs/${id}`}>{name}</Link>: what it is for
       </h1>
       <p>
-        Held against the shop’s own briefs and {SITUATIONS.length} situations of the trade, each with the bait
-        it is usually fished with.{' '}
+        Held against the shop’s own briefs and {SITUATIONS.length} situations of the trade, each with a bait
+        of its kind in the length that fits this head.{' '}
         <a href={`/api/designs/${id}/counter-card`} download>
           Counter card (PDF)
         </a>
