@@ -30,7 +30,7 @@ const demo = <T>(name: string): T[] =>
   );
 
 /** Odd heads beside the plain ones: some on most days. */
-const ODD = isWhole ? 1100 : 220;
+const ODD = isWhole ? 700 : 220;
 /** Of a hundred heads one would be shown; and never fewer than these. */
 const SHOWN = { share: 0.01, least: 8 } as const;
 
