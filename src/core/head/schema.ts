@@ -57,6 +57,13 @@ const SolidSchema = Type.Object(
 );
 
 /** Shape, metal and weight, as part of a design’s document. */
+/** What a form offers of a head, and its schema allows: density and paint in g/cm³, paint in mm, weight in g. */
+export const HEAD_RANGES = {
+  density: [1, 23],
+  grams: [0.05, 2000],
+  paint: { thickness: [0.01, 2], density: [0.5, 4] },
+} as const;
+
 export const HeadSchema = Type.Object(
   {
     family: Type.String({
@@ -74,12 +81,20 @@ export const HeadSchema = Type.Object(
     ),
     metal: Type.String({ minLength: 1, maxLength: 40, description: 'Key of the metal' }),
     density: Type.Optional(
-      Type.Number({ minimum: 1, maximum: 23, description: 'g/cm³; replaces the density of the metal' }),
+      Type.Number({
+        minimum: HEAD_RANGES.density[0],
+        maximum: HEAD_RANGES.density[1],
+        description: 'g/cm³; replaces the density of the metal',
+      }),
     ),
     target: Type.Optional(
       Type.Object(
         {
-          grams: Type.Number({ exclusiveMinimum: 0, maximum: 2000, description: 'The weight to hold, g' }),
+          grams: Type.Number({
+            exclusiveMinimum: 0,
+            maximum: HEAD_RANGES.grams[1],
+            description: 'The weight to hold, g',
+          }),
           of: Type.Union(
             TARGETS.map((of) => Type.Literal(of)),
             {
@@ -112,8 +127,16 @@ export const HeadSchema = Type.Object(
     paint: Type.Optional(
       Type.Object(
         {
-          thickness: Type.Number({ minimum: 0.01, maximum: 2, description: 'mm' }),
-          density: Type.Number({ minimum: 0.5, maximum: 4, description: 'g/cm³, cured' }),
+          thickness: Type.Number({
+            minimum: HEAD_RANGES.paint.thickness[0],
+            maximum: HEAD_RANGES.paint.thickness[1],
+            description: 'mm',
+          }),
+          density: Type.Number({
+            minimum: HEAD_RANGES.paint.density[0],
+            maximum: HEAD_RANGES.paint.density[1],
+            description: 'g/cm³, cured',
+          }),
         },
         { ...closed, description: 'Paint or coating over the whole metal' },
       ),

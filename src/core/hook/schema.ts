@@ -24,6 +24,9 @@ export const StyleSchema = Type.Unsafe<StyleKey>(
   keySchema(STYLES, 'Shape of the hook; a round bend where absent'),
 );
 
+/** Inner diameters a loop or ring may have, mm: of schema and form alike. */
+export const JOINT_SIZES = [1, 15] as const;
+
 /** The hook, as part of a design's document. */
 export const HookSpecSchema = Type.Object(
   {
@@ -41,7 +44,11 @@ export const HookSpecSchema = Type.Object(
       Type.Object(
         {
           kind: Type.Unsafe<JointKey>(keySchema(JOINTS, 'What joins the free hook to the head')),
-          size: Type.Number({ minimum: 1, maximum: 15, description: 'Inner diameter of loop or ring, mm' }),
+          size: Type.Number({
+            minimum: JOINT_SIZES[0],
+            maximum: JOINT_SIZES[1],
+            description: 'Inner diameter of loop or ring, mm',
+          }),
         },
         { ...closed, description: 'A hinged head: the hook swings from a loop behind it' },
       ),
@@ -64,6 +71,9 @@ export const EYE_PLANES = ['in line', 'crosswise'] as const;
 /** Angles an eye's leg may stand at to the shank's forward line, degrees: of schema and form alike. */
 export const EYE_ANGLES = [0, 90] as const;
 
+/** What an eye may measure: setback as a share of the head’s length, inner diameter and recess in mm; of schema and form alike. */
+export const EYE_RANGES = { setback: [-3, 1], size: [0.5, 10], recess: [0, 8] } as const;
+
 /** The eye, as part of a design's document. */
 export const EyeSchema = Type.Object(
   {
@@ -77,20 +87,24 @@ export const EyeSchema = Type.Object(
       { description: 'Plane of the eye: in line with the hook, or across it' },
     ),
     setback: Type.Number({
-      minimum: -3,
-      maximum: 1,
+      minimum: EYE_RANGES.setback[0],
+      maximum: EYE_RANGES.setback[1],
       description:
         'Where the eye’s leg leaves the shank, as a share of the head’s length behind the nose; negative in front of it',
     }),
     size: Type.Optional(
       Type.Number({
-        minimum: 0.5,
-        maximum: 10,
+        minimum: EYE_RANGES.size[0],
+        maximum: EYE_RANGES.size[1],
         description: 'Inner diameter of the eye, mm; from the wire where absent',
       }),
     ),
     recess: Type.Optional(
-      Type.Number({ minimum: 0, maximum: 8, description: 'How deep the eye is set into the head, mm' }),
+      Type.Number({
+        minimum: EYE_RANGES.recess[0],
+        maximum: EYE_RANGES.recess[1],
+        description: 'How deep the eye is set into the head, mm',
+      }),
     ),
   },
   { ...closed, description: 'The eye (line tie)' },

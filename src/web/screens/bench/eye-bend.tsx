@@ -1,5 +1,5 @@
 import type { Drawing, Vec2 } from '../../../core/index.ts';
-import { degrees, radians } from '../../../core/index.ts';
+import { EYE_ANGLES, degrees, radians } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Handle } from '../../parts/handle.tsx';
 
@@ -65,8 +65,8 @@ export function EyeHandle({
       label="Eye angle"
       valueText={format(angle, 'angle')}
       value={angle}
-      min={0}
-      max={90}
+      min={EYE_ANGLES[0]}
+      max={EYE_ANGLES[1]}
       step={1}
       valueAt={(pointer) => {
         const [kx, ky] = side(drawing.knee);

@@ -1,5 +1,5 @@
 import type { Design } from '../../../core/index.ts';
-import { hookMeasures } from '../../../core/index.ts';
+import { EYE_ANGLES, EYE_RANGES, hookMeasures } from '../../../core/index.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { StagesProps } from './stage-kit.ts';
@@ -28,8 +28,8 @@ export function EyeFields({ design, problems, edit }: Pick<StagesProps, 'design'
         label="Eye angle"
         kind="angle"
         value={eye.angle}
-        min={0}
-        max={90}
+        min={EYE_ANGLES[0]}
+        max={EYE_ANGLES[1]}
         step={1}
         note="Between the shank’s forward line and the eye’s leg."
         problem={problemAt('/eye/angle', '/eye')}
@@ -48,8 +48,8 @@ export function EyeFields({ design, problems, edit }: Pick<StagesProps, 'design'
         label="Eye behind the nose"
         kind="share"
         value={eye.setback}
-        min={-3}
-        max={1}
+        min={EYE_RANGES.setback[0]}
+        max={EYE_RANGES.setback[1]}
         step={0.01}
         note="Where the eye’s leg leaves the shank, as a share of the head’s length; below zero in front of it."
         problem={problemAt('/eye/setback')}
@@ -59,8 +59,8 @@ export function EyeFields({ design, problems, edit }: Pick<StagesProps, 'design'
         label="Eye inside"
         kind="size"
         value={eye.size ?? (measures ? measures.wire * 1.2 + 0.5 : 1)}
-        min={0.5}
-        max={10}
+        min={EYE_RANGES.size[0]}
+        max={EYE_RANGES.size[1]}
         step={0.05}
         note="Inner diameter of the eye."
         problem={problemAt('/eye/size')}
@@ -70,8 +70,8 @@ export function EyeFields({ design, problems, edit }: Pick<StagesProps, 'design'
         label="Eye recess"
         kind="size"
         value={eye.recess ?? 0}
-        min={0}
-        max={8}
+        min={EYE_RANGES.recess[0]}
+        max={EYE_RANGES.recess[1]}
         step={0.1}
         note="How deep the eye is set into the head: it shields line and knot."
         problem={problemAt('/eye/recess')}

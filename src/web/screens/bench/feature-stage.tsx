@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import type { FeatureSpec } from '../../../core/index.ts';
-import { completeDimensions, familyOf, FEATURES, initialValues } from '../../../core/index.ts';
+import { HEAD_RANGES, completeDimensions, familyOf, FEATURES, initialValues } from '../../../core/index.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { SpecFields } from './spec-fields.tsx';
@@ -76,8 +76,8 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
               label="Paint thickness"
               kind="size"
               value={head.paint.thickness}
-              min={0.01}
-              max={2}
+              min={HEAD_RANGES.paint.thickness[0]}
+              max={HEAD_RANGES.paint.thickness[1]}
               step={0.01}
               onCommit={(thickness) =>
                 edit((now) => ({
@@ -90,8 +90,8 @@ export const FeatureStage = memo(function FeatureStage({ design, problems, edit,
               label="Paint density"
               kind="density"
               value={head.paint.density}
-              min={0.5}
-              max={4}
+              min={HEAD_RANGES.paint.density[0]}
+              max={HEAD_RANGES.paint.density[1]}
               step={0.05}
               onCommit={(density) =>
                 edit((now) => ({

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Lock, LockOpen } from 'lucide-react';
 import type { Design } from '../../../core/index.ts';
-import { familyOf, inUnits, withFamily } from '../../../core/index.ts';
+import { HEAD_RANGES, familyOf, inUnits, withFamily } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { ShapePicker } from '../../parts/shape-picker.tsx';
@@ -128,8 +128,8 @@ export function HeadStage({
         label="Density"
         kind="density"
         value={head.density ?? metal?.density ?? 1}
-        min={1}
-        max={23}
+        min={HEAD_RANGES.density[0]}
+        max={HEAD_RANGES.density[1]}
         step={0.05}
         note={
           metal ? `${metal.name}: ${metal.densityRange[0]} to ${metal.densityRange[1]}. ${metal.source}.` : ''

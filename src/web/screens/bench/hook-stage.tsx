@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import type { Design } from '../../../core/index.ts';
 import {
+  JOINT_SIZES,
   chartIndex,
   GRADES,
   HOOK_CHART,
@@ -125,8 +126,8 @@ export const HookStage = memo(
             label={jointOf(hook.joint.kind).sizeLabel}
             kind="size"
             value={hook.joint.size}
-            min={1}
-            max={15}
+            min={JOINT_SIZES[0]}
+            max={JOINT_SIZES[1]}
             step={0.1}
             note="Inner diameter. Loop and ring are alike."
             onCommit={(size) => setHook({ joint: hook.joint && { ...hook.joint, size } })}

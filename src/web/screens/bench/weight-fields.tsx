@@ -1,6 +1,6 @@
 import { useRef } from 'react';
 import { Anchor } from 'lucide-react';
-import { fractionGrams, GRAMS_PER_OUNCE, nearestOunceFraction } from '../../../core/index.ts';
+import { HEAD_RANGES, fractionGrams, GRAMS_PER_OUNCE, nearestOunceFraction } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
@@ -23,8 +23,8 @@ export function WeightFields({ design, grams, problem, onTarget, onHold, onWeigh
           label="Weight"
           kind="mass"
           value={weight}
-          min={0.1}
-          max={500}
+          min={HEAD_RANGES.grams[0]}
+          max={HEAD_RANGES.grams[1]}
           step={Math.max(0.02, weight / 60)}
           problem={problem}
           note="Typing or dragging a weight scales the unlocked sizes until it is met."

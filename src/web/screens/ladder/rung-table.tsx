@@ -1,4 +1,5 @@
 import type { LadderSpec, ReadingId } from '../../../core/index.ts';
+import { HEAD_RANGES } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import type { Columns } from '../../parts/data-table.tsx';
 import { column, DataTable } from '../../parts/data-table.tsx';
@@ -34,8 +35,8 @@ export function RungTable({ ladder, rungs, own, put }: Props) {
         bare
         kind="mass"
         value={rung.grams}
-        min={0.1}
-        max={500}
+        min={HEAD_RANGES.grams[0]}
+        max={HEAD_RANGES.grams[1]}
         step={rung.grams / 50}
         onCommit={(grams) => putRung(i, { grams })}
       />

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { Cut, CutOffer, Metal, Mould } from '../../../core/index.ts';
-import { CUTTERS, HALVES, MOST_CUTS, MOULD_RANGES, samplesToTell } from '../../../core/index.ts';
+import { CUTTERS, HALVES, HEAD_RANGES, MOST_CUTS, MOULD_RANGES, samplesToTell } from '../../../core/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
@@ -274,8 +274,8 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
           label="Metal wanted"
           kind="mass"
           value={wanted ?? figure.metal * 1.1}
-          min={0.05}
-          max={2000}
+          min={HEAD_RANGES.grams[0]}
+          max={HEAD_RANGES.grams[1]}
           onCommit={setWanted}
         />
         <button type="button" className="btn btn-sm btn-quiet" onClick={() => void findCuts()}>

@@ -157,8 +157,8 @@ export function PlasticEditor({
           label="Cut off the nose"
           kind="size"
           value={plastic.cut ?? 0}
-          min={0}
-          max={Math.min(240, plastic.length * 0.7)}
+          min={PLASTIC_RANGES.cut[0]}
+          max={Math.min(PLASTIC_RANGES.cut[1], plastic.length * 0.7)}
           step={1}
           onCommit={(value) => set({ cut: value > 0 ? value : undefined })}
         />
@@ -167,8 +167,8 @@ export function PlasticEditor({
             label="Wall"
             kind="size"
             value={wallOf(plastic)}
-            min={0.3}
-            max={20}
+            min={PLASTIC_RANGES.wall[0]}
+            max={PLASTIC_RANGES.wall[1]}
             step={0.1}
             onCommit={(wall) => set({ wall })}
           />
@@ -188,10 +188,10 @@ export function PlasticEditor({
           kind="mass"
           value={plastic.weighed ?? 0}
           min={0}
-          max={500}
+          max={PLASTIC_RANGES.weighed[1]}
           step={0.1}
           note="As bought, on a scale; it goes before the density. 0 where it was not weighed."
-          onCommit={(value) => set({ weighed: value >= 0.05 ? value : undefined })}
+          onCommit={(value) => set({ weighed: value >= PLASTIC_RANGES.weighed[0] ? value : undefined })}
         />
         <Choice
           label="Toughness"

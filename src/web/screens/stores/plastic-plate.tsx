@@ -86,8 +86,8 @@ export function PlasticPlate({
         label={`${of === 'height' ? 'Height' : 'Breadth'} of station ${i + 1}`}
         valueText={format(own[of] * plastic[of], 'size')}
         value={own[of]}
-        min={0.01}
-        max={1}
+        min={PLASTIC_RANGES.station[0]}
+        max={PLASTIC_RANGES.station[1]}
         step={0.02}
         valueAt={(pointer, down) => down.value + (2 * (down.pointer[1] - pointer[1])) / (plastic[of] * k)}
         onStart={start}

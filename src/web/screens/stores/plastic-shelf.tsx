@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import type { Plastic, Vec2 } from '../../../core/index.ts';
 import {
+  PLASTIC_RANGES,
   COLOUR_CLASSES,
   leftLength,
   PLASTIC_KINDS,
@@ -115,8 +116,8 @@ export function PlasticShelf({ find }: { readonly find: string }) {
           label="From"
           kind="size"
           value={filter.from}
-          min={20}
-          max={400}
+          min={PLASTIC_RANGES.length[0]}
+          max={PLASTIC_RANGES.length[1]}
           step={5}
           onCommit={(value) => set('from', String(value), '20')}
         />
@@ -124,8 +125,8 @@ export function PlasticShelf({ find }: { readonly find: string }) {
           label="To"
           kind="size"
           value={filter.to}
-          min={20}
-          max={400}
+          min={PLASTIC_RANGES.length[0]}
+          max={PLASTIC_RANGES.length[1]}
           step={5}
           onCommit={(value) => set('to', String(value), '400')}
         />

@@ -1,4 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { HEAD_RANGES } from '../../../core/index.ts';
 import type { LineRow, MetalEdit, Stores, WaterRow } from '../../../contract/api.ts';
 import { editMetal } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
@@ -76,8 +77,8 @@ function Density({ metal, put }: MetalField) {
         label={`Density of ${metal.name}`}
         kind="density"
         value={metal.density}
-        min={1}
-        max={23}
+        min={HEAD_RANGES.density[0]}
+        max={HEAD_RANGES.density[1]}
         step={0.05}
         onCommit={(density) => void put(metal, { density })}
         onLive={() => undefined}

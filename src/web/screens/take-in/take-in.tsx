@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { HEAD_RANGES } from '../../../core/index.ts';
 import type { Design, Metal, QuantityKind, TakenIn as Taken } from '../../../core/index.ts';
 import {
   completeDimensions,
@@ -151,8 +152,8 @@ export function TakeIn() {
           label="As weighed, with hook"
           kind="mass"
           value={grams}
-          min={0.05}
-          max={2000}
+          min={HEAD_RANGES.grams[0]}
+          max={HEAD_RANGES.grams[1]}
           onCommit={(value) => set('grams', String(value), '10')}
         />
         <Choice
@@ -166,8 +167,8 @@ export function TakeIn() {
           kind="density"
           value={claimed}
           initial={metals.find(({ key }) => key === metalKey)?.density ?? 11.34}
-          min={1}
-          max={23}
+          min={HEAD_RANGES.density[0]}
+          max={HEAD_RANGES.density[1]}
           onChange={(value) => set('density', value === undefined ? '' : String(value))}
         />
         <Choice
