@@ -136,10 +136,15 @@ describe('the words of a rule', () => {
       if ((grade === 'best' || grade === 'good') && !meant.has(id)) expect(says, id).not.toMatch(complaint);
   });
 
+  // Of what only a bait from the shop's shelf has, of what is found only when a bait is laid, and of mistakes that are not built.
+  const ELSEWHERE = /^(taken-(murk|clear|dark)|rest-core|stays-nose|point-open-buried|cost-collar-sintered)/;
+
   it('each speaks somewhere: of the rules nearly all decide an answer over these heads and briefs', () => {
     const speaks = new Set(told.flatMap(({ matched }) => matched.answers.all.map(({ rule }) => rule?.id)));
-    const silent = REFERENCE_RULES.rules.filter(({ id, school }) => !school && !speaks.has(id));
-    expect(silent.length / REFERENCE_RULES.rules.length).toBeLessThan(isWhole ? 0.12 : 0.25);
+    const silent = REFERENCE_RULES.rules.filter(
+      ({ id, school }) => !school && !speaks.has(id) && !ELSEWHERE.test(id),
+    );
+    expect(silent.length / REFERENCE_RULES.rules.length).toBeLessThan(isWhole ? 0.05 : 0.15);
   });
 });
 

@@ -67,9 +67,15 @@ function someone(family: Family, next: () => number): Design {
     }),
   );
   const wanted = next() < PLAIN.keeper ? base.keeper : keeperInitial(pick(KEEPERS).key);
-  // What is pressed and sintered has no cast keeper.
-  const keeper = isSintered(metal) && 'castName' in keeperOf(wanted.kind) ? keeperInitial('wire') : wanted;
-  const guard = next() < PLAIN.unguarded ? guardInitial('none') : guardInitial(pick(GUARDS).key);
+  // What is pressed and sintered has no cast keeper, but for the odd mistake.
+  const isMistake = next() < 0.1;
+  const keeper =
+    isSintered(metal) && !isMistake && 'castName' in keeperOf(wanted.kind) ? keeperInitial('wire') : wanted;
+  const asBought = next() < 0.4;
+  const chosen = next() < PLAIN.unguarded ? guardInitial('none') : guardInitial(pick(GUARDS).key);
+  const guard = 'trimmed' in chosen && asBought ? { ...chosen, trimmed: false } : chosen;
+  const recess = next() < 0.15 ? 0.5 : undefined;
+  const pieces = isSintered(metal) && next() < 0.3 ? 2 : undefined;
   const isInside = base.eye.setback < 0;
   const angle = pick([0, 15, 30, 45, 60, 60, 75, 90, 90]);
   const plane = pick(EYE_PLANES);
@@ -79,6 +85,7 @@ function someone(family: Family, next: () => number): Design {
       ...base.head,
       dimensions,
       metal,
+      ...(pieces ? { pieces } : {}),
       target: { grams: ounces * GRAMS_PER_OUNCE, of: 'metal' },
     },
     hook: {
@@ -87,7 +94,7 @@ function someone(family: Family, next: () => number): Design {
       ...(style ? { style } : {}),
       ...(isFixed ? {} : { joint: { kind: joint, size: 3 + Math.round(2 * next()) } }),
     },
-    eye: isInside ? base.eye : { ...base.eye, angle, plane },
+    eye: isInside ? base.eye : { ...base.eye, angle, plane, ...(recess ? { recess } : {}) },
     // A swinging hook bears neither keeper nor guard.
     keeper: isFixed ? keeper : keeperInitial('none'),
     guard: isFixed ? guard : guardInitial('none'),
@@ -118,7 +125,8 @@ function plainOnes(): Design[] {
         ...base,
         head: { ...base.head, target: { grams: ounces * GRAMS_PER_OUNCE, of: 'metal' } },
         hook: { ...base.hook, size: HOOK_CHART[middle]?.size ?? base.hook.size },
-        eye: base.eye.setback < 0 ? base.eye : { ...base.eye, angle, plane },
+        // What the family is made with, and others in turn.
+        eye: base.eye.setback < 0 || w % 2 === 0 ? base.eye : { ...base.eye, angle, plane },
       };
       const joint = JOINTS[turn % JOINTS.length]?.key;
       return w % 3 === 2 && joint

@@ -7,8 +7,8 @@ export const eye: Question = {
   asks: 'Does the eye lead it as it is fished: its angle and its plane?',
   mistake: 'an eye that pulls the head into what it should climb',
   isAsked: () => true,
-  // Straight under the rod the eye alone says how it hangs.
-  isDecisive: ({ retrieve }) => retrieve === 'vertical',
+  // On a line from above the eye alone says how it hangs, and how it falls between snaps.
+  isDecisive: ({ retrieve }) => retrieve === 'vertical' || retrieve === 'snap',
   changes: (_situation, { design }) => [
     toDesign(
       '/eye/plane',
