@@ -4,7 +4,10 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { Operation } from 'rfc6902';
+import { applyPatch } from 'rfc6902';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { checkDesignDocument } from '../contract/validate.ts';
 import { massProperties, openEdges } from '../core/head/mesh.ts';
 import { evaluate, starterDesign, usualPlastic } from '../core/index.ts';
 import { football } from '../core/head/families/football.ts';
@@ -200,7 +203,7 @@ describe('match', () => {
       decisive: boolean;
       grounds: { side: string; text: string }[];
     }[];
-    change?: { question: string; says: string } | null;
+    change?: { question: string; says: string; patch?: Operation[] } | null;
   }
   const weighed = (family: string, name: string) => ({
     ...sampleDesign(family, {
@@ -234,6 +237,11 @@ describe('match', () => {
     expect(cracks).toMatchObject({ grade: 'no', decisive: true });
     expect(cracks?.grounds[0]?.text).not.toContain('⟦');
     expect(cone?.change?.question).toBe('cracks');
+    // The change is printed as a patch: applied as it stands it gives the document that stands so.
+    const patched = JSON.parse(JSON.stringify(heads[0])) as object;
+    expect(applyPatch(patched, cone?.change?.patch ?? []).filter((error) => error !== null)).toEqual([]);
+    expect(checkDesignDocument(patched)).toMatchObject({ ok: true });
+    expect(patched).not.toEqual(heads[0]);
   }, 60_000);
 
   it('takes plastics and rules of one’s own, and refuses what cannot be read with its place', () => {
