@@ -1,6 +1,11 @@
 // Speed, as ratios within one run: machines differ, a ratio says what it means anywhere. Run with npm run bench.
+import { readFileSync } from 'node:fs';
 import { ensureBuilt, ensureNode } from '../scripts/build.mjs';
 import {
+  matchSettled,
+  smallestChange,
+  bareHead,
+  plasticsForHead,
   DRAWN_FAMILIES,
   HOOK_CHART,
   MM_PER_INCH,
@@ -20,7 +25,7 @@ import {
   usualPlastic,
   valuesOf,
 } from '../src/core/index.ts';
-import type { Brief, Serving } from '../src/core/index.ts';
+import type { Design, Plastic, Brief, Serving } from '../src/core/index.ts';
 import { layMould, leastRange, loadSolver, newMould } from '../src/core/index.ts';
 import { mouldRigs } from '../src/core/exchange/mould-files.ts';
 import { football } from '../src/core/head/families/football.ts';
@@ -115,6 +120,32 @@ const ranked = median(() => {
   );
 }, 5);
 line(`${rack.length.toLocaleString('en')} heads ranked from kept readings`, ranked / 100, '100 ms');
+const shop = <T>(name: string): T[] =>
+  (
+    JSON.parse(readFileSync(new URL(`../demo/${name}.json`, import.meta.url), 'utf8')) as { document: T }[]
+  ).map(({ document }) => document);
+const demoHeads = shop<Design>('designs');
+const demoBaits = shop<Plastic>('plastics');
+const asked = matchingFor(brief, REFERENCE_RULES, demoBaits);
+const settle = (heads: readonly Design[]) =>
+  median(() => heads.map((design) => matchSettled(asked, design)), 1);
+line(`the demo's ${demoHeads.length} heads settled for a brief`, settle(demoHeads) / 3000, 'three seconds');
+line('the first five of them', settle(demoHeads.slice(0, 5)) / 1000, 'one second');
+const one = demoHeads.find(({ head }) => head.family === 'pointed') ?? demoHeads[0];
+const stood = one && matchSettled(asked, one);
+if (one && stood?.ok)
+  line(
+    'the smallest change for a pointed head on rock',
+    median(() => smallestChange(asked, one, stood.matched), 3) / 1000,
+    'one second',
+  );
+const bareOne = one && bareHead(one);
+if (bareOne)
+  line(
+    `${demoBaits.length} plastics for a head`,
+    median(() => plasticsForHead(bareOne, demoBaits, REFERENCE_RULES), 3) / 1000,
+    'one second',
+  );
 const first = DRAWN_FAMILIES[0] && evaluate(starterDesign(DRAWN_FAMILIES[0], 'Bench'));
 
 console.log('\nPlastics on hooks: 200 plastics on 12 hooks');

@@ -94,7 +94,7 @@ describe('what is said of a head', () => {
     [/leaves nose ahead of the line/, 'pull.noseAhead', 0, Infinity],
     [/nothing of the head stands ahead/i, 'pull.noseAhead', -Infinity, 0.5],
     [/swims with its nose up/, 'retrieve.pitch', -Infinity, 0],
-    [/nose keeps sloping down/, 'retrieve.pitch', -5, Infinity],
+    [/nose keeps sloping down/, 'retrieve.pitch', 0, Infinity],
     [/stays upright through long pauses/, 'rest.hookUp', 0.5, 1],
     [/falls on its side/, 'rest.hookUp', 0, 0.5],
     [/drives into a crack/, 'pull.jams', 1, 1],
