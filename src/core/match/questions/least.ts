@@ -17,14 +17,31 @@ const LIGHTEST = 1e-4;
 const HEAVIEST = 30;
 
 interface Needed {
-  /** weight in the water that just keeps the depth, N, at each of the areas */
-  readonly newtons: readonly number[];
+  /** weight in the water that just keeps the depth, N, at one of the areas */
+  readonly newtons: (area: number) => number;
   /** of the bait a head will carry, where its readings are without one */
   readonly baitNewtons: number;
   readonly baitArea: number;
 }
 
 const known = new WeakMap<Situation, Needed | undefined>();
+
+/** Weights by speed, depth, water and tackle: situations that differ in their baits alone share them, and each is worked out when it is asked for. */
+const tables = new Map<string, Map<number, number>>();
+/** Tables that are kept at once. */
+const KEPT = 128;
+
+function tableOf(key: string): Map<number, number> {
+  const found = tables.get(key) ?? new Map<number, number>();
+  // The one asked for last goes last, so that the first is the one not asked for longest.
+  tables.delete(key);
+  tables.set(key, found);
+  for (const oldest of tables.keys()) {
+    if (tables.size <= KEPT) break;
+    tables.delete(oldest);
+  }
+  return found;
+}
 
 /** Least weight in the water, N, with which a drag area, mm², still reaches a depth on that line. */
 function weightFor(area: number, speed: number, depth: number, density: number, fishing: Fishing): number {
@@ -49,8 +66,17 @@ function neededIn(situation: Situation): Needed | undefined {
   if (isHeld && through > 0.03) {
     const bait = usualPlastic(situation.bait.kind, situation.bait.length / MM_PER_INCH);
     const sunk = plasticMass(bait) * (1 - density / 1000 / bait.density);
+    const { depth } = situation.water;
+    const table = tableOf(JSON.stringify([through, depth, density, fishing]));
     found = {
-      newtons: AREAS.map((area) => weightFor(area, through, situation.water.depth, density, fishing)),
+      newtons(area) {
+        let weight = table.get(area);
+        if (weight === undefined) {
+          weight = weightFor(area, through, depth, density, fishing);
+          table.set(area, weight);
+        }
+        return weight;
+      },
       baitNewtons: (sunk / 1000) * GRAVITY,
       // Met nose first: its section, with a coefficient of one (working value).
       baitArea: (Math.PI / 4) * bait.breadth * bait.height,
@@ -83,9 +109,9 @@ export function leastFor(situation: Situation): (head: Head) => number | undefin
   };
 }
 
-function needAt(newtons: readonly number[], area: number): number {
+function needAt(newtons: Needed['newtons'], area: number): number {
   const place = Math.min(AREAS.length - 1.001, Math.max(0, Math.log2(area / (AREAS[0] as number))));
   const low = Math.floor(place);
-  const [a, b] = [newtons[low] as number, newtons[low + 1] as number];
+  const [a, b] = [newtons(AREAS[low] as number), newtons(AREAS[low + 1] as number)];
   return a * (b / a) ** (place - low);
 }
