@@ -1,4 +1,5 @@
 import type { Condition, Rule } from '../document/rules.ts';
+import type { Asked } from './conditions.ts';
 import { every } from './conditions.ts';
 import { factOf } from './facts.ts';
 import type { Head } from './head.ts';
@@ -6,10 +7,14 @@ import { questionOf } from './questions/index.ts';
 import type { Situation } from './situation.ts';
 
 /** Whether a rule holds for a head in a situation: its question is asked there, and all of its conditions hold. Whether it is the one that speaks is for the judge to say. */
-export function holdsFor(rule: Pick<Rule, 'when' | 'question'>, situation: Situation, head: Head): boolean {
+export function holdsFor(
+  rule: Pick<Rule, 'when' | 'claim' | 'question'>,
+  situation: Situation,
+  head: Head,
+): boolean {
   if (!questionOf(rule.question).isAsked(situation)) return false;
-  const asked = every(rule.when, situation);
-  return typeof asked === 'boolean' ? asked : asked(head);
+  const holds = (asked: Asked) => (typeof asked === 'boolean' ? asked : asked(head));
+  return holds(every(rule.when, situation)) && holds(every(rule.claim ?? [], situation, true));
 }
 
 /** A condition in words. */

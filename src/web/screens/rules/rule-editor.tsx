@@ -15,6 +15,20 @@ import { Choice } from '../../parts/choice.tsx';
 
 const plain = <T extends string>(values: readonly T[]) => values.map((value) => [value, value] as const);
 
+/** Conditions as a person edits them: one to a line. */
+const listText = (conditions: Rule['when']): string =>
+  conditions.length === 0 ? '[]' : `[\n  ${conditions.map((one) => JSON.stringify(one)).join(',\n  ')}\n]`;
+
+/** The conditions of a text; undefined where it is no list in JSON. */
+function listFrom(text: string): Rule['when'] | undefined {
+  try {
+    const data: unknown = JSON.parse(text);
+    return Array.isArray(data) ? (data as Rule['when']) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
 /** One rule in its fields; its conditions as they stand in a file, with the facts they may ask beside them. */
 export function RuleEditor({
   rule,
@@ -27,36 +41,29 @@ export function RuleEditor({
   readonly onCancel: () => void;
 }) {
   const [draft, setDraft] = useState<Rule>(rule);
-  const [when, setWhen] = useState(() =>
-    rule.when.length === 0 ? '[]' : `[\n  ${rule.when.map((one) => JSON.stringify(one)).join(',\n  ')}\n]`,
-  );
+  const [when, setWhen] = useState(() => listText(rule.when));
+  const [claim, setClaim] = useState(() => listText(rule.claim ?? []));
   const [find, setFind] = useState('');
   const [briefId, setBriefId] = useState('');
   const [problems, setProblems] = useState<readonly string[]>([]);
   const briefs = useList('briefs').data ?? [];
   const designs = useList('designs').data;
-  const parsed = useMemo((): Rule['when'] | undefined => {
-    try {
-      const data: unknown = JSON.parse(when);
-      return Array.isArray(data) ? (data as Rule['when']) : undefined;
-    } catch {
-      return undefined;
-    }
-  }, [when]);
+  const parsed = useMemo(() => listFrom(when), [when]);
+  const claimed = useMemo(() => listFrom(claim), [claim]);
   const brief = briefs.find(({ id }) => id === briefId) ?? briefs[0];
   const speaks = useMemo(() => {
-    if (!parsed || !brief || !designs) return undefined;
+    if (!parsed || !claimed || !brief || !designs) return undefined;
     const situation = situationOf(brief.document);
     try {
       return designs.filter(({ document, summary }) => {
         if (!summary?.ok) return false;
         const head: Head = { design: document, values: summary.readings };
-        return holdsFor({ when: parsed, question: draft.question }, situation, head);
+        return holdsFor({ when: parsed, claim: claimed, question: draft.question }, situation, head);
       });
     } catch {
       return undefined;
     }
-  }, [parsed, brief, designs, draft.question]);
+  }, [parsed, claimed, brief, designs, draft.question]);
   const facts = FACTS.filter((fact) =>
     `${fact.name} ${fact.words}`.toLowerCase().includes(find.toLowerCase()),
   ).slice(0, 24);
@@ -67,8 +74,13 @@ export function RuleEditor({
       setProblems(['When: is not a list in JSON. Compare it with another rule.']);
       return;
     }
+    if (!claimed) {
+      setProblems(['Claim: is not a list in JSON. Compare it with another rule, or leave [].']);
+      return;
+    }
     // What is wrong is told by the server, which keeps the rules, with its place.
-    setProblems(await onKeep({ ...draft, when: parsed }));
+    const { claim: _before, ...rest } = draft;
+    setProblems(await onKeep({ ...rest, when: parsed, ...(claimed.length > 0 ? { claim: claimed } : {}) }));
   };
   return (
     <section className="rule-editor" aria-label="Edit a rule">
@@ -132,15 +144,26 @@ export function RuleEditor({
         />
       </label>
       <div className="rule-editor-when">
-        <label>
-          When (all must hold)
-          <textarea
-            rows={8}
-            spellCheck={false}
-            value={when}
-            onChange={(event) => setWhen(event.currentTarget.value)}
-          />
-        </label>
+        <div>
+          <label>
+            When (all must hold)
+            <textarea
+              rows={8}
+              spellCheck={false}
+              value={when}
+              onChange={(event) => setWhen(event.currentTarget.value)}
+            />
+          </label>
+          <label>
+            Claim (readings its words state; a reading that says otherwise keeps it silent)
+            <textarea
+              rows={3}
+              spellCheck={false}
+              value={claim}
+              onChange={(event) => setClaim(event.currentTarget.value)}
+            />
+          </label>
+        </div>
         <div>
           <input
             type="search"

@@ -241,6 +241,7 @@ function RulesOf({ inForce }: { readonly inForce: RulesInForce }) {
                   <p className="rule-when">
                     {questionOf(rule.question).name} ·{' '}
                     {rule.when.length === 0 ? 'always' : rule.when.map(conditionText).join(' · ')}
+                    {rule.claim && ` · only where ${rule.claim.map(conditionText).join(', ')}`}
                   </p>
                   <p className="rule-from">
                     <code>{rule.id}</code> · strength {rule.strength} · {rule.kind} · {rule.source}
