@@ -49,15 +49,16 @@ const scoreOf = (matched: Matched, of: Answer) =>
 const isNo = ({ isHard, score = 1 }: Answer): boolean => isHard || score < NO;
 
 /**
- * Whether nothing is worse by a mark that decides. What was out may come to a care elsewhere, but to no other no: a head that serves barely is
- * better than one that does not serve.
+ * Whether nothing is worse by a mark that decides. What was out may come to a care elsewhere, or to a no that does not decide, since a head that
+ * serves barely is better than one that does not serve; it never comes to another hard stop or decisive no.
  */
 function worsensNone(before: Matched, after: Matched): boolean {
   const level = (score: number) => (score >= YES ? 2 : score >= NO ? 1 : 0);
   const wasOut = before.standing.out > 0;
   return before.answers.all.every((old, i) => {
     const now = after.answers.all[i];
-    if (!now || (isNo(now) && !isNo(old))) return !now ? false : !now.isHard && !now.isDecisive && wasOut;
+    if (!now) return false;
+    if (isNo(now) && !isNo(old)) return wasOut && !now.isHard && !now.isDecisive;
     if (!old.isDecisive || old.score === undefined || wasOut) return true;
     return now.score !== undefined && level(now.score) >= level(old.score);
   });

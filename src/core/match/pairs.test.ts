@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { hookSet } from '../behaviour/fishing.ts';
+import { hookSet, USUAL_FISHING } from '../behaviour/fishing.ts';
 import { DRIVES_HOME } from '../behaviour/strength.ts';
 import type { Design } from '../document/design.ts';
 import { loadSolids } from '../head/kernel.ts';
@@ -142,21 +142,7 @@ describe('tackle for a head', () => {
     const brakes = home / (0.3 * GRAVITY);
     expect(advice.drives).toBeGreaterThanOrEqual(brakes * 0.99);
     expect(
-      hookSet({
-        lineOut: 20,
-        rodHeight: 1.5,
-        speed: 0.5,
-        current: 0,
-        line: 'braid',
-        test: advice.drives ?? 0,
-        rod: 'heavy',
-        brake: 0.3,
-        perTurn: 0.66,
-        snap: 0.4,
-        friction: 0.4,
-        crack: 0,
-        stem: 6,
-      }),
+      hookSet({ ...USUAL_FISHING, line: 'braid', test: advice.drives ?? 0, rod: 'heavy' }),
     ).toBeGreaterThanOrEqual(home * 0.99);
   });
 

@@ -221,7 +221,6 @@ function spanOf(tried: readonly Tried[]): TackleSpan[] {
  * are the whole ones: without the hook’s opening load nothing is said of what it bears.
  */
 export function tackleFor(head: Head, brief: Brief, set: Pick<RuleSet, 'rules' | 'schools'>): TackleAdvice {
-  const rules = set.rules.filter(({ question }) => ASKED.has(question));
   const [drives, bears]: [number[], number[]] = [[], []];
   const tried = LINES.flatMap((one) => {
     const strength = one.leader ?? one.test;
@@ -232,7 +231,7 @@ export function tackleFor(head: Head, brief: Brief, set: Pick<RuleSet, 'rules' |
         leader: one.leader === undefined ? undefined : { material: 'fluorocarbon', test: one.leader },
         rod: { ...brief.rod, power },
       });
-      const { all } = judgeFor(situation, rules, set.schools, ASKED)(head);
+      const { all } = judgeFor(situation, set.rules, set.schools, ASKED)(head);
       const found = all.flatMap((answer) => answer.found);
       const isYes = (by: string) => found.some((finding) => finding.by === by && finding.score >= YES);
       if (isYes('hook.penetration')) drives.push(strength);

@@ -4,7 +4,7 @@ import type { Design } from '../document/design.ts';
 import { familyOf } from '../head/families/index.ts';
 import type { Pairing } from '../judge/pairings.ts';
 import type { FitCheck } from '../judge/verdict.ts';
-import { atLeast, worst } from '../judge/verdict.ts';
+import { atLeast, checked, worst } from '../judge/verdict.ts';
 import type { Limits } from '../plastic/kinds/kind.ts';
 import { plasticKindOf } from '../plastic/kinds/index.ts';
 import { byFit, pairingOf } from '../judge/pairings.ts';
@@ -105,22 +105,12 @@ const ABOUT = {
 /** A body that fills more of the gap than this is not buried at first (working value). */
 const CAN_BURY = 1.05;
 
-const check = (id: string, name: string, value: number, limits: Limits, says: string): FitCheck => ({
-  id,
-  name,
-  value,
-  quantity: 'share',
-  ...limits,
-  verdict:
-    value >= limits.good[0] && value <= limits.good[1]
-      ? 'good'
-      : value >= limits.tight[0] && value <= limits.tight[1]
-        ? 'tight'
-        : 'bad',
-  says,
-  fix: '',
-  remedies: [],
-});
+const guessed = (id: string, name: string, value: number, limits: Limits, says: string): FitCheck =>
+  checked(
+    { id, name, value, quantity: 'share', ...limits },
+    () => says,
+    () => '',
+  );
 
 /**
  * How a plastic probably goes on, from the readings kept at save alone, before anything is laid: enough for a first order, and replaced by
@@ -153,7 +143,7 @@ export function wornAtFirst(
   const exit = ((design.hook.joint ? about.hinged : about.fixed) * outside) / plastic.length;
   const free = 1 - (about.fills * plastic.height) / gap;
   const checks = [
-    check(
+    guessed(
       'rig.exit',
       method.exitName,
       exit,
@@ -163,7 +153,7 @@ export function wornAtFirst(
     ...(made
       ? []
       : [
-          check(
+          guessed(
             'rig.freeGap',
             method.gapName,
             free,

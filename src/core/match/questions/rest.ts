@@ -32,8 +32,8 @@ export const rest: Question = {
   name: 'Rests well',
   asks: 'Does it rest as wanted, point up, as long as it lies there?',
   mistake: 'a head that lies on its side in a long pause',
-  // In cover a head is asked to stand only where the brief wants long rests, and never in what it must come through.
   reads: ['rest.hookUp', 'rest.slopeNose', 'rest.slopeSide', 'rest.slopeTail', 'rest.tailUp'],
+  // In cover a head is asked to stand only where the brief wants long rests, and never in what it must come through.
   isAsked: ({ touches, rest: still, covers, brief }) =>
     touches &&
     still >= 0.5 &&
@@ -63,17 +63,19 @@ export const rest: Question = {
       // A weight that lies in the bait rests as the bait does: without it nothing is known.
       const isOpen = !isSettled && familyOf(design.head.family)?.within === true;
       const rolls = stays < stands;
+      const lain = Math.min(stands, stays);
+      const score = falls ? 0 : 1 - matters * (1 - lain);
       return [
         {
-          score: falls ? 0 : 1 - matters * (1 - Math.min(stands, stays)),
+          score,
           // A head that is made to stand is nothing where it cannot, however short it lies there.
           isOut: falls,
-          isSame: 1 - matters * (1 - Math.min(stands, stays)) < YES || Math.min(stands, stays) >= HALF,
+          isSame: score < YES || lain >= HALF,
           isFirm: !isOpen && (stands <= LIES || stands >= STANDS || rolls),
           by: rolls ? 'rest.slopeNose' : stands > up ? 'rest.tailUp' : 'rest.hookUp',
           says: (side) => {
             if (falls) return `It cannot stand where the bottom falls by ${marked(lies, 'angle')}.`;
-            if (side === 'for' && Math.min(stands, stays) < HALF)
+            if (side === 'for' && lain < HALF)
               return `It lies still for ${marked(still, 'time')} only: how it lies matters little.`;
             const only = side === 'for' ? '' : 'only ';
             if (rolls)
