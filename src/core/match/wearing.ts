@@ -13,6 +13,8 @@ import { usualPlastic } from '../plastic/usual.ts';
 import { carries } from './carries.ts';
 import type { MethodKey } from '../rigging/methods/index.ts';
 import { hasRoom } from '../rigging/lay.ts';
+import { hookSizeLimits } from '../rigging/limits.ts';
+import { soldGap } from '../hook/chart.ts';
 import { METHODS } from '../rigging/methods/index.ts';
 import type { Head, ReadingValues, Worn } from './head.ts';
 import type { Judge } from './judge.ts';
@@ -149,6 +151,13 @@ export function wornAtFirst(
       exit,
       method.exit ?? plasticKindOf(plastic.kind).exit,
       'Going by hook and bait alone it comes out too near an end.',
+    ),
+    guessed(
+      'rig.hookSize',
+      'Gap of the hook over the bait’s length',
+      (soldGap(design.hook) ?? gap) / plastic.length,
+      hookSizeLimits(plastic),
+      'So large a hook deadens a bait of this length.',
     ),
     ...(made
       ? []
