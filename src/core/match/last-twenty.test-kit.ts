@@ -1,22 +1,8 @@
 import type { Brief } from '../document/brief.ts';
 import type { Expected } from './expected.test-kit.ts';
-
-const LB = 0.45359237;
-const FT = 0.3048;
-const IN = 25.4;
+import { bait, line, water } from './practice-words.test-kit.ts';
 
 type Row = readonly [key: string, brief: Omit<Brief, 'format' | 'version' | 'name'>, expected: Expected];
-
-const water = (feet: number, more: Partial<Brief['water']> = {}): Brief['water'] => ({
-  kind: 'fresh',
-  depth: feet * FT,
-  ...more,
-});
-const line = (material: Brief['line']['material'], pounds: number): Brief['line'] => ({
-  material,
-  test: pounds * LB,
-});
-const bait = (kind: Brief['bait']['kind'], inches: number): Brief['bait'] => ({ kind, length: inches * IN });
 
 /**
  * Twenty situations that were written last and to which nothing was tuned: nineteen held at first. Of `pier-panfish` it had been said that
