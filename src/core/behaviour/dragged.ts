@@ -4,7 +4,7 @@ import { usualBait } from '../build/usual-bait.ts';
 import { collarOutline } from '../head/outline.ts';
 import { sightOf } from '../head/surface.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
-import { nearestTo, steadyPlaces } from '../numeric/steady.ts';
+import { steadyNear, steadyPlaces } from '../numeric/steady.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
 import { clamp, degrees, radians } from '../numeric/vec.ts';
 import type { Surroundings } from './behaviour.ts';
@@ -120,13 +120,11 @@ function lyingIn(rig: Rig, around: Surroundings, { down }: RestPose) {
       } = pulled(pitch);
       return weight * ahead + forward * -foot[1] - up * -foot[0] + about;
     };
-  const poses = steadyPlaces(moment(STILL), {
-    from: -Math.PI,
+  const rested = steadyNear(moment(STILL), Math.asin(clamp(down[0], -1, 1)), {
     step: ROLLED,
-    count: (2 * Math.PI) / ROLLED,
+    count: Math.PI / ROLLED,
     halvings: 14,
   });
-  const rested = nearestTo(poses, Math.asin(clamp(down[0], -1, 1)));
   const inView = (place: Vec3): Vec2 => {
     const [x, , z] = rolled(place, roll);
     return fromEye([x, z]);

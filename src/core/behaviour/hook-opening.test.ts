@@ -6,7 +6,7 @@ import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import type { Place } from './bent-wire.ts';
 import { momentOver } from './bent-wire.ts';
 import type { PulledHook } from './hook-opening.ts';
-import { insideFactor, openingLoad, pulledHook, yieldLoad } from './hook-opening.ts';
+import { insideFactor, openingLoad, openingLoads, pulledHook, yieldLoad } from './hook-opening.ts';
 
 /** A hook of shank, half circle and point leg, tied at a place, held at the shank's front. */
 function plainHook(gap: number, diameter: number, shank: number, tie: Place, step = 0.2): PulledHook {
@@ -213,11 +213,14 @@ describe('a hook opens for good', () => {
       for (const { size } of HOOK_CHART.filter((_, i) => i % 4 === 3)) {
         const hook = pulledHook(assemble(sampleDesign(key, { hook: { size } })));
         const yields = yieldLoad(hook, 1750);
-        const [weak, usual, strong] = [1500, 1750, 2000].map((strength) => openingLoad(hook, strength)) as [
-          number,
-          number,
-          number,
-        ];
+        const strengths = [1500, 1750, 2000];
+        const loads = strengths.map((strength) => openingLoad(hook, strength));
+        const [weak, usual, strong] = loads as [number, number, number];
+        // Found from one another they are what each is by itself.
+        openingLoads(hook, [1750, 1500, 2000]).forEach((load, i) => {
+          const own = [usual, weak, strong][i] as number;
+          expect(Math.abs(load / own - 1), `${key} ${size}`).toBeLessThan(1e-3);
+        });
         expect(usual / yields, `${key} ${size}`).toBeGreaterThan(1.5);
         expect(weak, `${key} ${size}`).toBeLessThan(usual);
         expect(strong, `${key} ${size}`).toBeGreaterThan(usual);

@@ -1,7 +1,7 @@
 import { inMetal } from '../build/bodies.ts';
 import type { Rig } from '../build/rig.ts';
 import { halve } from '../numeric/halve.ts';
-import { findRoot } from '../numeric/root.ts';
+import { crossing } from '../numeric/root.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { Place } from './bent-wire.ts';
 import { BentWire, between } from './bent-wire.ts';
@@ -149,28 +149,74 @@ export function insideFactor(radius: number, c: number): number {
  * rotations), elastic and then plastic; the load stays where on the wire it sat, and its line runs from there to the tie in every shape.
  * `yieldStrength` in N/mm², above 0. NaN where no wire stands out, or where nothing opens it.
  */
-export function openingLoad(hook: PulledHook, yieldStrength: number): number {
+export const openingLoad = (hook: PulledHook, yieldStrength: number): number =>
+  openingLoads(hook, [yieldStrength])[0] as number;
+
+/**
+ * As {@link openingLoad} for wires of several strengths, N each: for much less than each by itself, since a stronger wire opens in about the shape of a weaker one, at a
+ * pull about as much greater as it is stronger.
+ */
+export function openingLoads(hook: PulledHook, yieldStrengths: readonly number[]): number[] {
   const found = loaded(hook);
-  if (!found) return NaN;
-  const chain = new BentWire(found.chain, hook.tie, hook.diameter, yieldStrength);
+  let known: { readonly perStrength: number; readonly shape: Float64Array } | undefined;
+  return yieldStrengths.map((strength) => {
+    if (!found) return NaN;
+    const chain = new BentWire(found.chain, hook.tie, hook.diameter, strength);
+    const yields = yieldLoad(hook, strength);
+    let pull = NaN;
+    if (known) {
+      chain.shape = known.shape;
+      pull = opened(
+        hook,
+        found,
+        chain,
+        NEARLY * known.perStrength * strength,
+        NEAR_STEP,
+        MOST_YIELDS * yields,
+      );
+    }
+    if (Number.isNaN(pull)) {
+      chain.shape = new Float64Array(chain.shape.length);
+      pull = opened(hook, found, chain, yields, STEP_UP, MOST_YIELDS * yields);
+    }
+    if (Number.isFinite(pull)) known ??= { perStrength: pull / strength, shape: chain.shape };
+    return pull;
+  });
+}
+
+/** The pull that opens a wire, N, looked for from one that does not, in steps of a ratio at first, up to the most that is tried; NaN where it is not found. */
+function opened(
+  hook: PulledHook,
+  found: Loaded,
+  chain: BentWire,
+  from: number,
+  firstRatio: number,
+  most: number,
+): number {
   const whole = gapBetween(hook, found);
   const widened = (pull: number): number =>
     chain.pulled(pull) ? gapBetween(hook, found, chain.turnedForGood()) / whole - 1 - OPENED : NaN;
   // Pulled harder and harder until it is wide enough; in smaller steps where the shape of the last is too far off to find the next from.
-  let low = yieldLoad(hook, yieldStrength);
+  let low = from;
   let atLow = widened(low);
-  if (Number.isNaN(atLow)) return NaN;
-  const most = MOST_YIELDS * low;
-  for (let ratio = STEP_UP; low < most && ratio > LEAST_STEP;) {
+  if (!(atLow <= 0)) return NaN;
+  for (let ratio = firstRatio; low < most && ratio > LEAST_STEP;) {
     const before = chain.shape;
     const high = low * ratio;
     const atHigh = widened(high);
     if (atHigh > 0) {
-      const share = crossing(atLow, atHigh, (share) => {
-        chain.shape = before;
-        return widened(low + (high - low) * share);
-      });
-      if (Number.isFinite(share)) return low + (high - low) * share;
+      let isFound = true;
+      const pull = crossing(
+        (pull) => {
+          const wider = widened(pull);
+          isFound &&= !Number.isNaN(wider);
+          return wider;
+        },
+        [low, atLow],
+        [high, atHigh],
+        NARROW * high,
+      );
+      if (isFound) return pull;
     }
     if (atHigh <= 0) [low, atLow] = [high, atHigh];
     else {
@@ -184,14 +230,13 @@ export function openingLoad(hook: PulledHook, yieldStrength: number): number {
 
 /** Ratio from one pull that is tried to the next, the least of it, and how many times what yields is tried. */
 const STEP_UP = 1.35;
+/** Share of what is expected that is tried first, and the ratio to the next from there. */
+const NEARLY = 0.93;
+const NEAR_STEP = 1.15;
+/** How near the pull is found, as a share of it. */
+const NARROW = 3e-4;
 const LEAST_STEP = 1.002;
 const MOST_YIELDS = 30;
-
-/** Where a function crosses nothing, as a share of the way between two places with these values, within a thousandth of the way. */
-function crossing(atLow: number, atHigh: number, at: (share: number) => number): number {
-  const root = findRoot((share) => (share === 0 ? atLow : share === 1 ? atHigh : at(share)), 0, 1, 1e-3);
-  return root.ok ? root.x : NaN;
-}
 
 /** Clear gap of a hook whose corners are turned for good, from the tip to the nearest of its shank, mm. */
 function gapBetween(

@@ -1,9 +1,9 @@
 import { about, behaviour } from './behaviour.ts';
 import { fishingOf, lineFacts } from './fishing.ts';
-import { openingLoad, pulledHook, yieldLoad } from './hook-opening.ts';
+import { openingLoads, pulledHook, yieldLoad } from './hook-opening.ts';
 
 /** Yield strength of hardened hook wire, N/mm² (usual range of spring steels, from memory). */
-const YIELD = { least: 1500, usual: 1750, most: 2000 };
+const YIELD = { usual: 1750, least: 1500, most: 2000 };
 
 /** What a hook bears before it begins to yield, and before it is open for good. */
 export const opening = behaviour({
@@ -54,9 +54,11 @@ export const opening = behaviour({
   read(rig, around) {
     const fishing = fishingOf(around);
     const hook = pulledHook(rig);
-    const [least, usual, most] = [YIELD.least, YIELD.usual, YIELD.most].map((yields) =>
-      openingLoad(hook, yields),
-    ) as [number, number, number];
+    const [usual, least, most] = openingLoads(hook, [YIELD.usual, YIELD.least, YIELD.most]) as [
+      number,
+      number,
+      number,
+    ];
     const { strength: test } = lineFacts(fishing);
     const yields = yieldLoad(hook, YIELD.usual);
     // Of a bend that metal or collar swallows there is nothing left to open.

@@ -1,5 +1,5 @@
 import type { Vec3 } from '../numeric/vec.ts';
-import type { Facet, Points } from './facets.ts';
+import type { Facets, Points } from './facets.ts';
 import { facetsOf } from './facets.ts';
 import { rollingOver } from './rolling.ts';
 import { spread } from './spread.ts';
@@ -46,47 +46,36 @@ export function restPoses(points: Points, centre: Vec3): RestPose[] {
 
 /** As {@link restPoses}, with the pose each landing ends in. */
 export function resting(points: Points, centre: Vec3): Resting {
-  const { facets, corners } = facetsOf(points, centre);
-  const count = facets.length;
-  const rolling = rollingOver(facets, corners, centre);
+  const facets = facetsOf(points, centre);
+  const { count, heights, normals, shares: pierced } = facets;
+  const rolling = rollingOver(facets);
+  const heightOf = (facet: number) => heights[facet] as number;
   // Downhill from facet to facet, as the body rolls.
   const pose = forest(count);
-  facets.forEach(({ height }, i) => {
-    const to = rolling.next(i);
-    if (to !== i && (facets[to] as Facet).height < height) pose.join(i, to);
-  });
-  const lowest = Array.from({ length: count }, (_, i) => i);
-  facets.forEach(({ height }, i) => {
-    const root = pose.find(i);
-    if (height < (facets[lowest[root] as number] as Facet).height) lowest[root] = i;
-  });
-  const passes = facets.flatMap(({ sides, height }, i) =>
-    sides
-      .filter(({ to }) => to > i)
-      .map(({ to, inside, distance }) => {
-        const other = facets[to] as Facet;
-        const back = other.sides.find((side) => side.to === i)?.inside ?? -1;
-        const isRidge = inside > 0 && back > 0;
-        return { a: i, b: to, level: isRidge ? distance : Math.max(height, other.height) };
-      }),
-  );
-  passes.sort((a, b) => a.level - b.level);
+  for (let f = 0; f < count; f++) {
+    const to = rolling.next(f);
+    if (to !== f && heightOf(to) < heightOf(f)) pose.join(f, to);
+  }
+  const lowest = Int32Array.from({ length: count }, (_, i) => i);
+  for (let f = 0; f < count; f++) {
+    const root = pose.find(f);
+    if (heightOf(f) < heightOf(lowest[root] as number)) lowest[root] = f;
+  }
   // Water rising from the lowest place: basins that meet over a shallow pass are one pose, the others have found their lowest pass.
   const level = forest(count);
-  const deepest = [...lowest];
+  const deepest = lowest.slice();
   const waiting = Array.from({ length: count }, (_, i) => [pose.find(i)]);
-  facets.forEach((_, i) => {
-    const root = pose.find(i);
-    if (root !== i) level.join(i, root);
-  });
-  facets.forEach((_, i) => {
-    const root = level.find(i);
-    deepest[root] = lowest[pose.find(i)] as number;
-    waiting[root] = [pose.find(i)];
-  });
+  for (let f = 0; f < count; f++) {
+    const root = pose.find(f);
+    if (root !== f) level.join(f, root);
+  }
+  for (let f = 0; f < count; f++) {
+    const root = level.find(f);
+    deepest[root] = lowest[pose.find(f)] as number;
+    waiting[root] = [pose.find(f)];
+  }
   const saddles = new Map<number, number>();
-  const heightOf = (facet: number) => (facets[facet] as Facet).height;
-  for (const { a, b, level: pass } of passes) {
+  for (const { a, b, level: pass } of passesOf(facets)) {
     const [x, y] = [level.find(a), level.find(b)];
     if (x === y) continue;
     const [dx, dy] = [deepest[x] as number, deepest[y] as number];
@@ -112,41 +101,57 @@ export function resting(points: Points, centre: Vec3): Resting {
   }
   const shares = new Map<number, number>();
   const landing = (down: Vec3) => pose.find(rolling.from(down));
-  if (rolling.isSimple)
-    facets.forEach(({ share }, i) => shares.set(pose.find(i), (shares.get(pose.find(i)) ?? 0) + share));
-  else {
-    for (const down of DIRECTIONS) {
-      const root = landing(down);
-      shares.set(root, (shares.get(root) ?? 0) + 1 / DIRECTIONS.length);
-    }
-    // One that no sample found is there all the same.
-    facets.forEach((_, i) => {
-      const root = pose.find(i);
-      if (!shares.has(root)) shares.set(root, 0);
-    });
-  }
+  // One that no sample finds is there all the same.
+  for (let f = 0; f < count; f++) shares.set(pose.find(f), 0);
+  const more = (root: number, by: number) => shares.set(root, (shares.get(root) ?? 0) + by);
+  if (rolling.isSimple) for (let f = 0; f < count; f++) more(pose.find(f), pierced[f] as number);
+  else for (const down of DIRECTIONS) more(landing(down), 1 / DIRECTIONS.length);
   const made = new Map(
     [...shares].map(([root, share]): [number, RestPose] => {
-      const facet = facets[lowest[root] as number] as Facet;
-      return [
-        root,
-        { down: facet.normal, height: facet.height, share, saddle: saddles.get(root) ?? Infinity },
+      const f = lowest[root] as number;
+      const down: Vec3 = [
+        normals[3 * f] as number,
+        normals[3 * f + 1] as number,
+        normals[3 * f + 2] as number,
       ];
+      return [root, { down, height: heightOf(f), share, saddle: saddles.get(root) ?? Infinity }];
     }),
   );
   return {
-    corners,
+    corners: facets.corners.map((at, i) => at + (centre[i % 3] as number)),
     poses: [...made.values()].sort((a, b) => b.share - a.share),
     landing: (down) => made.get(landing(down)),
   };
 }
 
-/** Directions that shares are sampled in where they have no closed form. */
-const DIRECTIONS = spread(1500);
+/** Ways from each facet to each of its neighbours, by how high the centre must be lifted on it, mm, the lowest first. */
+function passesOf({ count, heights, across, inside, distances }: Facets) {
+  const passes: { readonly a: number; readonly b: number; readonly level: number }[] = [];
+  for (let a = 0; a < count; a++)
+    for (let side = 3 * a; side < 3 * a + 3; side++) {
+      const b = across[side] as number;
+      if (b <= a) continue;
+      const back = [0, 1, 2].find((k) => across[3 * b + k] === a) ?? 0;
+      const isRidge = (inside[side] as number) > 0 && (inside[3 * b + back] as number) > 0;
+      const level = isRidge
+        ? (distances[side] as number)
+        : Math.max(heights[a] as number, heights[b] as number);
+      passes.push({ a, b, level });
+    }
+  return passes.sort((one, other) => one.level - other.level);
+}
+
+/** Of the directions of a spiral those this many apart are neighbours: a number of Fibonacci's. */
+const NEXT_ROUND = 34;
+/** Directions that shares are sampled in where they have no closed form, most of them beside the one before, so that what each finds is near too. */
+const DIRECTIONS = ((spiral) =>
+  Array.from({ length: NEXT_ROUND }, (_, from) => spiral.filter((_, k) => k % NEXT_ROUND === from)).flat())(
+  spread(1500),
+);
 
 /** Sets that are joined (union-find). */
 function forest(count: number) {
-  const parent = Array.from({ length: count }, (_, i) => i);
+  const parent = Int32Array.from({ length: count }, (_, i) => i);
   const find = (i: number): number => {
     let at = i;
     while (parent[at] !== at) {

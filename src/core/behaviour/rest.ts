@@ -11,7 +11,7 @@ import { oncePer } from './once.ts';
 import { hanging } from './hang.ts';
 import type { RestPose, Resting } from './rest-poses.ts';
 import { resting } from './rest-poses.ts';
-import { slopeHeld } from './slope-held.ts';
+import { slopesHeld } from './slope-held.ts';
 
 /** Scatter of the attitude a head meets the bottom in, degrees, one standard deviation in pitch and in roll (working value, no source). */
 const SCATTER = 25;
@@ -276,10 +276,9 @@ export const rest = behaviour({
     // How far the centre of weight may be off, either way along a slope and over it.
     const off = OFF_CENTRE * rig.profile.length;
     const held = (...ways: Vec3[]) => {
+      const slopes = ways.map((way) => [way, slopesHeld(hull, usual, way)] as const);
       const least = (share: number) =>
-        Math.min(
-          ...ways.map((way) => slopeHeld(hull, shifted(centre, usual.down, way, share * off), usual, way)),
-        );
+        Math.min(...slopes.map(([way, held]) => held(shifted(centre, usual.down, way, share * off))));
       return about(least(0), [least(-1), least(1)]);
     };
     const other: Vec3 = [-side[0], -side[1], -side[2]];

@@ -3,7 +3,7 @@ import { totalMass } from '../build/rig.ts';
 import { shadowOf } from '../head/mesh.ts';
 import { sightOf } from '../head/surface.ts';
 import { GRAVITY, waterDensity } from '../material/water.ts';
-import { halve } from '../numeric/halve.ts';
+import { crossing } from '../numeric/root.ts';
 import { MUNK_SHARE } from './added-mass.ts';
 import type { Flag } from './behaviour.ts';
 import { about, behaviour } from './behaviour.ts';
@@ -42,8 +42,11 @@ const BOWED = 0.2;
 /** Speeds looked at, m/s. */
 const SLOWEST = 0.02;
 const FASTEST = 6;
-/** Size over the design's own up to which a heavier one is looked for. */
+/** Sizes over the design's own between which the one that just keeps the bottom is looked for. */
+const SMALLEST = 0.05;
 const LARGEST = 6;
+/** How near speeds and sizes are found, as a share of the greatest. */
+const NARROW = 2e-5;
 
 /** Depth a towed head keeps at a speed through the water, m, its drag times a factor. */
 export function depthAt(
@@ -66,14 +69,15 @@ export function bottomSpeed(
   fishing: Fishing,
   { factor, normal } = USUAL,
 ): number | undefined {
-  const keeps = (speed: number) => {
+  const over = (speed: number) => {
     const { drag, lift } = tow.near(speed);
     const pull = { weight: tow.weight - lift, drag: drag * factor };
-    return lineToRod(pull, speed, density, fishing, normal).depth >= depth;
+    return lineToRod(pull, speed, density, fishing, normal).depth - depth;
   };
-  if (!keeps(SLOWEST)) return undefined;
-  const [low, high] = halve(SLOWEST, FASTEST, 14, keeps);
-  return (low + high) / 2;
+  const [slowest, fastest] = [over(SLOWEST), over(FASTEST)];
+  if (!(slowest >= 0)) return undefined;
+  if (fastest >= 0) return FASTEST;
+  return crossing(over, [SLOWEST, slowest], [FASTEST, fastest], NARROW * FASTEST);
 }
 
 /**
@@ -89,13 +93,14 @@ export function leastSize(
   { factor, normal } = USUAL,
 ): number | undefined {
   const { drag, lift } = tow.at(speed);
-  const reaches = (k: number) => {
+  const short = (k: number) => {
     const pull = { weight: tow.weight * k ** 3 - lift * k ** 2, drag: drag * factor * k ** 2 };
-    return lineToRod(pull, speed, density, fishing, normal).depth >= depth;
+    return depth - lineToRod(pull, speed, density, fishing, normal).depth;
   };
-  if (!reaches(LARGEST)) return undefined;
-  const [low, high] = halve(0.05, LARGEST, 16, (k) => !reaches(k));
-  return (low + high) / 2;
+  const [smallest, largest] = [short(SMALLEST), short(LARGEST)];
+  if (!(largest <= 0)) return undefined;
+  if (smallest <= 0) return SMALLEST;
+  return crossing(short, [SMALLEST, smallest], [LARGEST, largest], NARROW * LARGEST);
 }
 
 /** A tow that is asked for many speeds. */

@@ -1,6 +1,5 @@
 import type { Vec3 } from '../numeric/vec.ts';
-import { cross, dot, norm, scale, sub } from '../numeric/vec.ts';
-import type { Facet } from './facets.ts';
+import type { Facets } from './facets.ts';
 
 /** How a body rolls from however it touches: over a corner, then over an edge, until it lies on a facet; and on from there. */
 export interface Rolling {
@@ -12,10 +11,31 @@ export interface Rolling {
   readonly isSimple: boolean;
 }
 
-/** A corner beside another, and a facet that has both. */
+/** Corners beside each corner, each with a facet that has both: those of corner i are from `first[i]` to before `first[i + 1]`. */
 interface Beside {
-  readonly corner: number;
-  readonly facet: number;
+  readonly first: Int32Array;
+  readonly corner: Int32Array;
+  readonly facet: Int32Array;
+}
+
+/** Of a closed surface each edge runs once each way: a corner's neighbours are where the edges that leave it end. */
+function besideOf({ ids, count, corners }: Facets): Beside {
+  const size = corners.length / 3;
+  const first = new Int32Array(size + 1);
+  for (const id of ids) first[id + 1] = (first[id + 1] as number) + 1;
+  for (let i = 0; i < size; i++) first[i + 1] = (first[i + 1] as number) + (first[i] as number);
+  const filled = first.slice(0, size);
+  const corner = new Int32Array(ids.length);
+  const facet = new Int32Array(ids.length);
+  for (let f = 0; f < count; f++)
+    for (let k = 0; k < 3; k++) {
+      const id = ids[3 * f + k] as number;
+      const place = filled[id] as number;
+      filled[id] = place + 1;
+      corner[place] = ids[3 * f + ((k + 1) % 3)] as number;
+      facet[place] = f;
+    }
+  return { first, corner, facet };
 }
 
 const AXES: readonly Vec3[] = [
@@ -31,108 +51,170 @@ const AXES: readonly Vec3[] = [
  * Steepest descent of h. While one corner p touches, n turns straight away from p; while an edge does, it turns about the edge away from the
  * foot of the centre on it; from a facet it goes away from the place of the facet nearest to that foot.
  */
-export function rollingOver(facets: readonly Facet[], flat: Float64Array, centre: Vec3): Rolling {
-  const corners = Array.from({ length: flat.length / 3 }, (_, i): Vec3 =>
-    sub([flat[3 * i] as number, flat[3 * i + 1] as number, flat[3 * i + 2] as number], centre),
-  );
-  const own = Float64Array.from(corners.flat());
-  const around: number[][] = corners.map(() => []);
-  facets.forEach(({ ids }, f) => ids.forEach((id) => around[id]?.push(f)));
-  // Corners beside each corner, each with a facet that has both.
-  const beside = around.map((fs, id): Beside[] => {
-    const seen = new Map<number, number>();
-    for (const f of fs)
-      for (const q of (facets[f] as Facet).ids) if (q !== id && !seen.has(q)) seen.set(q, f);
-    return [...seen].map(([corner, facet]) => ({ corner, facet }));
-  });
+export function rollingOver(facets: Facets): Rolling {
+  const { corners, ids, normals, heights, across, inside, count } = facets;
+  const size = corners.length / 3;
+  const beside = besideOf(facets);
   const reachOf = (id: number, u: number, v: number, w: number): number =>
-    u * (own[3 * id] as number) + v * (own[3 * id + 1] as number) + w * (own[3 * id + 2] as number);
-  // Farthest along each axis, and so near to what is farthest any way.
+    u * (corners[3 * id] as number) +
+    v * (corners[3 * id + 1] as number) +
+    w * (corners[3 * id + 2] as number);
+  // Farthest along each axis, and so near to what is farthest any way; and the last that was found, since one landing is near another.
   const starts = AXES.map(([u, v, w]) => {
     let best = 0;
-    for (let id = 1; id < corners.length; id++) if (reachOf(id, u, v, w) > reachOf(best, u, v, w)) best = id;
+    for (let id = 1; id < size; id++) if (reachOf(id, u, v, w) > reachOf(best, u, v, w)) best = id;
     return best;
   });
+  starts.push(0);
   /** The corner that reaches farthest: of a convex body one that is not has a neighbour that reaches farther. */
-  const farthest = ([u, v, w]: Vec3): number => {
-    let [best, most] = [0, -Infinity];
+  const farthest = (u: number, v: number, w: number): number => {
+    let best = 0;
+    let most = -Infinity;
     for (const id of starts) {
       const reach = reachOf(id, u, v, w);
-      if (reach > most) [best, most] = [id, reach];
+      if (reach > most) {
+        best = id;
+        most = reach;
+      }
     }
     for (let from = -1; from !== best;) {
       from = best;
-      for (const { corner } of beside[from] as Beside[]) {
+      const end = beside.first[from + 1] as number;
+      for (let i = beside.first[from] as number; i < end; i++) {
+        const corner = beside.corner[i] as number;
         const reach = reachOf(corner, u, v, w);
-        if (reach > most) [best, most] = [corner, reach];
+        if (reach > most) {
+          best = corner;
+          most = reach;
+        }
       }
     }
+    starts[AXES.length] = best;
     return best;
   };
-  const unit = (v: Vec3): Vec3 => scale(v, 1 / (norm(v) || 1));
 
   /** The facet reached from a direction while a corner touches. */
-  const overCorner = (start: Vec3, id: number): number => {
-    const p = corners[id] as Vec3;
-    const away = unit(sub(scale(start, dot(start, p)), p));
+  const overCorner = (u: number, v: number, w: number, id: number): number => {
+    const px = corners[3 * id] as number;
+    const py = corners[3 * id + 1] as number;
+    const pz = corners[3 * id + 2] as number;
+    const along = u * px + v * py + w * pz;
+    let ax = u * along - px;
+    let ay = v * along - py;
+    let az = w * along - pz;
+    const far = Math.sqrt(ax * ax + ay * ay + az * az) || 1;
+    ax /= far;
+    ay /= far;
+    az /= far;
     // n(t) = cos t · n + sin t · away; the corner q takes over where n·(p − q) = 0.
-    let [best, least, edge] = [-1, Infinity, -1];
-    for (const { corner, facet } of beside[id] as Beside[]) {
-      const dx = p[0] - (own[3 * corner] as number);
-      const dy = p[1] - (own[3 * corner + 1] as number);
-      const dz = p[2] - (own[3 * corner + 2] as number);
-      const w = away[0] * dx + away[1] * dy + away[2] * dz;
-      // Only what comes nearer takes over.
-      if (w >= 0) continue;
-      const turn = Math.atan2(Math.max(0, start[0] * dx + start[1] * dy + start[2] * dz), -w);
-      if (turn < least) [best, least, edge] = [facet, turn, corner];
+    let best = -1;
+    let edge = -1;
+    let least = Infinity;
+    const end = beside.first[id + 1] as number;
+    for (let i = beside.first[id] as number; i < end; i++) {
+      const corner = beside.corner[i] as number;
+      const dx = px - (corners[3 * corner] as number);
+      const dy = py - (corners[3 * corner + 1] as number);
+      const dz = pz - (corners[3 * corner + 2] as number);
+      const nearer = -(ax * dx + ay * dy + az * dz);
+      // Only what comes nearer takes over; the angle of its turn grows with its tangent.
+      if (nearer <= 0) continue;
+      const turn = Math.max(0, u * dx + v * dy + w * dz) / nearer;
+      if (turn < least) {
+        best = beside.facet[i] as number;
+        least = turn;
+        edge = corner;
+      }
     }
-    if (best < 0) return around[id]?.[0] ?? 0;
-    const n = unit(sub(scale(start, Math.cos(least)), scale(away, -Math.sin(least))));
-    return overEdge(n, id, edge, best);
+    if (best < 0) return beside.facet[beside.first[id] as number] as number;
+    // Of the length that the tangent leaves it; only its direction counts.
+    return overEdge(u + least * ax, v + least * ay, w + least * az, id, edge, best);
   };
-  /** The facet at whose side of an edge the body comes to lie. */
-  const overEdge = (n: Vec3, a: number, b: number, known: number): number => {
-    const facet = facets[known] as Facet;
-    const side = facet.sides.find(({ to }) => {
-      const { ids } = facets[to] as Facet;
-      return ids.includes(a) && ids.includes(b);
-    });
-    const other = side?.to ?? known;
-    const [p, q] = [corners[a] as Vec3, corners[b] as Vec3];
-    const along = unit(sub(q, p));
-    const foot = unit(sub(p, scale(along, dot(p, along))));
-    // Turning about the edge: on this side of the foot it goes on to this side.
-    const sense = (v: Vec3) => dot(cross(foot, v), along);
-    return sense(n) * (sense(facet.normal) - sense((facets[other] as Facet).normal)) >= 0 ? known : other;
+  /** The facet at whose side of an edge the body comes to lie. `known` is one of the two, whose edge runs from a to b. */
+  const overEdge = (u: number, v: number, w: number, a: number, b: number, known: number): number => {
+    let other = known;
+    for (let k = 0; k < 3; k++) if (ids[3 * known + k] === b) other = across[3 * known + k] as number;
+    const px = corners[3 * a] as number;
+    const py = corners[3 * a + 1] as number;
+    const pz = corners[3 * a + 2] as number;
+    const ex = (corners[3 * b] as number) - px;
+    const ey = (corners[3 * b + 1] as number) - py;
+    const ez = (corners[3 * b + 2] as number) - pz;
+    const share = (px * ex + py * ey + pz * ez) / (ex * ex + ey * ey + ez * ez || 1);
+    const fx = px - share * ex;
+    const fy = py - share * ey;
+    const fz = pz - share * ez;
+    // Turning about the edge: on this side of the foot it goes on to this side. (foot × n) · along = n · (along × foot)
+    const sx = ey * fz - ez * fy;
+    const sy = ez * fx - ex * fz;
+    const sz = ex * fy - ey * fx;
+    const sense = (f: number) =>
+      sx * (normals[3 * f] as number) +
+      sy * (normals[3 * f + 1] as number) +
+      sz * (normals[3 * f + 2] as number);
+    return (sx * u + sy * v + sz * w) * (sense(known) - sense(other)) >= 0 ? known : other;
   };
   const next = (f: number): number => {
-    const { corners: own, ids, sides, normal, height } = facets[f] as Facet;
-    if (sides.every(({ inside }) => inside >= 0)) return f;
-    const foot = scale(normal, height);
+    const first = 3 * f;
+    const [in0, in1, in2] = [
+      inside[first] as number,
+      inside[first + 1] as number,
+      inside[first + 2] as number,
+    ];
+    if (in0 >= 0 && in1 >= 0 && in2 >= 0) return f;
+    const height = heights[f] as number;
+    const u = normals[first] as number;
+    const v = normals[first + 1] as number;
+    const w = normals[first + 2] as number;
+    const [x, y, z] = [u * height, v * height, w * height];
     // The place of the facet nearest to the foot: on a side, or at a corner.
-    let [nearest, to, corner] = [Infinity, f, -1];
-    sides.forEach(({ to: across, inside }, k) => {
-      const [end, begin] = [own[k] as Vec3, own[(k + 2) % 3] as Vec3];
-      const run = sub(end, begin);
-      const share = dot(sub(foot, begin), run) / dot(run, run);
-      if (inside < 0 && share >= 0 && share <= 1 && -inside < nearest)
-        [nearest, to, corner] = [-inside, across, -1];
-      const off = norm(sub(end, foot));
-      if (off < nearest) [nearest, to, corner] = [off, f, k];
-    });
-    return corner < 0 ? to : overCorner(normal, ids[corner] as number);
+    let nearest = Infinity;
+    let to = f;
+    let corner = -1;
+    for (let k = 0; k < 3; k++) {
+      const [end, begin] = [3 * (ids[first + k] as number), 3 * (ids[first + ((k + 2) % 3)] as number)];
+      const ex = corners[end] as number;
+      const ey = corners[end + 1] as number;
+      const ez = corners[end + 2] as number;
+      const bx = corners[begin] as number;
+      const by = corners[begin + 1] as number;
+      const bz = corners[begin + 2] as number;
+      const [rx, ry, rz] = [ex - bx, ey - by, ez - bz];
+      const share = ((x - bx) * rx + (y - by) * ry + (z - bz) * rz) / (rx * rx + ry * ry + rz * rz);
+      const beyond = -(inside[first + k] as number);
+      if (beyond > 0 && share >= 0 && share <= 1 && beyond < nearest) {
+        nearest = beyond;
+        to = across[first + k] as number;
+        corner = -1;
+      }
+      const off = Math.sqrt((ex - x) ** 2 + (ey - y) ** 2 + (ez - z) ** 2);
+      if (off < nearest) {
+        nearest = off;
+        to = f;
+        corner = ids[first + k] as number;
+      }
+    }
+    return corner < 0 ? to : overCorner(u, v, w, corner);
   };
-  const memo = facets.map((_, i) => next(i));
+  const memo = Int32Array.from({ length: count }, (_, f) => next(f));
   return {
     next: (f) => memo[f] as number,
-    from: (down) => overCorner(down, farthest(down)),
-    isSimple:
-      facets.every(({ height }) => height > 0) &&
-      corners.every((p, id) =>
-        (around[id] ?? []).every((f) =>
-          (facets[f] as Facet).ids.every((q) => dot(corners[q] as Vec3, p) <= dot(p, p) * (1 + 1e-9)),
-        ),
-      ),
+    from: ([u, v, w]) => overCorner(u, v, w, farthest(u, v, w)),
+    isSimple: standsOutEverywhere(facets),
   };
+}
+
+/** Whether the centre lies inside, and every corner stands out farther than all that share a facet with it. */
+function standsOutEverywhere({ heights, ids, corners }: Facets): boolean {
+  if (!heights.every((height) => height > 0)) return false;
+  for (let i = 0; i < ids.length; i++) {
+    const p = 3 * (ids[i] as number);
+    const q = 3 * (ids[i % 3 === 2 ? i - 2 : i + 1] as number);
+    const [px, py, pz] = [corners[p] as number, corners[p + 1] as number, corners[p + 2] as number];
+    const [qx, qy, qz] = [corners[q] as number, corners[q + 1] as number, corners[q + 2] as number];
+    const across = qx * px + qy * py + qz * pz;
+    // Each edge is met from both its ends, once from either facet.
+    if (across > (px * px + py * py + pz * pz) * (1 + 1e-9)) return false;
+  }
+  return true;
 }

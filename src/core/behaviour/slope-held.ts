@@ -1,7 +1,8 @@
-import type { Vec3 } from '../numeric/vec.ts';
+import type { Vec2, Vec3 } from '../numeric/vec.ts';
 import { clamp, degrees, dot, norm, radians, scale, sub } from '../numeric/vec.ts';
 import type { Points } from './facets.ts';
-import { triples } from './facets.ts';
+import { flatOf } from './facets.ts';
+import type { Flat } from './outline.ts';
 import { BENT, hull2 } from './outline.ts';
 import type { RestPose } from './rest-poses.ts';
 import { SHALLOW } from './rest-poses.ts';
@@ -13,29 +14,45 @@ import { SHALLOW } from './rest-poses.ts';
  *
  * `points` and `centre` as for {@link restPoses}, mm; `pose`: a pose, or its direction that points down; `towards`: any vector not along it.
  */
-export function slopeHeld(
+export const slopeHeld = (
   points: Points,
   centre: Vec3,
   pose: Pick<RestPose, 'down'> | Vec3,
   towards: Vec3,
-): number {
+): number => slopesHeld(points, pose, towards)(centre);
+
+/** As {@link slopeHeld}, for one centre after another. */
+export function slopesHeld(
+  points: Points,
+  pose: Pick<RestPose, 'down'> | Vec3,
+  towards: Vec3,
+): (centre: Vec3) => number {
   const down = 'down' in pose ? pose.down : pose;
   const level = sub(towards, scale(down, dot(towards, down)));
   const size = norm(level);
-  if (size < 1e-12) return NaN;
+  if (size < 1e-12) return () => NaN;
   const side = scale(level, 1 / size);
   // Seen along the axis it rolls about: how deep and how far to the side each point lies.
+  const places = flatOf(points);
   const outline = hull2(
-    triples(points).map(({ x, y, z }): readonly [number, number] => {
-      const from = sub([x, y, z], centre);
-      return [dot(from, side), dot(from, down)];
+    Array.from({ length: Math.floor(places.length / 3) }, (_, i): Vec2 => {
+      const place: Vec3 = [places[3 * i] as number, places[3 * i + 1] as number, places[3 * i + 2] as number];
+      return [dot(place, side), dot(place, down)];
     }),
   );
+  return (centre) => {
+    const [u, v] = [dot(centre, side), dot(centre, down)];
+    return heldBy(outline.map(([x, z]): Vec2 => [x - u, z - v]));
+  };
+}
+
+/** Steepest slope held by an outline about its centre: how far to the side it rolls to and how deep each corner lies, degrees. */
+function heldBy(outline: Flat): number {
   // Corners in the order they touch as it rolls to that side. While one touches, tan of the slope held is the tangent of its own direction
   // less the roll, which is greatest as it begins to touch.
   const count = outline.length;
-  const at = (i: number) => outline[(i + count) % count] as readonly [number, number];
-  const turnTo = ([u, v]: readonly [number, number]) => Math.atan2(u, v);
+  const at = (i: number) => outline[(i + count) % count] as Vec2;
+  const turnTo = ([u, v]: Vec2) => Math.atan2(u, v);
   const flat = 1e-6;
   let first = 0;
   outline.forEach(([u, v], i) => {

@@ -144,7 +144,7 @@ export function fall(rig: Rig, water: Water): Fall {
  * unit, is told when a place is being halved.
  */
 export function steadyPitches(moment: (psi: number, isFine?: boolean) => number) {
-  const stable = steadyPlaces(moment, { from: 0, step: STEP, count: TURN, halvings: 20 });
+  const stable = [...steadyPlaces(moment, { from: 0, step: STEP, count: TURN, halvings: 20 })];
   // The first one met the way the moment turns it from where it starts; angles run up from 0 to a whole turn, and round to 0 again.
   const from = (start: number): number => {
     const down = stable.find((psi) => psi > start - AT_IT) ?? stable[0];

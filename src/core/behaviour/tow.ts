@@ -2,7 +2,7 @@ import type { Rig } from '../build/rig.ts';
 import { submerged } from '../build/submerged.ts';
 import type { Water } from '../material/water.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
-import { nearestTo, steadyPlaces } from '../numeric/steady.ts';
+import { steadyNear } from '../numeric/steady.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { degrees } from '../numeric/vec.ts';
 import type { Fishing } from './fishing.ts';
@@ -61,10 +61,7 @@ export function towed(rig: Rig, water: Water): Tow | undefined {
     const dragged = (body: WetBody, about: Vec3, pitch: number) =>
       dragAt(body, about, pitch + Math.PI / 2, speed, rho, viscosity, undefined, munk);
     const steady = (moment: (pitch: number) => number, near: number) =>
-      nearestTo(
-        steadyPlaces(moment, { from: near - Math.PI, step: (2 * Math.PI) / TURN, count: TURN, halvings: 24 }),
-        near,
-      );
+      steadyNear(moment, near, { step: (2 * Math.PI) / TURN, count: TURN / 2, halvings: 24 });
     const [, free] = rig.bodies;
     if (!free || !hinge) {
       const pitch = steady(

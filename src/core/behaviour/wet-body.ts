@@ -83,18 +83,27 @@ export function wetHook(body: RigidBody, { drag }: Pick<Rig, 'drag'>): WetBody {
   };
 }
 
-const sticksOf = (body: RigidBody): Float64Array =>
-  Float64Array.from(
-    body
-      .sticks()
-      .flatMap(({ middle, along, length, diameter, volume }) => [
-        ...middle,
-        ...along,
-        WIRE_NORMAL * diameter * length,
-        WIRE_TANGENT * Math.PI * diameter * length,
-        volume ?? 0,
-      ]),
-  );
+const sticks = new WeakMap<RigidBody, Float64Array>();
+
+/** Found once for a body; who rolls it over takes a copy. */
+function sticksOf(body: RigidBody): Float64Array {
+  let known = sticks.get(body);
+  if (!known) {
+    known = Float64Array.from(
+      body
+        .sticks()
+        .flatMap(({ middle, along, length, diameter, volume }) => [
+          ...middle,
+          ...along,
+          WIRE_NORMAL * diameter * length,
+          WIRE_TANGENT * Math.PI * diameter * length,
+          volume ?? 0,
+        ]),
+    );
+    sticks.set(body, known);
+  }
+  return known;
+}
 
 /**
  * Drag force against the motion (N), the lift of wire and bait square to it (N, up where the body moves level) and the moment about a centre (N·mm, positive turns the nose down), the body moving along

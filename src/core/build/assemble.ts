@@ -128,15 +128,15 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS, like
     });
   }
   if (design.head.paint) parts.push(paintPart(design.head.paint, head, body));
-  const kind = keeperOf(design.keeper.kind);
-  const detail = kind.detail?.(design.keeper);
+  const keeping = keeperOf(design.keeper.kind);
+  const detail = keeping.detail?.(design.keeper);
   const placed = {
     head,
     profile,
     collar,
     hook,
     keeper,
-    keeperKind: design.keeper.kind,
+    keeping,
     guard,
     bait: undefined,
   };
@@ -148,7 +148,7 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS, like
     places: { eye: hook.eye.centre, point: hook.tip, seat: [seatOf({ family, hook }), 0, 0] },
     family,
     dimensions,
-    castName: kind.castName ?? '',
+    castName: keeping.castName ?? '',
     skirt: design.skirt,
     drag: design.drag,
     measures,

@@ -1,5 +1,5 @@
 import type { GuardBody } from '../fitting/guards/guard.ts';
-import type { KeeperKey } from '../fitting/keepers/index.ts';
+import type { KeeperKind } from '../fitting/keepers/keeper.ts';
 import type { KeeperBody } from '../fitting/keepers/keeper.ts';
 import type { Skirt } from '../fitting/skirt.ts';
 import type { HeadBody } from '../head/body.ts';
@@ -97,7 +97,7 @@ export interface Rig {
   readonly collar: Revolve | undefined;
   readonly castName: string;
   readonly keeper: KeeperBody | undefined;
-  readonly keeperKind: KeeperKey;
+  readonly keeping: KeeperKind;
   readonly hook: HookPath;
   readonly measures: HookMeasures;
   /** gap of the size the hook is sold by, mm: a style that is wide for other reasons is no larger a hook */

@@ -1,4 +1,5 @@
 import { harmless } from './csv.ts';
+import { MEASURED_RANGES } from '../hook/schema.ts';
 import { PLAIN_STYLE, STYLES } from '../hook/styles/index.ts';
 import type { Problem } from '../document/problem.ts';
 import Papa from 'papaparse';
@@ -36,14 +37,15 @@ export function readHooksCsv(text: string): HookRow[] {
         'style',
         `Style: “${named.slice(0, 30)}” is not known. Use ${STYLES.map(({ key }) => key).join(', ')}.`,
       );
-    const length = (column: 'gap' | 'shank' | 'wire', min: number, max: number): number => {
+    const length = (column: keyof typeof MEASURED_RANGES): number => {
+      const [min, max] = MEASURED_RANGES[column];
       const read = parseQuantity(cell(column), 'size', 'metric');
       if (!read.ok) problem(column, `${column}: ${read.message}`);
       else if (!(read.value >= min && read.value <= max))
         problem(column, `${column}: ${read.value} mm is outside ${min} to ${max} mm.`);
       return read.ok ? read.value : NaN;
     };
-    const [gap, shank, wire] = [length('gap', 1, 60), length('shank', 3, 150), length('wire', 0.2, 4)];
+    const [gap, shank, wire] = [length('gap'), length('shank'), length('wire')];
     const hook: HookDocument | undefined =
       problems.length > 0 || rank === undefined || !style
         ? undefined

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { Problem } from '../document/problem.ts';
-import { MAKES } from '../plastic/kinds/kind.ts';
+import { MADE } from '../plastic/kinds/kind.ts';
 import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import { COLOUR_CLASSES, PLASTIC_RANGES, TOUGHNESS } from '../plastic/schema.ts';
@@ -84,7 +84,7 @@ function readRow({ line, cell }: TableIn['rows'][number]): PlasticRow {
       density: density ?? kind.usual.density,
       toughness: toughness ?? kind.usual.toughness,
       ...(weighed === undefined ? {} : { weighed }),
-      ...(wall === undefined || MAKES.indexOf(kind.make) < 2 ? {} : { wall }),
+      ...(wall === undefined || !MADE[kind.make].wall ? {} : { wall }),
       ...(colour ? { colour } : {}),
       ...(colourClass ? { colourClass } : {}),
       ...(notes ? { notes } : {}),

@@ -9,15 +9,19 @@ import { STYLES } from './styles/index.ts';
 
 const closed = { additionalProperties: false };
 
+/** Ranges of a measured hook's sizes, mm: of schema, form and table alike. */
+export const MEASURED_RANGES = { gap: [1, 60], shank: [3, 150], wire: [0.2, 4] } as const;
+
+const measured = (key: keyof typeof MEASURED_RANGES, description: string) => {
+  const [minimum, maximum] = MEASURED_RANGES[key];
+  return Type.Number({ minimum, maximum, description });
+};
+
 /** A measured hook's sizes, mm: what a shop takes with a caliper. */
 export const MEASURED = {
-  gap: Type.Number({ minimum: 1, maximum: 60, description: 'Clear gap between shank and point, mm' }),
-  shank: Type.Number({
-    minimum: 3,
-    maximum: 150,
-    description: 'Straight shank, from the eye bend to the start of the round bend, mm',
-  }),
-  wire: Type.Number({ minimum: 0.2, maximum: 4, description: 'Wire diameter, mm' }),
+  gap: measured('gap', 'Clear gap between shank and point, mm'),
+  shank: measured('shank', 'Straight shank, from the eye bend to the start of the round bend, mm'),
+  wire: measured('wire', 'Wire diameter, mm'),
 };
 
 export const StyleSchema = Type.Unsafe<StyleKey>(

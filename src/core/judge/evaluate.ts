@@ -45,15 +45,16 @@ export function evaluate(design: Design, around: Surroundings = PLAIN_WATER, bai
 /** Every behaviour's readings of a rig, and what is to be said of it. */
 export function behave(rig: Rig, around: Surroundings): { readings: Readings; flags: Flag[] } {
   const readings: Partial<Record<string, Readings[ReadingId]>> = {};
-  for (const { key, read, needs } of BEHAVIOURS) {
+  // What is not asked for says nothing either: its flags would have its figures made after all.
+  const asked = BEHAVIOURS.filter(({ key }) => !around.only || around.only.has(key));
+  for (const { read, needs } of asked) {
     // While a value is dragged, what takes longer waits for the hand to rest.
     if (around.isShort && needs === 'a moment later') continue;
-    if (around.only && !around.only.has(key)) continue;
     for (const [id, given] of Object.entries(read(rig, around))) {
       if (given === undefined) continue;
       readings[id] = reading(id as ReadingId, given);
     }
   }
   const valueOf = (id: string) => readings[id]?.value ?? NaN;
-  return { readings, flags: BEHAVIOURS.flatMap(({ flags }) => flags?.(rig, valueOf, around) ?? []) };
+  return { readings, flags: asked.flatMap(({ flags }) => flags?.(rig, valueOf, around) ?? []) };
 }

@@ -1,4 +1,5 @@
 import type { Condition } from '../document/rules.ts';
+import type { ReadingId } from '../behaviour/index.ts';
 import type { Fact } from './facts.ts';
 import { readerOf } from './facts.ts';
 import type { Head } from './head.ts';
@@ -46,6 +47,14 @@ export function prepare(condition: Condition, situation: Situation, isClaim = fa
   const holds = (fact: Fact | undefined) => (fact === undefined ? isClaim : agrees(fact));
   if (reader.about === 'brief') return holds(reader.read(situation));
   if (shape !== undefined && condition.fact === 'shape') return holds(shape);
+  if (reader.about === 'reading' && !('in' in condition)) {
+    // Most of what is asked of thousands of heads, and so without a call.
+    const { fact, min = -Infinity, max = Infinity } = condition;
+    return ({ values }) => {
+      const value = values[fact as ReadingId];
+      return value === undefined ? isClaim : value >= min && value <= max;
+    };
+  }
   const { read } = reader;
   return (head) => holds(read(head, situation));
 }

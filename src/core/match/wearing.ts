@@ -107,9 +107,9 @@ const ABOUT = {
 /** A body that fills more of the gap than this is not buried at first (working value). */
 const CAN_BURY = 1.05;
 
-const guessed = (id: string, name: string, value: number, limits: Limits, says: string): FitCheck =>
+const guessed = (id: string, name: string, value: number, { good, tight }: Limits, says: string): FitCheck =>
   checked(
-    { id, name, value, quantity: 'share', ...limits },
+    { id, name, value, quantity: 'share', good, tight },
     () => says,
     () => '',
   );

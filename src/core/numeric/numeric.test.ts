@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { gaussLegendre, integrateRounded, KRONROD } from './gauss.ts';
-import { findRoot } from './root.ts';
+import { crossing, findRoot } from './root.ts';
+import { nearestTo, steadyNear, steadyPlaces } from './steady.ts';
 import { clamp, cross, degrees, dot, norm, radians } from './vec.ts';
 import type { Vec3 } from './vec.ts';
 
@@ -53,6 +54,57 @@ describe('Gauss-Legendre', () => {
     expect(integrateRounded((x) => x * x, 0, 3)).toBeCloseTo(9, 10);
     // ∫ √x over 0..1 = 2/3: a root at one end only.
     expect(integrateRounded((x) => Math.sqrt(x), 0, 1)).toBeCloseTo(2 / 3, 8);
+  });
+});
+
+describe('crossings', () => {
+  const across = (f: (x: number) => number, low: number, high: number, tolerance: number) =>
+    crossing(f, [low, f(low)], [high, f(high)], tolerance);
+
+  it('of smooth functions are found within the tolerance, in far fewer steps than halving takes', () => {
+    // The functions Chandrupatla (1997) tries his method with, turned round to fall; their roots to ten places from them.
+    for (const [f, low, high, root, most] of [
+      [(x: number) => 5 + 2 * x - x ** 3, 2, 3, 2.0945514815, 12],
+      [(x: number) => 1 / (x - 3) - 6, 3.01, 4, 3 + 1 / 6, 14],
+      [(x: number) => -((x - 3) ** 3), 0, 5.5, 3, 45],
+      [(x: number) => Math.cos(x) - x, 0, 2, 0.7390851332, 12],
+    ] as const) {
+      let count = 0;
+      const found = across((x) => (count++, f(x)), low, high, 1e-9);
+      expect(Math.abs(found - root)).toBeLessThan(2e-9);
+      // A threefold root is flat: there halving does the most of it.
+      expect(count - 2).toBeLessThan(most);
+    }
+  });
+
+  it('of a jump are found too, and of a function that is zero at an end', () => {
+    for (const jump of [0.1, 1 / 3, 0.99])
+      expect(across((x) => (x < jump ? 1 : -5), 0, 1, 1e-7)).toBeCloseTo(jump, 6);
+    expect(across((x) => 1 - x, 0, 1, 1e-9)).toBeCloseTo(1, 8);
+    expect(across((x) => (x < 0.4 ? 1e9 : -1e-9), 0, 1, 1e-6)).toBeCloseTo(0.4, 5);
+  });
+
+  it('of a wave are all those where it falls, one by one, and the nearest to a place without the others', () => {
+    const steps = { step: 0.1, count: 200, halvings: 30 };
+    const places = [...steadyPlaces(Math.sin, { from: -10, ...steps })];
+    expect(places.map((place) => place / Math.PI)).toEqual([-3, -1, 1, 3].map((k) => expect.closeTo(k, 9)));
+    let looked = 0;
+    const [first] = steadyPlaces((x) => (looked++, Math.sin(x)), { from: 2.9, ...steps });
+    expect(first).toBeCloseTo(Math.PI, 9);
+    expect(looked).toBeLessThan(20);
+    for (const near of [-9.4, -4, -0.3, 0.3, 2, 3.2, 6.2, 6.4]) {
+      const found = steadyNear(Math.sin, near, steps);
+      expect(found).toBeCloseTo(
+        nearestTo(
+          [-5, -3, -1, 1, 3, 5].map((k) => k * Math.PI),
+          near,
+        ),
+        8,
+      );
+    }
+    // Where it falls nowhere the place itself is given back.
+    expect(steadyNear(() => 1, 0.7, steps)).toBe(0.7);
+    expect([...steadyPlaces(() => 1, { from: 0, ...steps })]).toEqual([]);
   });
 });
 

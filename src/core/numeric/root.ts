@@ -33,3 +33,33 @@ export function findRoot(f: (x: number) => number, low: number, high: number, to
   }
   return { ok: true, x: Math.abs(fa) < Math.abs(fb) ? a : b };
 }
+
+/** A place and the value of a function there. */
+type Known = readonly [x: number, f: number];
+
+/**
+ * Where a function goes from above zero to zero or below between two places whose values are known, within `tolerance`: along the chord first, then by inverse
+ * quadratic interpolation where that is safe, and halving elsewhere (Chandrupatla, Advances in Engineering Software 28 (1997) 145). It needs no continuous
+ * function: of a jump it finds the place, in as many steps as halving takes.
+ */
+export function crossing(f: (x: number) => number, low: Known, high: Known, tolerance: number): number {
+  let [[a, fa], [b, fb]]: [Known, Known] = [high, low];
+  let c: number;
+  let fc: number;
+  // Along the chord first, as what is smooth is nearly straight.
+  for (let share = fa / (fa - fb); ;) {
+    const x = a + share * (b - a);
+    const fx = f(x);
+    if (fx > 0 === fa > 0) [c, fc] = [a, fa];
+    else [c, fc, b, fb] = [b, fb, a, fa];
+    [a, fa] = [x, fx];
+    const least = tolerance / Math.abs(b - a);
+    if (least > 0.5 || fa === 0) return Math.abs(fa) < Math.abs(fb) ? a : b;
+    const [xi, phi] = [(a - b) / (c - b), (fa - fb) / (fc - fb)];
+    share =
+      phi * phi < xi && (1 - phi) ** 2 < 1 - xi
+        ? ((fa / (fb - fa)) * fc) / (fb - fc) + ((((c - a) / (b - a)) * fa) / (fc - fa)) * (fb / (fc - fb))
+        : 0.5;
+    share = Math.min(1 - least, Math.max(least, share));
+  }
+}

@@ -1,6 +1,7 @@
 import { integrateRounded } from '../numeric/gauss.ts';
 import { monotoneCurve } from '../numeric/monotone.ts';
 import { fullness, halfMoment } from '../numeric/superellipse.ts';
+import { MADE } from './kinds/kind.ts';
 import { plasticKindOf } from './kinds/index.ts';
 import type { Limb, PlasticStation, SectionShape } from './kinds/kind.ts';
 import type { Plastic } from './schema.ts';
@@ -105,7 +106,7 @@ export const FULL_NOSE = 0.12;
 /** Thickness of the wall, mm; 0 of a full body. */
 export function wallOf(plastic: Plastic): number {
   const { make, wall } = plasticKindOf(plastic.kind);
-  if (make !== 'hollow' && make !== 'tube') return 0;
+  if (!MADE[make].wall) return 0;
   return plastic.wall ?? wall * plastic.height;
 }
 

@@ -14,6 +14,7 @@ import {
   tailStart,
   wallOf,
 } from '../plastic/body.ts';
+import { MADE } from '../plastic/kinds/kind.ts';
 import { plasticKindOf } from '../plastic/kinds/index.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import type { LaidLimb, LaidMeasures, LaidPlastic, MethodKind, Mount } from './method.ts';
@@ -164,4 +165,4 @@ export function seatOf({ family, hook }: Pick<Mount, 'family' | 'hook'>): number
 
 /** Whether a plastic has a room that a head can lie in. */
 export const hasRoom = ({ kind }: Pick<Plastic, 'kind'>): boolean =>
-  ['hollow', 'tube', 'slit'].includes(plasticKindOf(kind).make);
+  MADE[plasticKindOf(kind).make].room === true;

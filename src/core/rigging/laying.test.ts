@@ -488,7 +488,7 @@ describe('steps of a person’s hands', () => {
       head: { dimensions: { breadth: 10 } },
       keeper: keeperInitial('wire') as never,
     });
-    expect(said('threaded', wire).text.join(' ')).toMatch(/over the wire keeper, [\d.]+ mm deep/);
+    expect(said('threaded', wire).text.join(' ')).toMatch(/over the wire holder, [\d.]+ mm deep/);
     const screw = rigOf('ball', {
       head: { dimensions: { breadth: 10 } },
       keeper: { ...keeperInitial('screw'), standoff: 3 } as never,

@@ -91,13 +91,14 @@ const keeps = ({ keeper }: Mount): boolean => keeper !== undefined && keeper.ins
 
 /** How a nose is seated on what holds it. */
 export function seatStep({ standOff }: LaidMeasures, mount: Mount): string {
-  const { keeperKind, keeper, hook } = mount;
-  if (keeperKind === 'screw')
-    return `Turn the nose on to the screw until it is all in; it stands ${mm(standOff)} off the head.`;
+  const { keeping, keeper, hook } = mount;
+  const { name, isTurnedOn } = keeping;
+  if (isTurnedOn)
+    return `Turn the nose on to the ${name} until it is all in; it stands ${mm(standOff)} off the head.`;
   const stop = hook.hinge ? 'the eye of the hook' : 'the head';
   if (!keeper || !keeps(mount))
     return `Push the nose up against ${stop}. Nothing holds it there: a drop of glue made for baits does.`;
-  return `Push the nose over the ${keeperKind === 'wire' ? 'wire keeper' : keeperKind}, ${mm(keeper.insertion)} deep, until it meets ${stop}.`;
+  return `Push the nose over the ${name}, ${mm(keeper.insertion)} deep, until it meets ${stop}.`;
 }
 
 /** The steps of a threaded body. */

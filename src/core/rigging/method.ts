@@ -18,8 +18,12 @@ export interface Mount {
   readonly hook: HookPath;
   readonly measures: HookMeasures;
   readonly collar: Revolve | undefined;
-  /** kind of the keeper */
-  readonly keeperKind: string;
+  /** how its keeper takes a nose */
+  readonly keeping: {
+    readonly name: string;
+    readonly isTurnedOn?: boolean;
+    readonly closesBehind?: boolean;
+  };
   readonly keeper:
     | { readonly insertion: number; readonly diameter: number; readonly standoff?: number | undefined }
     | undefined;

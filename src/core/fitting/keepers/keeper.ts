@@ -59,6 +59,10 @@ export interface KeeperKind<K extends string = string, F extends Fields = Fields
   castLength?(spec: Spec<K, F>): number;
   /** whether a head with a free hook can carry it: the plastic sits on the hook then */
   readonly swings?: boolean;
+  /** whether the nose of a bait is turned on to it; it is pushed over it where absent */
+  readonly isTurnedOn?: boolean;
+  /** whether it has a bulge that tough plastic closes behind */
+  readonly closesBehind?: boolean;
   /** undefined when the head is nowhere wide enough for what is cast */
   build(spec: Spec<K, F>, ground: KeeperGround): KeeperBody | undefined;
   /** What is wrong with it on this head, each with its remedy. */

@@ -5,6 +5,7 @@ import { anchorWire, checkReach, checkWound, helix, keeperKind, ringArea, rubbin
 export const screw = keeperKind({
   key: 'screw',
   name: 'screw',
+  isTurnedOn: true,
   fields: {
     length: size('Screw length', [3, 9, 40]),
     diameter: size('Screw diameter', [1, 4, 12], { step: 0.05, note: 'Outside.' }),

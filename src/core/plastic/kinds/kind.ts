@@ -17,6 +17,16 @@ export type SectionShape = (typeof SECTIONS)[number];
 export const MAKES = ['solid', 'slit', 'hollow', 'tube'] as const;
 export type Make = (typeof MAKES)[number];
 
+/** What a make of body has: a wall around a room, room for a head to lie in, an end that is open behind. */
+export const MADE: Readonly<
+  Record<Make, { readonly wall?: true; readonly room?: true; readonly open?: true }>
+> = {
+  solid: {},
+  slit: { room: true },
+  hollow: { room: true, wall: true },
+  tube: { room: true, wall: true, open: true },
+};
+
 /** How its tail or its limbs move. */
 export const ACTIONS = ['kick', 'curl', 'flap', 'quiver', 'glide', 'spiral'] as const;
 export type Action = (typeof ACTIONS)[number];

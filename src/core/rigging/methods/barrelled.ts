@@ -14,8 +14,8 @@ export const barrelled = methodKind({
   freeGap: FREE_GAP.bare,
   suits: ({ toughness }) => toughness === 'stretchy',
   wants: 'a cast barrel or a weight on the shank, and tough plastic',
-  obstacle: ({ keeperKind, family, hook }) =>
-    (keeperKind === 'barrel' || family.within === true) && !hook.hinge
+  obstacle: ({ keeping, family, hook }) =>
+    (keeping.closesBehind || family.within === true) && !hook.hinge
       ? undefined
       : {
           text: 'There is no barrel and no weight on the shank for the plastic to close behind.',

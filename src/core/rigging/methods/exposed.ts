@@ -1,3 +1,4 @@
+import { MADE } from '../../plastic/kinds/kind.ts';
 import { plasticKindOf } from '../../plastic/kinds/index.ts';
 import { COVERED, layOver, weedlessSteps } from '../laying.ts';
 import { methodKind } from '../method.ts';
@@ -24,7 +25,7 @@ export const exposed = methodKind({
       'Leave the point bare, lying flat along the back, so that a finger drawn over it towards the tail does not catch.',
     ),
   obstacle: (_mount, plastic) =>
-    plasticKindOf(plastic.kind).make === 'tube'
+    MADE[plasticKindOf(plastic.kind).make].open
       ? { text: 'A tube has no back that a point could lie along.', remedies: [] }
       : undefined,
 });

@@ -1,8 +1,15 @@
 import { marked } from '../../quantity/phrase.ts';
+import { MADE } from '../../plastic/kinds/kind.ts';
 import { plasticKindOf } from '../../plastic/kinds/index.ts';
 import { FREE_GAP } from '../limits.ts';
 import { layBare, toDesign, toMethod } from '../laying.ts';
 import { methodKind } from '../method.ts';
+
+/** Whether a body has a room that is not open behind. */
+const isClosedRoom = (kind: string): boolean => {
+  const { room, open } = MADE[plasticKindOf(kind).make];
+  return room === true && !open;
+};
 
 /** The head lies in the room of a hollow body, put in through its slit or its mouth. */
 export const hollowInsert = methodKind({
@@ -14,15 +21,14 @@ export const hollowInsert = methodKind({
   gapName: 'Free gap over the plastic',
   freeGap: FREE_GAP.folding,
   within: true,
-  suits: ({ kind }) => ['hollow', 'slit'].includes(plasticKindOf(kind).make),
+  suits: ({ kind }) => isClosedRoom(kind),
   wants: 'a hollow or slit body, and a head made to lie inside it',
   obstacle({ family, hook }, plastic) {
-    const { make } = plasticKindOf(plastic.kind);
-    if (make !== 'hollow' && make !== 'slit')
+    if (!isClosedRoom(plastic.kind))
       return {
         text: 'This plastic has no room for a head to lie in.',
         remedies: [
-          make === 'tube'
+          MADE[plasticKindOf(plastic.kind).make].open
             ? toMethod('tube-insert', 'Push it into the tube')
             : toMethod('threaded', 'Thread it instead'),
         ],

@@ -11,8 +11,8 @@ export const screwed = methodKind({
   point: 'buried',
   ...COVERED,
   wants: 'a screw keeper',
-  obstacle: ({ keeperKind }) =>
-    keeperKind === 'screw'
+  obstacle: ({ keeping }) =>
+    keeping.isTurnedOn
       ? undefined
       : {
           text: 'This head has no screw to turn the nose on to.',

@@ -1,4 +1,5 @@
 import { marked } from '../../quantity/phrase.ts';
+import { MADE } from '../../plastic/kinds/kind.ts';
 import { plasticKindOf } from '../../plastic/kinds/index.ts';
 import { FREE_GAP } from '../limits.ts';
 import { layBare, toDesign, toMethod } from '../laying.ts';
@@ -14,10 +15,10 @@ export const tubeInsert = methodKind({
   gapName: 'Free gap over the plastic',
   freeGap: FREE_GAP.folding,
   within: true,
-  suits: ({ kind }) => plasticKindOf(kind).make === 'tube',
+  suits: ({ kind }) => MADE[plasticKindOf(kind).make].open === true,
   wants: 'a tube, and a head made to lie inside it',
   obstacle({ family, hook }, plastic) {
-    if (plasticKindOf(plastic.kind).make !== 'tube')
+    if (!MADE[plasticKindOf(plastic.kind).make].open)
       return {
         text: 'Only a tube is open behind for a head to be pushed in.',
         remedies: [toMethod('threaded', 'Thread it instead')],

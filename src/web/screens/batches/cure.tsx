@@ -130,8 +130,8 @@ export function Cure({ batch, edit }: Props) {
             label="Heads at"
             kind="temperature"
             value={cure.celsius}
-            min={20}
-            max={400}
+            min={BATCH_RANGES.celsius[0]}
+            max={BATCH_RANGES.celsius[1]}
             step={1}
             onCommit={(value) => set({ celsius: value })}
           />

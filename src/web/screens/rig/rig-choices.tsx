@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import type { MethodKey, Plastic, Skirt, Vec2 } from '../../../core/index.ts';
 import {
+  methodOf,
   METHODS,
   plasticKindOf,
   plasticReach,
@@ -59,7 +60,7 @@ export function RigChoices({
       .includes(find.toLowerCase()),
   );
   const longest = Math.max(60, ...rows.map(({ kept }) => kept.document.length));
-  const { does, wants } = METHODS.find(({ key }) => key === method) ?? { does: '', wants: '' };
+  const { does, wants, isUnderSkirt } = methodOf(method);
   return (
     <aside className="rig-choices" aria-label="What it is rigged with">
       <Choice<MethodKey>
@@ -71,7 +72,7 @@ export function RigChoices({
       <p className="rig-does">
         {does} {wants && <em>Wants {wants}.</em>}
       </p>
-      {method === 'trailer' && (
+      {isUnderSkirt && (
         <div className="rig-skirt-fields">
           <QuantityField
             label="Skirt length"

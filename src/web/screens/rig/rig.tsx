@@ -10,7 +10,15 @@ import type {
   Remedy,
   Surroundings,
 } from '../../../core/index.ts';
-import { applyRemedy, METALS, METHODS, PLAIN_WATER, SALINITY, WATERS } from '../../../core/index.ts';
+import {
+  applyRemedy,
+  methodOf,
+  METALS,
+  METHODS,
+  PLAIN_WATER,
+  SALINITY,
+  WATERS,
+} from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useFew, useList, useOne, useRack, useRules, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
@@ -209,7 +217,7 @@ function RigOf({ kept, plastics, rules, metals }: Props) {
               metal={answered.design.head.metal}
               turn={answered.turn}
               cut={output.guard?.cut ?? 0}
-              hasSkirt={answered.method === 'trailer'}
+              hasSkirt={methodOf(answered.method).isUnderSkirt === true}
             />
             <section className="rig-steps" aria-label="How it is rigged">
               <h2>In this order</h2>

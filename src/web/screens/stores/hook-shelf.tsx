@@ -1,4 +1,4 @@
-import { STYLES } from '../../../core/index.ts';
+import { MEASURED_RANGES, STYLES } from '../../../core/index.ts';
 import type { Kept } from '../../../contract/api.ts';
 import type { HookDocument, StyleKey } from '../../../core/index.ts';
 import { useDraft } from '../../data/draft.ts';
@@ -93,14 +93,14 @@ function HookLine({ kept }: { readonly kept: Kept<HookDocument> }) {
   const remove = useRemove('hooks');
   const { document, edit } = draft;
   const set = (change: Partial<HookDocument>) => edit((now) => ({ ...now, ...change }));
-  const length = (key: 'gap' | 'shank' | 'wire', name: string, min: number, max: number, step: number) => (
+  const length = (key: keyof typeof MEASURED_RANGES, name: string, step: number) => (
     <QuantityField
       label={`${name} of ${document.name}`}
       bare
       kind="size"
       value={document[key]}
-      min={min}
-      max={max}
+      min={MEASURED_RANGES[key][0]}
+      max={MEASURED_RANGES[key][1]}
       step={step}
       onCommit={(value) => set({ [key]: value })}
     />
@@ -144,9 +144,9 @@ function HookLine({ kept }: { readonly kept: Kept<HookDocument> }) {
           ))}
         </select>
       </td>
-      <td>{length('gap', 'Gap', 1, 60, 0.1)}</td>
-      <td>{length('shank', 'Shank', 3, 150, 0.1)}</td>
-      <td>{length('wire', 'Wire', 0.2, 4, 0.01)}</td>
+      <td>{length('gap', 'Gap', 0.1)}</td>
+      <td>{length('shank', 'Shank', 0.1)}</td>
+      <td>{length('wire', 'Wire', 0.01)}</td>
       <td>
         <SaveBadge state={draft.state} />
         <button

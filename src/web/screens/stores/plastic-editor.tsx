@@ -10,6 +10,7 @@ import {
   PLASTIC_KINDS,
   PLASTIC_RANGES,
   plasticDensity,
+  MADE,
   plasticKindOf,
   plasticMass,
   plasticStations,
@@ -56,7 +57,7 @@ export function PlasticEditor({
   const isOdd =
     weighed !== undefined && !(weighed >= PLAUSIBLE_DENSITY[0] && weighed <= PLAUSIBLE_DENSITY[1]);
   const stations = plasticStations(plastic).map(([at, height, breadth]) => ({ at, height, breadth }));
-  const hasWall = kind.make === 'hollow' || kind.make === 'tube';
+  const hasWall = MADE[kind.make].wall;
   return (
     <aside className="plastic-editor" aria-label={`The plastic ${plastic.name}`}>
       <div className="plastic-editor-head">
