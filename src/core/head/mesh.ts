@@ -124,16 +124,22 @@ export function shadowOf(mesh: Mesh): (x: number, y: number, z: number) => numbe
 /** Edges that do not meet exactly one edge running the other way: 0 for a closed, consistently turned mesh. */
 export function openEdges({ positions, triangles }: Mesh): number {
   const vertices = positions.length / 3;
-  const seen = new Map<number, number>();
-  for (let i = 0; i < triangles.length; i += 3) {
-    for (let k = 0; k < 3; k++) {
-      const from = triangles[i + k] as number;
-      const to = triangles[i + ((k + 1) % 3)] as number;
-      const [key, sign] = from < to ? [from * vertices + to, 1] : [to * vertices + from, 1024];
-      seen.set(key, (seen.get(key) ?? 0) + sign);
-    }
+  // Each edge as one number, even the one way and odd the other: in order, those of one edge stand side by side.
+  const edges = new Float64Array(triangles.length);
+  for (let i = 0; i < edges.length; i++) {
+    const from = triangles[i] as number;
+    const to = triangles[i % 3 === 2 ? i - 2 : i + 1] as number;
+    edges[i] = from < to ? 2 * (from * vertices + to) : 2 * (to * vertices + from) + 1;
   }
+  edges.sort();
   let open = 0;
-  for (const count of seen.values()) if (count !== 1025) open++;
+  for (let i = 0; i < edges.length;) {
+    const edge = Math.floor((edges[i] as number) / 2);
+    let end = i + 1;
+    while (end < edges.length && Math.floor((edges[end] as number) / 2) === edge) end++;
+    const isShared = end === i + 2 && edges[i] === 2 * edge && edges[i + 1] === 2 * edge + 1;
+    if (!isShared) open++;
+    i = end;
+  }
   return open;
 }
