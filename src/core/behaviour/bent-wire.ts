@@ -25,13 +25,17 @@ export function momentOver(curvature: number): readonly [moment: number, slope: 
   return [Math.sign(curvature) * (HARDENING * size + (1 - HARDENING) * plastic), slope];
 }
 
+/** Where the load sits in a shape, mm, the unit vector from there to the tie, and how far off that is, mm. */
+type Line = Readonly<Record<'lx' | 'lz' | 'ux' | 'uz' | 'reach', number>>;
+
 /**
  * A wire held at one end and pulled at the other towards the tie, as a chain of stiff pieces that turn against each other at its corners as the section
  * bends, elastic and then plastic. In balance the moment of every corner is the pull times its distance from the line in the bent shape (Newton's
- * method from the shape before, so that it is asked with pulls that rise in steps).
+ * method from the shape before, so that it is asked with pulls that rise in steps; its slopes are kept while they serve).
  */
 export class BentWire {
   private curvatures: Float64Array;
+  private slopes: LuDecomposition | undefined;
   private readonly lengths: readonly number[];
   private readonly yields: number;
   private readonly bends: number;
@@ -68,36 +72,18 @@ export class BentWire {
   /** Takes the shape of a pull, N; false where none is found, and then it keeps the one it had. */
   pulled(pull: number): boolean {
     const kept = this.shape;
-    const { curvatures, lengths, yields, bends, x, z, tie } = this;
+    const { curvatures, lengths, bends } = this;
     const n = curvatures.length;
-    const slopes = Matrix.zeros(n, n);
     const right = Matrix.zeros(n, 1);
+    let before = Infinity;
     for (let round = 0; round < MOST_ROUNDS; round++) {
       this.lay();
-      const [lx, lz] = [x[n] as number, z[n] as number];
-      const reach = Math.hypot(tie[0] - lx, tie[1] - lz);
-      const [ux, uz] = [(tie[0] - lx) / reach, (tie[1] - lz) / reach];
-      let worst = 0;
-      for (let j = 0; j < n; j++) {
-        const [rx, rz] = [lx - (x[j] as number), lz - (z[j] as number)];
-        const [held, slope] = momentOver(curvatures[j] as number);
-        // The load pulls away from the tie: −u.
-        const over = held - (pull * (rz * ux - rx * uz)) / yields;
-        worst = Math.max(worst, Math.abs(over));
-        right.set(j, 0, -over);
-        for (let i = 0; i < n; i++) {
-          const turn = bends * (lengths[i] as number);
-          // What a turn at corner i does to the load, and to corner j where that lies behind it.
-          const [gx, gz] = [-(lz - (z[i] as number)) * turn, (lx - (x[i] as number)) * turn];
-          const [dx, dz] = i < j ? [-rz * turn, rx * turn] : [gx, gz];
-          const along = gx * ux + gz * uz;
-          const [dux, duz] = [-(gx - ux * along) / reach, -(gz - uz * along) / reach];
-          const moved = (pull * (dz * ux + rz * dux - dx * uz - rx * duz)) / yields;
-          slopes.set(j, i, (i === j ? slope : 0) - moved);
-        }
-      }
+      const { line, worst } = this.balance(pull, right);
       if (worst < BALANCED) return true;
-      const change = new LuDecomposition(slopes).solve(right).to1DArray();
+      // The slopes of a shape nearby do as long as they bring it on; anew they take many times what a round takes.
+      if (!this.slopes || worst > SLOW * before) this.slopes = new LuDecomposition(this.slopesAt(pull, line));
+      before = worst;
+      const change = this.slopes.solve(right).to1DArray();
       const most = change.reduce(
         (most, by, i) => Math.max(most, Math.abs(by) * bends * (lengths[i] as number)),
         0,
@@ -106,7 +92,48 @@ export class BentWire {
       for (let i = 0; i < n; i++) curvatures[i] = (curvatures[i] as number) + share * (change[i] as number);
     }
     this.curvatures = kept;
+    this.slopes = undefined;
     return false;
+  }
+
+  /** What is over at each corner, of the moment it yields at, for a pull: its negative in `right`, and the worst of it. */
+  private balance(pull: number, right: Matrix): { readonly line: Line; readonly worst: number } {
+    const { curvatures, yields, x, z, tie } = this;
+    const n = curvatures.length;
+    const [lx, lz] = [x[n] as number, z[n] as number];
+    const reach = Math.hypot(tie[0] - lx, tie[1] - lz);
+    const [ux, uz] = [(tie[0] - lx) / reach, (tie[1] - lz) / reach];
+    let worst = 0;
+    for (let j = 0; j < n; j++) {
+      const [rx, rz] = [lx - (x[j] as number), lz - (z[j] as number)];
+      // The load pulls away from the tie: −u.
+      const over = momentOver(curvatures[j] as number)[0] - (pull * (rz * ux - rx * uz)) / yields;
+      worst = Math.max(worst, Math.abs(over));
+      right.set(j, 0, -over);
+    }
+    return { line: { lx, lz, ux, uz, reach }, worst };
+  }
+
+  /** How what is over at each corner j changes with the curvature of each corner i. */
+  private slopesAt(pull: number, { lx, lz, ux, uz, reach }: Line): Matrix {
+    const { curvatures, lengths, yields, bends, x, z } = this;
+    const n = curvatures.length;
+    const slopes = Matrix.zeros(n, n);
+    for (let j = 0; j < n; j++) {
+      const [rx, rz] = [lx - (x[j] as number), lz - (z[j] as number)];
+      const [, slope] = momentOver(curvatures[j] as number);
+      for (let i = 0; i < n; i++) {
+        const turn = bends * (lengths[i] as number);
+        // What a turn at corner i does to the load, and to corner j where that lies behind it.
+        const [gx, gz] = [-(lz - (z[i] as number)) * turn, (lx - (x[i] as number)) * turn];
+        const [dx, dz] = i < j ? [-rz * turn, rx * turn] : [gx, gz];
+        const along = gx * ux + gz * uz;
+        const [dux, duz] = [-(gx - ux * along) / reach, -(gz - uz * along) / reach];
+        const moved = (pull * (dz * ux + rz * dux - dx * uz - rx * duz)) / yields;
+        slopes.set(j, i, (i === j ? slope : 0) - moved);
+      }
+    }
+    return slopes;
   }
 
   /** Angle each corner keeps when let go, radians: unloading is elastic. */
@@ -130,7 +157,9 @@ export class BentWire {
   }
 }
 
+/** Share of what was over before a round that may be left after it with slopes of another shape. */
+const SLOW = 0.3;
 /** How near to balance a corner must be, over the moment it yields at; rounds that are tried; and the most a corner turns in one, radians. */
 const BALANCED = 1e-6;
-const MOST_ROUNDS = 25;
+const MOST_ROUNDS = 40;
 const MOST_TURN = 0.1;

@@ -13,8 +13,6 @@ const ALL = [collar, barrel, wire, barbs, screw, spring, none] as const;
 /** Every kind of keeper, in the order of menus; a new one is one file and one line here. */
 export const KEEPERS: readonly KeeperKind[] = ALL;
 
-export type KeeperKey = (typeof ALL)[number]['key'];
-
 /** What holds a plastic, as a document says it. */
 export type KeeperSpec = (typeof ALL)[number]['initial'];
 
