@@ -112,6 +112,15 @@ describe('what is said of a head', () => {
     }
   });
 
+  it('tells a span by two figures, and one that has but one sold weight by that', () => {
+    let single = 0;
+    for (const { ground } of grounds()) {
+      expect(ground.text).not.toMatch(/(⟦[^⟧]+⟧) to \1/);
+      if (/that is usual|what is usual/.test(ground.text)) single++;
+    }
+    expect(single).toBeGreaterThan(0);
+  });
+
   it('is said of a way of rigging only where the bait is rigged so', () => {
     for (const { one, ground } of grounds()) {
       const method = one.matched.answers.head.worn?.pairing.method;

@@ -53,12 +53,16 @@ export const hold: Question = {
         by: 'mass.metal',
         says: (side) => {
           const [from, to] = soldWithin(window);
-          const span = `${marked(from, 'mass')} to ${marked(to, 'mass')}`;
-          if (ratio <= 1) return `${marked(metal, 'mass')} lies in the ${span} that are usual ${usual.what}.`;
+          const isOne = from === to;
+          if (ratio <= 1 && isOne) return `${marked(metal, 'mass')} is what is usual ${usual.what}.`;
+          const span = isOne
+            ? `${marked(from, 'mass')} that is usual ${usual.what}`
+            : `${marked(from, 'mass')} to ${marked(to, 'mass')} that are usual ${usual.what}`;
+          if (ratio <= 1) return `${marked(metal, 'mass')} lies in the ${span}.`;
           const much = metal < window.least ? 'lighter' : 'heavier';
           return side === 'for'
-            ? `${marked(metal, 'mass')} is close to the ${span} that are usual ${usual.what}.`
-            : `${marked(metal, 'mass')} is ${side === 'care' ? 'somewhat ' : 'far '}${much} than the ${span} that are usual ${usual.what}.`;
+            ? `${marked(metal, 'mass')} is close to the ${span}.`
+            : `${marked(metal, 'mass')} is ${side === 'care' ? 'somewhat ' : 'far '}${much} than the ${span}.`;
         },
       });
       return found;

@@ -192,8 +192,14 @@ function BriefOf({
           )}
         </div>
         <p className="answer-summary">
-          Usual {window.what}: <b>{format(from, 'mass')}</b> to <b>{format(to, 'mass')}</b>.
-          {held && ` By the line: ${say(held)}`} Decided by:{' '}
+          Usual {window.what}: <b>{format(from, 'mass')}</b>
+          {to > from && (
+            <>
+              {' '}
+              to <b>{format(to, 'mass')}</b>
+            </>
+          )}
+          .{held && ` By the line: ${say(held)}`} Decided by:{' '}
           {QUESTIONS.filter(
             (question) => question.isAsked(at) && (brief.decisive?.[question.key] ?? question.isDecisive(at)),
           )
