@@ -1,3 +1,4 @@
+import { leftLength } from '../../plastic/body.ts';
 import { sureBite } from '../../hook/bite.ts';
 import { fishingOf, hookSet } from '../../behaviour/fishing.ts';
 import { DRIVES_HOME } from '../../behaviour/strength.ts';
@@ -13,6 +14,12 @@ import { byRatio, toDesign } from './question.ts';
 /** Size of a head’s face over the gap of its hook up to which the point reaches past its face, and what is lost with every doubling beyond (working values). */
 const BLUNT = 1.3;
 const DULLS = 0.5;
+/**
+ * Share of a bait from its face back to the point at which fish that strike short still meet it, and what more or less of it is worth (working
+ * values, no source): they take the last of a bait, which a point far forward misses.
+ */
+const BACK = 0.18;
+const FARTHER = 2.5;
 /** Line on which a blunt face costs hook-ups wholly, and from which it does not, kg: 6 and 12 lb (common practice, no source). */
 const LIGHT = 2.7;
 const NOT_LIGHT = 5.4;
@@ -29,6 +36,7 @@ export const hooks: Question = {
     'hook.penetration',
     'hook.wire',
     'rig.bite',
+    'rig.reach',
     'head.height',
     'head.breadth',
   ],
@@ -38,8 +46,9 @@ export const hooks: Question = {
   compute: (situation) => {
     const pull = hookSet(fishingOf(surroundingsOf(situation)));
     // On light line a blunt face costs more, by degrees: wholly on 6 lb, not at all on 12.
+    const strikesShort = situation.mood === 'short-striking';
     const light = clamp((NOT_LIGHT - situation.hookTest) / (NOT_LIGHT - LIGHT), 0, 1);
-    return ({ design, values, isSettled }) => {
+    return ({ design, values, worn, isSettled }) => {
       const found: Found[] = [];
       const wire = values['hook.wire'];
       const guard = values['guard.force'] ?? 0;
@@ -81,6 +90,19 @@ export const hooks: Question = {
             side === 'for'
               ? `A face about ${marked(face, 'size')} across lets the point reach on light line.`
               : `A face about ${marked(face, 'size')} across before a gap of ${marked(gap, 'size')} costs hook-ups on light line.`,
+        });
+      }
+      const reach = isSettled ? values['rig.reach'] : undefined;
+      if (strikesShort && worn && reach !== undefined) {
+        const length = leftLength(worn.plastic);
+        found.push({
+          score: clamp(YES + FARTHER * (reach / length - BACK), 0, 1),
+          isFirm: true,
+          by: 'rig.reach',
+          says: (side) =>
+            side === 'for'
+              ? `The point stands ${marked(reach, 'size')} behind the bait’s face, of ${marked(length, 'size')}: far enough back for fish that strike short.`
+              : `The point stands ${marked(reach, 'size')} behind the bait’s face, of ${marked(length, 'size')}: fish that strike short take what is behind it.`,
         });
       }
       return found;

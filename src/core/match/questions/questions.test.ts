@@ -9,6 +9,8 @@ import { lineDiameter } from '../../material/lines.ts';
 import { GRAVITY } from '../../material/water.ts';
 import { inUnits } from '../../quantity/phrase.ts';
 import { GRAMS_PER_OUNCE } from '../../quantity/units.ts';
+import { usualPlastic } from '../../plastic/usual.ts';
+import type { Pairing } from '../../judge/pairings.ts';
 import { sampleDesign } from '../../test-kit/sample.test-kit.ts';
 import type { Head, ReadingValues } from '../head.ts';
 import { pointState } from '../head.ts';
@@ -36,6 +38,16 @@ const rock: Brief = {
 
 /** A head with readings as given, whatever its design would have. */
 const headOf = (values: ReadingValues, design: Design = sampleDesign('ball')): Head => ({ design, values });
+
+/** A bait that is on, however. */
+const PAIRED: Pairing = {
+  method: 'threaded',
+  verdict: 'good',
+  why: [],
+  checks: [],
+  margin: 0,
+  meant: 'usual',
+};
 
 /** The worst score a question's computation gives, NaN where it says nothing. */
 function score(key: (typeof QUESTIONS)[number]['key'], brief: Brief, head: Head): number {
@@ -285,6 +297,32 @@ describe('hooks up', () => {
     expect(bite(2.4, 4.8)).toBeGreaterThanOrEqual(YES);
     expect(bite(2.4, 14)).toBeLessThan(YES);
     expect(bite(6.35, 14)).toBeGreaterThanOrEqual(YES);
+  });
+});
+
+describe('fish that strike short', () => {
+  const short: Brief = { ...rock, fish: { mood: 'short-striking' } };
+  const plastic = usualPlastic('stick', 4);
+  const at = (share: number, brief = short): Found[] =>
+    found('hooks', brief, {
+      ...headOf({ 'rig.reach': share * plastic.length }),
+      worn: { plastic, pairing: PAIRED },
+      isSettled: true,
+    }).filter(({ by }) => by === 'rig.reach');
+  // They take the last of a bait (common practice, no source); how far back is far enough is a working value.
+  it('are met by a point that stands far back in the bait, and only they ask for it', () => {
+    expect(at(0.32)[0]?.score).toBeCloseTo(1, 9);
+    expect(at(0.18)[0]?.score).toBeCloseTo(YES, 9);
+    expect(at(0.04)[0]?.score).toBeLessThan(NO);
+    expect(spoken(at(0.3)[0])).toContain('far enough back');
+    expect(spoken(at(0.1)[0])).toContain('take what is behind it');
+    expect(at(0.04, rock)).toEqual([]);
+    // At first nothing is laid yet, and so nothing known.
+    expect(
+      found('hooks', short, { ...headOf({ 'rig.reach': 4 }), worn: { plastic, pairing: PAIRED } }).some(
+        ({ by }) => by === 'rig.reach',
+      ),
+    ).toBe(false);
   });
 });
 
