@@ -1,3 +1,4 @@
+import { MADE_BY } from '../contract/version.ts';
 import type { Fit, Reading } from '../core/index.ts';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -41,6 +42,10 @@ type Printed = {
   readings: Record<string, Reading>;
   match?: { answers: { question: string; grade: string; decisive: boolean; grounds: { rule?: string }[] }[] };
 };
+
+it('says which version it is', () => {
+  expect(anvil(['--version'])).toEqual({ code: 0, out: `${MADE_BY}\n`, err: '' });
+});
 
 describe('a plastic on the head', () => {
   const design = sampleDesign('wedge', { hook: { size: '3/0' } });

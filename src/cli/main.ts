@@ -1,11 +1,13 @@
 import type { runBackup } from './backup.ts';
 import type { runMatch } from './match.ts';
 import type { runCard, runEvaluate, runExport, runMould } from './run.ts';
+import { MADE_BY } from '../contract/version.ts';
 import { Command, CommanderError, Option } from 'commander';
 
 /** Takes options as the field types them: numbers may be negative, and a word is one of those offered. */
 function terminal(): Command {
   const program = new Command('anvil')
+    .version(MADE_BY, '--version', 'which version this is')
     .description(
       'Fern Anvil in the terminal. Bad input ends with code 2 and a sentence that names the field.',
     )

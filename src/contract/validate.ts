@@ -218,7 +218,7 @@ export function checkShop(data: unknown): Checked<Shop> {
       '/format',
       'Format: this is no shop file of version 1. Choose a file that was exported as a whole shop.',
     );
-  const extra = Object.keys(shop).find((key) => !['format', 'version', ...COLLECTIONS].includes(key));
+  const extra = Object.keys(shop).find((key) => !['format', 'version', 'by', ...COLLECTIONS].includes(key));
   if (extra)
     return refuse(
       `/${shortened(extra, 60)}`,

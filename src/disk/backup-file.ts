@@ -18,6 +18,8 @@ export interface BackupHead {
   readonly version: number;
   /** when it was begun, ISO 8601; version 2 on */
   readonly at?: string;
+  /** what made it, with its version */
+  readonly by?: string;
 }
 /** A line with a row of a table, its columns by name. */
 export interface RowLine {

@@ -1,3 +1,4 @@
+import { MADE_BY } from '../contract/version.ts';
 import { isStale } from './stale.ts';
 import { MetalStore } from './stores.ts';
 import { readStl } from '../core/exchange/stl.ts';
@@ -627,6 +628,7 @@ describe('exchange', () => {
 
   it('a whole shop goes out and in again the same: a trial changes nothing, a wrong file takes nothing', async () => {
     const text = await (await send('GET', '/shop.json')).text();
+    expect((JSON.parse(text) as { by: string }).by).toBe(MADE_BY);
     const shop = JSON.parse(text) as Shop;
     const again = (await (await send('POST', '/shop', text)).json()) as Intake;
     expect(again.rows.every(({ does }) => does === 'same')).toBe(true);

@@ -6,6 +6,7 @@ import type { SQL } from 'drizzle-orm';
 import { sql } from 'drizzle-orm';
 import type { Collection, WithHistory } from '../contract/api.ts';
 import { WITH_HISTORY } from '../contract/api.ts';
+import { MADE_BY } from '../contract/version.ts';
 import { checkCard, checkSummary } from '../contract/validate.ts';
 import type { BackupFoot, BackupHead, ForgetLine, Misfit, RowLine } from '../disk/backup-file.ts';
 import {
@@ -40,7 +41,12 @@ export function writeBackup(db: Database): Readable {
   const lines = async function* () {
     const seal = createHash('sha256');
     let rows = 0;
-    const head: BackupHead = { format: BACKUP_FORMAT, version: BACKUP_VERSION, at: new Date().toISOString() };
+    const head: BackupHead = {
+      format: BACKUP_FORMAT,
+      version: BACKUP_VERSION,
+      at: new Date().toISOString(),
+      by: MADE_BY,
+    };
     const first = lineOf(JSON.stringify(head));
     seal.update(first);
     yield first;

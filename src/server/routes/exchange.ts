@@ -5,6 +5,7 @@ import { and, asc, gt, inArray, isNull, sql } from 'drizzle-orm';
 import type { Context } from 'koa';
 import type { Collection, Documents, Intake, Shop } from '../../contract/api.ts';
 import { COLLECTIONS } from '../../contract/api.ts';
+import { MADE_BY } from '../../contract/version.ts';
 import {
   checkCardQuery,
   checkCounterQuery,
@@ -184,7 +185,7 @@ export function exchangeRoutes(
 
 /** A whole shop as one JSON document, a document a line. */
 async function* shopFile(stores: Stores): AsyncGenerator<string> {
-  yield '{"format":"fern-anvil/shop","version":1';
+  yield `{"format":"fern-anvil/shop","version":1,"by":${JSON.stringify(MADE_BY)}`;
   for (const collection of COLLECTIONS) {
     yield `,\n"${collection}":[`;
     let isFirst = true;

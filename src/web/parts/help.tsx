@@ -1,3 +1,4 @@
+import { MADE_BY } from '../../contract/version.ts';
 import Modal from 'react-bootstrap/Modal';
 
 const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: string, does: string])[]])[] = [
@@ -107,11 +108,12 @@ export function HelpSheet({ show, onHide }: { readonly show: boolean; readonly o
           <kbd>15 lb</kbd>, <kbd>12 ft</kbd>. Drag a field’s name sideways to change it.
         </p>
         <h3>Care</h3>
-        <p className="mb-0">
+        <p>
           Lead and lead dust poison; molten metal and water explode; hooks pierce. Lead tackle is banned or
           limited in many waters. Local rules and the makers’ instructions decide, and they change. Nothing
           here is legal or medical advice.
         </p>
+        <p className="mb-0">This is {MADE_BY}.</p>
       </Modal.Body>
     </Modal>
   );
