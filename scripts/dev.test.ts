@@ -21,6 +21,7 @@ it('the version is one: of the program, its package and its lock, and the newest
 it('npm run dev serves the sources of the interface, and its page may save to the server behind it', async () => {
   const child = spawn(process.execPath, [`${root}/scripts/dev.mjs`], {
     stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: '0' },
   });
   try {
     const address = await new Promise<string>((found, lost) => {
