@@ -1,6 +1,7 @@
 /**
- * Broken requests and broken files, so many (first argument, 20,000 unless given) from a seed (second argument): none may be answered 5xx other than
- * by a stated limit, take over two seconds, or make memory grow. Ends with code 1 where one does. Run: npm run fuzz [-- REQUESTS [SEED]].
+ * Broken requests, so many (first argument, 20,000 unless given), and broken files (third argument, a tenth as many unless given) from a seed (second
+ * argument): none may be answered 5xx other than by a stated limit, take over two seconds, or make memory grow. Ends with code 1 where one does. Run:
+ * npm run fuzz [-- REQUESTS [SEED [FILES]]].
  */
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -206,14 +207,17 @@ const spoilings: ((bytes: Uint8Array) => Uint8Array)[] = [
     bytes[i * 1000] = (bytes[i * 1000] ?? 0) ^ (1 << Math.floor(random() * 8));
     return bytes;
   }),
-  ...Array.from({ length: Math.max(30, Math.floor(requests / 60)) }, () => (bytes: Uint8Array) => {
-    const at = Math.floor(random() * bytes.length);
-    if (random() < 0.3) return bytes.slice(0, at);
-    if (random() < 0.3) return new Uint8Array([...bytes.slice(at), ...bytes]);
-    for (let k = 0; k < 1 + Math.floor(random() * 20); k++)
-      bytes[Math.floor(random() * bytes.length)] = Math.floor(random() * 256);
-    return bytes;
-  }),
+  ...Array.from(
+    { length: Number(process.argv[4] ?? Math.max(180, requests / 10)) / 6 },
+    () => (bytes: Uint8Array) => {
+      const at = Math.floor(random() * bytes.length);
+      if (random() < 0.3) return bytes.slice(0, at);
+      if (random() < 0.3) return new Uint8Array([...bytes.slice(at), ...bytes]);
+      for (let k = 0; k < 1 + Math.floor(random() * 20); k++)
+        bytes[Math.floor(random() * bytes.length)] = Math.floor(random() * 256);
+      return bytes;
+    },
+  ),
 ];
 let [refused, same] = [0, 0];
 for (const spoil of spoilings) {
@@ -255,7 +259,7 @@ const sound: readonly { name: string; bytes: Uint8Array; read: (bytes: Uint8Arra
     read: (bytes) => readHooksCsv(new TextDecoder().decode(bytes)),
   },
 ];
-const files = Math.max(30, Math.floor(requests / 10));
+const files = Number(process.argv[4] ?? Math.max(30, Math.floor(requests / 10)));
 let [sentences, taken, longest] = [0, 0, 0];
 for (let i = 0; i < files; i++) {
   const { name, bytes, read } = pick(sound);
