@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
@@ -16,6 +17,8 @@ interface Probe {
   /** folder of the kinds, and what the list in its index is called */
   readonly folder: string;
   readonly code: string;
+  /** a file whose list of words gets its key too, where documents name it before the room that knows it */
+  readonly words?: string;
 }
 
 const PROBES: Readonly<Record<string, Probe>> = {
@@ -42,7 +45,7 @@ export const probe = guardKind({
   build: (spec, ground) => {
     const frame = guardFrame(spec, ground, spec.whisker / 2);
     const strands = [{ path: [frame.at(0), frame.at(9)], diameter: spec.whisker }];
-    return { ...frame, free: 9, end: frame.at(9), ...strandBulk(strands, 1, frame.depth, frame.at), material: 'nylon', density: 1.1, spread: 0, ...asStrands(strands), overPoint: frame.overPoint(9) };
+    return { ...frame, free: 9, end: frame.at(9), ...strandBulk(strands, 1, frame.depth, frame.at), material: 'nylon', density: 1.1, spread: 0, strand: spec.whisker, count: 1, parting: 0, ...asStrands(strands), overPoint: frame.overPoint(9) };
   },
 });`,
   },
@@ -94,13 +97,13 @@ export const probe = jointKind({ key: 'probe', name: 'probe link', sizeLabel: 'P
     folder: 'plastic/kinds',
     code: `
 import { plasticKind } from './kind.ts';
-export const probe = plasticKind({ key: 'probe', name: 'probe cigar', does: 'A probe.', stations: [[0, 1, 1], [1, 1, 1]], tail: 0.9, exit: { good: [0.1, 0.9], tight: [0, 1] } });`,
+export const probe = plasticKind({ key: 'probe', name: 'probe cigar', does: 'A probe.', stations: [[0, 1, 1], [1, 1, 1]], tail: 0.9, action: 'glide', moves: { cold: 0.5, warm: 0.5 }, exit: { good: [0.1, 0.9], tight: [0, 1] }, usual: { inches: [4], breadth: 0.1, height: 0.1, density: 1, toughness: 'soft' } });`,
   },
   method: {
     folder: 'rigging/methods',
     code: `
 import { methodKind } from '../method.ts';
-export const probe = methodKind({ key: 'probe', name: 'probe hung', does: 'A probe.', point: 'bare', exitName: 'Out at', gapName: 'Free', freeGap: { good: 0.1, tight: 0 }, lay: () => ({ rise: () => 0, exit: 7, freeGap: 9, filling: 1, bend: 0 }) });`,
+export const probe = methodKind({ key: 'probe', name: 'probe hung', does: 'A probe.', point: 'bare', exitName: 'Out at', gapName: 'Free', freeGap: { good: 0.1, tight: 0 }, wants: '', steps: () => ['Hang it there.'], lay: () => ({ rise: () => 0, exit: 7, freeGap: 9, filling: 1, bend: 0, cover: 0, start: 0, entry: NaN }) });`,
   },
   metal: {
     folder: 'material/metals',
@@ -112,7 +115,18 @@ export const probe: Metal = { key: 'probe', name: 'Probe metal', density: 10, de
     folder: 'exchange/exports',
     code: `
 import { exportKind } from './kind.ts';
-export const probe = exportKind({ key: 'probe', name: 'Probe text', mediaType: 'text/x-probe', holds: 'one', write: async ({ design }) => design.name.toUpperCase() });`,
+export const probe = exportKind({ key: 'probe', name: 'Probe text', does: 'The name, loudly.', mediaType: 'text/x-probe', write: async ({ design }) => design.name.toUpperCase() });`,
+  },
+  question: {
+    folder: 'match/questions',
+    words: 'document/brief-words.ts',
+    code: `
+import type { Question } from './question.ts';
+export const probe: Question = {
+  key: 'probe', name: 'Is probed', asks: 'Does it take a probe?', mistake: 'none at all',
+  isAsked: () => true, isDecisive: () => false,
+  compute: () => () => [{ score: 0.9, isFirm: true, by: 'head.length', says: () => 'It takes a probe.' }],
+};`,
   },
   behaviour: {
     folder: 'behaviour',
@@ -129,11 +143,36 @@ export const probe = behaviour({
 let core: typeof Core;
 let exports: typeof Exchange;
 
+/** Compiles the copy as the project is compiled; what it says of what does not fit. */
+function compiled(): string {
+  writeFileSync(
+    join(copy, 'tsconfig.json'),
+    JSON.stringify({
+      extends: join(root, 'tsconfig.json'),
+      compilerOptions: { paths: {} },
+      include: Object.values(PROBES).map(({ folder }) => `src/core/${folder}/probe.ts`),
+    }),
+  );
+  const { stdout } = spawnSync(
+    process.execPath,
+    [join(root, 'node_modules/tsc-native/bin/tsc'), '--noEmit', '-p', join(copy, 'tsconfig.json')],
+    { encoding: 'utf8' },
+  );
+  return stdout;
+}
+
 beforeAll(async () => {
   rmSync(copy, { recursive: true, force: true });
   mkdirSync(copy, { recursive: true });
   cpSync(join(root, 'src'), join(copy, 'src'), { recursive: true });
-  for (const [sort, { folder, code }] of Object.entries(PROBES)) {
+  for (const [sort, { folder, code, words }] of Object.entries(PROBES)) {
+    if (words) {
+      const list = join(copy, 'src/core', words);
+      const before = readFileSync(list, 'utf8');
+      const after = before.replace(/(const QUESTION_KEYS = \[)/, "$1'probe', ");
+      expect(after, sort).not.toBe(before);
+      writeFileSync(list, after);
+    }
     const at = join(copy, 'src/core', folder);
     writeFileSync(join(at, 'probe.ts'), code);
     const index = join(at, 'index.ts');
@@ -167,6 +206,10 @@ function probed(): Core.Design {
 }
 
 describe('a kind of each sort from one file', () => {
+  it('compiles as it stands', () => {
+    expect(compiled()).toBe('');
+  });
+
   it('is in the published schema with its ranges', () => {
     const schema = JSON.stringify(core.DesignSchema);
     for (const words of ['Spike reach', 'Whisker', 'Notch', '"const":"probe"'])
@@ -191,6 +234,8 @@ describe('a kind of each sort from one file', () => {
     const result = core.evaluate(design);
     if (!result.ok) throw new Error(result.problems[0]?.message);
     expect(result.readings).toHaveProperty(['probe.depth', 'value'], 42);
+    for (const [id, { value, range }] of Object.entries(result.readings))
+      expect([value, ...(range ?? [])], id).not.toContain(NaN);
     expect(result.readings['keeper.insertion']?.value).toBe(5);
     expect(result.rig.measures.gap).toBeCloseTo(13 * 1.5, 9);
     expect(result.rig.density).toBe(10);
@@ -237,6 +282,21 @@ describe('a kind of each sort from one file', () => {
     const swung = core.evaluate(hinged);
     if (!swung.ok) throw new Error(swung.problems[0]?.message);
     expect(swung.rig.hook.hinge?.link?.turns).toBe(3);
+  });
+
+  it('a question is asked in every brief, and may be said to decide', () => {
+    const brief = {
+      ...core.SITUATIONS[0]?.brief,
+      decisive: { probe: true },
+    } as unknown as Core.Brief;
+    const result = core.evaluate(probed());
+    if (!result.ok) throw new Error(result.problems[0]?.message);
+    const matching = core.matchingFor(brief, core.REFERENCE_RULES);
+    const { answers } = core.matchKept(matching, result.design, core.valuesOf(result.readings));
+    expect(answers.all.find(({ question }) => String(question.key) === 'probe')).toMatchObject({
+      mark: 'yes',
+      isDecisive: true,
+    });
   });
 
   it('an unknown kind is refused, never taken for another', () => {
