@@ -5,12 +5,13 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import Papa from 'papaparse';
 import type { Operation } from 'rfc6902';
 import { applyPatch } from 'rfc6902';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { checkDesignDocument } from '../contract/validate.ts';
 import { massProperties, openEdges } from '../core/head/mesh.ts';
-import { evaluate, starterDesign, usualPlastic } from '../core/index.ts';
+import { evaluate, SITUATIONS, starterDesign, usualPlastic } from '../core/index.ts';
 import { football } from '../core/head/families/football.ts';
 import { readStl } from '../core/exchange/stl.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
@@ -45,6 +46,56 @@ type Printed = {
 
 it('says which version it is', () => {
   expect(anvil(['--version'])).toEqual({ code: 0, out: `${MADE_BY}\n`, err: '' });
+});
+
+describe('an answer as a table', () => {
+  const wedge = sampleDesign('wedge', { hook: { size: '3/0' } });
+  const one = () => file('one.json', wedge);
+
+  it('has a reading a line, in columns or as CSV that a spreadsheet reads, the same figures as the JSON', () => {
+    const { readings } = JSON.parse(anvil(['evaluate', one()]).out) as Printed;
+    const csv = anvil(['evaluate', one(), '--format', 'csv']);
+    expect(csv.code).toBe(0);
+    const { data, meta } = Papa.parse<Record<string, string>>(csv.out.trim(), { header: true });
+    expect(meta.fields).toEqual(['reading', 'name', 'value', 'unit', 'least', 'most', 'kind']);
+    expect(data.map(({ reading }) => reading)).toEqual(Object.keys(readings));
+    for (const { reading = '', value } of data) expect(Number(value)).toBe(readings[reading]?.value);
+    const table = anvil(['evaluate', one(), '--format', 'table']).out.trimEnd().split('\n');
+    expect(table).toHaveLength(data.length + 1);
+    // Every column begins at one place: a figure ends where its heading does.
+    const end = (table[0] ?? '').indexOf('value') + 'value'.length;
+    for (const line of table) expect(line.slice(end, end + 2).trim()).toBe('');
+  });
+
+  it('has a head a line in its place, with the marks of the questions that are asked', () => {
+    const [brief, designs] = [
+      file('brief.json', SITUATIONS[0]?.brief),
+      file('two.json', [wedge, sampleDesign('football')]),
+    ];
+    const rows = JSON.parse(anvil(['match', brief, designs]).out) as {
+      place: number;
+      name: string;
+      answers: { question: string; grade: string }[];
+    }[];
+    const { data } = Papa.parse<Record<string, string>>(
+      anvil(['match', brief, designs, '--format', 'csv']).out.trim(),
+      { header: true },
+    );
+    expect(data.map(({ place, head }) => [Number(place), head])).toEqual(
+      rows.map(({ place, name }) => [place, name]),
+    );
+    for (const [i, { answers }] of rows.entries())
+      for (const { question, grade } of answers)
+        expect(data[i]?.[question]).toBe(grade === 'unsaid' ? '' : grade);
+    expect(anvil(['match', brief, designs, '--format', 'table']).out).toMatch(/^place +head +shape/);
+  });
+
+  it('of another kind is refused, and a file goes to standard output where - stands for it', () => {
+    expect(anvil(['evaluate', one(), '--format', 'xml']).code).toBe(2);
+    const out = anvil(['export', one(), '--format', 'json', '--out', '-']);
+    expect(out.code).toBe(0);
+    expect(JSON.parse(out.out)).toEqual(wedge);
+  });
 });
 
 describe('a plastic on the head', () => {

@@ -4,6 +4,10 @@ import type { runCard, runEvaluate, runExport, runMould } from './run.ts';
 import { MADE_BY } from '../contract/version.ts';
 import { Command, CommanderError, Option } from 'commander';
 
+/** The readings or the order, whole, as a table for the eye, or as CSV. */
+const printedAs = () =>
+  new Option('--format <FORMAT>', 'how it is printed').choices(['json', 'table', 'csv']).default('json');
+
 /** Takes options as the field types them: numbers may be negative, and a word is one of those offered. */
 function terminal(): Command {
   const program = new Command('anvil')
@@ -18,7 +22,7 @@ function terminal(): Command {
     );
   program
     .command('evaluate')
-    .description('prints the readings of a design, or of an array of designs, as JSON')
+    .description('prints the readings of a design, or of an array of designs, as JSON, a table or CSV')
     .argument('<FILE>', 'a design’s document; - for standard input')
     .option('--brief <FILE>', 'judge it for a brief too')
     .addOption(new Option('--water <KIND>', 'the water').choices(['fresh', 'brackish', 'sea']))
@@ -28,6 +32,7 @@ function terminal(): Command {
     .option('--line-out <M>', 'line from the rod’s tip to the head, m')
     .option('--plastic <FILE>', 'a plastic’s document, put on the head')
     .addOption(new Option('--method <METHOD>', 'how it is put on; threaded where nothing is said'))
+    .addOption(printedAs())
     .action(async (file: string, options: Parameters<typeof runEvaluate>[1]) =>
       // Help is told without the computation; everything else loads it.
       (await import('./run.ts')).runEvaluate(file, options),
@@ -39,7 +44,7 @@ function terminal(): Command {
     )
     .argument('<FILE>', 'a design’s document; - for standard input')
     .option('--format <FORMAT>', 'kind of file', 'stl')
-    .requiredOption('--out <OUT>', 'file to write')
+    .requiredOption('--out <OUT>', 'file to write; - for standard output')
     .option('--shrink <PERCENT>', 'enlarge a solid for the mould by this shrinkage; stl and 3mf only')
     .addOption(new Option('--angle <ANGLE>', 'how views are laid out').choices(['third', 'first']))
     .addOption(new Option('--units <UNITS>', 'units of a drawing').choices(['metric', 'imperial', 'both']))
@@ -53,7 +58,7 @@ function terminal(): Command {
     .requiredOption('--plastic <FILE>', 'a plastic’s document')
     .option('--method <METHOD>', 'how it is put on; threaded where nothing is said')
     .addOption(new Option('--units <UNITS>', 'units of the card').choices(['metric', 'imperial']))
-    .requiredOption('--out <OUT>', 'file to write')
+    .requiredOption('--out <OUT>', 'file to write; - for standard output')
     .action(async (file: string, options: Parameters<typeof runCard>[1]) =>
       (await import('./run.ts')).runCard(file, options),
     );
@@ -71,19 +76,20 @@ function terminal(): Command {
     .option('--shrink <PERCENT>', 'shrinkage of length, in place of the document’s')
     .addOption(new Option('--making <MAKING>', 'poured or pressed').choices(['pour', 'press']))
     .addOption(new Option('--units <UNITS>', 'units of a drawing').choices(['metric', 'imperial']))
-    .requiredOption('--out <OUT>', 'file to write')
+    .requiredOption('--out <OUT>', 'file to write; - for standard output')
     .action(async (file: string, options: Parameters<typeof runMould>[1]) =>
       (await import('./run.ts')).runMould(file, options),
     );
   program
     .command('match')
     .description(
-      'ranks designs for a brief and prints the order as JSON, equals sharing a place, every answer with its grounds; a brief of version 1 is taken over',
+      'ranks designs for a brief and prints the order as JSON, a table or CSV, equals sharing a place, every answer with its grounds; a brief of version 1 is taken over',
     )
     .argument('<BRIEF>', 'a brief’s document')
     .argument('<DESIGNS>', 'a design’s document, or an array of designs')
     .option('--plastics <FILE>', 'the plastics to choose from; one of the usual proportions without it')
     .option('--rules <FILE>', 'a set of rules in place of those that ship')
+    .addOption(printedAs())
     .addOption(new Option('--part <K/N>', 'judge every nth design only').hideHelp())
     .action(async (brief: string, designs: string, options: Parameters<typeof runMatch>[2]) =>
       (await import('./match.ts')).runMatch(brief, designs, options),

@@ -29,10 +29,13 @@ import {
   checkRuleSet,
 } from '../contract/validate.ts';
 import { accepted, BadInput, readJson } from './input.ts';
+import type { Printed } from './printed.ts';
+import { print } from './printed.ts';
 
 export interface MatchOptions {
   readonly plastics?: string | undefined;
   readonly rules?: string | undefined;
+  readonly format?: Printed | undefined;
   /** which part of the designs to judge, as `1/2`: what the command asks of its own helpers */
   readonly part?: string | undefined;
 }
@@ -199,7 +202,23 @@ export async function runMatch(briefFile: string, designsFile: string, options: 
     };
   });
   const broken = entries.filter(isBroken).map(({ name, problems }) => ({ place: null, name, problems }));
-  console.log(JSON.stringify([...rows, ...broken], null, 2));
+  print(options.format ?? 'json', [...rows, ...broken], () => [
+    ...rows.map(({ place, name, shape, method, plastic, answers, change }) => ({
+      place,
+      head: name,
+      shape,
+      rigged: method,
+      plastic,
+      ...Object.fromEntries(
+        answers.map(({ question, grade }) => [question, grade === 'unsaid' ? '' : grade]),
+      ),
+      change: change?.says,
+    })),
+    ...broken.map(({ name, problems }) => ({
+      head: name,
+      change: problems.map(({ message }) => message).join(' '),
+    })),
+  ]);
 }
 
 function settledAgain(matching: Matching, design: Design): Matched | undefined {

@@ -1,5 +1,14 @@
 import { writeFileSync } from 'node:fs';
-import type { Arrangement, Bait, Brief, Design, Evaluation, Remedy, Surroundings } from '../core/index.ts';
+import type {
+  Arrangement,
+  Bait,
+  Brief,
+  Design,
+  Evaluation,
+  ReadingId,
+  Remedy,
+  Surroundings,
+} from '../core/index.ts';
 import {
   ARRANGEMENTS,
   evaluate,
@@ -12,6 +21,7 @@ import {
   matchSettled,
   METHODS,
   PLAIN_WATER,
+  READINGS,
   REFERENCE_RULES,
   SALINITY,
   surroundingsOfBrief,
@@ -26,6 +36,8 @@ import { giveTypefaces } from '../core/exchange/typeface.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
 import { accepted, BadInput, badDocument, readJson } from './input.ts';
 import { printedAnswers } from './match.ts';
+import type { Printed } from './printed.ts';
+import { print } from './printed.ts';
 import {
   checkBriefDocument,
   checkDesignDocument,
@@ -42,6 +54,7 @@ interface WaterOptions {
   readonly lineOut?: string | undefined;
   readonly plastic?: string | undefined;
   readonly method?: string | undefined;
+  readonly format?: Printed | undefined;
 }
 
 /** The plastic to be rigged, and how; none where none is named. */
@@ -93,7 +106,20 @@ export async function runEvaluate(file: string, options: WaterOptions): Promise<
       ...(brief ? { match: matchOf(brief, design) } : {}),
     };
   });
-  console.log(JSON.stringify(many ? results : results[0], null, 2));
+  print(options.format ?? 'json', many ? results : results[0], () =>
+    results.flatMap(({ name, readings }) =>
+      Object.entries(readings).map(([id, { value, unit, range, kind }]) => ({
+        ...(many ? { head: name } : {}),
+        reading: id,
+        name: READINGS[id as ReadingId].name,
+        value,
+        unit: unit === '1' ? '' : unit,
+        least: range?.[0],
+        most: range?.[1],
+        kind,
+      })),
+    ),
+  );
 }
 
 /** How the plastic goes on: the verdict, every point of it, and the steps, with lengths in mm. */
@@ -244,7 +270,12 @@ export async function runMould(
   writeOut(out, made.data);
 }
 
+/** Writes what was asked for to a file, or to standard output where `-` stands for one. */
 function writeOut(out: string, data: string | Uint8Array): void {
+  if (out === '-') {
+    process.stdout.write(data);
+    return;
+  }
   try {
     writeFileSync(out, data);
   } catch (error) {
