@@ -3,15 +3,18 @@ import { HOOK_CHART, hookMeasures } from './chart.ts';
 import { LEAST_WALL, sureBite } from './bite.ts';
 import { eyeRadius, hookPath } from './path.ts';
 import { bentWire, pathLength } from './polyline.ts';
+import { STYLES } from './styles/index.ts';
 import { torusVolume, wholeWire, wireWithin } from './wire.ts';
 
 /** A round-bend hook worked by hand: gap 13, straight shank 31, wire 1; knee 8 mm in front of the rear face, 3 mm of leg in metal. */
 const measures = { gap: 13, shank: 31, wire: 1 };
 const eye = { angle: 60, plane: 'in line' as const, setback: 0.2 };
-const path = hookPath(measures, { style: 'round bend' }, eye, { knee: 8, legInside: 3 });
+/** Made anew in each test, so that a change of what makes it is seen by each. */
+const made = () => hookPath(measures, { style: 'round bend' }, eye, { knee: 8, legInside: 3 });
 
 describe('a hook worked by hand', () => {
   it('has its bend a shank’s length behind the knee, and reaches a radius farther', () => {
+    const path = made();
     expect(path.bendStart[0]).toBe(8 - 31);
     expect(path.bendStart[2]).toBeCloseTo(0, 12);
     // The bend’s centre line is half of gap and wire in radius.
@@ -21,6 +24,7 @@ describe('a hook worked by hand', () => {
   });
 
   it('has its point a gap and a wire above the shank where it is not turned', () => {
+    const path = made();
     expect(path.pointHeight - path.shankLevel - measures.wire).toBeCloseTo(
       measures.gap + (path.tip[0] - path.bendStart[0]) * Math.tan((path.pointLean * Math.PI) / 180),
       9,
@@ -29,6 +33,7 @@ describe('a hook worked by hand', () => {
   });
 
   it('has its eye along the leg: metal, 0.3 mm of stand, then the ring’s half', () => {
+    const path = made();
     // Ring of an eye 1.2 wires + 0.5 mm wide inside: centre line (1.2 + 0.5 + 1)/2 = 1.35.
     expect(eyeRadius({}, 1)).toBeCloseTo(1.35, 12);
     expect(eyeRadius({ size: 3 }, 1)).toBe(2);
@@ -41,6 +46,7 @@ describe('a hook worked by hand', () => {
   });
 
   it('is as long as its straights and half a circle, less what the knee’s bend saves', () => {
+    const path = made();
     const leg = 3 + 0.3 + 0.5;
     const point = Math.hypot(path.tip[0] - path.bendStart[0], path.tip[2] - 14);
     // A turn of 60° at radius 1.5: two tangents of r·tan 30° become an arc of r·π/3.
@@ -77,6 +83,20 @@ describe('the chart', () => {
       ['6/0', 18, 43, 1.37],
       ['8/0', 21, 51, 1.57],
     ]);
+  });
+
+  it('is of the round bend; other styles are wider or longer by their own factors, whatever the size', () => {
+    for (const { key, gap, shank } of STYLES)
+      for (const { size, ...row } of HOOK_CHART) {
+        const found = hookMeasures({ size, grade: 'standard', style: key });
+        expect((found?.gap ?? NaN) / row.gap, `${key} ${size}`).toBeCloseTo(gap, 9);
+        expect((found?.shank ?? NaN) / row.shank, `${key} ${size}`).toBeCloseTo(shank, 9);
+      }
+    const of = (style: string) => hookMeasures({ size: '3/0', grade: 'standard', style });
+    // As they are called: common practice, no source.
+    expect(of('wide gap')?.gap).toBeGreaterThan(of('round bend')?.gap ?? NaN);
+    expect(of('long shank')?.shank).toBeGreaterThan(of('round bend')?.shank ?? NaN);
+    expect(of('short shank')?.shank).toBeLessThan(of('round bend')?.shank ?? NaN);
   });
 
   it('shifts wire by sizes: 1X fine a size down, 2X strong two up, and on beyond the ends', () => {
@@ -127,6 +147,51 @@ describe('wire', () => {
     expect(volume).toBeCloseTo(Math.PI * 0.25 * 10, 12);
     expect(centroid).toEqual([5, 0, 0]);
     expect(torusVolume(3, 0.5)).toBeCloseTo(2 * Math.PI ** 2 * 3 * 0.25, 12);
+  });
+
+  it('weighs where its length lies: of a bent one the middle of its legs, by their length', () => {
+    const { volume, centroid } = wholeWire(
+      [
+        [0, 0, 0],
+        [6, 0, 0],
+        [6, 0, 3],
+        [6, 2, 3],
+      ],
+      1,
+    );
+    expect(volume).toBeCloseTo(Math.PI * 11, 12);
+    // Legs of 6, 3 and 2, their middles at (3, 0, 0), (6, 0, 1.5) and (6, 1, 3).
+    expect(centroid).toEqual([
+      expect.closeTo((18 + 18 + 12) / 11, 12),
+      expect.closeTo(2 / 11, 12),
+      expect.closeTo((4.5 + 6) / 11, 12),
+    ]);
+  });
+
+  it('that lies along a surface, in it by more or less than half, is held by the segment of its section', () => {
+    const line = Array.from({ length: 41 }, (_, i): [number, number, number] => [i * 0.5, 0, 0]);
+    for (const share of [-0.5, -0.2, 0, 0.3, 0.6]) {
+      // Held where z ≤ d: the disc without the segment r² acos(d/r) − d √(r² − d²).
+      const d = share * 0.8;
+      const segment = 0.64 * Math.acos(share) - d * Math.sqrt(0.64 - d * d);
+      const within = wireWithin(line, 0.8, (_x, _y, z) => z <= d);
+      const held = (Math.PI * 0.64 - segment) * 20;
+      // Ninety filaments see a section to a few hundredths, seven to a fifth.
+      expect(Math.abs(within.volume / held - 1), `${share}`).toBeLessThan(0.08);
+      expect(within.centroid[0]).toBeCloseTo(10, 6);
+      expect(within.centroid[2]).toBeLessThan(0.02);
+    }
+  });
+
+  it('that goes through a surface and then lies along another is the sum of what each holds', () => {
+    // Down through a face at x = 4, where it is whole, and beyond 6 along the face z ≤ 0.2 that leaves part of it out.
+    const line = Array.from({ length: 61 }, (_, i): [number, number, number] => [i * 0.25, 0, 0]);
+    const segment = 0.64 * Math.acos(0.25) - 0.2 * Math.sqrt(0.64 - 0.04);
+    const within = wireWithin(line, 0.8, (x, _y, z) => x >= 1 && x <= 14 && (x <= 6 || z <= 0.2));
+    const whole = Math.PI * 0.64 * 5 + (Math.PI * 0.64 - segment) * 8;
+    expect(Math.abs(within.volume / whole - 1)).toBeLessThan(0.02);
+    const middle = (Math.PI * 0.64 * 5 * 3.5 + (Math.PI * 0.64 - segment) * 8 * 10) / whole;
+    expect(Math.abs(within.centroid[0] - middle)).toBeLessThan(0.1);
   });
 
   it('has of it inside a half space the right part, with its centre and its roll moment', () => {
@@ -191,6 +256,82 @@ describe('curves', () => {
       hookPath(measures, { joint: { kind: 'clip', size: 4 } }, eye, { knee: 8, legInside: 3 }).hinge?.link
         ?.turns,
     ).toBe(1);
+  });
+
+  it('of a ring are as thick as a ring of its size is made of: 0.14 of what it leaves inside (from memory)', () => {
+    for (const size of [4, 7]) {
+      const { hinge } = hookPath(measures, { joint: { kind: 'split ring', size } }, eye, {
+        knee: 8,
+        legInside: 3,
+      });
+      const link = hinge?.link;
+      if (!hinge || !link) throw new Error('no ring');
+      expect(2 * link.wireRadius).toBeCloseTo(0.14 * size, 12);
+      // It leaves its size inside, and its front wire lies on the loop's rear wire from within.
+      expect(2 * (link.radius - link.wireRadius)).toBeCloseTo(size, 12);
+      expect(link.centre[0] + link.radius).toBeCloseTo(hinge.at[0] + 0.5 + link.wireRadius, 12);
+    }
+  });
+
+  it('of a hook that hangs in the loop itself pass through it without touching, nearer than a wire', () => {
+    for (const wire of [0.6, 1, 2]) {
+      const { hinge } = hookPath({ ...measures, wire }, { joint: { kind: 'open loop', size: 5 } }, eye, {
+        knee: 8,
+        legInside: 3,
+      });
+      if (!hinge) throw new Error('no hinge');
+      // Front of the hook's eye and rear of the loop, both as thick as the wire.
+      const apart = hinge.hookEye.centre[0] + hinge.hookEye.radius - hinge.at[0];
+      expect(apart).toBeGreaterThanOrEqual(wire);
+      expect(apart).toBeLessThan(2 * wire);
+    }
+  });
+
+  it('of a recessed eye begin nearer by as much, yet never without a leg', () => {
+    const at = (recess: number) =>
+      hookPath(measures, {}, { ...eye, angle: 90, recess }, { knee: 8, legInside: 3 }).eye.centre;
+    // Straight up: leg of 3 mm in the metal and 0.3 of stand, and the ring's half.
+    expect(at(0)).toEqual([expect.closeTo(8, 9), 0, expect.closeTo(3.3 + 1.35 + 0.5, 9)]);
+    expect(at(2)[2]).toBeCloseTo(1.3 + 1.35 + 0.5, 9);
+    expect(at(8)[2]).toBeCloseTo(0.2 + 1.35 + 0.5, 9);
+    // Laid forward it stands off the nose by the same.
+    const level = hookPath(measures, {}, { ...eye, angle: 0 }, { knee: 8, legInside: 3 }).eye.centre;
+    expect(level).toEqual([expect.closeTo(8 + 3.3 + 1.35 + 0.5, 9), 0, expect.closeTo(0, 9)]);
+  });
+
+  it('of every style have the point as far from the bend as its leg is long, turned as it leans', () => {
+    for (const { key, pointLeg, lean } of STYLES) {
+      const built = hookPath(measures, { style: key }, eye, { knee: 8, legInside: 3 });
+      // From the upper end of the half circle to the tip.
+      const [dx, dz] = [built.tip[0] - built.bendStart[0], built.tip[2] - (built.shankLevel + 14)];
+      expect(Math.hypot(dx, dz), key).toBeCloseTo(pointLeg * 13, 9);
+      expect((Math.atan2(dz, dx) * 180) / Math.PI, key).toBeCloseTo(lean, 9);
+    }
+  });
+
+  it('of an offset shank begin to step down a wire behind what is cast about it, or behind a free hook’s own eye', () => {
+    const steps = (joint: 'open loop' | undefined, straight: number) => {
+      const built = hookPath(
+        measures,
+        { style: 'wide gap', joint: joint && { kind: joint, size: 4 } },
+        eye,
+        { knee: 8, legInside: 3, straight },
+        0.05,
+      );
+      // The last place that is still on the shank's own line.
+      const last = Math.min(...built.centre.filter(([, , z]) => z > -1e-6 && z < 1e-6).map(([x]) => x));
+      return { last, built };
+    };
+    // Bent to a radius of a wire, it leaves its line a little before the corner.
+    for (const straight of [0, 6]) {
+      const { last } = steps(undefined, straight);
+      expect(last).toBeLessThan(-straight);
+      expect(last).toBeGreaterThan(-straight - 1);
+    }
+    const { last, built } = steps('open loop', 0);
+    const own = (built.hinge?.hookEye.centre[0] ?? NaN) - (built.hinge?.hookEye.radius ?? NaN);
+    expect(last).toBeLessThan(own - 0.5);
+    expect(last).toBeGreaterThan(own - 1.5);
   });
 
   it('of a wide gap step down behind the neck and turn the point in; common proportions, from memory', () => {
