@@ -117,6 +117,36 @@ async function opened({ browser }: OpenBrowser, path: string, ready: (typeof SCR
   return page;
 }
 
+describe('by keyboard', () => {
+  it('a screen that is chosen takes the focus, and every control shows it', async () => {
+    const page = await opened(plain, '/', '.rack-card');
+    await page.keyboard.press('2');
+    await page.waitForSelector('.brief-list');
+    await page.waitForFunction(() => document.activeElement?.id === 'main');
+    await page.goto(`${server.url}/designs/gravel-oval-1-2`, { waitUntil: 'load' });
+    await page.waitForSelector('.strip-metal');
+    const bare: string[] = [];
+    for (let i = 0; i < 60; i++) {
+      await page.keyboard.press('Tab');
+      const said = await page.evaluate(() => {
+        const { activeElement } = document;
+        if (!activeElement || activeElement === document.body) return undefined;
+        const { outlineStyle, outlineWidth } = getComputedStyle(activeElement);
+        // What is drawn, and what lies under a label of its own, shows it on what is seen of it.
+        const isElsewhere = activeElement.closest('svg, .segments, .btn-group, .qf') !== null;
+        return outlineStyle === 'none' || outlineWidth === '0px'
+          ? isElsewhere
+            ? undefined
+            : `${activeElement.tagName}.${activeElement.className}`
+          : undefined;
+      });
+      if (said) bare.push(said);
+    }
+    expect(bare).toEqual([]);
+    await page.close();
+  });
+});
+
 describe('a screen', () => {
   it.each(share(SCREENS, 3))(
     '%s is whole and usable at every width, and sound to axe',
@@ -128,8 +158,10 @@ describe('a screen', () => {
         await expect
           .poll(async () => [width, await unusable(page)], { timeout: 20_000 })
           .toEqual([width, { wide: 0, outside: [], over: [] }]);
+        if (width === 390 || width === 1280) expect(await faultsOn(page), `at ${width} px`).toEqual([]);
       }
-      expect(await faultsOn(page)).toEqual([]);
+      // The tab tells which screen it is, and of which document.
+      expect(await page.title()).toMatch(/^.+ · Fern Anvil$/);
       expect(page.complaints).toEqual([]);
       await page.close();
     },

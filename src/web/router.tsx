@@ -10,81 +10,100 @@ export const router = createBrowserRouter([
     element: <Shell />,
     errorElement: <Broken />,
     children: [
-      { index: true, element: <Rack /> },
+      { index: true, element: <Rack />, handle: { title: 'Rack' } },
       {
         path: 'designs/:id',
+        handle: { title: 'Bench' },
         lazy: async () => ({ Component: (await import('./screens/bench/bench.tsx')).Bench }),
       },
       {
         path: 'designs/:id/rig',
+        handle: { title: 'Rig' },
         lazy: async () => ({ Component: (await import('./screens/rig/rig.tsx')).RigScreen }),
       },
       {
         path: 'designs/:id/water',
+        handle: { title: 'Tank' },
         lazy: async () => ({ Component: (await import('./screens/tank/tank.tsx')).Tank }),
       },
       {
         path: 'designs/:id/ladder',
+        handle: { title: 'Ladder' },
         lazy: async () => ({ Component: (await import('./screens/ladder/ladder.tsx')).Ladder }),
       },
       {
         path: 'designs/:id/uses',
+        handle: { title: 'What it is for' },
         lazy: async () => ({ Component: (await import('./screens/uses/uses.tsx')).Uses }),
       },
       {
         path: 'designs/:id/mould',
+        handle: { title: 'Mould' },
         lazy: async () => ({ Component: (await import('./screens/mould/mould.tsx')).MouldScreen }),
       },
       {
         path: 'take-in',
+        handle: { title: 'Take in' },
         lazy: async () => ({ Component: (await import('./screens/take-in/take-in.tsx')).TakeIn }),
       },
       {
         path: 'batches',
+        handle: { title: 'Batches' },
         lazy: async () => ({ Component: (await import('./screens/batches/batches.tsx')).Batches }),
       },
       {
         path: 'batches/:id',
+        handle: { title: 'Batches' },
         lazy: async () => ({ Component: (await import('./screens/batches/batches.tsx')).Batches }),
       },
       {
         path: 'range',
+        handle: { title: 'Range' },
         lazy: async () => ({ Component: (await import('./screens/range/range.tsx')).RangeScreen }),
       },
       {
         path: 'trials',
+        handle: { title: 'Trials' },
         lazy: async () => ({ Component: (await import('./screens/trials/trials.tsx')).Trials }),
       },
       {
         path: 'trials/:id',
+        handle: { title: 'Trials' },
         lazy: async () => ({ Component: (await import('./screens/trials/trials.tsx')).Trials }),
       },
       {
         path: 'rules',
+        handle: { title: 'Rules' },
         lazy: async () => ({ Component: (await import('./screens/rules/rules.tsx')).Rules }),
       },
       {
         path: 'sayings',
+        handle: { title: 'Sayings' },
         lazy: async () => ({ Component: (await import('./screens/sayings/sayings.tsx')).Sayings }),
       },
       {
         path: 'compare',
+        handle: { title: 'Side by side' },
         lazy: async () => ({ Component: (await import('./screens/compare/compare.tsx')).Compare }),
       },
       {
         path: 'briefs',
+        handle: { title: 'Briefs' },
         lazy: async () => ({ Component: (await import('./screens/briefs/briefs.tsx')).Briefs }),
       },
       {
         path: 'briefs/:id',
+        handle: { title: 'Briefs' },
         lazy: async () => ({ Component: (await import('./screens/briefs/briefs.tsx')).Briefs }),
       },
       {
         path: 'stores',
+        handle: { title: 'Stores' },
         lazy: async () => ({ Component: (await import('./screens/stores/stores.tsx')).StoresScreen }),
       },
       {
         path: 'backups',
+        handle: { title: 'Backups' },
         lazy: async () => ({ Component: (await import('./screens/backups/backups.tsx')).Backups }),
       },
       { path: '*', element: <Lost /> },

@@ -48,6 +48,8 @@ export function DataTable<T>({ columns, rows, rowKey, caption, className, rowPro
             {group.headers.map(({ id, column, getContext }) => {
               const order = column.getIsSorted();
               const head = drawn(column.columnDef.header, getContext());
+              // Over buttons stands nothing, which is no heading.
+              if (head === '') return <td key={id} />;
               return (
                 <th
                   key={id}

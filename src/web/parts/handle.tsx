@@ -103,10 +103,10 @@ export function Handle(props: HandleProps) {
     >
       <title>{`${label}: ${valueText}. Pull, or use the arrow keys.`}</title>
       <rect
-        x={at[0] - (small ? 7 : 11)}
-        y={at[1] - (small ? 7 : 11)}
-        width={small ? 14 : 22}
-        height={small ? 14 : 22}
+        x={at[0] - (small ? 7 : 12)}
+        y={at[1] - (small ? 7 : 12)}
+        width={small ? 14 : 24}
+        height={small ? 14 : 24}
         className="handle-reach"
       />
       {round ? (

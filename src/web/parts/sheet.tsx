@@ -51,16 +51,30 @@ export function TakeOrLeave({
   );
 }
 
+/** What is wider than a narrow screen and scrolls aside there, by key too. `label` says what it is. */
+export function Scrolls({ label, children }: { readonly label: string; readonly children: ReactNode }) {
+  return (
+    <div className="shop-scroll" tabIndex={0} role="region" aria-label={label}>
+      {children}
+    </div>
+  );
+}
+
 /** The heading row of a table. */
 export function Heads({ of }: { readonly of: readonly string[] }) {
   return (
     <thead>
       <tr>
-        {of.map((head) => (
-          <th key={head} scope="col">
-            {head}
-          </th>
-        ))}
+        {of.map((head) =>
+          // Over buttons stands nothing, which is no heading.
+          head === '' ? (
+            <td key={head} />
+          ) : (
+            <th key={head} scope="col">
+              {head}
+            </th>
+          ),
+        )}
       </tr>
     </thead>
   );

@@ -1,12 +1,13 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { NavLink, Outlet, useNavigate } from 'react-router';
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { backupsQuery, useFew } from '../data/queries.ts';
 import { useTray } from '../data/tray.ts';
 import { useUnits } from '../data/units.ts';
 import { MetalPatterns } from '../drawing/side-figure.tsx';
 import { HelpSheet } from './help.tsx';
 import { useKeys } from './keys.ts';
+import { useScreenTitle } from './title.ts';
 import { Tray } from './tray.tsx';
 import { Panel } from './panel.tsx';
 import './shell.css';
@@ -19,6 +20,8 @@ export function Shell() {
   const { data: backups } = useQuery(backupsQuery);
   const [helping, setHelping] = useState(false);
   const navigate = useNavigate();
+  useScreenTitle();
+  const main = useFocusOnChange();
   useKeys(
     useMemo(
       () => ({
@@ -92,7 +95,7 @@ export function Shell() {
           </button>
         </div>
       </header>
-      <main id="main" tabIndex={-1}>
+      <main id="main" tabIndex={-1} ref={main}>
         <Outlet />
       </main>
       <Panel what="The tray">
@@ -101,4 +104,21 @@ export function Shell() {
       <HelpSheet show={helping} onHide={() => setHelping(false)} />
     </div>
   );
+}
+
+/**
+ * The screen, which takes the focus when the address leads to another: who goes by keyboard or ear goes on from its beginning, and not from
+ * the bar. A screen that has put the focus somewhere itself keeps it.
+ */
+function useFocusOnChange() {
+  const main = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  const before = useRef(pathname);
+  useEffect(() => {
+    if (before.current === pathname) return;
+    before.current = pathname;
+    const { current } = main;
+    if (current && !current.contains(document.activeElement)) current.focus({ preventScroll: true });
+  }, [pathname]);
+  return main;
 }

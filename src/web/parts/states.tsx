@@ -25,11 +25,20 @@ export function Failed({ error, retry }: { readonly error: Error; readonly retry
   );
 }
 
-/** A screen with nothing in it says what to do first. */
-export function Empty({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+/** A screen with nothing in it says what to do first; one that is `whole` has no other heading. */
+export function Empty({
+  title,
+  whole = false,
+  children,
+}: {
+  readonly title: string;
+  readonly whole?: boolean;
+  readonly children: ReactNode;
+}) {
+  const Heading = whole ? 'h1' : 'h2';
   return (
     <div className="state">
-      <h2>{title}</h2>
+      <Heading>{title}</Heading>
       {children}
     </div>
   );
@@ -69,7 +78,7 @@ export function Broken() {
 /** An address that leads nowhere. */
 export function Lost() {
   return (
-    <Empty title="Nothing hangs here">
+    <Empty title="Nothing hangs here" whole>
       <p>This address leads to no screen. Nothing is lost: everything you made is on the Rack.</p>
       <Link className="btn btn-fern" to="/">
         Go to the Rack

@@ -66,7 +66,7 @@ export function Batches() {
           ))}
         </ul>
       </aside>
-      <main className="shop-sheet">
+      <div className="shop-sheet">
         {id !== undefined ? (
           <Empty title="This batch is not here">
             <p>It may have been deleted. Choose another.</p>
@@ -80,7 +80,7 @@ export function Batches() {
             <NewBatch metals={metals} />
           </Empty>
         )}
-      </main>
+      </div>
     </div>
   );
 }
@@ -261,7 +261,7 @@ function BatchOf({ kept, metals }: { readonly kept: Kept<Batch>; readonly metals
           </p>
         ))}
       </aside>
-      <main className="shop-sheet">
+      <div className="shop-sheet">
         <Panel what="The batch" key={view}>
           {view === 'weigh' && (
             <>
@@ -273,7 +273,7 @@ function BatchOf({ kept, metals }: { readonly kept: Kept<Batch>; readonly metals
           {view === 'cure' && <Cure batch={batch} edit={draft.edit} />}
           {view === 'cost' && <Cost batch={batch} metals={metals} castGrams={castGrams} edit={draft.edit} />}
         </Panel>
-      </main>
+      </div>
       <StaleDraft collection="batches" draft={draft} />
     </div>
   );

@@ -96,7 +96,7 @@ export function Cure({ batch, edit }: Props) {
                 <th scope="col" className="num">
                   On a head
                 </th>
-                <th scope="col" />
+                <td />
               </tr>
             </thead>
             <tbody>

@@ -1,3 +1,4 @@
+import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo, useRef, useState } from 'react';
 import type { Batch, CavityVerdict } from '../../../core/index.ts';
 import {
@@ -130,7 +131,7 @@ export function Weights({ id, batch, edit, flush }: Props) {
       {verdicts.length === 0 ? (
         <p>Weigh a piece from each cavity, some of them twice; the verdicts appear here.</p>
       ) : (
-        <div className="shop-scroll">
+        <Scrolls label="Cavities, a table">
           <table className="shop-table">
             <thead>
               <tr>
@@ -178,7 +179,7 @@ export function Weights({ id, batch, edit, flush }: Props) {
               })}
             </tbody>
           </table>
-        </div>
+        </Scrolls>
       )}
       <p className="shop-note">
         Limits of a chart: three deviations by the moving ranges; the band is what is wanted. Capability: the

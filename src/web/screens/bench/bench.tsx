@@ -138,6 +138,7 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
   const { output: stand } = useJudged(standJob, runStand);
   return (
     <div className="bench">
+      <h1 className="visually-hidden">{document.name}</h1>
       <BenchHead
         kept={kept}
         draft={draft}
@@ -150,6 +151,7 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
         onPanel={setPanel}
       />
       <aside className="bench-stages" aria-label="Specification">
+        <h2 className="visually-hidden">Specification</h2>
         <Panel what="The specification">
           <Stages
             design={shown}

@@ -29,6 +29,7 @@ import { SituationPicture } from './situation-picture.tsx';
 import { useAnswer } from './use-answer.ts';
 import type { MatchRow } from '../../workers/match-rows.ts';
 import { Panel } from '../../parts/panel.tsx';
+import { useTitle } from '../../parts/title.ts';
 import './briefs.css';
 
 /** A brief to begin from: mild fresh water over a clean bottom. */
@@ -137,6 +138,7 @@ function BriefOf({
   const { say, format } = useUnits();
   const plastics = useList('plastics').data ?? [];
   const brief = draft.document;
+  useTitle(brief.name);
   const at = useMemo(() => situationOf(brief), [brief]);
   const asking = useAsking(brief, rules, metals);
   const { rows, settled, total, error, stop } = useAnswer(asking, designs);

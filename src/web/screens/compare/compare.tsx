@@ -45,7 +45,7 @@ export function Compare() {
   if (error) return <Failed error={error} retry={() => void refetch()} />;
   if (rows.length < 2) {
     return (
-      <Empty title="Two heads or more, please">
+      <Empty title="Two heads or more, please" whole>
         <p>
           Put two to six heads into the tray: press <kbd>T</kbd> on a head on the Rack.{' '}
           {rows.length === 1 ? 'One is there already.' : ''}

@@ -15,6 +15,7 @@ import { Failed, Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { RungFigure } from '../../workers/judge.worker.ts';
 import { Panel } from '../../parts/panel.tsx';
+import { useTitle } from '../../parts/title.ts';
 import { Family } from './family.tsx';
 import { RungTable } from './rung-table.tsx';
 import './ladder.css';
@@ -46,6 +47,7 @@ const run = ({ design, ladder, metals }: Job): Promise<RungFigure[]> =>
 function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metals: readonly Metal[] }) {
   const draft = useDraft('designs', kept);
   const { document, edit } = draft;
+  useTitle(document.name);
   const { tell } = useNotices();
   const client = useQueryClient();
   const navigate = useNavigate();

@@ -1,3 +1,4 @@
+import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo, useState } from 'react';
 import type { Cut, CutOffer, Metal, Mould } from '../../../core/index.ts';
 import { CUTTERS, HALVES, HEAD_RANGES, MOST_CUTS, MOULD_RANGES, samplesToTell } from '../../../core/index.ts';
@@ -106,7 +107,7 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
   return (
     <section aria-label="Cavities">
       <h2>Cavities</h2>
-      <div className="shop-scroll">
+      <Scrolls label="Cavities, a table">
         <table className="shop-table">
           <thead>
             <tr>
@@ -172,7 +173,7 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
             ))}
           </tbody>
         </table>
-      </div>
+      </Scrolls>
       <h2>Change cavity {place + 1} by cutter</h2>
       <p className="shop-note">
         Tap the drawing to set the cutter’s place, or type it. Nothing is cut but here: weight, size, rest and
@@ -284,7 +285,7 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
       </div>
       {asking && <p role="status">{asking}</p>}
       {offers?.for === mould && offers.list.length > 0 && (
-        <div className="shop-scroll">
+        <Scrolls label="Depths of the cutter">
           <table className="shop-table">
             <thead>
               <tr>
@@ -298,7 +299,7 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
                 <th scope="col" className="num">
                   {format(0.1, 'size')} too deep
                 </th>
-                <th scope="col" />
+                <td />
               </tr>
             </thead>
             <tbody>
@@ -321,7 +322,7 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
               ))}
             </tbody>
           </table>
-        </div>
+        </Scrolls>
       )}
     </section>
   );

@@ -54,7 +54,7 @@ export function MouldScreen() {
     });
   if (!chosen)
     return (
-      <Empty title="No mould for this head yet">
+      <Empty title="No mould for this head yet" whole>
         <p>
           {isPressed
             ? 'A press tool is laid out around the solid and its bore, larger by what sintering takes.'
@@ -142,7 +142,7 @@ function MouldOf({ kept, design, others, metals, onChoose, onNew }: Props) {
           <MouldFields mould={mould} design={design} edit={draft.edit} problems={draft.problems} />
         </Panel>
       </aside>
-      <main className="shop-sheet" data-ready={output !== undefined && drawnFor === job}>
+      <div className="shop-sheet" data-ready={output !== undefined && drawnFor === job}>
         {error && <p className="problems">■ The computation stopped: {error}</p>}
         {output && !output.ok && (
           <ul className="problems" role="alert">
@@ -188,7 +188,7 @@ function MouldOf({ kept, design, others, metals, onChoose, onNew }: Props) {
             </div>
           </>
         )}
-      </main>
+      </div>
       <StaleDraft collection="moulds" draft={draft} />
     </div>
   );

@@ -116,7 +116,7 @@ export const Card = memo(function Card({
         type="button"
         className="rack-away"
         tabIndex={-1}
-        aria-label={archived ? `Hang ${name} on the Rack again` : `Put ${name} away`}
+        aria-label={archived ? `Hang again on the Rack: ${name}` : `Put away ${name}`}
         onClick={() => onAct('a', card)}
       >
         {archived ? 'hang again' : 'put away'}

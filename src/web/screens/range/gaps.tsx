@@ -1,3 +1,4 @@
+import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo } from 'react';
 import type { FallRung } from '../../../core/index.ts';
 import { familyOf, ladderSteps } from '../../../core/index.ts';
@@ -32,7 +33,7 @@ export function Gaps({ heads }: { readonly heads: readonly HeadRow[] }) {
   return (
     <section aria-label="Ladders">
       <h2>Steps of the ladders</h2>
-      <div className="shop-scroll">
+      <Scrolls label="Steps of the ladders">
         <table className="shop-table">
           <thead>
             <tr>
@@ -83,7 +84,7 @@ export function Gaps({ heads }: { readonly heads: readonly HeadRow[] }) {
             )}
           </tbody>
         </table>
-      </div>
+      </Scrolls>
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import { Scrolls } from '../../parts/sheet.tsx';
 import { useState } from 'react';
 import type { Offer, RangePlan } from '../../../core/index.ts';
 import { marginOf, outlayOf } from '../../../core/index.ts';
@@ -41,7 +42,7 @@ export function Offers({ plan, heads, edit }: Props) {
           {said}
         </p>
       )}
-      <div className="shop-scroll" tabIndex={0} role="region" aria-label="Prices of the heads">
+      <Scrolls label="Prices of the heads">
         <table className="shop-table offer-table">
           <thead>
             <tr>
@@ -131,7 +132,7 @@ export function Offers({ plan, heads, edit }: Props) {
             })}
           </tbody>
         </table>
-      </div>
+      </Scrolls>
       <p className="shop-note">
         What is left empty takes the usual: the metal and half as much again of the shop’s money for making,
         packs of five, one pack at a time. Heads of one mould name it alike.

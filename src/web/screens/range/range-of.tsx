@@ -1,3 +1,4 @@
+import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import type { Brief, Design, Plastic, RangePlan, RuleSet, Serving } from '../../../core/index.ts';
@@ -129,7 +130,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
           <RangeFields plan={plan} briefs={briefs} edit={draft.edit} />
         </Panel>
       </aside>
-      <main className="shop-sheet" data-ready={serves !== undefined}>
+      <div className="shop-sheet" data-ready={serves !== undefined}>
         {draft.problems.map(({ path, message }) => (
           <p key={path + message} className="problems" role="alert">
             ■ {say(message)}
@@ -152,7 +153,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
               {coverage.missed.length > 0 && plan.wall.length > 0 && (
                 <p className="shop-care">Missed: {coverage.missed.map(briefOf).join('; ')}.</p>
               )}
-              <div className="shop-scroll" tabIndex={0} role="region" aria-label="Heads and briefs">
+              <Scrolls label="Heads and briefs">
                 <table className="matrix">
                   <thead>
                     <tr>
@@ -190,7 +191,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
                     ))}
                   </tbody>
                 </table>
-              </div>
+              </Scrolls>
               <p className="shop-note">
                 ● serves well, ◐ with care, · not there; at first, from readings kept at save, as the briefs’
                 own lists begin.
@@ -199,7 +200,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
             {taken.length > 0 && (
               <section aria-label="What each adds">
                 <h2>What each head adds, and what dropping it would lose</h2>
-                <div className="shop-scroll">
+                <Scrolls label="What each head adds">
                   <table className="shop-table">
                     <thead>
                       <tr>
@@ -232,7 +233,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
                       })}
                     </tbody>
                   </table>
-                </div>
+                </Scrolls>
               </section>
             )}
             <Panel what="The ladders">
@@ -251,7 +252,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
             </Panel>
           </>
         )}
-      </main>
+      </div>
       <StaleDraft collection="ranges" draft={draft} />
     </div>
   );

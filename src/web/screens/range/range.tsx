@@ -37,7 +37,7 @@ export function RangeScreen() {
     );
   if (!chosen)
     return (
-      <Empty title="No range planned yet">
+      <Empty title="No range planned yet" whole>
         <p>
           {designs.data.length === 0
             ? 'Put heads on the Rack first; then plan which of them hang on the wall.'

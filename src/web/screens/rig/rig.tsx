@@ -27,6 +27,7 @@ import { Panel } from '../../parts/panel.tsx';
 import { Slider } from '../../parts/slider.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
+import { useTitle } from '../../parts/title.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { PairRow } from '../../workers/match-rows.ts';
 import { RigChecks } from './rig-checks.tsx';
@@ -49,7 +50,7 @@ export function RigScreen() {
   if (plastics.isError) return <Failed error={plastics.error} retry={() => void plastics.refetch()} />;
   if (plastics.data.length === 0) {
     return (
-      <Empty title="No plastics in the stores">
+      <Empty title="No plastics in the stores" whole>
         <p>Put a plastic into the stores first: its kind, length, breadth and height are enough.</p>
         <Link className="btn btn-fern" to="/stores?shelf=plastics">
           To the plastics
@@ -99,6 +100,7 @@ interface Props {
 
 function RigOf({ kept, plastics, rules, metals }: Props) {
   const { document, edit, state } = useDraft('designs', kept);
+  useTitle(document.name);
   const { format, say, system } = useUnits();
   const { search, set, setAll } = useAddress();
   const rack = useRack();

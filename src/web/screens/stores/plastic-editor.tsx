@@ -311,7 +311,7 @@ function UsedBy({ plastic, id }: { readonly plastic: Plastic; readonly id: strin
   const fitting = (output ?? []).filter(({ verdict }) => verdict !== 'bad').slice(0, 8);
   return (
     <section className="plastic-used" aria-label="Heads it fits">
-      <h3>Heads it fits</h3>
+      <h2>Heads it fits</h2>
       {fitting.length === 0 && (
         <p className="stores-note">{output ? 'None on the Rack, as they are.' : 'Trying …'}</p>
       )}

@@ -201,7 +201,7 @@ export function TakeIn() {
           />
         ))}
       </aside>
-      <main className="shop-sheet" data-ready={output !== undefined}>
+      <div className="shop-sheet" data-ready={output !== undefined}>
         {error && <p className="problems">■ {error}</p>}
         {output && !output.ok && (
           <ul className="problems" role="alert">
@@ -298,7 +298,7 @@ export function TakeIn() {
           </Panel>
         )}
         {!output && !error && <Loading what="the head" />}
-      </main>
+      </div>
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { useTray } from '../../data/tray.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { Panel } from '../../parts/panel.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
+import { useTitle } from '../../parts/title.ts';
 import { useUnits } from '../../data/units.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import { Bottom } from './bottom.tsx';
@@ -87,6 +88,7 @@ const atWeight = (design: Design, grams: number | undefined): Design =>
 const MOST = 6;
 
 function TankOf({ kept, tray, plastics, metals }: Props) {
+  useTitle(kept.document.name);
   const { say } = useUnits();
   const conditions = useConditions(plastics, metals);
   const { address, surroundings, bait, grams } = conditions;
@@ -129,7 +131,7 @@ function TankOf({ kept, tray, plastics, metals }: Props) {
         />
       </div>
       <Conditions conditions={conditions} plastics={plastics} />
-      <main className="tank-sheet" data-ready={output !== undefined}>
+      <div className="tank-sheet" data-ready={output !== undefined}>
         {error && <p className="problems">■ {error}</p>}
         {left.map((head) => (
           <p key={head.name} className="problems">
@@ -150,7 +152,7 @@ function TankOf({ kept, tray, plastics, metals }: Props) {
             {view === 'hook' && <Forces heads={heads} />}
           </Panel>
         )}
-      </main>
+      </div>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo } from 'react';
 import type { Compared, CountKey, Proportion, Split, Trial } from '../../../core/index.ts';
 import { compareGroups, OUTCOMES, peekingWarning, SPLITS, totalsBy } from '../../../core/index.ts';
@@ -68,7 +69,7 @@ export function CompareDays({ days }: { readonly days: readonly Trial[] }) {
         {pick('one', 'One', one)}
         {pick('other', 'The other', other)}
       </div>
-      <div className="shop-scroll" tabIndex={0} role="region" aria-label="Outcomes">
+      <Scrolls label="Outcomes">
         <table className="shop-table">
           <thead>
             <tr>
@@ -104,7 +105,7 @@ export function CompareDays({ days }: { readonly days: readonly Trial[] }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Scrolls>
       {warning && <p className="shop-care">◐ {warning}</p>}
       <p className="shop-note">
         Shares with Wilson’s interval at 95%; differences by Newcombe’s at one place, by Mantel and Haenszel’s

@@ -70,6 +70,7 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
   const place = rig && trial.places[rig.place];
   return (
     <div className="trial" data-at-hand={atHand}>
+      <h1 className="visually-hidden">{trial.name}</h1>
       <div className="trial-head">
         <Link className="btn btn-sm btn-quiet" to="/trials">
           ‹ Days

@@ -1,3 +1,4 @@
+import { Scrolls } from '../../parts/sheet.tsx';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { newTrial } from '../../../core/index.ts';
@@ -104,7 +105,7 @@ function AllDays() {
               </p>
             </Empty>
           ) : (
-            <div className="shop-scroll">
+            <Scrolls label="Days">
               <table className="shop-table">
                 <thead>
                   <tr>
@@ -143,7 +144,7 @@ function AllDays() {
                   })}
                 </tbody>
               </table>
-            </div>
+            </Scrolls>
           )}
         </>
       )}

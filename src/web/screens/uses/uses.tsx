@@ -7,6 +7,7 @@ import { useList, useOne, useRules, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { Panel } from '../../parts/panel.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
+import { useTitle } from '../../parts/title.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { UseRow } from '../../workers/match-rows.ts';
 import './uses.css';
@@ -50,6 +51,7 @@ export function Uses() {
     [design.data, briefs.data, rules.data, stores.data],
   );
   const { output, error } = useJudged(job, run);
+  useTitle(design.data?.document.name ?? '');
   if (design.isPending) return <Loading what="the head" />;
   if (design.isError) return <Failed error={design.error} retry={() => void design.refetch()} />;
   const { name } = design.data.document;
