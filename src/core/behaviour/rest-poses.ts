@@ -143,11 +143,11 @@ function passesOf({ count, heights, across, inside, distances }: Facets) {
 
 /** Of the directions of a spiral those this many apart are neighbours: a number of Fibonacci's. */
 const NEXT_ROUND = 34;
+const SPIRAL = spread(1500);
 /** Directions that shares are sampled in where they have no closed form, most of them beside the one before, so that what each finds is near too. */
-const DIRECTIONS = ((spiral) =>
-  Array.from({ length: NEXT_ROUND }, (_, from) => spiral.filter((_, k) => k % NEXT_ROUND === from)).flat())(
-  spread(1500),
-);
+const DIRECTIONS = Array.from({ length: NEXT_ROUND }, (_, from) =>
+  SPIRAL.filter((__, k) => k % NEXT_ROUND === from),
+).flat();
 
 /** Sets that are joined (union-find). */
 function forest(count: number) {
