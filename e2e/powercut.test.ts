@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
+import { usualPlastic } from '../src/core/plastic/usual.ts';
 import { isWhole } from '../src/core/test-kit/runs.ts';
 import type { RunningServer } from './server.ts';
 import { startServer } from './server.ts';
@@ -32,23 +33,11 @@ let seed = Number(process.env['SEED'] ?? 20261126);
 /** The minimal standard generator (Park & Miller 1988). */
 const chance = (): number => (seed = (seed * 48271) % 2147483647) / 2147483647;
 
-const plastic = (name: string) => ({
-  format: 'fern-anvil/plastic',
-  version: 1,
-  name,
-  kind: 'stick',
-  length: 100,
-  breadth: 9,
-  height: 9,
-  density: 1,
-  toughness: 'soft',
-});
-
 async function save(server: RunningServer, name: string): Promise<boolean> {
   const response = await fetch(`${server.url}/api/plastics`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify(plastic(name)),
+    body: JSON.stringify(usualPlastic('stick', 4, { name })),
   }).catch(() => undefined);
   return response?.status === 201;
 }

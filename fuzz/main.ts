@@ -22,6 +22,7 @@ import { loadSolids, solids } from '../src/core/head/kernel.ts';
 
 const requests = Number(process.argv[2] ?? 20_000);
 const seed = Number(process.argv[3] ?? 1);
+const files = Number(process.argv[4] ?? Math.max(30, Math.floor(requests / 10)));
 
 /** Mulberry32: the same numbers for the same seed everywhere. */
 function randomFrom(start: number): () => number {
@@ -207,17 +208,14 @@ const spoilings: ((bytes: Uint8Array) => Uint8Array)[] = [
     bytes[i * 1000] = (bytes[i * 1000] ?? 0) ^ (1 << Math.floor(random() * 8));
     return bytes;
   }),
-  ...Array.from(
-    { length: Number(process.argv[4] ?? Math.max(180, requests / 10)) / 6 },
-    () => (bytes: Uint8Array) => {
-      const at = Math.floor(random() * bytes.length);
-      if (random() < 0.3) return bytes.slice(0, at);
-      if (random() < 0.3) return new Uint8Array([...bytes.slice(at), ...bytes]);
-      for (let k = 0; k < 1 + Math.floor(random() * 20); k++)
-        bytes[Math.floor(random() * bytes.length)] = Math.floor(random() * 256);
-      return bytes;
-    },
-  ),
+  ...Array.from({ length: Math.max(30, Math.floor(files / 6)) }, () => (bytes: Uint8Array) => {
+    const at = Math.floor(random() * bytes.length);
+    if (random() < 0.3) return bytes.slice(0, at);
+    if (random() < 0.3) return new Uint8Array([...bytes.slice(at), ...bytes]);
+    for (let k = 0; k < 1 + Math.floor(random() * 20); k++)
+      bytes[Math.floor(random() * bytes.length)] = Math.floor(random() * 256);
+    return bytes;
+  }),
 ];
 let [refused, same] = [0, 0];
 for (const spoil of spoilings) {
@@ -259,7 +257,6 @@ const sound: readonly { name: string; bytes: Uint8Array; read: (bytes: Uint8Arra
     read: (bytes) => readHooksCsv(new TextDecoder().decode(bytes)),
   },
 ];
-const files = Number(process.argv[4] ?? Math.max(30, Math.floor(requests / 10)));
 let [sentences, taken, longest] = [0, 0, 0];
 for (let i = 0; i < files; i++) {
   const { name, bytes, read } = pick(sound);

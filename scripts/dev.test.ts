@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { expect, it } from 'vitest';
 import { VERSION } from '../src/contract/version.ts';
+import { usualPlastic } from '../src/core/plastic/usual.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const json = (name: string) =>
@@ -40,17 +41,7 @@ it('npm run dev serves the sources of the interface, and its page may save to th
     const saved = await fetch(`${address}/api/plastics`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json', Origin: address },
-      body: JSON.stringify({
-        format: 'fern-anvil/plastic',
-        version: 1,
-        name: 'Tried',
-        kind: 'stick',
-        length: 100,
-        breadth: 9,
-        height: 9,
-        density: 1,
-        toughness: 'soft',
-      }),
+      body: JSON.stringify(usualPlastic('stick', 4, { name: 'Tried' })),
     });
     expect(saved.status).toBe(201);
   } finally {

@@ -66,13 +66,16 @@ export function rollingOver(facets: Facets): Rolling {
     return best;
   });
   starts.push(0);
-  /** The corner that reaches farthest: of a convex body one that is not has a neighbour that reaches farther. */
+  /**
+   * The corner that reaches farthest, of equals the first, so that it does not hang on where the looking began: of a convex body one that is not has a
+   * neighbour that reaches farther.
+   */
   const farthest = (u: number, v: number, w: number): number => {
     let best = 0;
     let most = -Infinity;
     for (const id of starts) {
       const reach = reachOf(id, u, v, w);
-      if (reach > most) {
+      if (reach > most || (reach === most && id < best)) {
         best = id;
         most = reach;
       }
@@ -83,7 +86,7 @@ export function rollingOver(facets: Facets): Rolling {
       for (let i = beside.first[from] as number; i < end; i++) {
         const corner = beside.corner[i] as number;
         const reach = reachOf(corner, u, v, w);
-        if (reach > most) {
+        if (reach > most || (reach === most && corner < best)) {
           best = corner;
           most = reach;
         }

@@ -1,6 +1,5 @@
 import type { GuardBody } from '../fitting/guards/guard.ts';
-import type { KeeperKind } from '../fitting/keepers/keeper.ts';
-import type { KeeperBody } from '../fitting/keepers/keeper.ts';
+import type { KeeperBody, KeeperKind } from '../fitting/keepers/keeper.ts';
 import type { Skirt } from '../fitting/skirt.ts';
 import type { HeadBody } from '../head/body.ts';
 import type { Family } from '../head/family.ts';

@@ -82,6 +82,9 @@ describe('crossings', () => {
       expect(across((x) => (x < jump ? 1 : -5), 0, 1, 1e-7)).toBeCloseTo(jump, 6);
     expect(across((x) => 1 - x, 0, 1, 1e-9)).toBeCloseTo(1, 8);
     expect(across((x) => (x < 0.4 ? 1e9 : -1e-9), 0, 1, 1e-6)).toBeCloseTo(0.4, 5);
+    // With an infinite end, and within less than numbers tell apart.
+    expect(across((x) => (x > 2 ? -Infinity : 1.5 - x), 0, 3, 1e-9)).toBeCloseTo(1.5, 8);
+    expect(across((x) => 1e6 / 3 - x, 0, 1e6, 0)).toBeCloseTo(1e6 / 3, 6);
   });
 
   it('of a wave are all those where it falls, one by one, and the nearest to a place without the others', () => {

@@ -48,12 +48,15 @@ export function crossing(f: (x: number) => number, low: Known, high: Known, tole
   let fc: number;
   // Along the chord first, as what is smooth is nearly straight.
   for (let share = fa / (fa - fb); ;) {
-    const x = a + share * (b - a);
+    // Without a chord, as where an end is infinite, in the middle.
+    const x = a + (Number.isFinite(share) ? share : 0.5) * (b - a);
     const fx = f(x);
     if (fx > 0 === fa > 0) [c, fc] = [a, fa];
     else [c, fc, b, fb] = [b, fb, a, fa];
     [a, fa] = [x, fx];
-    const least = tolerance / Math.abs(b - a);
+    // Numbers themselves lie no nearer to each other.
+    const nearest = Math.max(tolerance, 4 * Number.EPSILON * Math.max(Math.abs(a), Math.abs(b)));
+    const least = nearest / Math.abs(b - a);
     if (least > 0.5 || fa === 0) return Math.abs(fa) < Math.abs(fb) ? a : b;
     const [xi, phi] = [(a - b) / (c - b), (fa - fb) / (fc - fb)];
     share =

@@ -45,8 +45,8 @@ export const hooks: Question = {
   isBoth: true,
   compute: (situation) => {
     const pull = hookSet(fishingOf(surroundingsOf(situation)));
-    // On light line a blunt face costs more, by degrees: wholly on 6 lb, not at all on 12.
     const strikesShort = situation.mood === 'short-striking';
+    // On light line a blunt face costs more, by degrees: wholly on 6 lb, not at all on 12.
     const light = clamp((NOT_LIGHT - situation.hookTest) / (NOT_LIGHT - LIGHT), 0, 1);
     return ({ design, values, worn, isSettled }) => {
       const found: Found[] = [];

@@ -131,7 +131,7 @@ export function Weights({ id, batch, edit, flush }: Props) {
       {verdicts.length === 0 ? (
         <p>Weigh a piece from each cavity, some of them twice; the verdicts appear here.</p>
       ) : (
-        <Scrolls label="Cavities, a table">
+        <Scrolls label="Verdicts by cavity">
           <table className="shop-table">
             <thead>
               <tr>

@@ -107,7 +107,7 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
   return (
     <section aria-label="Cavities">
       <h2>Cavities</h2>
-      <Scrolls label="Cavities, a table">
+      <Scrolls label="What the cavities cast">
         <table className="shop-table">
           <thead>
             <tr>

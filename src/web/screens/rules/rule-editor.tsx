@@ -145,24 +145,13 @@ export function RuleEditor({
       </label>
       <div className="rule-editor-when">
         <div>
-          <label>
-            When (all must hold)
-            <textarea
-              rows={8}
-              spellCheck={false}
-              value={when}
-              onChange={(event) => setWhen(event.currentTarget.value)}
-            />
-          </label>
-          <label>
-            Claim (readings its words state; a reading that says otherwise keeps it silent)
-            <textarea
-              rows={3}
-              spellCheck={false}
-              value={claim}
-              onChange={(event) => setClaim(event.currentTarget.value)}
-            />
-          </label>
+          <Conditions label="When (all must hold)" rows={8} text={when} onText={setWhen} />
+          <Conditions
+            label="Claim (readings its words state; a reading that says otherwise keeps it silent)"
+            rows={3}
+            text={claim}
+            onText={setClaim}
+          />
         </div>
         <div>
           <input
@@ -216,5 +205,30 @@ export function RuleEditor({
         Leave it
       </button>
     </section>
+  );
+}
+
+/** Conditions as they are written: a list in JSON. */
+function Conditions({
+  label,
+  rows,
+  text,
+  onText,
+}: {
+  readonly label: string;
+  readonly rows: number;
+  readonly text: string;
+  readonly onText: (text: string) => void;
+}) {
+  return (
+    <label>
+      {label}
+      <textarea
+        rows={rows}
+        spellCheck={false}
+        value={text}
+        onChange={(event) => onText(event.currentTarget.value)}
+      />
+    </label>
   );
 }
