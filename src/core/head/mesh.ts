@@ -28,16 +28,25 @@ export function massProperties({ positions: p, triangles }: Mesh): MassPropertie
   let area = 0;
   let [cx, cy, cz] = [0, 0, 0];
   let [xx, yy, zz, xy, yz, zx] = [0, 0, 0, 0, 0, 0];
+  // Scalars, not destructured lists: this loop runs over millions of facets.
   for (let i = 0; i < triangles.length; i += 3) {
     const a = 3 * (triangles[i] as number);
     const b = 3 * (triangles[i + 1] as number);
     const c = 3 * (triangles[i + 2] as number);
-    const [ax, ay, az] = [p[a] as number, p[a + 1] as number, p[a + 2] as number];
-    const [bx, by, bz] = [p[b] as number, p[b + 1] as number, p[b + 2] as number];
-    const [dx, dy, dz] = [p[c] as number, p[c + 1] as number, p[c + 2] as number];
+    const ax = p[a] as number;
+    const ay = p[a + 1] as number;
+    const az = p[a + 2] as number;
+    const bx = p[b] as number;
+    const by = p[b + 1] as number;
+    const bz = p[b + 2] as number;
+    const dx = p[c] as number;
+    const dy = p[c + 1] as number;
+    const dz = p[c + 2] as number;
     const det = ax * (by * dz - bz * dy) + ay * (bz * dx - bx * dz) + az * (bx * dy - by * dx);
     volume6 += det;
-    const [sx, sy, sz] = [ax + bx + dx, ay + by + dy, az + bz + dz];
+    const sx = ax + bx + dx;
+    const sy = ay + by + dy;
+    const sz = az + bz + dz;
     cx += det * sx;
     cy += det * sy;
     cz += det * sz;
@@ -48,9 +57,15 @@ export function massProperties({ positions: p, triangles }: Mesh): MassPropertie
     xy += det * (ax * ay + bx * by + dx * dy + sx * sy);
     yz += det * (ay * az + by * bz + dy * dz + sy * sz);
     zx += det * (az * ax + bz * bx + dz * dx + sz * sx);
-    const [ux, uy, uz] = [bx - ax, by - ay, bz - az];
-    const [vx, vy, vz] = [dx - ax, dy - ay, dz - az];
-    const [nx, ny, nz] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+    const ux = bx - ax;
+    const uy = by - ay;
+    const uz = bz - az;
+    const vx = dx - ax;
+    const vy = dy - ay;
+    const vz = dz - az;
+    const nx = uy * vz - uz * vy;
+    const ny = uz * vx - ux * vz;
+    const nz = ux * vy - uy * vx;
     // Not Math.hypot, which is many times slower.
     area += Math.sqrt(nx * nx + ny * ny + nz * nz) / 2;
   }
@@ -122,24 +137,54 @@ export function shadowOf(mesh: Mesh): (x: number, y: number, z: number) => numbe
 }
 
 /** Edges that do not meet exactly one edge running the other way: 0 for a closed, consistently turned mesh. */
-export function openEdges({ positions, triangles }: Mesh): number {
+export function openEdges({ positions, triangles: froms }: Mesh): number {
   const vertices = positions.length / 3;
-  // Each edge as one number, even the one way and odd the other: in order, those of one edge stand side by side.
-  const edges = new Float64Array(triangles.length);
-  for (let i = 0; i < edges.length; i++) {
-    const from = triangles[i] as number;
-    const to = triangles[i % 3 === 2 ? i - 2 : i + 1] as number;
-    edges[i] = from < to ? 2 * (from * vertices + to) : 2 * (to * vertices + from) + 1;
+  const tos = new Uint32Array(froms.length);
+  for (let i = 0; i < froms.length; i += 3) {
+    tos[i] = froms[i + 1] as number;
+    tos[i + 1] = froms[i + 2] as number;
+    tos[i + 2] = froms[i] as number;
   }
-  edges.sort();
+  // A counting sort: edges listed by the lower of their two corners, a quarter of the time that sorting them as numbers takes.
+  const ends = new Uint32Array(vertices + 1);
+  for (let i = 0; i < froms.length; i++) add(ends, Math.min(froms[i] as number, tos[i] as number) + 1, 1);
+  for (let corner = 0; corner < vertices; corner++) add(ends, corner + 1, ends[corner] as number);
+  // The upper corner of each; ~corner where the edge runs down from it.
+  const uppers = new Int32Array(froms.length);
+  const places = ends.slice();
+  for (let i = 0; i < froms.length; i++) {
+    const from = froms[i] as number;
+    const to = tos[i] as number;
+    if (from < to) uppers[add(places, from, 1)] = to;
+    else uppers[add(places, to, 1)] = ~from;
+  }
+  // How many run up to a corner, and how many down from it, of those that share the lower one at hand.
+  const ups = new Uint32Array(vertices);
+  const downs = new Uint32Array(vertices);
   let open = 0;
-  for (let i = 0; i < edges.length;) {
-    const edge = Math.floor((edges[i] as number) / 2);
-    let end = i + 1;
-    while (end < edges.length && Math.floor((edges[end] as number) / 2) === edge) end++;
-    const isShared = end === i + 2 && edges[i] === 2 * edge && edges[i + 1] === 2 * edge + 1;
-    if (!isShared) open++;
-    i = end;
+  for (let corner = 0; corner < vertices; corner++) {
+    const first = ends[corner] as number;
+    const last = ends[corner + 1] as number;
+    for (let i = first; i < last; i++) {
+      const upper = uppers[i] as number;
+      if (upper >= 0) add(ups, upper, 1);
+      else add(downs, ~upper, 1);
+    }
+    for (let i = first; i < last; i++) {
+      const upper = Math.max(uppers[i] as number, ~(uppers[i] as number));
+      // Counted with the first edge that names it.
+      if (ups[upper] === 0 && downs[upper] === 0) continue;
+      if (ups[upper] !== 1 || downs[upper] !== 1) open++;
+      ups[upper] = 0;
+      downs[upper] = 0;
+    }
   }
   return open;
+}
+
+/** Adds to a count in place, and returns what it was. */
+function add(counts: Uint32Array, at: number, more: number): number {
+  const before = counts[at] as number;
+  counts[at] = before + more;
+  return before;
 }
