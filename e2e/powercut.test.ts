@@ -28,7 +28,7 @@ const canMount = ((): boolean => {
 })();
 
 /** Cuts tried (FERN_ANVIL_CUTS=60 for a long run), and where in the life of a shop: their seed makes them come again. */
-const CUTS = Number(process.env['FERN_ANVIL_CUTS'] ?? (isWhole ? 12 : 1));
+const CUTS = Number(process.env['FERN_ANVIL_CUTS'] ?? (isWhole ? 6 : 1));
 let seed = Number(process.env['SEED'] ?? 20261126);
 /** The minimal standard generator (Park & Miller 1988). */
 const chance = (): number => (seed = (seed * 48271) % 2147483647) / 2147483647;

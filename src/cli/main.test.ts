@@ -8,13 +8,14 @@ import { fileURLToPath } from 'node:url';
 import Papa from 'papaparse';
 import type { Operation } from 'rfc6902';
 import { applyPatch } from 'rfc6902';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { checkDesignDocument } from '../contract/validate.ts';
 import { massProperties, openEdges } from '../core/head/mesh.ts';
 import { evaluate, SITUATIONS, starterDesign, usualPlastic } from '../core/index.ts';
 import { football } from '../core/head/families/football.ts';
 import { readStl } from '../core/exchange/stl.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
+import { runProgram } from './program.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 let folder: string;
@@ -23,15 +24,40 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-/** The terminal as a person runs it. */
-function anvil(args: readonly string[], input?: string) {
-  // The program as built; scripts/anvil.mjs looks whether it is of these sources and then runs this.
-  const done = spawnSync(process.execPath, ['dist/node/anvil.js', ...args], {
+interface Ended {
+  readonly code: number | null;
+  readonly out: string;
+  readonly err: string;
+}
+
+/** The terminal as a person runs it: the program as built, in a process of its own. */
+function started(args: readonly string[], input = ''): Ended {
+  // scripts/anvil.mjs looks whether it is of these sources and then runs this.
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['dist/node/anvil.js', ...args], {
     cwd: root,
     encoding: 'utf8',
-    ...(input === undefined ? {} : { input }),
+    input,
   });
-  return { code: done.status, out: done.stdout, err: done.stderr };
+  return { code: status, out: stdout, err: stderr };
+}
+
+/** The same program within this process, which loads and warms up the computation only once. */
+async function anvil(args: readonly string[]): Promise<Ended> {
+  let [out, err] = ['', ''];
+  const print = (text: unknown) => {
+    out += String(text);
+    return true;
+  };
+  const spies = [
+    vi.spyOn(process.stdout, 'write').mockImplementation(print),
+    vi.spyOn(console, 'log').mockImplementation((text: unknown) => void print(`${String(text)}\n`)),
+    vi.spyOn(console, 'error').mockImplementation((text: unknown) => void (err += `${String(text)}\n`)),
+  ];
+  try {
+    return { code: await runProgram(args), out, err };
+  } finally {
+    for (const spy of spies) spy.mockRestore();
+  }
 }
 function file(name: string, value: unknown): string {
   const path = join(folder, name);
@@ -45,40 +71,40 @@ type Printed = {
 };
 
 it('says which version it is', () => {
-  expect(anvil(['--version'])).toEqual({ code: 0, out: `${MADE_BY}\n`, err: '' });
+  expect(started(['--version'])).toEqual({ code: 0, out: `${MADE_BY}\n`, err: '' });
 });
 
 describe('an answer as a table', () => {
   const wedge = sampleDesign('wedge', { hook: { size: '3/0' } });
   const one = () => file('one.json', wedge);
 
-  it('has a reading a line, in columns or as CSV that a spreadsheet reads, the same figures as the JSON', () => {
-    const { readings } = JSON.parse(anvil(['evaluate', one()]).out) as Printed;
-    const csv = anvil(['evaluate', one(), '--format', 'csv']);
+  it('has a reading a line, in columns or as CSV that a spreadsheet reads, the same figures as the JSON', async () => {
+    const { readings } = JSON.parse((await anvil(['evaluate', one()])).out) as Printed;
+    const csv = await anvil(['evaluate', one(), '--format', 'csv']);
     expect(csv.code).toBe(0);
     const { data, meta } = Papa.parse<Record<string, string>>(csv.out.trim(), { header: true });
     expect(meta.fields).toEqual(['reading', 'name', 'value', 'unit', 'least', 'most', 'kind']);
     expect(data.map(({ reading }) => reading)).toEqual(Object.keys(readings));
     for (const { reading = '', value } of data) expect(Number(value)).toBe(readings[reading]?.value);
-    const table = anvil(['evaluate', one(), '--format', 'table']).out.trimEnd().split('\n');
+    const table = (await anvil(['evaluate', one(), '--format', 'table'])).out.trimEnd().split('\n');
     expect(table).toHaveLength(data.length + 1);
     // Every column begins at one place: a figure ends where its heading does.
     const end = (table[0] ?? '').indexOf('value') + 'value'.length;
     for (const line of table) expect(line.slice(end, end + 2).trim()).toBe('');
   });
 
-  it('has a head a line in its place, with the marks of the questions that are asked', () => {
+  it('has a head a line in its place, with the marks of the questions that are asked', async () => {
     const [brief, designs] = [
       file('brief.json', SITUATIONS[0]?.brief),
       file('two.json', [wedge, sampleDesign('football')]),
     ];
-    const rows = JSON.parse(anvil(['match', brief, designs]).out) as {
+    const rows = JSON.parse((await anvil(['match', brief, designs])).out) as {
       place: number;
       name: string;
       answers: { question: string; grade: string }[];
     }[];
     const { data } = Papa.parse<Record<string, string>>(
-      anvil(['match', brief, designs, '--format', 'csv']).out.trim(),
+      (await anvil(['match', brief, designs, '--format', 'csv'])).out.trim(),
       { header: true },
     );
     expect(data.map(({ place, head }) => [Number(place), head])).toEqual(
@@ -87,12 +113,12 @@ describe('an answer as a table', () => {
     for (const [i, { answers }] of rows.entries())
       for (const { question, grade } of answers)
         expect(data[i]?.[question]).toBe(grade === 'unsaid' ? '' : grade);
-    expect(anvil(['match', brief, designs, '--format', 'table']).out).toMatch(/^place +head +shape/);
+    expect((await anvil(['match', brief, designs, '--format', 'table'])).out).toMatch(/^place +head +shape/);
   });
 
-  it('of another kind is refused, and a file goes to standard output where - stands for it', () => {
-    expect(anvil(['evaluate', one(), '--format', 'xml']).code).toBe(2);
-    const out = anvil(['export', one(), '--format', 'json', '--out', '-']);
+  it('of another kind is refused, and a file goes to standard output where - stands for it', async () => {
+    expect((await anvil(['evaluate', one(), '--format', 'xml'])).code).toBe(2);
+    const out = await anvil(['export', one(), '--format', 'json', '--out', '-']);
     expect(out.code).toBe(0);
     expect(JSON.parse(out.out)).toEqual(wedge);
   });
@@ -102,8 +128,8 @@ describe('a plastic on the head', () => {
   const design = sampleDesign('wedge', { hook: { size: '3/0' } });
   const stick = usualPlastic('stick', 5);
 
-  it('is judged point by point, with steps and fixes as data', () => {
-    const { code, out } = anvil([
+  it('is judged point by point, with steps and fixes as data', async () => {
+    const { code, out } = await anvil([
       'evaluate',
       file('rig.json', design),
       '--plastic',
@@ -125,17 +151,17 @@ describe('a plastic on the head', () => {
     expect(fit.steps.length).toBeGreaterThan(3);
   });
 
-  it('writes a rigging card, and refuses what it cannot write in a sentence', () => {
+  it('writes a rigging card, and refuses what it cannot write in a sentence', async () => {
     const out = join(folder, 'card.pdf');
     const asked = ['card', file('rig.json', design), '--plastic', file('stick.json', stick), '--out', out];
-    expect(anvil(asked).code).toBe(0);
+    expect((await anvil(asked)).code).toBe(0);
     expect(readFileSync(out).subarray(0, 5).toString()).toBe('%PDF-');
-    const glued = anvil([...asked, '--method', 'glued']);
+    const glued = await anvil([...asked, '--method', 'glued']);
     expect([glued.code, glued.err]).toEqual([
       2,
       expect.stringMatching(/--method: “glued” is not known/) as string,
     ]);
-    const nowhere = anvil([...asked.slice(0, -1), '/nowhere/card.pdf']);
+    const nowhere = await anvil([...asked.slice(0, -1), '/nowhere/card.pdf']);
     expect([nowhere.code, nowhere.err]).toEqual([2, expect.stringMatching(/cannot be written/) as string]);
   });
 });
@@ -143,8 +169,8 @@ describe('a plastic on the head', () => {
 describe('evaluate', () => {
   const design = sampleDesign('pointed');
 
-  it('prints the core’s own readings of one design', () => {
-    const { code, out } = anvil(['evaluate', file('one.json', design)]);
+  it('prints the core’s own readings of one design', async () => {
+    const { code, out } = await anvil(['evaluate', file('one.json', design)]);
     expect(code).toBe(0);
     const printed = JSON.parse(out) as Printed;
     const result = evaluate(design);
@@ -173,18 +199,20 @@ describe('evaluate', () => {
 
   it('takes an array from standard input, a water and a temperature', () => {
     const text = JSON.stringify([design, sampleDesign('ball')]);
-    const fresh = JSON.parse(anvil(['evaluate', '-'], text).out) as Printed[];
-    const sea = JSON.parse(anvil(['evaluate', '-', '--water', 'sea', '--temp', '5'], text).out) as Printed[];
+    const fresh = JSON.parse(started(['evaluate', '-'], text).out) as Printed[];
+    const sea = JSON.parse(
+      started(['evaluate', '-', '--water', 'sea', '--temp', '5'], text).out,
+    ) as Printed[];
     expect(fresh.length).toBe(2);
     const weight = (printed: Printed | undefined) => printed?.readings['mass.submerged']?.value ?? NaN;
     expect(weight(sea[0])).toBeLessThan(weight(fresh[0]));
   });
 
-  it('speaks to a brief with reasons', () => {
+  it('speaks to a brief with reasons', async () => {
     const [first] = JSON.parse(readFileSync(join(root, 'demo/briefs.json'), 'utf8')) as {
       document: unknown;
     }[];
-    const { out } = anvil([
+    const { out } = await anvil([
       'evaluate',
       file('two.json', sampleDesign('football')),
       '--brief',
@@ -213,8 +241,8 @@ describe('evaluate', () => {
       /\/head\/dimensions\/breadth: Breadth: 999\.0 mm is outside/,
     ],
     ['broken JSON', () => '{"format":', /is not JSON/],
-  ])('%s ends with code 2 and the field on standard error', (_, make, message) => {
-    const { code, out, err } = anvil(['evaluate', file('bad.json', make())]);
+  ])('%s ends with code 2 and the field on standard error', async (_, make, message) => {
+    const { code, out, err } = await anvil(['evaluate', file('bad.json', make())]);
     expect(code).toBe(2);
     expect(out).toBe('');
     expect(err).toMatch(message);
@@ -229,7 +257,7 @@ describe('evaluate', () => {
     [['evaluate', '-', '--temp', 'warm'], /--temp/],
     [['evaluate', '-', '--colour'], /--colour/],
   ] as const)('%j ends with code 2 and says why', (args, message) => {
-    const { code, err } = anvil(args, '{}');
+    const { code, err } = started(args, '{}');
     expect(code).toBe(2);
     expect(err).toMatch(message);
   });
@@ -270,14 +298,14 @@ describe('match', () => {
     name,
   });
 
-  it('prints the order for a brief of version 1, with ties, answers, grounds and the smallest change', () => {
+  it('prints the order for a brief of version 1, with ties, answers, grounds and the smallest change', async () => {
     const heads = [
       weighed('pointed', 'Cone'),
       weighed('football', 'Oval'),
       weighed('football', 'Twin'),
       sampleDesign('ball', { hook: { size: '9/0' } }),
     ];
-    const { code, out } = anvil(['match', file('old.json', old), file('heads.json', heads)]);
+    const { code, out } = await anvil(['match', file('old.json', old), file('heads.json', heads)]);
     expect(code).toBe(0);
     const rows = JSON.parse(out) as Row[];
     expect(rows.map(({ name, place }) => [name, place])).toEqual([
@@ -300,7 +328,7 @@ describe('match', () => {
     expect(patched).not.toEqual(heads[0]);
   }, 60_000);
 
-  it('takes plastics and rules of one’s own, and refuses what cannot be read with its place', () => {
+  it('takes plastics and rules of one’s own, and refuses what cannot be read with its place', async () => {
     const heads = file('one-head.json', weighed('football', 'Oval'));
     const brief = file('old.json', old);
     const plastic = {
@@ -325,7 +353,7 @@ describe('match', () => {
       source: 'a test',
     };
     const rules = { format: 'fern-anvil/rules', version: 2, rules: [rule] };
-    const { out } = anvil([
+    const { out } = await anvil([
       'match',
       brief,
       heads,
@@ -337,7 +365,7 @@ describe('match', () => {
     const [row] = JSON.parse(out) as Row[];
     expect(row?.plastic).toBe('Own Paddle');
     expect(row?.answers?.find(({ question }) => question === 'moves')).toMatchObject({ grade: 'no' });
-    const wrong = anvil([
+    const wrong = await anvil([
       'match',
       brief,
       heads,
@@ -349,7 +377,7 @@ describe('match', () => {
       out: '',
       err: expect.stringMatching(/\/rules\/0\/when\/0\/fact: .*moon/),
     });
-    expect(anvil(['match', file('b.json', { ...old, cover: 'kelp' }), heads])).toMatchObject({
+    expect(await anvil(['match', file('b.json', { ...old, cover: 'kelp' }), heads])).toMatchObject({
       code: 2,
       err: expect.stringMatching(/\/cover/),
     });
@@ -357,10 +385,10 @@ describe('match', () => {
 });
 
 describe('export', () => {
-  it('writes the closed solid with the cast volume', () => {
+  it('writes the closed solid with the cast volume', async () => {
     const design = sampleDesign('ball');
     const out = join(folder, 'head.stl');
-    const { code } = anvil(['export', file('three.json', design), '--format', 'stl', '--out', out]);
+    const { code } = await anvil(['export', file('three.json', design), '--format', 'stl', '--out', out]);
     expect(code).toBe(0);
     const mesh = readStl(new Uint8Array(readFileSync(out)));
     const result = evaluate(design);
@@ -369,19 +397,19 @@ describe('export', () => {
     expect(Math.abs(massProperties(mesh).volume / expected - 1)).toBeLessThan(1e-3);
   });
 
-  it('refuses another format, several designs and a place that cannot be written', () => {
+  it('refuses another format, several designs and a place that cannot be written', async () => {
     const one = file('four.json', sampleDesign('ball'));
-    expect(anvil(['export', one, '--format', 'obj', '--out', 'x'])).toMatchObject({
+    expect(await anvil(['export', one, '--format', 'obj', '--out', 'x'])).toMatchObject({
       code: 2,
       err: expect.stringMatching(/--format/),
     });
-    expect(anvil(['export', one])).toMatchObject({ code: 2, err: expect.stringMatching(/--out/) });
-    expect(anvil(['export', one, '--out', '/nowhere/at/all.stl'])).toMatchObject({
+    expect(await anvil(['export', one])).toMatchObject({ code: 2, err: expect.stringMatching(/--out/) });
+    expect(await anvil(['export', one, '--out', '/nowhere/at/all.stl'])).toMatchObject({
       code: 2,
       err: expect.stringMatching(/cannot be written/),
     });
     const many = file('five.json', [sampleDesign('ball')]);
-    expect(anvil(['export', many, '--out', join(folder, 'x.stl')])).toMatchObject({
+    expect(await anvil(['export', many, '--out', join(folder, 'x.stl')])).toMatchObject({
       code: 2,
       err: expect.stringMatching(/several designs/),
     });
@@ -399,16 +427,16 @@ describe('options', () => {
     [['--depth', '1e400'], '--depth'],
     [['--nonsense'], '--nonsense'],
     [['more'], 'too many'],
-  ] as const)('%j are refused with code 2 and a sentence', (args, named) => {
-    const { code, out, err } = anvil(['evaluate', path(), ...args]);
+  ] as const)('%j are refused with code 2 and a sentence', async (args, named) => {
+    const { code, out, err } = await anvil(['evaluate', path(), ...args]);
     expect(code).toBe(2);
     expect(out).toBe('');
     expect(err).toContain(named);
     expect(err).not.toMatch(/\n\s+at /);
   });
 
-  it('may be negative numbers', () => {
-    const { code, out } = anvil(['evaluate', path(), '--water', 'sea', '--temp', '-1']);
+  it('may be negative numbers', async () => {
+    const { code, out } = await anvil(['evaluate', path(), '--water', 'sea', '--temp', '-1']);
     expect(code).toBe(0);
     expect((JSON.parse(out) as { surroundings: { temperature: number } }).surroundings.temperature).toBe(-1);
   });
@@ -418,15 +446,15 @@ describe('options', () => {
     [['--format', 'svg', '--shrink', '3'], '--shrink'],
     [['--angle', 'constructor'], '--angle'],
     [['--units', '__proto__'], '--units'],
-  ] as const)('of an export, %j, are refused with code 2 and a sentence', (args, named) => {
-    const { code, err } = anvil(['export', path(), '--out', join(folder, 'never'), ...args]);
+  ] as const)('of an export, %j, are refused with code 2 and a sentence', async (args, named) => {
+    const { code, err } = await anvil(['export', path(), '--out', join(folder, 'never'), ...args]);
     expect(code).toBe(2);
     expect(err).toContain(named);
     expect(err).not.toMatch(/\n\s+at /);
   });
 
-  it('of a list without designs are told, not answered with nothing', () => {
-    const { code, err } = anvil(['evaluate', file('none.json', [])]);
+  it('of a list without designs are told, not answered with nothing', async () => {
+    const { code, err } = await anvil(['evaluate', file('none.json', [])]);
     expect(code).toBe(2);
     expect(err).toContain('no design');
   });
@@ -434,12 +462,14 @@ describe('options', () => {
 
 describe('a mould', () => {
   const path = () => file('to-mould.json', starterDesign(football, 'To mould'));
-  it('goes out as closed halves and volumes that add up, of a design alone too', () => {
+  it('goes out as closed halves and volumes that add up, of a design alone too', async () => {
     const out = join(folder, 'half.stl');
-    expect(anvil(['mould', path(), '--file', 'right.stl', '--out', out])).toMatchObject({ code: 0 });
+    expect(await anvil(['mould', path(), '--file', 'right.stl', '--out', out])).toMatchObject({ code: 0 });
     expect(openEdges(readStl(new Uint8Array(readFileSync(out))))).toBe(0);
     const told = join(folder, 'volumes.json');
-    expect(anvil(['mould', path(), '--file', 'volumes.json', '--shrink', '2', '--out', told]).code).toBe(0);
+    expect(
+      (await anvil(['mould', path(), '--file', 'volumes.json', '--shrink', '2', '--out', told])).code,
+    ).toBe(0);
     const volumes = JSON.parse(readFileSync(told, 'utf8')) as Record<string, number>;
     const parts = ['left', 'right', 'heads', 'channels', 'sprues', 'vents', 'sockets'];
     expect(parts.reduce((sum, key) => sum + (volumes[key] ?? 0), 0) / (volumes['block'] ?? 1)).toBeCloseTo(
@@ -451,8 +481,8 @@ describe('a mould', () => {
     [['--file', 'toString'], '--file'],
     [['--shrink', '-1'], '--shrink'],
     [['--making', 'bake'], '--making'],
-  ] as const)('%j is refused with code 2 and a sentence', (args, name) => {
-    const { code, err } = anvil(['mould', path(), '--out', join(folder, 'never'), ...args]);
+  ] as const)('%j is refused with code 2 and a sentence', async (args, name) => {
+    const { code, err } = await anvil(['mould', path(), '--out', join(folder, 'never'), ...args]);
     expect(code).toBe(2);
     expect(err).toContain(name);
     expect(err).not.toMatch(/\n\s+at /);
@@ -466,19 +496,19 @@ describe('backup and verify', () => {
     const { close } = await openDatabase(data);
     await close();
     const out = join(folder, 'shop.fern-backup.gz');
-    const made = anvil(['backup', '--data', data, '--out', out]);
+    const made = started(['backup', '--data', data, '--out', out]);
     expect([made.err, made.code]).toEqual(['', 0]);
     expect(made.out).toMatch(/a whole backup of 20\d\d-.*, \d+ rows; every document fits/);
     const cut = file('cut.gz', '');
     writeFileSync(cut, readFileSync(out).subarray(0, -40));
-    const told = anvil(['verify', cut]);
+    const told = started(['verify', cut]);
     expect([told.code, told.err]).toEqual([
       2,
       expect.stringMatching(/cut\.gz: .*cannot be read as a backup/) as string,
     ]);
-    const away = anvil(['backup', '--server', 'http://127.0.0.1:9', '--out', out]);
+    const away = started(['backup', '--server', 'http://127.0.0.1:9', '--out', out]);
     expect([away.code, away.err]).toEqual([2, expect.stringMatching(/--server: nothing answers/) as string]);
     // What was there before is not lost by that.
-    expect(anvil(['verify', out]).code).toBe(0);
+    expect(started(['verify', out]).code).toBe(0);
   });
 });
