@@ -30,7 +30,7 @@ const rooms = {
   plastic: ['kind', 'numeric', 'quantity'],
   rigging: ['head', 'hook', 'kind', 'numeric', 'plastic', 'quantity'],
   document: ['fitting', 'head', 'hook', 'kind', 'material', 'plastic', 'quantity', 'rigging'],
-  build: [
+  assembly: [
     'document',
     'fitting',
     'head',
@@ -43,7 +43,7 @@ const rooms = {
     'rigging',
   ],
   behaviour: [
-    'build',
+    'assembly',
     'fitting',
     'head',
     'hook',
@@ -56,7 +56,7 @@ const rooms = {
   ],
   judge: [
     'behaviour',
-    'build',
+    'assembly',
     'document',
     'fitting',
     'head',
@@ -70,7 +70,7 @@ const rooms = {
   ],
   match: [
     'behaviour',
-    'build',
+    'assembly',
     'document',
     'fitting',
     'head',
@@ -83,14 +83,14 @@ const rooms = {
     'quantity',
     'rigging',
   ],
-  series: ['behaviour', 'build', 'document', 'head', 'hook', 'judge', 'kind', 'material', 'quantity'],
-  plate: ['build', 'head', 'hook', 'kind', 'numeric', 'plastic', 'quantity'],
-  make: ['build', 'document', 'head', 'hook', 'material', 'numeric', 'plate', 'quantity'],
+  series: ['behaviour', 'assembly', 'document', 'head', 'hook', 'judge', 'kind', 'material', 'quantity'],
+  plate: ['assembly', 'head', 'hook', 'kind', 'numeric', 'plastic', 'quantity'],
+  make: ['assembly', 'document', 'head', 'hook', 'material', 'numeric', 'plate', 'quantity'],
   range: [],
-  trial: ['behaviour', 'build', 'document', 'head', 'judge', 'material', 'numeric', 'quantity'],
+  trial: ['behaviour', 'assembly', 'document', 'head', 'judge', 'material', 'numeric', 'quantity'],
   exchange: [
     'behaviour',
-    'build',
+    'assembly',
     'document',
     'fitting',
     'head',
@@ -146,6 +146,14 @@ const roomRules = Object.entries(rooms).map(([room, may]) => {
         ],
         message: `In the core, ${room} looks down to ${may.join(', ') || 'nothing'} only.`,
       },
+      ...(room === 'match'
+        ? [
+            {
+              group: ['../practice/**'],
+              message: 'How a head is judged knows nothing of what the trade says beside it.',
+            },
+          ]
+        : []),
     ],
     ['**/*.test-kit.ts'],
   );

@@ -10,7 +10,7 @@ import {
   assemble,
 } from '../src/core/index.ts';
 import type { Design, Rig, Vec3 } from '../src/core/index.ts';
-import { withBait } from '../src/core/build/assemble.ts';
+import { withBait } from '../src/core/assembly/assemble.ts';
 import { hanging } from '../src/core/behaviour/hang.ts';
 import { waterDensity } from '../src/core/material/water.ts';
 import { SHALLOW } from '../src/core/behaviour/rest-poses.ts';

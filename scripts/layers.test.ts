@@ -21,10 +21,10 @@ describe('layers only look down', () => {
     ['src/server/probe.ts', '../web/router.tsx'],
     ['src/web/data/probe.ts', '../../server/app.ts'],
     ['src/cli/probe.ts', '../server/app.ts'],
-    ['src/core/head/probe.ts', '../build/rig.ts'],
+    ['src/core/head/probe.ts', '../assembly/rig.ts'],
     ['src/core/head/families/probe.ts', '../../document/design.ts'],
     ['src/core/behaviour/probe.ts', '../document/design.ts'],
-    ['src/core/build/probe.ts', '../judge/evaluate.ts'],
+    ['src/core/assembly/probe.ts', '../judge/evaluate.ts'],
     ['src/core/plate/probe.ts', '../judge/evaluate.ts'],
     ['src/core/numeric/probe.ts', '../quantity/units.ts'],
     ['src/core/match/probe.ts', '../index.ts'],
@@ -37,7 +37,7 @@ describe('layers only look down', () => {
     ['src/contract/probe.ts', '../core/index.ts'],
     ['src/server/probe.ts', '../contract/api.ts'],
     ['src/web/data/probe.ts', '../../core/index.ts'],
-    ['src/core/behaviour/probe.ts', '../build/rig.ts'],
+    ['src/core/behaviour/probe.ts', '../assembly/rig.ts'],
     ['src/core/document/probe.ts', '../fitting/guards/index.ts'],
   ])('%s may import %s', async (file, target) => {
     expect(await complaints(file, `import '${target}';\n`)).toBe(0);

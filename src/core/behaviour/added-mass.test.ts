@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Part, Rig } from '../build/rig.ts';
-import { assemble } from '../build/assemble.ts';
+import type { Part, Rig } from '../assembly/rig.ts';
+import { assemble } from '../assembly/assemble.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { waterDensity, waterViscosity } from '../material/water.ts';

@@ -1,4 +1,4 @@
-import type { Rig } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import type { Water } from '../material/water.ts';
 import type { QuantityKind } from '../quantity/units.ts';

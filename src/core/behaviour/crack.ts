@@ -1,4 +1,4 @@
-import type { Rig } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import { bareHead } from '../head/body.ts';
 import { halve } from '../numeric/halve.ts';
 import type { Vec2 } from '../numeric/vec.ts';

@@ -1,6 +1,6 @@
-import { withBait } from '../build/assemble.ts';
-import type { Rig } from '../build/rig.ts';
-import { usualBait } from '../build/usual-bait.ts';
+import { withBait } from '../assembly/assemble.ts';
+import type { Rig } from '../assembly/rig.ts';
+import { usualBait } from '../assembly/usual-bait.ts';
 import { collarOutline } from '../head/outline.ts';
 import { sightOf } from '../head/surface.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';

@@ -1,12 +1,12 @@
-import type { Part, Rig, Stick } from '../build/rig.ts';
+import type { Part, Rig, Stick } from '../assembly/rig.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assemble } from '../build/assemble.ts';
+import { assemble } from '../assembly/assemble.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { waterDensity, waterViscosity } from '../material/water.ts';
 import { radians } from '../numeric/vec.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
-import { solveTarget } from '../build/solve.ts';
+import { solveTarget } from '../assembly/solve.ts';
 import { shadowsOf } from './shadow.ts';
 import {
   anyShapeDrag,
@@ -23,7 +23,7 @@ import { pitchInWords } from './fall.ts';
 import { fall, steadyPitches } from './terminal-fall.ts';
 import type { WetBody } from './wet-body.ts';
 import { dragAt, wetHead, wetHook } from './wet-body.ts';
-import { submerged } from '../build/submerged.ts';
+import { submerged } from '../assembly/submerged.ts';
 import { hangAttitude } from './hang.ts';
 
 /**

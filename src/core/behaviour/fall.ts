@@ -1,4 +1,4 @@
-import { submerged } from '../build/submerged.ts';
+import { submerged } from '../assembly/submerged.ts';
 import { GRAVITY, waterDensity } from '../material/water.ts';
 import type { Flag } from './behaviour.ts';
 import { about, behaviour } from './behaviour.ts';

@@ -1,8 +1,8 @@
-import { totalMass } from '../build/rig.ts';
+import { totalMass } from '../assembly/rig.ts';
 import { waterDensity } from '../material/water.ts';
 import { behaviour } from './behaviour.ts';
-import type { RiggedBait } from '../build/rig.ts';
-import { submerged } from '../build/submerged.ts';
+import type { RiggedBait } from '../assembly/rig.ts';
+import { submerged } from '../assembly/submerged.ts';
 import { LASTS, SEAT, TORN } from '../rigging/limits.ts';
 import type { LaidMeasures } from '../rigging/method.ts';
 import { methodOf } from '../rigging/methods/index.ts';

@@ -1,4 +1,4 @@
-import type { Rig } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import { FIBRE_MODULUS, WIRE_MODULUS } from '../material/densities.ts';
 import { degrees, radians } from '../numeric/vec.ts';
 import { loadFor } from './elastica.ts';

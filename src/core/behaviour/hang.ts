@@ -1,10 +1,10 @@
-import type { Rig } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import { waterDensity } from '../material/water.ts';
 import { behaviour } from './behaviour.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { degrees } from '../numeric/vec.ts';
-import type { Submerged } from '../build/submerged.ts';
-import { submerged } from '../build/submerged.ts';
+import type { Submerged } from '../assembly/submerged.ts';
+import { submerged } from '../assembly/submerged.ts';
 
 /**
  * Attitude on a tight vertical line, degrees, nose down positive: the effective centre hangs straight below the eye.

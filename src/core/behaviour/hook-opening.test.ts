@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { assemble } from '../build/assemble.ts';
+import { assemble } from '../assembly/assemble.ts';
 import { HOOK_CHART } from '../hook/chart.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';

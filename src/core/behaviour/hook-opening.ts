@@ -1,5 +1,5 @@
-import { inMetal } from '../build/bodies.ts';
-import type { Rig } from '../build/rig.ts';
+import { inMetal } from '../assembly/bodies.ts';
+import type { Rig } from '../assembly/rig.ts';
 import { halve } from '../numeric/halve.ts';
 import { crossing } from '../numeric/root.ts';
 import type { Vec3 } from '../numeric/vec.ts';

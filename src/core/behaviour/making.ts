@@ -1,6 +1,6 @@
 import type { Shape } from '../head/features/shape.ts';
 import { marked } from '../quantity/phrase.ts';
-import type { Rig } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import { halve } from '../numeric/halve.ts';
 import type { Flag } from './behaviour.ts';
 import { behaviour } from './behaviour.ts';

@@ -1,4 +1,4 @@
-import type { Rig } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import type { Surroundings } from './behaviour.ts';
 
 /**

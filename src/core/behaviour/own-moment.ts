@@ -1,4 +1,4 @@
-import type { Part, Rig } from '../build/rig.ts';
+import type { Part, Rig } from '../assembly/rig.ts';
 import { sectionArea, stationsAlong } from '../head/profile.ts';
 import type { Ring } from '../hook/ring.ts';
 import type { Vec3 } from '../numeric/vec.ts';

@@ -1,5 +1,5 @@
-import type { Rig } from '../build/rig.ts';
-import { submerged } from '../build/submerged.ts';
+import type { Rig } from '../assembly/rig.ts';
+import { submerged } from '../assembly/submerged.ts';
 import { GRAVITY, waterDensity } from '../material/water.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { clamp, degrees, dot, norm, radians, scale, sub } from '../numeric/vec.ts';

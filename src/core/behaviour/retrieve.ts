@@ -1,5 +1,5 @@
-import type { Rig } from '../build/rig.ts';
-import { totalMass } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
+import { totalMass } from '../assembly/rig.ts';
 import { shadowOf } from '../head/mesh.ts';
 import { sightOf } from '../head/surface.ts';
 import { GRAVITY, waterDensity } from '../material/water.ts';

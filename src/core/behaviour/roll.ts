@@ -1,4 +1,4 @@
-import { metalPart } from '../build/rig.ts';
+import { metalPart } from '../assembly/rig.ts';
 import { behaviour } from './behaviour.ts';
 
 /** Moment of inertia of a ball of a mass (g) and density (g/cm³) about its middle, g·mm². */

@@ -1,4 +1,4 @@
-import { metalPart } from '../build/rig.ts';
+import { metalPart } from '../assembly/rig.ts';
 import { extent } from '../head/extent.ts';
 import { behaviour } from './behaviour.ts';
 

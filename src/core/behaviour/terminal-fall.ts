@@ -1,6 +1,6 @@
-import type { Rig } from '../build/rig.ts';
-import { totalMass } from '../build/rig.ts';
-import { submerged } from '../build/submerged.ts';
+import type { Rig } from '../assembly/rig.ts';
+import { totalMass } from '../assembly/rig.ts';
+import { submerged } from '../assembly/submerged.ts';
 import type { Water } from '../material/water.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
 import { halve } from '../numeric/halve.ts';

@@ -1,4 +1,4 @@
-import type { Part, Rig } from '../build/rig.ts';
+import type { Part, Rig } from '../assembly/rig.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { behaviour } from './behaviour.ts';
 import { ownSquare } from './own-moment.ts';

@@ -1,7 +1,7 @@
 import type { Collider } from '@dimforge/rapier3d-compat';
 import { ColliderDesc, init, RigidBodyDesc, World } from '@dimforge/rapier3d-compat';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { assemble } from '../build/assemble.ts';
+import { assemble } from '../assembly/assemble.ts';
 import { massProperties } from '../head/mesh.ts';
 import { PLAIN_WATER } from '../judge/evaluate.ts';
 import type { Vec3 } from '../numeric/vec.ts';

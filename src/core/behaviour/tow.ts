@@ -1,5 +1,5 @@
-import type { Rig } from '../build/rig.ts';
-import { submerged } from '../build/submerged.ts';
+import type { Rig } from '../assembly/rig.ts';
+import { submerged } from '../assembly/submerged.ts';
 import type { Water } from '../material/water.ts';
 import { GRAVITY, waterDensity, waterViscosity } from '../material/water.ts';
 import { steadyNear } from '../numeric/steady.ts';

@@ -1,8 +1,8 @@
 import { WIRE_STEP } from '../hook/chart.ts';
-import { headMass, metalPart } from '../build/rig.ts';
+import { headMass, metalPart } from '../assembly/rig.ts';
 import { waterDensity } from '../material/water.ts';
 import { behaviour } from './behaviour.ts';
-import { submerged } from '../build/submerged.ts';
+import { submerged } from '../assembly/submerged.ts';
 
 /** What head, hook and fittings weigh, in the hand and in the water, and where the weight sits. */
 export const weight = behaviour({

@@ -1,4 +1,4 @@
-import type { Rig, RigidBody } from '../build/rig.ts';
+import type { Rig, RigidBody } from '../assembly/rig.ts';
 import type { HeadBody } from '../head/body.ts';
 import { bareHead } from '../head/body.ts';
 import { wholeBulk } from '../head/bulk.ts';

@@ -3,7 +3,7 @@ import type { PDFPage } from 'pdf-lib';
 import { LineCapStyle, PDFDocument, rgb, StandardFonts } from 'pdf-lib';
 import { loadSolids } from '../head/kernel.ts';
 import type { Surroundings } from '../behaviour/behaviour.ts';
-import type { Bait } from '../build/rig.ts';
+import type { Bait } from '../assembly/rig.ts';
 import type { Design } from '../document/design.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { judgeFit } from '../judge/fit.ts';

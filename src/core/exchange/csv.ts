@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Design } from '../document/design.ts';
-import type { ReadingId } from '../behaviour/index.ts';
-import { READING_IDS, READINGS } from '../behaviour/index.ts';
+import type { ReadingId } from '../behaviour/registry.ts';
+import { READING_IDS, READINGS } from '../behaviour/registry.ts';
 
 /** Text that a spreadsheet would take for a formula gets an apostrophe before it. */
 export const harmless = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);

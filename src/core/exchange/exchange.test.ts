@@ -1,6 +1,6 @@
 import { keeperInitial } from '../fitting/keepers/index.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
-import { castSolid } from '../build/cast-solid.ts';
+import { castSolid } from '../assembly/cast-solid.ts';
 import DxfParser from 'dxf-parser';
 import Papa from 'papaparse';
 import { PDFDocument } from 'pdf-lib';

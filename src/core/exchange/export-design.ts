@@ -1,4 +1,4 @@
-import { SolidFlaw } from '../build/cast-solid.ts';
+import { SolidFlaw } from '../assembly/cast-solid.ts';
 import { cavityFactor } from '../make/mould-layout.ts';
 import type { Surroundings } from '../behaviour/behaviour.ts';
 import type { Design } from '../document/design.ts';

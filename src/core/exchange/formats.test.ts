@@ -1,6 +1,6 @@
 import { keeperInitial } from '../fitting/keepers/index.ts';
 import { guardInitial } from '../fitting/guards/index.ts';
-import { castSolid } from '../build/cast-solid.ts';
+import { castSolid } from '../assembly/cast-solid.ts';
 import { XMLValidator } from 'fast-xml-parser';
 import DxfParser from 'dxf-parser';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
@@ -18,8 +18,8 @@ import { solids } from '../head/kernel.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
 import { plateSheet } from '../plate/sheet.ts';
-import type { ReadingId } from '../behaviour/index.ts';
-import { READINGS } from '../behaviour/index.ts';
+import type { ReadingId } from '../behaviour/registry.ts';
+import { READINGS } from '../behaviour/registry.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';

@@ -1,4 +1,4 @@
-import { castSolid } from '../build/cast-solid.ts';
+import { castSolid } from '../assembly/cast-solid.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../judge/evaluate.ts';

@@ -1,6 +1,6 @@
-import { checkDesign, checkNames } from '../build/check.ts';
-import { solveTarget } from '../build/solve.ts';
-import type { Rig } from '../build/rig.ts';
+import { checkDesign, checkNames } from '../assembly/check.ts';
+import { solveTarget } from '../assembly/solve.ts';
+import type { Rig } from '../assembly/rig.ts';
 import type { Mould } from '../document/mould.ts';
 import type { Problem } from '../document/problem.ts';
 import { loadSolids } from '../head/kernel.ts';

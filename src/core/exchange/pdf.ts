@@ -13,8 +13,8 @@ import { formatFigure, formatQuantity } from '../quantity/format.ts';
 import type { Typeface } from './typeface.ts';
 import { typefaceFor } from './typeface.ts';
 import { inUnits } from '../quantity/phrase.ts';
-import type { Readings } from '../behaviour/index.ts';
-import { READING_IDS, READINGS } from '../behaviour/index.ts';
+import type { Readings } from '../behaviour/registry.ts';
+import { READING_IDS, READINGS } from '../behaviour/registry.ts';
 import { READING_GROUPS } from '../behaviour/behaviour.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 

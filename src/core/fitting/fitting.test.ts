@@ -1,7 +1,7 @@
 import type { KeeperSpec } from './keepers/index.ts';
 import type { GuardSpec } from './guards/index.ts';
 import { describe, expect, it } from 'vitest';
-import { assemble } from '../build/assemble.ts';
+import { assemble } from '../assembly/assemble.ts';
 import { drawingOf } from '../plate/drawing.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import { completeDimensions } from '../head/family.ts';

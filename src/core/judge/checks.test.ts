@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { ReadingId } from '../behaviour/index.ts';
-import type { Bait, Rig } from '../build/rig.ts';
+import type { ReadingId } from '../behaviour/registry.ts';
+import type { Bait, Rig } from '../assembly/rig.ts';
 import type { Design } from '../document/design.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import { hookSizeLimits } from '../rigging/limits.ts';

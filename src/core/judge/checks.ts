@@ -1,5 +1,5 @@
-import type { ReadingId } from '../behaviour/index.ts';
-import type { Bait, Rig } from '../build/rig.ts';
+import type { ReadingId } from '../behaviour/registry.ts';
+import type { Bait, Rig } from '../assembly/rig.ts';
 import { keeperOf } from '../fitting/keepers/index.ts';
 import type { Design } from '../document/design.ts';
 import { sureBite } from '../hook/bite.ts';

@@ -1,10 +1,10 @@
 import type { Flag, Surroundings } from '../behaviour/behaviour.ts';
-import type { ReadingId, Readings } from '../behaviour/index.ts';
-import { BEHAVIOURS, reading } from '../behaviour/index.ts';
-import { withBait } from '../build/assemble.ts';
-import { checkBuilt, checkDesign, checkNames } from '../build/check.ts';
-import type { Bait, Rig } from '../build/rig.ts';
-import { solveTarget } from '../build/solve.ts';
+import type { ReadingId, Readings } from '../behaviour/registry.ts';
+import { BEHAVIOURS, reading } from '../behaviour/registry.ts';
+import { withBait } from '../assembly/assemble.ts';
+import { checkBuilt, checkDesign, checkNames } from '../assembly/check.ts';
+import type { Bait, Rig } from '../assembly/rig.ts';
+import { solveTarget } from '../assembly/solve.ts';
 import type { Design } from '../document/design.ts';
 import type { Problem } from '../document/problem.ts';
 import { METALS } from '../material/metals/index.ts';

@@ -1,5 +1,5 @@
 import { guardForce } from '../behaviour/guard-force.ts';
-import { assemble } from '../build/assemble.ts';
+import { assemble } from '../assembly/assemble.ts';
 import type { Design } from '../document/design.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';

@@ -1,7 +1,7 @@
-import type { ReadingId } from '../behaviour/index.ts';
+import type { ReadingId } from '../behaviour/registry.ts';
 import { laidValues } from '../behaviour/fit.ts';
 import { hook } from '../behaviour/hook.ts';
-import type { Bait, Rig } from '../build/rig.ts';
+import type { Bait, Rig } from '../assembly/rig.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import { hasRoom, measureOnHead } from '../rigging/lay.ts';
 import type { MethodKind } from '../rigging/method.ts';

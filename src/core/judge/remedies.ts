@@ -1,14 +1,14 @@
 import type { Design } from '../document/design.ts';
 import { withFamily } from '../document/starter.ts';
 import { measureOnHead } from '../rigging/lay.ts';
-import { checkDesign } from '../build/check.ts';
+import { checkDesign } from '../assembly/check.ts';
 import type { Limits } from '../plastic/kinds/kind.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import { leftLength, tailStart } from '../plastic/body.ts';
-import { assemble } from '../build/assemble.ts';
+import { assemble } from '../assembly/assemble.ts';
 import { chartIndex, HOOK_CHART } from '../hook/chart.ts';
 import type { Metal } from '../material/metals/metal.ts';
-import type { Rig } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import { plasticKindOf } from '../plastic/kinds/index.ts';
 import { hookSizeLimits, MOST_CUT, TAIL_ROOM } from '../rigging/limits.ts';
 import type { LaidMeasures, MethodKind, Remedy } from '../rigging/method.ts';

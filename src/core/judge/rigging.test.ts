@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assemble } from '../build/assemble.ts';
-import { solveTarget } from '../build/solve.ts';
+import { assemble } from '../assembly/assemble.ts';
+import { solveTarget } from '../assembly/solve.ts';
 import type { Design } from '../document/design.ts';
 import { starterDesign } from '../document/starter.ts';
 import { keeperInitial } from '../fitting/keepers/index.ts';

@@ -1,6 +1,6 @@
 import type { Design } from '../document/design.ts';
-import type { ReadingId } from '../behaviour/index.ts';
-import type { Rig } from '../build/rig.ts';
+import type { ReadingId } from '../behaviour/registry.ts';
+import type { Rig } from '../assembly/rig.ts';
 import type { Limits } from '../plastic/kinds/kind.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import type { QuantityKind } from '../quantity/units.ts';

@@ -7,7 +7,7 @@ import { restOf } from '../behaviour/rest.ts';
 import { hull2, seenAlong } from '../behaviour/outline.ts';
 import { depthAt, towOf } from '../behaviour/retrieve.ts';
 import { lineToRod } from '../behaviour/tow.ts';
-import type { Rig } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import { waterDensity } from '../material/water.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
 

@@ -1,4 +1,4 @@
-import type { Rig } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import type { Mould } from '../document/mould.ts';
 import { bareHead } from '../head/body.ts';
 import { bodyOutlines, collarOutline } from '../head/outline.ts';

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { ManifoldToplevel } from 'manifold-3d';
-import { assemble } from '../build/assemble.ts';
-import { castSolid } from '../build/cast-solid.ts';
-import { solveTarget } from '../build/solve.ts';
-import type { Rig } from '../build/rig.ts';
-import { metalPart } from '../build/rig.ts';
+import { assemble } from '../assembly/assemble.ts';
+import { castSolid } from '../assembly/cast-solid.ts';
+import { solveTarget } from '../assembly/solve.ts';
+import type { Rig } from '../assembly/rig.ts';
+import { metalPart } from '../assembly/rig.ts';
 import type { Design } from '../document/design.ts';
 import type { Cut, Mould } from '../document/mould.ts';
 import { CUTTERS } from '../document/mould.ts';

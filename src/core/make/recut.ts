@@ -1,6 +1,6 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
-import type { Rig } from '../build/rig.ts';
-import { headMass, metalPart } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
+import { headMass, metalPart } from '../assembly/rig.ts';
 import type { Design } from '../document/design.ts';
 import type { Cut } from '../document/mould.ts';
 import { bareHead, isPlain } from '../head/body.ts';

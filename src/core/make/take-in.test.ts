@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { checkDesign } from '../build/check.ts';
-import { headMass } from '../build/rig.ts';
-import { solveTarget } from '../build/solve.ts';
+import { checkDesign } from '../assembly/check.ts';
+import { headMass } from '../assembly/rig.ts';
+import { solveTarget } from '../assembly/solve.ts';
 import type { Design } from '../document/design.ts';
 import { starterDesign } from '../document/starter.ts';
 import { completeDimensions } from '../head/family.ts';

@@ -1,7 +1,7 @@
-import { assemble } from '../build/assemble.ts';
-import { checkDesign } from '../build/check.ts';
-import { headMass, metalPart } from '../build/rig.ts';
-import { solveTarget } from '../build/solve.ts';
+import { assemble } from '../assembly/assemble.ts';
+import { checkDesign } from '../assembly/check.ts';
+import { headMass, metalPart } from '../assembly/rig.ts';
+import { solveTarget } from '../assembly/solve.ts';
 import type { Design } from '../document/design.ts';
 import type { Problem } from '../document/problem.ts';
 import type { Dimensions, Family } from '../head/family.ts';

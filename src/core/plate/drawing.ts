@@ -1,8 +1,8 @@
 import { degrees } from '../numeric/vec.ts';
 import type { HeadBody } from '../head/body.ts';
 import type { DrawnEdge } from '../head/features/shape.ts';
-import { headMass } from '../build/rig.ts';
-import type { Rig } from '../build/rig.ts';
+import { headMass } from '../assembly/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import { extent } from '../head/extent.ts';
 import type { Ring } from '../hook/ring.ts';
 import { profileExtent } from '../head/body.ts';

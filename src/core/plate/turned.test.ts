@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { withBait } from '../build/assemble.ts';
-import { headMass } from '../build/rig.ts';
-import type { Rig } from '../build/rig.ts';
+import { withBait } from '../assembly/assemble.ts';
+import { headMass } from '../assembly/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import { bareHead } from '../head/body.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { massProperties } from '../head/mesh.ts';

@@ -1,4 +1,4 @@
-import type { Rig } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import { bareHead, isPlain } from '../head/body.ts';
 import { surfaceMesh } from '../head/solid.ts';
 import { collarOutline } from '../head/outline.ts';

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { evaluate } from '../judge/evaluate.ts';
 import { keeperInitial } from '../fitting/keepers/index.ts';
-import type { Rig } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import { limbVolume, plasticSection, wallOf } from '../plastic/body.ts';
 import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';

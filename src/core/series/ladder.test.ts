@@ -1,4 +1,4 @@
-import { metalPart, totalMass } from '../build/rig.ts';
+import { metalPart, totalMass } from '../assembly/rig.ts';
 import { describe, expect, it } from 'vitest';
 import type { Design } from '../document/design.ts';
 import type { HOOK_RULES } from '../document/design.ts';
@@ -10,7 +10,7 @@ import { buildLadder, rungName, starterLadder } from './ladder.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { evaluate } from '../judge/evaluate.ts';
-import { solveTarget, weightOf } from '../build/solve.ts';
+import { solveTarget, weightOf } from '../assembly/solve.ts';
 
 const base = (): Design => ({
   ...sampleDesign('wedge', { hook: { size: '4/0' } }),

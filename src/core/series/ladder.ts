@@ -1,6 +1,6 @@
 import { shortened } from '../quantity/text.ts';
-import type { Rig } from '../build/rig.ts';
-import { metalPart } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
+import { metalPart } from '../assembly/rig.ts';
 import { extent } from '../head/extent.ts';
 import type { Problem } from '../document/problem.ts';
 import type { Design, LadderSpec } from '../document/design.ts';
@@ -9,8 +9,8 @@ import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';
 import { fractionText, nearestOunceFraction } from '../quantity/ounces.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
-import { solveTarget, weightOf } from '../build/solve.ts';
-import { checkDesign } from '../build/check.ts';
+import { solveTarget, weightOf } from '../assembly/solve.ts';
+import { checkDesign } from '../assembly/check.ts';
 
 /** Weights a series usually runs through, ounces (common practice, no source). */
 export const LADDER_OUNCES = [1 / 16, 1 / 8, 3 / 16, 1 / 4, 3 / 8, 1 / 2, 5 / 8, 3 / 4, 1] as const;

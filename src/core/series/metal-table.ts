@@ -1,9 +1,9 @@
-import type { ReadingId } from '../behaviour/index.ts';
+import type { ReadingId } from '../behaviour/registry.ts';
 import { evaluate } from '../judge/evaluate.ts';
-import type { Rig } from '../build/rig.ts';
-import { metalPart } from '../build/rig.ts';
+import type { Rig } from '../assembly/rig.ts';
+import { metalPart } from '../assembly/rig.ts';
 import type { Surroundings } from '../behaviour/behaviour.ts';
-import { assemble } from '../build/assemble.ts';
+import { assemble } from '../assembly/assemble.ts';
 import type { Design } from '../document/design.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';

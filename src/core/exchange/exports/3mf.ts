@@ -9,7 +9,7 @@ export const threeMf = exportKind({
   async write({ design, rig, factor }) {
     const [{ writeThreeMf }, { castSolid }, { solids }] = await Promise.all([
       import('../threemf.ts'),
-      import('../../build/cast-solid.ts'),
+      import('../../assembly/cast-solid.ts'),
       import('../../head/kernel.ts'),
     ]);
     return writeThreeMf(castSolid(solids(), rig, undefined, factor), design.name);

@@ -1,6 +1,6 @@
 import type { Flag } from '../../behaviour/behaviour.ts';
-import type { Readings } from '../../behaviour/index.ts';
-import type { Rig } from '../../build/rig.ts';
+import type { Readings } from '../../behaviour/registry.ts';
+import type { Rig } from '../../assembly/rig.ts';
 import type { Design } from '../../document/design.ts';
 import type { Kind } from '../../kind/registry.ts';
 import type { SheetOptions } from '../../plate/sheet.ts';

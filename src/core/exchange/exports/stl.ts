@@ -9,7 +9,7 @@ export const stl = exportKind({
   async write({ design, rig, factor }) {
     const [{ writeStl }, { castSolid }, { solids }] = await Promise.all([
       import('../stl.ts'),
-      import('../../build/cast-solid.ts'),
+      import('../../assembly/cast-solid.ts'),
       import('../../head/kernel.ts'),
     ]);
     return writeStl(castSolid(solids(), rig, undefined, factor), design.name);

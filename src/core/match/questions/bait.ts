@@ -1,7 +1,7 @@
 import { chartIndex, HOOK_CHART } from '../../hook/chart.ts';
 import { methodOf } from '../../rigging/methods/index.ts';
-import { carries } from '../carries.ts';
-import type { Head } from '../head.ts';
+import { carries } from '../engine/carries.ts';
+import type { Head } from '../engine/head.ts';
 import type { Question } from './question.ts';
 import { toDesign } from './question.ts';
 

@@ -1,6 +1,6 @@
 import { marked } from '../../quantity/phrase.ts';
 import { familyOf } from '../../head/families/index.ts';
-import { shapeOf } from '../shapes.ts';
+import { shapeOf } from '../engine/shapes.ts';
 import type { Question } from './question.ts';
 import { toDesign } from './question.ts';
 

@@ -1,6 +1,6 @@
 import { clamp } from '../../numeric/vec.ts';
 import { marked } from '../../quantity/phrase.ts';
-import { outside, usualWindow } from '../window.ts';
+import { outside, usualWindow } from '../engine/window.ts';
 import type { Found, Question } from './question.ts';
 import { byRatio } from './question.ts';
 import { leastFor } from './least.ts';

@@ -3,11 +3,11 @@ import { sureBite } from '../../hook/bite.ts';
 import { fishingOf, hookSet } from '../../behaviour/fishing.ts';
 import { DRIVES_HOME } from '../../behaviour/strength.ts';
 import { GRADES } from '../../hook/chart.ts';
-import { surroundingsOf } from '../situation.ts';
+import { surroundingsOf } from '../engine/situation.ts';
 import { nearHooks } from './bait.ts';
 import { clamp } from '../../numeric/vec.ts';
 import { marked } from '../../quantity/phrase.ts';
-import { NO, YES } from '../marks.ts';
+import { NO, YES } from '../engine/marks.ts';
 import type { Found, Question } from './question.ts';
 import { byRatio, toDesign } from './question.ts';
 

@@ -6,9 +6,9 @@ import { GRAVITY, waterDensity } from '../../material/water.ts';
 import { halve } from '../../numeric/halve.ts';
 import { plasticMass } from '../../plastic/body.ts';
 import { usualPlastic } from '../../plastic/usual.ts';
-import type { Head } from '../head.ts';
-import type { Situation } from '../situation.ts';
-import { surroundingsOf } from '../situation.ts';
+import type { Head } from '../engine/head.ts';
+import type { Situation } from '../engine/situation.ts';
+import { surroundingsOf } from '../engine/situation.ts';
 
 /** Drag areas the weight is worked out at, mm²: between them it glides. */
 const AREAS = Array.from({ length: 13 }, (_, i) => 2 * 2 ** i);

@@ -1,5 +1,5 @@
 import { guardInitial } from '../../fitting/guards/index.ts';
-import { pointState } from '../head.ts';
+import { pointState } from '../engine/head.ts';
 import type { Question } from './question.ts';
 import { toDesign, toMethod } from './question.ts';
 

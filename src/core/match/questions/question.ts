@@ -1,9 +1,9 @@
-import type { ReadingId } from '../../behaviour/index.ts';
+import type { ReadingId } from '../../behaviour/registry.ts';
 import type { QuestionKey } from '../../document/brief-words.ts';
 import type { Remedy } from '../../rigging/method.ts';
-import type { Head } from '../head.ts';
-import type { Side } from '../marks.ts';
-import type { Situation } from '../situation.ts';
+import type { Head } from '../engine/head.ts';
+import type { Side } from '../engine/marks.ts';
+import type { Situation } from '../engine/situation.ts';
 
 /** What a computation says to a question about one head. */
 export interface Found {

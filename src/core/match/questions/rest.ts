@@ -1,8 +1,8 @@
 import { clamp } from '../../numeric/vec.ts';
 import { marked } from '../../quantity/phrase.ts';
 import { FAMILIES, familyOf } from '../../head/families/index.ts';
-import { YES } from '../marks.ts';
-import { shapeOf } from '../shapes.ts';
+import { YES } from '../engine/marks.ts';
+import { shapeOf } from '../engine/shapes.ts';
 import type { Question } from './question.ts';
 import { toDesign } from './question.ts';
 

@@ -2,10 +2,10 @@ import { SOLD_OUNCES } from '../../quantity/sold.ts';
 import { GRAMS_PER_OUNCE } from '../../quantity/units.ts';
 import type { Remedy } from '../../rigging/method.ts';
 import { marked } from '../../quantity/phrase.ts';
-import type { Head } from '../head.ts';
-import type { Situation } from '../situation.ts';
-import type { Window } from '../window.ts';
-import { usualWindow } from '../window.ts';
+import type { Head } from '../engine/head.ts';
+import type { Situation } from '../engine/situation.ts';
+import type { Window } from '../engine/window.ts';
+import { usualWindow } from '../engine/window.ts';
 import { leastFor } from './least.ts';
 import { toDesign } from './question.ts';
 
