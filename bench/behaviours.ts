@@ -1,15 +1,13 @@
 // What each behaviour costs, and the resting poses against a search that knows nothing of hulls.
-import {
-  BEHAVIOURS,
-  evaluate,
-  PLAIN_WATER,
-  restPoses,
-  starterDesign,
-  usualPlastic,
-  familyOf,
-  assemble,
-} from '../src/core/index.ts';
-import type { Design, Rig, Vec3 } from '../src/core/index.ts';
+import { assemble } from '../src/core/assembly/index.ts';
+import { BEHAVIOURS, restPoses } from '../src/core/behaviour/index.ts';
+import { starterDesign } from '../src/core/document/index.ts';
+import { familyOf } from '../src/core/head/index.ts';
+import { evaluate, PLAIN_WATER } from '../src/core/judge/index.ts';
+import { usualPlastic } from '../src/core/plastic/index.ts';
+import type { Rig } from '../src/core/assembly/index.ts';
+import type { Design } from '../src/core/document/index.ts';
+import type { Vec3 } from '../src/core/numeric/index.ts';
 import { withBait } from '../src/core/assembly/assemble.ts';
 import { hanging } from '../src/core/behaviour/hang.ts';
 import { waterDensity } from '../src/core/material/water.ts';

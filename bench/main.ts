@@ -1,32 +1,31 @@
 // Speed, as ratios within one run: machines differ, a ratio says what it means anywhere. Run with npm run bench.
 import { readFileSync } from 'node:fs';
 import { ensureBuilt, ensureNode } from '../scripts/build.mjs';
+import { assemble } from '../src/core/assembly/index.ts';
+import { starterDesign } from '../src/core/document/index.ts';
+import { DRAWN_FAMILIES, completeDimensions, loadSolids } from '../src/core/head/index.ts';
+import { HOOK_CHART } from '../src/core/hook/index.ts';
+import { PLAIN_WATER, evaluate, pairingOf } from '../src/core/judge/index.ts';
 import {
   matchSettled,
   smallestChange,
   bareHead,
   plasticsForHead,
-  DRAWN_FAMILIES,
-  HOOK_CHART,
-  MM_PER_INCH,
-  PLAIN_WATER,
-  PLASTIC_KINDS,
   REFERENCE_RULES,
-  assemble,
-  completeDimensions,
-  evaluate,
-  loadSolids,
   matchingFor,
-  metalTable,
-  pairingOf,
   placed,
   standKept,
-  starterDesign,
-  usualPlastic,
   valuesOf,
-} from '../src/core/index.ts';
-import type { Design, Plastic, Brief, Serving } from '../src/core/index.ts';
-import { layMould, leastRange, loadSolver, newMould } from '../src/core/index.ts';
+} from '../src/core/match/index.ts';
+import { PLASTIC_KINDS, usualPlastic } from '../src/core/plastic/index.ts';
+import { MM_PER_INCH } from '../src/core/quantity/index.ts';
+import { metalTable } from '../src/core/series/index.ts';
+import type { Design, Brief } from '../src/core/document/index.ts';
+import type { Plastic } from '../src/core/plastic/index.ts';
+import type { Serving } from '../src/core/range/index.ts';
+import { newMould } from '../src/core/document/index.ts';
+import { layMould } from '../src/core/make/index.ts';
+import { leastRange, loadSolver } from '../src/core/range/index.ts';
 import { mouldRigs } from '../src/core/exchange/mould-files.ts';
 import { football } from '../src/core/head/families/football.ts';
 import { mouldSolids, SHOWN } from '../src/core/make/mould-solids.ts';

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Batch, Design, Mould, RangePlan, Trial } from '../src/core/index.ts';
+import type { Batch, Design, Mould, RangePlan, Trial } from '../src/core/document/index.ts';
 import { openEdges } from '../src/core/head/mesh.ts';
 import { readStl } from '../src/core/exchange/stl.ts';
 import { named, openBrowser, openPage, sees } from './browser.ts';

@@ -2,7 +2,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import type { Page } from 'puppeteer-core';
 import { isWhole } from '../src/core/test-kit/runs.ts';
 import { sampleDesign } from '../src/core/test-kit/sample.test-kit.ts';
-import type { Design } from '../src/core/index.ts';
+import type { Design } from '../src/core/document/index.ts';
 import { named, openBrowser, openPage, sees } from './browser.ts';
 import { dataFolder, startServer } from './server.ts';
 

@@ -1,7 +1,7 @@
 import { readStl } from '../src/core/exchange/stl.ts';
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Design } from '../src/core/index.ts';
+import type { Design } from '../src/core/document/index.ts';
 import { massProperties, openEdges } from '../src/core/head/mesh.ts';
 import type { OpenBrowser } from './browser.ts';
 import { named, openBrowser, openPage, sees } from './browser.ts';

@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import { COLLECTIONS, WITH_HISTORY } from '../src/contract/api.ts';
 import { BackupProblem, verifyBackup } from '../src/disk/backup-file.ts';
 import { fillShop } from '../src/server/full-shop.test-kit.ts';
-import { freshRig, newBatch, newMould, newRange, newTrial } from '../src/core/index.ts';
+import { freshRig, newBatch, newMould, newRange, newTrial } from '../src/core/document/index.ts';
 import { runApp } from '../src/server/app.test-kit.ts';
 import { sampleDesign } from '../src/core/test-kit/sample.test-kit.ts';
 import { readStl, writeStl } from '../src/core/exchange/stl.ts';

@@ -4,7 +4,19 @@ import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type * as Exchange from '../src/core/exchange/export-design.ts';
-import type * as Core from '../src/core/index.ts';
+import type * as Assembly from '../src/core/assembly/index.ts';
+import type * as Document_ from '../src/core/document/index.ts';
+import type * as Fitting from '../src/core/fitting/index.ts';
+import type * as Head from '../src/core/head/index.ts';
+import type * as Hook from '../src/core/hook/index.ts';
+import type * as Judge from '../src/core/judge/index.ts';
+import type * as Match from '../src/core/match/index.ts';
+import type * as Material from '../src/core/material/index.ts';
+import type * as PlasticRoom from '../src/core/plastic/index.ts';
+import type * as Plate from '../src/core/plate/index.ts';
+import type * as Rigging from '../src/core/rigging/index.ts';
+import type { Brief, Design } from '../src/core/document/index.ts';
+import type { Plastic } from '../src/core/plastic/index.ts';
 
 /**
  * A throw-away kind of every sort, each one file and one line of its index, put into a copy of the core: what it says of itself must reach
@@ -17,6 +29,8 @@ interface Probe {
   /** folder of the kinds, and what the list in its index is called */
   readonly folder: string;
   readonly code: string;
+  /** the file of that list, where it is not index.ts */
+  readonly list?: string;
   /** a file whose list of words gets its key too, where documents name it before the room that knows it */
   readonly words?: string;
 }
@@ -130,6 +144,7 @@ export const probe: Question = {
   },
   behaviour: {
     folder: 'behaviour',
+    list: 'registry.ts',
     code: `
 import { behaviour } from './behaviour.ts';
 export const probe = behaviour({
@@ -140,7 +155,32 @@ export const probe = behaviour({
   },
 };
 
-let core: typeof Core;
+/** Rooms whose doors are asked here. */
+const ROOMS = [
+  'assembly',
+  'document',
+  'fitting',
+  'head',
+  'hook',
+  'judge',
+  'match',
+  'material',
+  'plastic',
+  'plate',
+  'rigging',
+];
+type Core = typeof Assembly &
+  typeof Document_ &
+  typeof Fitting &
+  typeof Head &
+  typeof Hook &
+  typeof Judge &
+  typeof Match &
+  typeof Material &
+  typeof PlasticRoom &
+  typeof Plate &
+  typeof Rigging;
+let core: Core;
 let exports: typeof Exchange;
 
 /** Compiles the copy as the project is compiled; what it says of what does not fit. */
@@ -165,7 +205,7 @@ beforeAll(async () => {
   rmSync(copy, { recursive: true, force: true });
   mkdirSync(copy, { recursive: true });
   cpSync(join(root, 'src'), join(copy, 'src'), { recursive: true });
-  for (const [sort, { folder, code, words }] of Object.entries(PROBES)) {
+  for (const [sort, { folder, code, words, list = 'index.ts' }] of Object.entries(PROBES)) {
     if (words) {
       const list = join(copy, 'src/core', words);
       const before = readFileSync(list, 'utf8');
@@ -175,14 +215,19 @@ beforeAll(async () => {
     }
     const at = join(copy, 'src/core', folder);
     writeFileSync(join(at, 'probe.ts'), code);
-    const index = join(at, 'index.ts');
+    const index = join(at, list);
     const before = readFileSync(index, 'utf8');
     // One import and one word in the list: that is all a new kind touches besides its file.
     const after = `import { probe } from './probe.ts';\n${before.replace(/((?:const ALL|export const \w+)[^=]*= \[)/, '$1probe, ')}`;
     expect(after, sort).toContain('[probe, ');
     writeFileSync(index, after);
   }
-  core = (await import(pathToFileURL(join(copy, 'src/core/index.ts')).href)) as typeof Core;
+  const doors = await Promise.all(
+    ROOMS.map(
+      (room) => import(pathToFileURL(join(copy, `src/core/${room}/index.ts`)).href) as Promise<object>,
+    ),
+  );
+  core = Object.assign({}, ...doors) as Core;
   exports = (await import(
     pathToFileURL(join(copy, 'src/core/exchange/export-design.ts')).href
   )) as typeof exports;
@@ -191,7 +236,7 @@ beforeAll(async () => {
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
 
 /** The probe of everything at once, as a person would put it together. */
-function probed(): Core.Design {
+function probed(): Design {
   const family = core.familyOf('probe');
   if (!family) throw new Error('the probe family is not found');
   const base = core.starterDesign(family, 'Probe');
@@ -201,7 +246,7 @@ function probed(): Core.Design {
     keeper: core.keeperInitial('probe'),
     guard: core.guardInitial('probe'),
   };
-  const { head, hook, keeper, guard } = given as Pick<Core.Design, 'head' | 'hook' | 'keeper' | 'guard'>;
+  const { head, hook, keeper, guard } = given as Pick<Design, 'head' | 'hook' | 'keeper' | 'guard'>;
   return { ...base, head: { ...base.head, ...head }, hook: { ...base.hook, ...hook }, keeper, guard };
 }
 
@@ -243,7 +288,7 @@ describe('a kind of each sort from one file', () => {
     expect(drawing.keeper).toHaveLength(1);
     expect(drawing.guard?.strands).toHaveLength(1);
     expect(drawing.edges.side.some(({ path }) => path.length === 2)).toBe(true);
-    const reaching = (reach: number): Core.Design => ({
+    const reaching = (reach: number): Design => ({
       ...design,
       keeper: Object.assign({}, design.keeper, { reach }),
     });
@@ -269,7 +314,7 @@ describe('a kind of each sort from one file', () => {
       height: 8,
       density: 1,
       toughness: 'soft',
-    } as unknown as Core.Plastic;
+    } as unknown as Plastic;
     const rigged = core.evaluate(probed(), core.PLAIN_WATER, { plastic, method: 'probe' as never });
     if (!rigged.ok) throw new Error(rigged.problems[0]?.message);
     expect(rigged.readings['rig.exitAt']?.value).toBe(7);
@@ -278,7 +323,7 @@ describe('a kind of each sort from one file', () => {
       hook: { size: '4/0', grade: 'standard', joint: { kind: 'probe', size: 4 } },
       keeper: core.keeperInitial('none'),
       guard: core.guardInitial('none'),
-    } as unknown as Core.Design;
+    } as unknown as Design;
     const swung = core.evaluate(hinged);
     if (!swung.ok) throw new Error(swung.problems[0]?.message);
     expect(swung.rig.hook.hinge?.link?.turns).toBe(3);
@@ -288,7 +333,7 @@ describe('a kind of each sort from one file', () => {
     const brief = {
       ...core.SITUATIONS[0]?.brief,
       decisive: { probe: true },
-    } as unknown as Core.Brief;
+    } as unknown as Brief;
     const result = core.evaluate(probed());
     if (!result.ok) throw new Error(result.problems[0]?.message);
     const matching = core.matchingFor(brief, core.REFERENCE_RULES);

@@ -5,41 +5,30 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { format } from 'oxfmt';
 import type { FormatOptions } from 'oxfmt';
+import { READING_GROUPS, READING_IDS, READINGS } from '../src/core/behaviour/index.ts';
 import {
   BatchSchema,
   BriefSchema,
-  conditionText,
   DesignSchema,
-  DRAWN_FAMILIES,
-  EXPORTS,
-  FACTS,
-  FEATURES,
-  GRADES,
-  GUARDS,
-  HOOK_CHART,
   HOOK_RULES,
   HookSchema,
-  initialValues,
-  JOINTS,
-  KEEPERS,
-  METALS,
-  METHODS,
   MouldSchema,
   PhotoSchema,
   RangeSchema,
   TrialSchema,
-  PLASTIC_KINDS,
-  PlasticSchema,
-  READING_GROUPS,
-  READING_IDS,
-  READINGS,
-  QUESTIONS,
-  REFERENCE_RULES,
   RulesSchema,
   SCHOOL_TOPICS,
   SCHOOLS,
-  STYLES,
-} from '../src/core/index.ts';
+} from '../src/core/document/index.ts';
+import { EXPORTS } from '../src/core/exchange/index.ts';
+import { GUARDS, KEEPERS } from '../src/core/fitting/index.ts';
+import { DRAWN_FAMILIES, FEATURES } from '../src/core/head/index.ts';
+import { GRADES, HOOK_CHART, JOINTS, STYLES } from '../src/core/hook/index.ts';
+import { initialValues } from '../src/core/kind/index.ts';
+import { conditionText, FACTS, QUESTIONS, REFERENCE_RULES } from '../src/core/match/index.ts';
+import { METALS } from '../src/core/material/index.ts';
+import { PLASTIC_KINDS, PlasticSchema } from '../src/core/plastic/index.ts';
+import { METHODS } from '../src/core/rigging/index.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 

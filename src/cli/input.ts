@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import type { Problem } from '../core/index.ts';
-import { inUnits } from '../core/index.ts';
+import type { Problem } from '../core/document/index.ts';
+import { inUnits } from '../core/quantity/index.ts';
 import type { Checked } from '../contract/validate.ts';
 
 /** Input that cannot be taken: told on standard error, code 2. */

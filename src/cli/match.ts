@@ -1,27 +1,20 @@
 import { fork } from 'node:child_process';
 import { availableParallelism } from 'node:os';
-import type {
-  Answers,
-  Brief,
-  ChangeFound,
-  Design,
-  Matched,
-  Matching,
-  Plastic,
-  RuleSet,
-} from '../core/index.ts';
+import type { Brief, Design, RuleSet } from '../core/document/index.ts';
+import type { Answers, ChangeFound, Matched, Matching } from '../core/match/index.ts';
+import type { Plastic } from '../core/plastic/index.ts';
+import { loadSolids } from '../core/head/index.ts';
 import {
   groundsOf,
   groundText,
-  inUnits,
-  loadSolids,
   matchingFor,
   matchSettled,
   placed,
   REFERENCE_RULES,
   shapeOf,
   smallestChange,
-} from '../core/index.ts';
+} from '../core/match/index.ts';
+import { inUnits } from '../core/quantity/index.ts';
 import {
   checkBriefDocument,
   checkDesignDocument,

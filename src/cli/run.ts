@@ -1,33 +1,20 @@
 import { writeFileSync } from 'node:fs';
-import type {
-  Arrangement,
-  Bait,
-  Brief,
-  Design,
-  Evaluation,
-  ReadingId,
-  Remedy,
-  Surroundings,
-} from '../core/index.ts';
-import {
-  ARRANGEMENTS,
-  evaluate,
-  EXPORTS,
-  fishingOf,
-  inUnits,
-  judgeFit,
-  loadSolids,
-  matchingFor,
-  matchSettled,
-  METHODS,
-  PLAIN_WATER,
-  READINGS,
-  REFERENCE_RULES,
-  SALINITY,
-  surroundingsOfBrief,
-  MOULD_RANGES,
-  newMould,
-} from '../core/index.ts';
+import type { Bait } from '../core/assembly/index.ts';
+import type { ReadingId, Surroundings } from '../core/behaviour/index.ts';
+import type { Brief, Design } from '../core/document/index.ts';
+import type { Evaluation } from '../core/judge/index.ts';
+import type { Arrangement } from '../core/plate/index.ts';
+import type { Remedy } from '../core/rigging/index.ts';
+import { fishingOf, READINGS } from '../core/behaviour/index.ts';
+import { MOULD_RANGES, newMould } from '../core/document/index.ts';
+import { EXPORTS } from '../core/exchange/index.ts';
+import { loadSolids } from '../core/head/index.ts';
+import { evaluate, judgeFit, PLAIN_WATER } from '../core/judge/index.ts';
+import { matchingFor, matchSettled, REFERENCE_RULES, surroundingsOfBrief } from '../core/match/index.ts';
+import { SALINITY } from '../core/material/index.ts';
+import { ARRANGEMENTS } from '../core/plate/index.ts';
+import { inUnits } from '../core/quantity/index.ts';
+import { METHODS } from '../core/rigging/index.ts';
 import { writeReadingsCsv } from '../core/exchange/csv.ts';
 import { exportCard } from '../core/exchange/card.ts';
 import { exportMould, MOULD_FILES } from '../core/exchange/mould-files.ts';

@@ -1,24 +1,24 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
+import type { ReadingId } from '../core/behaviour/index.ts';
 import type {
   Batch,
   Brief,
-  ChartRow,
   Design,
-  Drawing,
   HookDocument,
-  Metal,
-  MethodKey,
   Mould,
   Photo,
-  Plastic,
   Problem,
   RangePlan,
-  ReadingId,
   RuleSet,
   Trial,
-} from '../core/index.ts';
-import { METHODS } from '../core/index.ts';
+} from '../core/document/index.ts';
+import type { ChartRow } from '../core/hook/index.ts';
+import type { Metal } from '../core/material/index.ts';
+import type { Plastic } from '../core/plastic/index.ts';
+import type { Drawing } from '../core/plate/index.ts';
+import type { MethodKey } from '../core/rigging/index.ts';
+import { METHODS } from '../core/rigging/index.ts';
 
 /** Base of every address below. */
 export const API = '/api';

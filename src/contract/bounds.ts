@@ -1,5 +1,5 @@
-import type { Problem } from '../core/index.ts';
-import { isStorable, shortened } from '../core/index.ts';
+import type { Problem } from '../core/document/index.ts';
+import { isStorable, shortened } from '../core/quantity/index.ts';
 import { fieldName } from './sentences.ts';
 
 /** What no database stores, with its place: half a sign or a NUL, which some programs leave where they cut a text; a number without end. */

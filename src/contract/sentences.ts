@@ -1,6 +1,6 @@
 import type { ErrorObject } from 'ajv';
-import type { Problem } from '../core/index.ts';
-import { shortened } from '../core/index.ts';
+import type { Problem } from '../core/document/index.ts';
+import { shortened } from '../core/quantity/index.ts';
 import { ajv } from './engine.ts';
 
 /** At most this many problems are told at once: a wrecked document would fill the screen. */

@@ -2,7 +2,9 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FAMILIES, guardInitial, keeperInitial, starterDesign } from '../core/index.ts';
+import { starterDesign } from '../core/document/index.ts';
+import { guardInitial, keeperInitial } from '../core/fitting/index.ts';
+import { FAMILIES } from '../core/head/index.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import {
   checkBriefDocument,

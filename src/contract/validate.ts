@@ -8,29 +8,29 @@ import type {
   HookDocument,
   Mould,
   Photo,
-  Plastic,
   Problem,
   RangePlan,
   RuleSet,
-  ScaleAct,
   Trial,
-} from '../core/index.ts';
+} from '../core/document/index.ts';
+import type { ScaleAct } from '../core/make/index.ts';
+import type { Plastic } from '../core/plastic/index.ts';
 import {
   BatchSchema,
   BriefSchema,
   BriefSchema1,
-  checkRuleFacts,
   DesignSchema,
   HookSchema,
   MouldSchema,
   PhotoSchema,
-  PlasticSchema,
   RangeSchema,
   RulesSchema,
-  shortened,
   TrialSchema,
   upgradeBrief,
-} from '../core/index.ts';
+} from '../core/document/index.ts';
+import { checkRuleFacts } from '../core/match/index.ts';
+import { PlasticSchema } from '../core/plastic/index.ts';
+import { shortened } from '../core/quantity/index.ts';
 import type {
   BackupsEdit,
   Collection,

@@ -5,7 +5,7 @@ import { createGunzip } from 'node:zlib';
 import type { Collection } from '../contract/api.ts';
 import { COLLECTIONS } from '../contract/api.ts';
 import { checkOf } from '../contract/validate.ts';
-import { inUnits, shortened } from '../core/index.ts';
+import { inUnits, shortened } from '../core/quantity/index.ts';
 
 /** What a backup is called in its first line. */
 export const BACKUP_FORMAT = 'fern-anvil/backup';

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import type { Kept, ProblemDetails } from '../contract/api.ts';
-import type { Design } from '../core/index.ts';
+import type { Design } from '../core/document/index.ts';
 import { createApp } from './app.ts';
 import type { OpenDatabase } from './database.ts';
 import { openDatabase } from './database.ts';

@@ -16,8 +16,9 @@ import type {
   Shop,
   Stores,
 } from '../contract/api.ts';
-import type { Design, ReadingId } from '../core/index.ts';
-import { freshRig, newBatch, newMould, newTrial } from '../core/index.ts';
+import type { ReadingId } from '../core/behaviour/index.ts';
+import type { Design } from '../core/document/index.ts';
+import { freshRig, newBatch, newMould, newTrial } from '../core/document/index.ts';
 import { massProperties } from '../core/head/mesh.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import { createApp } from './app.ts';

@@ -19,7 +19,7 @@ import {
   readBackup,
   verifyBackup,
 } from '../disk/backup-file.ts';
-import type { Design } from '../core/index.ts';
+import type { Design } from '../core/document/index.ts';
 import { CHECKPOINT_BYTES } from './checkpoints.ts';
 import type { Database } from './database.ts';
 import { isDiskFull } from './guards.ts';

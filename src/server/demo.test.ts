@@ -1,16 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import type { Batch, Brief, Design, Mould, Plastic, RangePlan } from '../core/index.ts';
-import {
-  FAMILIES,
-  compareStandings,
-  evaluate,
-  matchingFor,
-  matchSettled,
-  PLAIN_WATER,
-  REFERENCE_RULES,
-} from '../core/index.ts';
+import type { Batch, Brief, Design, Mould, RangePlan } from '../core/document/index.ts';
+import type { Plastic } from '../core/plastic/index.ts';
+import { FAMILIES } from '../core/head/index.ts';
+import { evaluate, PLAIN_WATER } from '../core/judge/index.ts';
+import { compareStandings, matchingFor, matchSettled, REFERENCE_RULES } from '../core/match/index.ts';
 import {
   checkBriefDocument,
   checkDesignDocument,

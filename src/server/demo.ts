@@ -1,6 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Batch, Brief, Design, HookDocument, Mould, Plastic, RangePlan, Trial } from '../core/index.ts';
+import type { Batch, Brief, Design, HookDocument, Mould, RangePlan, Trial } from '../core/document/index.ts';
+import type { Plastic } from '../core/plastic/index.ts';
 import type { Collection, Documents } from '../contract/api.ts';
 import type { App } from './app.ts';
 import type { DocumentStore } from './documents.ts';

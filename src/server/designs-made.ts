@@ -1,4 +1,5 @@
-import type { Design, Metal } from '../core/index.ts';
+import type { Design } from '../core/document/index.ts';
+import type { Metal } from '../core/material/index.ts';
 import type { Made } from './documents.ts';
 import type { Pool } from './pool.ts';
 import { HttpProblem } from './problem.ts';

@@ -3,7 +3,7 @@ import { setImmediate as turn } from 'node:timers/promises';
 import { and, asc, count, eq, gt, ilike, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { Collection, Documents, Kept, ListQuery, Page } from '../contract/api.ts';
 import { PAGE_LIMIT } from '../contract/api.ts';
-import { isStorable } from '../core/index.ts';
+import { isStorable } from '../core/quantity/index.ts';
 import type { Database } from './database.ts';
 import { HttpProblem, notFound } from './problem.ts';
 import { batches, briefs, designs, hooks, moulds, photos, plastics, ranges, trials } from './schema.ts';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { DesignSummary } from '../contract/api.ts';
-import { METALS } from '../core/index.ts';
+import { METALS } from '../core/material/index.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import type { OpenDatabase } from './database.ts';
 import { openDatabase } from './database.ts';

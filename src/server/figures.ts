@@ -1,6 +1,7 @@
 import { and, asc, count, eq, gt, inArray, isNull } from 'drizzle-orm';
 import type { Logger } from 'pino';
-import type { Design, Metal } from '../core/index.ts';
+import type { Design } from '../core/document/index.ts';
+import type { Metal } from '../core/material/index.ts';
 import type { Database } from './database.ts';
 import type { Made } from './documents.ts';
 import { ANEW_AT_ONCE } from './pool.ts';

@@ -1,7 +1,7 @@
 import type { Middleware } from 'koa';
 import helmet from 'koa-helmet';
 import type { Logger } from 'pino';
-import { isStorable } from '../core/index.ts';
+import { isStorable } from '../core/quantity/index.ts';
 import { HttpProblem } from './problem.ts';
 
 const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { and, asc, desc, eq, gt, gte, lte, sql } from 'drizzle-orm';
 import type { Documents, History, Kept, NamedVersion, WithHistory } from '../contract/api.ts';
-import type { Design } from '../core/index.ts';
-import { describeChange, differences } from '../core/index.ts';
+import type { Design } from '../core/document/index.ts';
+import { describeChange, differences } from '../core/document/index.ts';
 import type { Database } from './database.ts';
 import type { DocumentStore, Expected, OnSave, Writer } from './documents.ts';
 import { HttpProblem, notFound } from './problem.ts';

@@ -1,5 +1,5 @@
-import type { Problem } from '../core/index.ts';
-import { inUnits } from '../core/index.ts';
+import type { Problem } from '../core/document/index.ts';
+import { inUnits } from '../core/quantity/index.ts';
 import type { ProblemDetails } from '../contract/api.ts';
 
 /** An answer that is not a success, told as problem details (RFC 9457). */

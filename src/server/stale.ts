@@ -1,6 +1,6 @@
 import type { SQL } from 'drizzle-orm';
 import { sql } from 'drizzle-orm';
-import type { Metal } from '../core/index.ts';
+import type { Metal } from '../core/material/index.ts';
 import { designs } from './schema.ts';
 import { revisionFor } from './summary.ts';
 

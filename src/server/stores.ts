@@ -1,6 +1,7 @@
 import { eq, sql } from 'drizzle-orm';
 import type { LineRow, MetalEdit, Stores, WaterRow } from '../contract/api.ts';
-import { HOOK_CHART, METALS, SALINITY } from '../core/index.ts';
+import { HOOK_CHART } from '../core/hook/index.ts';
+import { METALS, SALINITY } from '../core/material/index.ts';
 import type { Database } from './database.ts';
 import { HttpProblem, notFound } from './problem.ts';
 import { metalDensities } from './schema.ts';

@@ -1,17 +1,15 @@
 import { createHash } from 'node:crypto';
 import type { BrokenSummary, DesignSummary, RackCard } from '../contract/api.ts';
-import type { Design, Drawing, Metal, ReadingId } from '../core/index.ts';
-import {
-  drawingOf,
-  evaluate,
-  familyOf,
-  hangingReach,
-  PLAIN_STYLE,
-  PLAIN_WATER,
-  READING_IDS,
-  READINGS,
-  shortened,
-} from '../core/index.ts';
+import type { ReadingId } from '../core/behaviour/index.ts';
+import type { Design } from '../core/document/index.ts';
+import type { Metal } from '../core/material/index.ts';
+import type { Drawing } from '../core/plate/index.ts';
+import { READING_IDS, READINGS } from '../core/behaviour/index.ts';
+import { familyOf } from '../core/head/index.ts';
+import { PLAIN_STYLE } from '../core/hook/index.ts';
+import { evaluate, PLAIN_WATER } from '../core/judge/index.ts';
+import { drawingOf, hangingReach } from '../core/plate/index.ts';
+import { shortened } from '../core/quantity/index.ts';
 
 /** Counts changes of outlines, cards and models that the registry of readings does not show. */
 const MADE = 11;

@@ -1,19 +1,15 @@
 import type { BackupChecked, Shop } from '../contract/api.ts';
 import type { Checked } from '../contract/validate.ts';
 import { checkShop } from '../contract/validate.ts';
-import type {
-  Bait,
-  Brief,
-  Design,
-  ExportType,
-  Metal,
-  Mould,
-  Plastic,
-  RuleSet,
-  UnitSystem,
-} from '../core/index.ts';
+import type { Bait } from '../core/assembly/index.ts';
+import type { Brief, Design, Mould, RuleSet } from '../core/document/index.ts';
+import type { ExportType } from '../core/exchange/index.ts';
+import type { Metal } from '../core/material/index.ts';
+import type { Plastic } from '../core/plastic/index.ts';
+import type { UnitSystem } from '../core/quantity/index.ts';
 import { giveTypefaces } from '../core/exchange/typeface.ts';
-import { loadSolids, PLAIN_WATER } from '../core/index.ts';
+import { loadSolids } from '../core/head/index.ts';
+import { PLAIN_WATER } from '../core/judge/index.ts';
 import { misfitSentence, verifyBackup } from '../disk/backup-file.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
 import type { Exported, ExportOptions } from '../core/exchange/export-design.ts';

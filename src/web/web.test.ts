@@ -1,13 +1,9 @@
 import { describe, expect, it, vi } from 'vitest';
-import type { Vec2 } from '../core/index.ts';
-import {
-  ARRANGEMENTS,
-  dimensionText,
-  drawingOf,
-  evaluate,
-  DRAWN_FAMILIES,
-  formatQuantity,
-} from '../core/index.ts';
+import type { Vec2 } from '../core/numeric/index.ts';
+import { DRAWN_FAMILIES } from '../core/head/index.ts';
+import { evaluate } from '../core/judge/index.ts';
+import { ARRANGEMENTS, dimensionText, drawingOf } from '../core/plate/index.ts';
+import { formatQuantity } from '../core/quantity/index.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import { hangingBox } from './drawing/hanging-head.tsx';
 import { pathOf } from './drawing/path.ts';

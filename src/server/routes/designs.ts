@@ -1,7 +1,7 @@
 import type Router from '@koa/router';
 import type { Logger } from 'pino';
-import type { Design } from '../../core/index.ts';
-import { shortened } from '../../core/index.ts';
+import type { Design } from '../../core/document/index.ts';
+import { shortened } from '../../core/quantity/index.ts';
 import { OUTLINES_AT_ONCE } from '../../contract/api.ts';
 import { checkDesignDocument, checkOutlinesQuery } from '../../contract/validate.ts';
 import type { Database } from '../database.ts';

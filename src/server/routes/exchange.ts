@@ -12,8 +12,9 @@ import {
   checkExportQuery,
   checkShopQuery,
 } from '../../contract/validate.ts';
-import type { Design, ReadingId } from '../../core/index.ts';
-import { EXPORTS } from '../../core/index.ts';
+import type { ReadingId } from '../../core/behaviour/index.ts';
+import type { Design } from '../../core/document/index.ts';
+import { EXPORTS } from '../../core/exchange/index.ts';
 import { sameDocument } from '../../core/document/same.ts';
 import type { CsvRow, ReadingColumns } from '../../core/exchange/csv.ts';
 import { readingColumns, readingsHead, readingsLines } from '../../core/exchange/csv.ts';

@@ -1,7 +1,7 @@
 import { PassThrough } from 'node:stream';
 import type Router from '@koa/router';
 import { checkScaleAct, checkScaleQuery } from '../../contract/validate.ts';
-import { simulatedScale } from '../../core/index.ts';
+import { simulatedScale } from '../../core/make/index.ts';
 import { HttpProblem } from '../problem.ts';
 import { taken } from '../request.ts';
 

@@ -16,7 +16,9 @@ import type {
   Stores,
   WithHistory,
 } from '../../contract/api.ts';
-import type { Design, Drawing, RuleSet, ScaleAct } from '../../core/index.ts';
+import type { Design, RuleSet } from '../../core/document/index.ts';
+import type { ScaleAct } from '../../core/make/index.ts';
+import type { Drawing } from '../../core/plate/index.ts';
 import { API, etagOf, PAGE_LIMIT } from '../../contract/api.ts';
 
 /** An answer of the server that is not a success, with its problem details. */

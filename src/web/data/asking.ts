@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { RulesInForce } from '../../contract/api.ts';
-import type { Brief, Metal } from '../../core/index.ts';
+import type { Brief } from '../../core/document/index.ts';
+import type { Metal } from '../../core/material/index.ts';
 import type { Asking } from '../workers/match-rows.ts';
 import { useList } from './queries.ts';
 

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Kept } from '../../contract/api.ts';
-import type { Design } from '../../core/index.ts';
+import type { Design } from '../../core/document/index.ts';
 import { sampleDesign } from '../../core/test-kit/sample.test-kit.ts';
 import { openDraft } from './draft.ts';
 

@@ -1,4 +1,4 @@
-import type { Problem } from '../../core/index.ts';
+import type { Problem } from '../../core/document/index.ts';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Collection, Documents, Kept } from '../../contract/api.ts';

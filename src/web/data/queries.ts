@@ -8,7 +8,7 @@ import {
 } from '@tanstack/react-query';
 import type { UseQueryResult } from '@tanstack/react-query';
 import type { Collection, Documents, Kept, RackCard } from '../../contract/api.ts';
-import type { Design } from '../../core/index.ts';
+import type { Design } from '../../core/document/index.ts';
 import { useNotices } from '../parts/notices.tsx';
 import {
   archive,

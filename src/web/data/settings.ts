@@ -1,5 +1,5 @@
-import type { Arrangement } from '../../core/index.ts';
-import { ARRANGEMENTS } from '../../core/index.ts';
+import type { Arrangement } from '../../core/plate/index.ts';
+import { ARRANGEMENTS } from '../../core/plate/index.ts';
 import { useLocal } from './local.ts';
 
 /** How this browser draws plates. */

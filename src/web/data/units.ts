@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useCallback } from 'react';
-import type { QuantityKind, UnitSystem } from '../../core/index.ts';
-import { formatFigure, formatQuantity, inUnits, shownUnit } from '../../core/index.ts';
+import type { QuantityKind, UnitSystem } from '../../core/quantity/index.ts';
+import { formatFigure, formatQuantity, inUnits, shownUnit } from '../../core/quantity/index.ts';
 import { useLocal } from './local.ts';
 
 const isSystem = (value: unknown): value is UnitSystem => value === 'imperial' || value === 'metric';

@@ -1,4 +1,4 @@
-import type { Vec2 } from '../../core/index.ts';
+import type { Vec2 } from '../../core/numeric/index.ts';
 
 /** What points reach, in their own unit. */
 export interface Bounds {

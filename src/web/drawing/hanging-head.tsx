@@ -1,5 +1,5 @@
-import type { Drawing } from '../../core/index.ts';
-import { hangingReach, hung } from '../../core/index.ts';
+import type { Drawing } from '../../core/plate/index.ts';
+import { hangingReach, hung } from '../../core/plate/index.ts';
 import { SideFigure } from './side-figure.tsx';
 
 /** Extent of a drawing hung by its eye, px from the eye. */

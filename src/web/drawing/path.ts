@@ -1,4 +1,4 @@
-import type { Vec2 } from '../../core/index.ts';
+import type { Vec2 } from '../../core/numeric/index.ts';
 
 /** SVG path of points through a placement; closed when told so. Rounded to a hundredth of a pixel. */
 export function pathOf(points: readonly Vec2[], place: (point: Vec2) => Vec2, closed = true): string {

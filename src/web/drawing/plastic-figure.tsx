@@ -1,5 +1,6 @@
-import type { Plastic, Vec2 } from '../../core/index.ts';
-import { plasticFigure } from '../../core/index.ts';
+import type { Vec2 } from '../../core/numeric/index.ts';
+import type { Plastic } from '../../core/plastic/index.ts';
+import { plasticFigure } from '../../core/plastic/index.ts';
 import { pathOf } from './path.ts';
 
 /** A plastic by itself, its nose at the origin and its tail to the left, drawn to scale. */

@@ -1,5 +1,7 @@
-import type { Drawing, DrawnEdge, Vec2 } from '../../core/index.ts';
-import { hangingHook } from '../../core/index.ts';
+import type { DrawnEdge } from '../../core/head/index.ts';
+import type { Vec2 } from '../../core/numeric/index.ts';
+import type { Drawing } from '../../core/plate/index.ts';
+import { hangingHook } from '../../core/plate/index.ts';
 import { pathOf } from './path.ts';
 
 interface Props {

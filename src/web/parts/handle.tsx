@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import type { PointerEvent, KeyboardEvent } from 'react';
 import './handle.css';
-import type { Vec2 } from '../../core/index.ts';
+import type { Vec2 } from '../../core/numeric/index.ts';
 
 interface HandleProps {
   readonly at: Vec2;

@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import { chartIndex, HOOK_CHART } from '../../core/index.ts';
+import { chartIndex, HOOK_CHART } from '../../core/hook/index.ts';
 import { useUnits } from '../data/units.ts';
 import { FieldSaid } from './field-said.tsx';
 

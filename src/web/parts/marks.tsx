@@ -1,5 +1,5 @@
-import type { Mark } from '../../core/index.ts';
-import { questionOf } from '../../core/index.ts';
+import type { Mark } from '../../core/match/index.ts';
+import { questionOf } from '../../core/match/index.ts';
 import { useUnits } from '../data/units.ts';
 import type { AnswerRow } from '../workers/match-rows.ts';
 import './marks.css';

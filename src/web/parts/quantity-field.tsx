@@ -1,6 +1,6 @@
 import { useId, useRef, useState } from 'react';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import type { QuantityKind } from '../../core/index.ts';
+import type { QuantityKind } from '../../core/quantity/index.ts';
 import {
   formatFigure,
   formatForEditing,
@@ -8,7 +8,7 @@ import {
   inUnits,
   parseQuantity,
   shownUnit,
-} from '../../core/index.ts';
+} from '../../core/quantity/index.ts';
 import { useUnits } from '../data/units.ts';
 import { FieldSaid } from './field-said.tsx';
 

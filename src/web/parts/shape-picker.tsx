@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
-import type { Family, Vec2 } from '../../core/index.ts';
-import { DRAWN_FAMILIES, familyOutlines, FAMILY_GROUPS } from '../../core/index.ts';
+import type { Family } from '../../core/head/index.ts';
+import type { Vec2 } from '../../core/numeric/index.ts';
+import { DRAWN_FAMILIES, familyOutlines, FAMILY_GROUPS } from '../../core/head/index.ts';
 import { Sheet } from './sheet.tsx';
 import { pathOf } from '../drawing/path.ts';
 import './shape-picker.css';

@@ -1,5 +1,6 @@
 import Modal from 'react-bootstrap/Modal';
-import { differences, shortened } from '../../core/index.ts';
+import { differences } from '../../core/document/index.ts';
+import { shortened } from '../../core/quantity/index.ts';
 import type { Collection, Documents, Kept } from '../../contract/api.ts';
 import type { DraftView } from '../data/draft.ts';
 import { useCreate } from '../data/queries.ts';

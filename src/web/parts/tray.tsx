@@ -17,7 +17,7 @@ import {
 } from '@dnd-kit/sortable';
 import { useDragged } from './dragged.tsx';
 import type { Kept } from '../../contract/api.ts';
-import type { Design } from '../../core/index.ts';
+import type { Design } from '../../core/document/index.ts';
 import { useFew } from '../data/queries.ts';
 import { TRAY_SIZE, useTray } from '../data/tray.ts';
 import { useUnits } from '../data/units.ts';

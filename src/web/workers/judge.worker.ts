@@ -1,50 +1,32 @@
 import { expose } from 'comlink';
 import wasm from 'manifold-3d/manifold.wasm?url';
-import type {
-  Bait,
-  Design,
-  Drawing,
-  DrawnSection,
-  Fit,
-  Flag,
-  GuardWays,
-  HookPairing,
-  LadderSpec,
-  Metal,
-  MetalOutcome,
-  MetalRow,
-  MethodKey,
-  Plastic,
-  Problem,
-  ReadingId,
-  Readings,
-  Surroundings,
-  TargetOf,
-  TurnedRig,
-  Verdict,
-  Vec3,
-  WaterFigure,
-} from '../../core/index.ts';
+import type { Bait } from '../../core/assembly/index.ts';
+import type { Flag, ReadingId, Readings, Surroundings } from '../../core/behaviour/index.ts';
+import type { Design, LadderSpec, Problem } from '../../core/document/index.ts';
+import type { TargetOf } from '../../core/head/index.ts';
+import type { Fit, GuardWays, Verdict, WaterFigure } from '../../core/judge/index.ts';
+import type { HookPairing } from '../../core/match/index.ts';
+import type { Metal } from '../../core/material/index.ts';
+import type { Vec3 } from '../../core/numeric/index.ts';
+import type { Plastic } from '../../core/plastic/index.ts';
+import type { Drawing, DrawnSection, TurnedRig } from '../../core/plate/index.ts';
+import type { MethodKey } from '../../core/rigging/index.ts';
+import type { MetalOutcome, MetalRow } from '../../core/series/index.ts';
 import type { Mesh } from '../../core/head/mesh.ts';
 import type { Placement, SolidReport } from '../../core/exchange/import-solid.ts';
+import { solveTarget, weightOf } from '../../core/assembly/index.ts';
+import { loadSolids, surfaceMesh } from '../../core/head/index.ts';
 import {
-  buildLadder,
   bestPairing,
-  drawingOf,
   evaluate,
   guardWays,
-  hooksFor,
   judgeFit,
-  loadSolids,
-  metalTable,
   PLAIN_WATER,
-  sectionOf,
-  solveTarget,
-  surfaceMesh,
-  turnedRig,
   waterFigure,
-  weightOf,
-} from '../../core/index.ts';
+} from '../../core/judge/index.ts';
+import { hooksFor } from '../../core/match/index.ts';
+import { drawingOf, sectionOf, turnedRig } from '../../core/plate/index.ts';
+import { buildLadder, metalTable } from '../../core/series/index.ts';
 
 import {
   changeFor,

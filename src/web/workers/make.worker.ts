@@ -1,29 +1,16 @@
 import { expose } from 'comlink';
 import wasm from 'manifold-3d/manifold.wasm?url';
-import type {
-  Charge,
-  CutOffer,
-  Design,
-  Metal,
-  Mould,
-  MouldVolumes,
-  Problem,
-  TakenIn,
-  WaterCalibration,
-} from '../../core/index.ts';
-import type { Cut, Trial } from '../../core/index.ts';
+import type { Design, Mould, Problem } from '../../core/document/index.ts';
+import type { Charge, CutOffer, MouldVolumes, TakenIn } from '../../core/make/index.ts';
+import type { Metal } from '../../core/material/index.ts';
+import type { WaterCalibration } from '../../core/trial/index.ts';
+import type { Cut, Trial } from '../../core/document/index.ts';
 import type { InHand } from '../../core/make/take-in.ts';
-import {
-  calibrationFor,
-  chargeOf,
-  cavityFactor,
-  evaluate,
-  headMass,
-  layMould,
-  loadSolids,
-  metalPart,
-  PLAIN_WATER,
-} from '../../core/index.ts';
+import { headMass, metalPart } from '../../core/assembly/index.ts';
+import { loadSolids } from '../../core/head/index.ts';
+import { evaluate, PLAIN_WATER } from '../../core/judge/index.ts';
+import { chargeOf, cavityFactor, layMould } from '../../core/make/index.ts';
+import { calibrationFor } from '../../core/trial/index.ts';
 import { mouldRigs } from '../../core/exchange/mould-files.ts';
 import { floorDepth } from '../../core/make/cutter.ts';
 import { mouldSheet } from '../../core/make/mould-sheet.ts';
@@ -33,7 +20,7 @@ import { cutsFor, recut } from '../../core/make/recut.ts';
 import { takeIn } from '../../core/make/take-in.ts';
 import { meshOf } from '../../core/head/solid.ts';
 import type { Sheet } from '../../core/plate/sheet.ts';
-import type { UnitSystem } from '../../core/index.ts';
+import type { UnitSystem } from '../../core/quantity/index.ts';
 
 const ready = loadSolids(wasm);
 

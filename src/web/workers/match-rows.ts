@@ -1,30 +1,24 @@
+import type { Brief, Design, Problem, QuestionKey, RuleSet } from '../../core/document/index.ts';
+import type { Pairing } from '../../core/judge/index.ts';
 import type {
-  Brief,
-  Design,
-  Drawing,
-  Metal,
-  MethodKey,
-  Plastic,
-  Problem,
   Ground,
   Mark,
   Matched,
   Matching,
   PairedAt,
-  Pairing,
-  QuestionKey,
   ReadingValues,
-  RuleSet,
   SayingRow,
   Service,
   Standing as RankedStanding,
   TackleAdvice,
-} from '../../core/index.ts';
+} from '../../core/match/index.ts';
+import type { Metal } from '../../core/material/index.ts';
+import type { Plastic } from '../../core/plastic/index.ts';
+import type { Drawing } from '../../core/plate/index.ts';
+import type { MethodKey } from '../../core/rigging/index.ts';
+import { evaluate, PLAIN_WATER } from '../../core/judge/index.ts';
 import {
   bareHead,
-  drawingOf,
-  evaluate,
-  PLAIN_WATER,
   groundsOf,
   headsForPlastic,
   matchingFor,
@@ -43,7 +37,8 @@ import {
   usesOf,
   valuesOf,
   worstAnswer,
-} from '../../core/index.ts';
+} from '../../core/match/index.ts';
+import { drawingOf } from '../../core/plate/index.ts';
 
 /** What a brief is answered with, as it travels to the worker. */
 export interface Asking {

@@ -1,18 +1,17 @@
 import { expose } from 'comlink';
 import solverWasm from 'highs/runtime?url';
+import type { Brief, Design, RuleSet } from '../../core/document/index.ts';
 import type {
-  Brief,
-  Design,
   FallRung,
   LadderStep,
   Progress,
   RangeProblem,
   RangeSolved,
-  RuleSet,
   Serving,
-} from '../../core/index.ts';
-import type { ReadingValues } from '../../core/index.ts';
-import { ladderSteps, leastRange, loadSolver, matchingFor, matchKept, serviceOf } from '../../core/index.ts';
+} from '../../core/range/index.ts';
+import type { ReadingValues } from '../../core/match/index.ts';
+import { matchingFor, matchKept, serviceOf } from '../../core/match/index.ts';
+import { ladderSteps, leastRange, loadSolver } from '../../core/range/index.ts';
 
 /** A head with its readings as they are kept. */
 export interface HeadRow {

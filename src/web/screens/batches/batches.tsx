@@ -1,8 +1,12 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { Batch, Design, Metal } from '../../../core/index.ts';
-import { BATCH_RANGES, meltingOf, METALS, newBatch, PLAIN_WATER } from '../../../core/index.ts';
+import type { Batch, Design } from '../../../core/document/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import { BATCH_RANGES, newBatch } from '../../../core/document/index.ts';
+import { PLAIN_WATER } from '../../../core/judge/index.ts';
+import { meltingOf } from '../../../core/make/index.ts';
+import { METALS } from '../../../core/material/index.ts';
 import { today } from '../../data/day.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useOne, useRack, useRemove, useStores } from '../../data/queries.ts';

@@ -1,6 +1,9 @@
 import { useState } from 'react';
-import type { Batch, CostPart, Metal } from '../../../core/index.ts';
-import { BATCH_RANGES, COST_PARTS, costOf, lossPerHour, meltingOf, pourPlan } from '../../../core/index.ts';
+import type { Batch } from '../../../core/document/index.ts';
+import type { CostPart } from '../../../core/make/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import { BATCH_RANGES } from '../../../core/document/index.ts';
+import { COST_PARTS, costOf, lossPerHour, meltingOf, pourPlan } from '../../../core/make/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 

@@ -1,6 +1,8 @@
 import { useState } from 'react';
-import type { Batch } from '../../../core/index.ts';
-import { BATCH_RANGES, BY_EYE, cureVerdict, meltingOf, parseQuantity } from '../../../core/index.ts';
+import type { Batch } from '../../../core/document/index.ts';
+import { BATCH_RANGES } from '../../../core/document/index.ts';
+import { BY_EYE, cureVerdict, meltingOf } from '../../../core/make/index.ts';
+import { parseQuantity } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 

@@ -1,10 +1,12 @@
 import { useEffect, useState } from 'react';
-import type { Batch, BatchRange, Metal } from '../../../core/index.ts';
-import { BATCH_RANGES, HEATERS, meltingOf, pourPlan, workSteps } from '../../../core/index.ts';
+import type { Batch, BatchRange } from '../../../core/document/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import { BATCH_RANGES } from '../../../core/document/index.ts';
+import { HEATERS, meltingOf, pourPlan, workSteps } from '../../../core/make/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
-import type { QuantityKind } from '../../../core/index.ts';
+import type { QuantityKind } from '../../../core/quantity/index.ts';
 
 interface Props {
   readonly batch: Batch;

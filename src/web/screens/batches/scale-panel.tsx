@@ -1,6 +1,7 @@
 import { useState } from 'react';
-import type { Batch, Weighing } from '../../../core/index.ts';
-import { MOST_WEIGHINGS, parseQuantity } from '../../../core/index.ts';
+import type { Batch, Weighing } from '../../../core/document/index.ts';
+import { MOST_WEIGHINGS } from '../../../core/document/index.ts';
+import { parseQuantity } from '../../../core/quantity/index.ts';
 import { scaleAct } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { useKeys } from '../../parts/keys.ts';

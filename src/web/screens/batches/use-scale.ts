@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { API } from '../../../contract/api.ts';
-import type { Pan } from '../../../core/index.ts';
-import { EMPTY_PAN, followScale } from '../../../core/index.ts';
+import type { Pan } from '../../../core/make/index.ts';
+import { EMPTY_PAN, followScale } from '../../../core/make/index.ts';
 
 /** Where a scale's lines come from. */
 export type ScaleSource = 'none' | 'simulated' | 'serial';

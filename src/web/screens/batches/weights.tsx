@@ -1,14 +1,10 @@
 import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo, useRef, useState } from 'react';
-import type { Batch, CavityVerdict } from '../../../core/index.ts';
-import {
-  belongsTo,
-  cavityVerdicts,
-  gaugeStudy,
-  MOST_WEIGHINGS,
-  parseQuantity,
-  tellApart,
-} from '../../../core/index.ts';
+import type { Batch } from '../../../core/document/index.ts';
+import type { CavityVerdict } from '../../../core/make/index.ts';
+import { MOST_WEIGHINGS } from '../../../core/document/index.ts';
+import { belongsTo, cavityVerdicts, gaugeStudy, tellApart } from '../../../core/make/index.ts';
+import { parseQuantity } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { download } from '../exchange/download.ts';

@@ -1,6 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import type { Design, ReadingId, Readings, Surroundings } from '../../../core/index.ts';
-import { describeChange, READING_IDS, READINGS } from '../../../core/index.ts';
+import type { ReadingId, Readings, Surroundings } from '../../../core/behaviour/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import { READING_IDS, READINGS } from '../../../core/behaviour/index.ts';
+import { describeChange } from '../../../core/document/index.ts';
 import { readStep, readVersion } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { judgeWorker } from '../../workers/judge.ts';

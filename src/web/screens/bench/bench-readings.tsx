@@ -1,5 +1,6 @@
 import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Flag, Surroundings } from '../../../core/index.ts';
+import type { Flag, Surroundings } from '../../../core/behaviour/index.ts';
+import type { Brief } from '../../../core/document/index.ts';
 import { Panel } from '../../parts/panel.tsx';
 import type { Judged } from '../../workers/judge.worker.ts';
 import type { MatchRow } from '../../workers/match-rows.ts';

@@ -1,8 +1,10 @@
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Kept, RulesInForce } from '../../../contract/api.ts';
-import type { Brief, Design, Metal, Problem, Surroundings } from '../../../core/index.ts';
-import { METALS } from '../../../core/index.ts';
+import type { Surroundings } from '../../../core/behaviour/index.ts';
+import type { Brief, Design, Problem } from '../../../core/document/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import { METALS } from '../../../core/material/index.ts';
 import { useAsking } from '../../data/asking.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useList, useOne, useRules, useStores } from '../../data/queries.ts';

@@ -1,5 +1,5 @@
 import type { PointerEvent } from 'react';
-import type { Vec2 } from '../../../core/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
 import type { Run } from './figure.ts';
 import { figureAt, figureLines, figureSize } from './figure.ts';
 

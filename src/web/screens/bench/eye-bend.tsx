@@ -1,5 +1,7 @@
-import type { Drawing, Vec2 } from '../../../core/index.ts';
-import { EYE_ANGLES, degrees, radians } from '../../../core/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
+import type { Drawing } from '../../../core/plate/index.ts';
+import { EYE_ANGLES } from '../../../core/hook/index.ts';
+import { degrees, radians } from '../../../core/numeric/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Handle } from '../../parts/handle.tsx';
 

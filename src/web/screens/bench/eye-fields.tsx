@@ -1,5 +1,5 @@
-import type { Design } from '../../../core/index.ts';
-import { EYE_ANGLES, EYE_RANGES, hookMeasures } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import { EYE_ANGLES, EYE_RANGES, hookMeasures } from '../../../core/hook/index.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { StagesProps } from './stage-kit.ts';

@@ -1,6 +1,7 @@
 import { memo } from 'react';
-import type { FeatureSpec } from '../../../core/index.ts';
-import { HEAD_RANGES, completeDimensions, familyOf, FEATURES, initialValues } from '../../../core/index.ts';
+import type { FeatureSpec } from '../../../core/head/index.ts';
+import { HEAD_RANGES, completeDimensions, familyOf, FEATURES } from '../../../core/head/index.ts';
+import { initialValues } from '../../../core/kind/index.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { SpecFields } from './spec-fields.tsx';

@@ -1,4 +1,5 @@
-import type { Dimension, Vec2 } from '../../../core/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
+import type { Dimension } from '../../../core/plate/index.ts';
 
 /** Breadth of a figure's character and height of its line, px: the plate's 12 px figures, a little generous. */
 const CHARACTER = 5.7;

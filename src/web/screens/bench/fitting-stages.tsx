@@ -1,6 +1,13 @@
 import { memo } from 'react';
-import type { GuardSpec, KeeperSpec } from '../../../core/index.ts';
-import { guardInitial, guardOf, GUARDS, keeperInitial, keeperOf, KEEPERS } from '../../../core/index.ts';
+import type { GuardSpec, KeeperSpec } from '../../../core/fitting/index.ts';
+import {
+  guardInitial,
+  guardOf,
+  GUARDS,
+  keeperInitial,
+  keeperOf,
+  KEEPERS,
+} from '../../../core/fitting/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { SpecFields } from './spec-fields.tsx';

@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import { Lock, LockOpen } from 'lucide-react';
-import type { Design } from '../../../core/index.ts';
-import { HEAD_RANGES, familyOf, inUnits, withFamily } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import { withFamily } from '../../../core/document/index.ts';
+import { HEAD_RANGES, familyOf } from '../../../core/head/index.ts';
+import { inUnits } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { ShapePicker } from '../../parts/shape-picker.tsx';

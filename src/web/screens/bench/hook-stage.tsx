@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { Design } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
 import {
   JOINT_SIZES,
   chartIndex,
@@ -10,7 +10,7 @@ import {
   JOINTS,
   PLAIN_STYLE,
   STYLES,
-} from '../../../core/index.ts';
+} from '../../../core/hook/index.ts';
 import { useList } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';

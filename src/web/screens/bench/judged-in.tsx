@@ -1,5 +1,6 @@
 import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Surroundings } from '../../../core/index.ts';
+import type { Surroundings } from '../../../core/behaviour/index.ts';
+import type { Brief } from '../../../core/document/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { AnswerList } from '../../parts/marks.tsx';

@@ -1,6 +1,6 @@
 import { memo } from 'react';
-import { inUnits } from '../../../core/index.ts';
-import type { Drawing } from '../../../core/index.ts';
+import { inUnits } from '../../../core/quantity/index.ts';
+import type { Drawing } from '../../../core/plate/index.ts';
 import type { MetalFigure, MetalLine } from '../../workers/judge.worker.ts';
 import { useUnits } from '../../data/units.ts';
 import { SideFigure } from '../../drawing/side-figure.tsx';

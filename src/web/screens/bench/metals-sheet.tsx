@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
 import type { Columns } from '../../parts/data-table.tsx';
 import { column, DataTable } from '../../parts/data-table.tsx';
-import type { QuantityKind } from '../../../core/index.ts';
-import type { Design, Surroundings } from '../../../core/index.ts';
+import type { QuantityKind } from '../../../core/quantity/index.ts';
+import type { Surroundings } from '../../../core/behaviour/index.ts';
+import type { Design } from '../../../core/document/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Sheet } from '../../parts/sheet.tsx';
 import { Loading } from '../../parts/states.tsx';

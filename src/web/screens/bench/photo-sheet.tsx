@@ -1,7 +1,8 @@
 import { useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
-import type { Design, Photo } from '../../../core/index.ts';
-import { parseQuantity, PHOTO_CHARACTERS, PHOTO_SIDE, photoPlacement } from '../../../core/index.ts';
+import type { Design, Photo } from '../../../core/document/index.ts';
+import { PHOTO_CHARACTERS, PHOTO_SIDE, photoPlacement } from '../../../core/document/index.ts';
+import { parseQuantity } from '../../../core/quantity/index.ts';
 import { create } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { Sheet, TakeOrLeave } from '../../parts/sheet.tsx';

@@ -1,12 +1,13 @@
+import type { Vec2 } from '../../../core/numeric/index.ts';
 import type {
   Arrangement,
   Dimension,
   Drawing,
   PlacedDimension,
   PlateViewName,
-  Vec2,
-} from '../../../core/index.ts';
-import { MM_PER_INCH, dimensionsOf, placeDimensions } from '../../../core/index.ts';
+} from '../../../core/plate/index.ts';
+import { dimensionsOf, placeDimensions } from '../../../core/plate/index.ts';
+import { MM_PER_INCH } from '../../../core/quantity/index.ts';
 import { BESIDE, figureSize } from './figure.ts';
 
 /** Scales a draughtsman would use, sheet over life. */

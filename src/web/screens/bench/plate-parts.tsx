@@ -1,5 +1,6 @@
-import { radians } from '../../../core/index.ts';
-import type { Drawing, Vec2 } from '../../../core/index.ts';
+import { radians } from '../../../core/numeric/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
+import type { Drawing } from '../../../core/plate/index.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { useUnits } from '../../data/units.ts';
 

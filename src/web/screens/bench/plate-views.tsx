@@ -1,4 +1,4 @@
-import type { Drawing } from '../../../core/index.ts';
+import type { Drawing } from '../../../core/plate/index.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { Edges, metalClass, SideFigure } from '../../drawing/side-figure.tsx';
 import { CentreLine, EyeFromAbove, FanFromFront } from './plate-parts.tsx';

@@ -1,6 +1,11 @@
 import { useRef, useState } from 'react';
-import type { Design, Drawing, DrawnSection, Vec2 } from '../../../core/index.ts';
-import { clamp, dimensionText, familyOf, photoPlacement } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
+import type { Drawing, DrawnSection } from '../../../core/plate/index.ts';
+import { photoPlacement } from '../../../core/document/index.ts';
+import { familyOf } from '../../../core/head/index.ts';
+import { clamp } from '../../../core/numeric/index.ts';
+import { dimensionText } from '../../../core/plate/index.ts';
 import { useSettings } from '../../data/settings.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';

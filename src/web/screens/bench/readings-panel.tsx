@@ -1,6 +1,7 @@
-import { READING_GROUPS, READING_IDS, READINGS } from '../../../core/index.ts';
+import { READING_GROUPS, READING_IDS, READINGS } from '../../../core/behaviour/index.ts';
 import { useState } from 'react';
-import type { Flag, QuantityKind, ReadingId, Readings } from '../../../core/index.ts';
+import type { Flag, ReadingId, Readings } from '../../../core/behaviour/index.ts';
+import type { QuantityKind } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 
 /** Every reading under its group, in the order the registry keeps. */

@@ -1,4 +1,5 @@
-import type { Drawing, DrawnSection, Vec2 } from '../../../core/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
+import type { Drawing, DrawnSection } from '../../../core/plate/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { metalClass } from '../../drawing/side-figure.tsx';

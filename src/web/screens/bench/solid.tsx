@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
-import type { Design, Surroundings } from '../../../core/index.ts';
+import type { Surroundings } from '../../../core/behaviour/index.ts';
+import type { Design } from '../../../core/document/index.ts';
 import { Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { SolidModel } from '../../workers/judge.worker.ts';

@@ -1,4 +1,4 @@
-import type { Field, Fields } from '../../../core/index.ts';
+import type { Field, Fields } from '../../../core/kind/index.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 

@@ -1,4 +1,6 @@
-import type { Design, Metal, Problem, TargetOf } from '../../../core/index.ts';
+import type { Design, Problem } from '../../../core/document/index.ts';
+import type { TargetOf } from '../../../core/head/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
 
 export type Edit = (change: (design: Design) => Design) => void;
 

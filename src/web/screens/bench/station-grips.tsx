@@ -1,5 +1,7 @@
-import { stationsOf } from '../../../core/index.ts';
-import type { Design, Drawing, Vec2 } from '../../../core/index.ts';
+import { stationsOf } from '../../../core/head/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
+import type { Drawing } from '../../../core/plate/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Handle } from '../../parts/handle.tsx';
 import type { PlateLayout } from './plate-layout.ts';

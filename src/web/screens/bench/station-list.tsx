@@ -1,5 +1,6 @@
-import { stationsOf } from '../../../core/index.ts';
-import type { Design, Station } from '../../../core/index.ts';
+import { stationsOf } from '../../../core/head/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { Station } from '../../../core/head/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { Edit } from './stage-kit.ts';

@@ -1,4 +1,4 @@
-import type { Vec3 } from '../../../core/index.ts';
+import type { Vec3 } from '../../../core/numeric/index.ts';
 import type { SolidModel } from '../../workers/judge.worker.ts';
 
 /** Draws a head as a still shaded picture without WebGL: facets from far to near, each as bright as it faces the light. `around` and `over` in radians. */

@@ -1,13 +1,12 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
-import type { Brief, Design, Metal, ReadingId, Surroundings, TargetOf } from '../../../core/index.ts';
-import {
-  BEHAVIOURS,
-  completeDimensions,
-  familyOf,
-  PLAIN_WATER,
-  READINGS,
-  surroundingsOfBrief,
-} from '../../../core/index.ts';
+import type { ReadingId, Surroundings } from '../../../core/behaviour/index.ts';
+import type { Brief, Design } from '../../../core/document/index.ts';
+import type { TargetOf } from '../../../core/head/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import { BEHAVIOURS, READINGS } from '../../../core/behaviour/index.ts';
+import { completeDimensions, familyOf } from '../../../core/head/index.ts';
+import { PLAIN_WATER } from '../../../core/judge/index.ts';
+import { surroundingsOfBrief } from '../../../core/match/index.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { Built, Judged, MetalLine } from '../../workers/judge.worker.ts';

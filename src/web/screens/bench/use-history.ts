@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Kept } from '../../../contract/api.ts';
-import type { Design } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
 import { dropVersion, goToStep, readHistory, restoreVersion } from '../../data/api.ts';
 import { oneKey, refreshLists, versionNow } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';

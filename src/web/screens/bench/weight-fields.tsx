@@ -1,6 +1,7 @@
 import { useRef } from 'react';
 import { Anchor } from 'lucide-react';
-import { HEAD_RANGES, fractionGrams, GRAMS_PER_OUNCE, nearestOunceFraction } from '../../../core/index.ts';
+import { HEAD_RANGES } from '../../../core/head/index.ts';
+import { fractionGrams, GRAMS_PER_OUNCE, nearestOunceFraction } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';

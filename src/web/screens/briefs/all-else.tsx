@@ -1,4 +1,4 @@
-import type { Brief } from '../../../core/index.ts';
+import type { Brief } from '../../../core/document/index.ts';
 import {
   BRIEF_RANGES,
   BOTTOMS,
@@ -11,12 +11,12 @@ import {
   ROD_ACTIONS,
   WANTS,
   WINDS,
-  QUESTIONS,
   RODS,
   SCHOOL_TOPICS,
   schoolOf,
   SCHOOLS,
-} from '../../../core/index.ts';
+} from '../../../core/document/index.ts';
+import { QUESTIONS } from '../../../core/match/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { Design } from '../../../core/index.ts';
-import { METHODS, questionOf } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import { questionOf } from '../../../core/match/index.ts';
+import { METHODS } from '../../../core/rigging/index.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
 import { HangingHead, hangingBox } from '../../drawing/hanging-head.tsx';

@@ -1,7 +1,9 @@
 import { useMemo, useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { Design, Situation } from '../../../core/index.ts';
-import { compareStandings, familyOf, QUESTIONS } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { Situation } from '../../../core/match/index.ts';
+import { familyOf } from '../../../core/head/index.ts';
+import { compareStandings, QUESTIONS } from '../../../core/match/index.ts';
 import type { Asking, MatchRow } from '../../workers/match-rows.ts';
 import { commonScale, HeadRow } from './answer-row.tsx';
 

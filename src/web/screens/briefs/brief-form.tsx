@@ -1,6 +1,8 @@
 import { useForm } from 'react-hook-form';
 import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Plastic, Problem, Situation } from '../../../core/index.ts';
+import type { Brief, Problem } from '../../../core/document/index.ts';
+import type { Situation } from '../../../core/match/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
 import type { PartProps } from './brief-parts.tsx';
 import { AllElse } from './all-else.tsx';
 import { SixQuestions } from './six-questions.tsx';

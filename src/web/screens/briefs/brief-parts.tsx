@@ -1,5 +1,7 @@
-import type { Brief, BriefRange, QuantityKind, Situation } from '../../../core/index.ts';
-import { BRIEF_RANGES } from '../../../core/index.ts';
+import type { Brief, BriefRange } from '../../../core/document/index.ts';
+import type { Situation } from '../../../core/match/index.ts';
+import type { QuantityKind } from '../../../core/quantity/index.ts';
+import { BRIEF_RANGES } from '../../../core/document/index.ts';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 
 export type Change = (brief: Brief) => Brief;

@@ -1,18 +1,19 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Kept, RulesInForce } from '../../../contract/api.ts';
-import type { Brief, Design, Metal } from '../../../core/index.ts';
+import type { Brief, Design } from '../../../core/document/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
 import {
   assumedOf,
   doubtsOf,
-  METALS,
   soldWithin,
   questionOf,
   QUESTIONS,
   situationOf,
   tipsOf,
   usualWindow,
-} from '../../../core/index.ts';
+} from '../../../core/match/index.ts';
+import { METALS } from '../../../core/material/index.ts';
 import { useAsking } from '../../data/asking.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useRemove, useRules, useStores } from '../../data/queries.ts';

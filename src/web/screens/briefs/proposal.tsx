@@ -1,7 +1,7 @@
 import { proxy } from 'comlink';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { familyOf } from '../../../core/index.ts';
+import { familyOf } from '../../../core/head/index.ts';
 import { useCreate } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { HangingHead } from '../../drawing/hanging-head.tsx';

@@ -1,4 +1,4 @@
-import type { Remark } from '../../../core/index.ts';
+import type { Remark } from '../../../core/match/index.ts';
 import { useUnits } from '../../data/units.ts';
 
 /** What is said back, each with its mark. */

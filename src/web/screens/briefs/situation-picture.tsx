@@ -1,5 +1,5 @@
-import type { Situation } from '../../../core/index.ts';
-import { TIP } from '../../../core/index.ts';
+import type { Situation } from '../../../core/match/index.ts';
+import { TIP } from '../../../core/match/index.ts';
 import { useUnits } from '../../data/units.ts';
 
 const WIDTH = 560;

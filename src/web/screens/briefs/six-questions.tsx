@@ -1,6 +1,7 @@
 import type { Kept } from '../../../contract/api.ts';
-import type { Plastic } from '../../../core/index.ts';
-import { BOTTOMS, COVERS, LINES, PLASTIC_KINDS, RETRIEVES, WATERS } from '../../../core/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import { BOTTOMS, COVERS, LINES, RETRIEVES, WATERS } from '../../../core/document/index.ts';
+import { PLASTIC_KINDS } from '../../../core/plastic/index.ts';
 import { Choice } from '../../parts/choice.tsx';
 import type { PartProps } from './brief-parts.tsx';
 import { plain, Said } from './brief-parts.tsx';

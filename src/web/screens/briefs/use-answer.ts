@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { Design } from '../../../core/index.ts';
-import { compareStandings } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import { compareStandings } from '../../../core/match/index.ts';
 import { judgeWorker } from '../../workers/judge.ts';
 import type { Asking, MatchRow } from '../../workers/match-rows.ts';
 

@@ -1,8 +1,10 @@
 import { useMemo } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { QuantityKind } from '../../../core/index.ts';
-import { fishingOf, GRAVITY, lineToRod, METALS, waterDensity } from '../../../core/index.ts';
+import type { QuantityKind } from '../../../core/quantity/index.ts';
+import { fishingOf, lineToRod } from '../../../core/behaviour/index.ts';
+import { METALS, waterDensity } from '../../../core/material/index.ts';
+import { GRAVITY } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import type { Row } from './laid.ts';
 import { DASHES } from './laid.ts';

@@ -1,17 +1,14 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { Design, ReadingId } from '../../../core/index.ts';
-import {
-  familyOf,
-  guardOf,
-  keeperOf,
-  METALS,
-  METHODS,
-  PLAIN_STYLE,
-  QUESTIONS,
-  READING_IDS,
-  READINGS,
-} from '../../../core/index.ts';
+import type { ReadingId } from '../../../core/behaviour/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import { READING_IDS, READINGS } from '../../../core/behaviour/index.ts';
+import { guardOf, keeperOf } from '../../../core/fitting/index.ts';
+import { familyOf } from '../../../core/head/index.ts';
+import { PLAIN_STYLE } from '../../../core/hook/index.ts';
+import { QUESTIONS } from '../../../core/match/index.ts';
+import { METALS } from '../../../core/material/index.ts';
+import { METHODS } from '../../../core/rigging/index.ts';
 import { useAddress } from '../../parts/address.ts';
 import { useKeys } from '../../parts/keys.ts';
 import { useNotices } from '../../parts/notices.tsx';

@@ -1,5 +1,5 @@
 import type { Kept } from '../../../contract/api.ts';
-import type { Design } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
 
 /** A design laid beside others. */
 export type Row = Kept<Design>;

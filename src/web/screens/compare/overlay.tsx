@@ -1,5 +1,5 @@
-import type { Vec2 } from '../../../core/index.ts';
-import { MM_PER_INCH } from '../../../core/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
+import { MM_PER_INCH } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { PX_PER_MM } from '../bench/plate-layout.ts';

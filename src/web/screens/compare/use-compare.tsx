@@ -1,6 +1,10 @@
 import { useMemo } from 'react';
-import type { Design, MethodKey, Plastic, Surroundings } from '../../../core/index.ts';
-import { METHODS, PLAIN_WATER } from '../../../core/index.ts';
+import type { Surroundings } from '../../../core/behaviour/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import type { MethodKey } from '../../../core/rigging/index.ts';
+import { PLAIN_WATER } from '../../../core/judge/index.ts';
+import { METHODS } from '../../../core/rigging/index.ts';
 import { useAsking } from '../../data/asking.ts';
 import { useList, useRules, useStores } from '../../data/queries.ts';
 import { useAddress } from '../../parts/address.ts';

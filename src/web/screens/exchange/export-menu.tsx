@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
-import type { ExportType } from '../../../core/index.ts';
-import { EXPORTS } from '../../../core/index.ts';
+import type { ExportType } from '../../../core/exchange/index.ts';
+import { EXPORTS } from '../../../core/exchange/index.ts';
 import { useSettings } from '../../data/settings.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';

@@ -1,4 +1,4 @@
-import type { Problem } from '../../../core/index.ts';
+import type { Problem } from '../../../core/document/index.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Intake } from '../../../contract/api.ts';

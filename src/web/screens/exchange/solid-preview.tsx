@@ -1,4 +1,5 @@
-import type { Design, Vec2 } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { boundsOf, fitScale } from '../../drawing/bounds.ts';
 import { pathOf } from '../../drawing/path.ts';

@@ -1,5 +1,6 @@
-import type { LadderSpec, ReadingId } from '../../../core/index.ts';
-import { HEAD_RANGES } from '../../../core/index.ts';
+import type { ReadingId } from '../../../core/behaviour/index.ts';
+import type { LadderSpec } from '../../../core/document/index.ts';
+import { HEAD_RANGES } from '../../../core/head/index.ts';
 import { useUnits } from '../../data/units.ts';
 import type { Columns } from '../../parts/data-table.tsx';
 import { column, DataTable } from '../../parts/data-table.tsx';

@@ -1,7 +1,11 @@
 import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo, useState } from 'react';
-import type { Cut, CutOffer, Metal, Mould } from '../../../core/index.ts';
-import { CUTTERS, HALVES, HEAD_RANGES, MOST_CUTS, MOULD_RANGES, samplesToTell } from '../../../core/index.ts';
+import type { Cut, Mould } from '../../../core/document/index.ts';
+import type { CutOffer } from '../../../core/make/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import { CUTTERS, HALVES, MOST_CUTS, MOULD_RANGES } from '../../../core/document/index.ts';
+import { HEAD_RANGES } from '../../../core/head/index.ts';
+import { samplesToTell } from '../../../core/make/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';

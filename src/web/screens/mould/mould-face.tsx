@@ -1,5 +1,5 @@
 import type { PointerEvent } from 'react';
-import type { Mould } from '../../../core/index.ts';
+import type { Mould } from '../../../core/document/index.ts';
 import { SheetEntities } from '../../drawing/sheet-entities.tsx';
 import type { MouldFigures } from '../../workers/make.worker.ts';
 

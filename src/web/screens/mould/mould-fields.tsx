@@ -1,6 +1,6 @@
 import type { Kept } from '../../../contract/api.ts';
-import type { Design, Mould, Problem } from '../../../core/index.ts';
-import { MOST_CAVITIES, MOULD_RANGES } from '../../../core/index.ts';
+import type { Design, Mould, Problem } from '../../../core/document/index.ts';
+import { MOST_CAVITIES, MOULD_RANGES } from '../../../core/document/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { NameInPlace } from '../../parts/name-in-place.tsx';

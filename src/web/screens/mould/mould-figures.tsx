@@ -1,7 +1,9 @@
 import { useEffect, useState } from 'react';
 import * as Comlink from 'comlink';
 import type { Kept } from '../../../contract/api.ts';
-import type { Metal, Mould, MouldVolumes } from '../../../core/index.ts';
+import type { Mould } from '../../../core/document/index.ts';
+import type { MouldVolumes } from '../../../core/make/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { makeWorker } from '../../workers/make.ts';

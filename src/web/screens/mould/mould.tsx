@@ -1,8 +1,10 @@
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { Design, Metal, Mould } from '../../../core/index.ts';
-import { METALS, newMould } from '../../../core/index.ts';
+import type { Design, Mould } from '../../../core/document/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import { newMould } from '../../../core/document/index.ts';
+import { METALS } from '../../../core/material/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useOne, useRemove, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { RackCard, RackNames } from '../../../contract/api.ts';
-import { GRAMS_PER_OUNCE, hookRank, SOLD_OUNCES } from '../../../core/index.ts';
+import { GRAMS_PER_OUNCE, hookRank, SOLD_OUNCES } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import type { FilterKey, Filters } from './filters.ts';

@@ -1,5 +1,5 @@
 import type { RackCard } from '../../../contract/api.ts';
-import { hookRank } from '../../../core/index.ts';
+import { hookRank } from '../../../core/quantity/index.ts';
 
 /** What a Rack can be filtered by, each as its address names it. */
 export const FILTERS = ['family', 'metal', 'from', 'to', 'hook', 'eye', 'keeper', 'guard', 'away'] as const;

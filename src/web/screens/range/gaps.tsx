@@ -1,7 +1,8 @@
 import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo } from 'react';
-import type { FallRung } from '../../../core/index.ts';
-import { familyOf, ladderSteps } from '../../../core/index.ts';
+import type { FallRung } from '../../../core/range/index.ts';
+import { familyOf } from '../../../core/head/index.ts';
+import { ladderSteps } from '../../../core/range/index.ts';
 import { useUnits } from '../../data/units.ts';
 import type { HeadRow } from '../../workers/range.worker.ts';
 

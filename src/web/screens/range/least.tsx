@@ -1,7 +1,8 @@
 import { useRef, useState } from 'react';
 import * as Comlink from 'comlink';
-import type { Progress, RangePlan, RangeSolved, Serving } from '../../../core/index.ts';
-import { outlayOf } from '../../../core/index.ts';
+import type { RangePlan } from '../../../core/document/index.ts';
+import type { Progress, RangeSolved, Serving } from '../../../core/range/index.ts';
+import { outlayOf } from '../../../core/range/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { rangeWorker, stopRangeWorker } from '../../workers/range.ts';
 import type { HeadRow } from '../../workers/range.worker.ts';

@@ -1,6 +1,7 @@
 import type { Kept } from '../../../contract/api.ts';
-import type { Plastic, RangePlan } from '../../../core/index.ts';
-import { mixed, spanning } from '../../../core/index.ts';
+import type { RangePlan } from '../../../core/document/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import { mixed, spanning } from '../../../core/range/index.ts';
 import { Segments } from '../../parts/choice.tsx';
 import type { HeadRow } from '../../workers/range.worker.ts';
 

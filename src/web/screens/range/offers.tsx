@@ -1,7 +1,7 @@
 import { Scrolls } from '../../parts/sheet.tsx';
 import { useState } from 'react';
-import type { Offer, RangePlan } from '../../../core/index.ts';
-import { marginOf, outlayOf } from '../../../core/index.ts';
+import type { Offer, RangePlan } from '../../../core/document/index.ts';
+import { marginOf, outlayOf } from '../../../core/range/index.ts';
 import { useUnits } from '../../data/units.ts';
 import type { HeadRow } from '../../workers/range.worker.ts';
 import { tradeOf } from './trade.ts';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import { NameInPlace } from '../../parts/name-in-place.tsx';
-import type { Brief, RangePlan } from '../../../core/index.ts';
+import type { Brief, RangePlan } from '../../../core/document/index.ts';
 
 interface Props {
   readonly plan: RangePlan;

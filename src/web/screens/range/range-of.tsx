@@ -1,8 +1,10 @@
 import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { Brief, Design, Plastic, RangePlan, RuleSet, Serving } from '../../../core/index.ts';
-import { addedBy, coverageOf, worthOf } from '../../../core/index.ts';
+import type { Brief, Design, RangePlan, RuleSet } from '../../../core/document/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import type { Serving } from '../../../core/range/index.ts';
+import { addedBy, coverageOf, worthOf } from '../../../core/range/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useRemove } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';

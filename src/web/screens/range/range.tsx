@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useList, useCreate, useRules } from '../../data/queries.ts';
-import { newRange } from '../../../core/index.ts';
+import { newRange } from '../../../core/document/index.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { RangeOf } from './range-of.tsx';

@@ -1,4 +1,5 @@
-import type { Offer, Trade } from '../../../core/index.ts';
+import type { Offer } from '../../../core/document/index.ts';
+import type { Trade } from '../../../core/range/index.ts';
 
 /** Everyday figures where the plan says nothing: made for its metal and a half besides, packs of five, one at a time (working values, no source). */
 const PACK = 5;

@@ -1,4 +1,5 @@
-import type { Fit, FitCheck, Remedy } from '../../../core/index.ts';
+import type { Fit, FitCheck } from '../../../core/judge/index.ts';
+import type { Remedy } from '../../../core/rigging/index.ts';
 import { useUnits } from '../../data/units.ts';
 
 /** What a verdict is called, by shape and word. */

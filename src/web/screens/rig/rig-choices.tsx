@@ -1,15 +1,13 @@
 import { useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { MethodKey, Plastic, Skirt, Vec2 } from '../../../core/index.ts';
-import {
-  methodOf,
-  METHODS,
-  plasticKindOf,
-  plasticReach,
-  SKIRT_RANGES,
-  SKIRT_UNEVEN,
-  WATERS,
-} from '../../../core/index.ts';
+import type { Skirt } from '../../../core/fitting/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import type { MethodKey } from '../../../core/rigging/index.ts';
+import { WATERS } from '../../../core/document/index.ts';
+import { SKIRT_RANGES } from '../../../core/fitting/index.ts';
+import { plasticKindOf, plasticReach } from '../../../core/plastic/index.ts';
+import { methodOf, METHODS, SKIRT_UNEVEN } from '../../../core/rigging/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { PlasticFigure } from '../../drawing/plastic-figure.tsx';
 import { Choice, Segments } from '../../parts/choice.tsx';

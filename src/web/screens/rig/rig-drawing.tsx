@@ -1,6 +1,8 @@
-import { MM_PER_INCH } from '../../../core/index.ts';
+import { MM_PER_INCH } from '../../../core/quantity/index.ts';
 import { useState } from 'react';
-import type { Fit, TurnedRig, Vec2 } from '../../../core/index.ts';
+import type { Fit } from '../../../core/judge/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
+import type { TurnedRig } from '../../../core/plate/index.ts';
 import { boundsOf, fitScale } from '../../drawing/bounds.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { metalClass } from '../../drawing/side-figure.tsx';

@@ -1,6 +1,10 @@
 import { useMemo } from 'react';
 import type { RulesInForce } from '../../../contract/api.ts';
-import type { Design, Metal, MethodKey, Plastic, TackleSpan } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { TackleSpan } from '../../../core/match/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import type { MethodKey } from '../../../core/rigging/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 

@@ -1,8 +1,12 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Kept, RulesInForce } from '../../../contract/api.ts';
-import type { Design, HookPairing, Metal, MethodKey, Plastic } from '../../../core/index.ts';
-import { METHODS } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { HookPairing } from '../../../core/match/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import type { MethodKey } from '../../../core/rigging/index.ts';
+import { METHODS } from '../../../core/rigging/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { PairRow } from '../../workers/match-rows.ts';

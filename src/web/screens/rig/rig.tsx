@@ -1,24 +1,15 @@
 import { useCallback, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Kept, RulesInForce } from '../../../contract/api.ts';
-import type {
-  Design,
-  Metal,
-  MethodKey,
-  Plastic,
-  ReadingId,
-  Remedy,
-  Surroundings,
-} from '../../../core/index.ts';
-import {
-  applyRemedy,
-  methodOf,
-  METALS,
-  METHODS,
-  PLAIN_WATER,
-  SALINITY,
-  WATERS,
-} from '../../../core/index.ts';
+import type { ReadingId, Surroundings } from '../../../core/behaviour/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import type { MethodKey, Remedy } from '../../../core/rigging/index.ts';
+import { WATERS } from '../../../core/document/index.ts';
+import { applyRemedy, PLAIN_WATER } from '../../../core/judge/index.ts';
+import { METALS, SALINITY } from '../../../core/material/index.ts';
+import { methodOf, METHODS } from '../../../core/rigging/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useFew, useList, useOne, useRack, useRules, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';

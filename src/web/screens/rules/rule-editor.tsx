@@ -1,15 +1,8 @@
 import { useMemo, useState } from 'react';
-import type { Head, Rule } from '../../../core/index.ts';
-import {
-  FACTS,
-  holdsFor,
-  QUESTIONS,
-  RULE_KINDS,
-  SCHOOL_TOPICS,
-  SCHOOLS,
-  SHADES,
-  situationOf,
-} from '../../../core/index.ts';
+import type { Rule } from '../../../core/document/index.ts';
+import type { Head } from '../../../core/match/index.ts';
+import { RULE_KINDS, SCHOOL_TOPICS, SCHOOLS, SHADES } from '../../../core/document/index.ts';
+import { FACTS, holdsFor, QUESTIONS, situationOf } from '../../../core/match/index.ts';
 import { useList } from '../../data/queries.ts';
 import { Choice } from '../../parts/choice.tsx';
 

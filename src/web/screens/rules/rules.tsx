@@ -1,16 +1,9 @@
 import { useMemo, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { RulesInForce } from '../../../contract/api.ts';
-import type { Rule, RuleSet } from '../../../core/index.ts';
-import {
-  conditionText,
-  QUESTIONS,
-  questionOf,
-  REFERENCE_RULES,
-  SCHOOL_TOPICS,
-  SCHOOLS,
-  schoolOf,
-} from '../../../core/index.ts';
+import type { Rule, RuleSet } from '../../../core/document/index.ts';
+import { SCHOOL_TOPICS, SCHOOLS, schoolOf } from '../../../core/document/index.ts';
+import { conditionText, QUESTIONS, questionOf, REFERENCE_RULES } from '../../../core/match/index.ts';
 import { restoreRules, saveRules, ServerProblem } from '../../data/api.ts';
 import { useRules } from '../../data/queries.ts';
 import { useAddress } from '../../parts/address.ts';

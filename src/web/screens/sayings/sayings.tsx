@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import type { Metal, SayingVerdict } from '../../../core/index.ts';
-import { SAYING_COUNT } from '../../../core/index.ts';
+import type { SayingVerdict } from '../../../core/match/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import { SAYING_COUNT } from '../../../core/match/index.ts';
 import { useList, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { Panel } from '../../parts/panel.tsx';

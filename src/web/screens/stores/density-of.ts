@@ -1,4 +1,4 @@
-import { SALINITY, waterDensity } from '../../../core/index.ts';
+import { SALINITY, waterDensity } from '../../../core/material/index.ts';
 
 /** Density of water at 15 °C by its kind, g/cm³. */
 export const DENSITY_OF = Object.fromEntries(

@@ -1,6 +1,7 @@
-import { MEASURED_RANGES, STYLES } from '../../../core/index.ts';
+import { MEASURED_RANGES, STYLES } from '../../../core/hook/index.ts';
 import type { Kept } from '../../../contract/api.ts';
-import type { HookDocument, StyleKey } from '../../../core/index.ts';
+import type { HookDocument } from '../../../core/document/index.ts';
+import type { StyleKey } from '../../../core/hook/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useRemove } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';

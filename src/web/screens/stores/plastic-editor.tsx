@@ -1,12 +1,13 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Kept, RulesInForce } from '../../../contract/api.ts';
-import type { Design, Metal, Plastic } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
 import {
   COLOUR_CLASSES,
   cutOf,
   leftLength,
-  METHODS,
   PLASTIC_KINDS,
   PLASTIC_RANGES,
   plasticDensity,
@@ -18,7 +19,8 @@ import {
   TOUGHNESS,
   wallOf,
   weighedDensity,
-} from '../../../core/index.ts';
+} from '../../../core/plastic/index.ts';
+import { METHODS } from '../../../core/rigging/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useFew, useRack, useRemove, useRules, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';

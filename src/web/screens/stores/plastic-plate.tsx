@@ -1,14 +1,15 @@
 import { useRef, useState } from 'react';
-import type { Plastic, Vec2 } from '../../../core/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
 import {
-  MM_PER_INCH,
   PLASTIC_RANGES,
   cutOf,
   plasticKindOf,
   plasticReach,
   plasticSection,
   plasticStations,
-} from '../../../core/index.ts';
+} from '../../../core/plastic/index.ts';
+import { MM_PER_INCH } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { PlasticFigure } from '../../drawing/plastic-figure.tsx';
 import { Handle } from '../../parts/handle.tsx';

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { Plastic, Vec2 } from '../../../core/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
 import {
   PLASTIC_RANGES,
   COLOUR_CLASSES,
@@ -12,7 +13,7 @@ import {
   plasticReach,
   TOUGHNESS,
   usualPlastic,
-} from '../../../core/index.ts';
+} from '../../../core/plastic/index.ts';
 import { useCreate, useList } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { PlasticFigure } from '../../drawing/plastic-figure.tsx';

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { HEAD_RANGES } from '../../../core/index.ts';
+import { HEAD_RANGES } from '../../../core/head/index.ts';
 import type { LineRow, MetalEdit, Stores, WaterRow } from '../../../contract/api.ts';
 import { editMetal } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';

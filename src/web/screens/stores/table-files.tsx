@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import type { Problem } from '../../../core/index.ts';
+import type { Problem } from '../../../core/document/index.ts';
 import { takeShop } from '../../data/api.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { Heads, Sheet, TakeOrLeave } from '../../parts/sheet.tsx';

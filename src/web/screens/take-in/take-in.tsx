@@ -1,19 +1,16 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { HEAD_RANGES } from '../../../core/index.ts';
-import type { Design, Metal, QuantityKind, TakenIn as Taken } from '../../../core/index.ts';
-import {
-  completeDimensions,
-  clamp,
-  DRAWN_FAMILIES,
-  EYE_ANGLES,
-  familyOf,
-  HOOK_CHART,
-  METALS,
-  PLAIN_WATER,
-  starterDesign,
-  withFamily,
-} from '../../../core/index.ts';
+import { HEAD_RANGES } from '../../../core/head/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { TakenIn as Taken } from '../../../core/make/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import type { QuantityKind } from '../../../core/quantity/index.ts';
+import { starterDesign, withFamily } from '../../../core/document/index.ts';
+import { completeDimensions, DRAWN_FAMILIES, familyOf } from '../../../core/head/index.ts';
+import { EYE_ANGLES, HOOK_CHART } from '../../../core/hook/index.ts';
+import { PLAIN_WATER } from '../../../core/judge/index.ts';
+import { METALS } from '../../../core/material/index.ts';
+import { clamp } from '../../../core/numeric/index.ts';
 import { useCreate, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { SideFigure } from '../../drawing/side-figure.tsx';

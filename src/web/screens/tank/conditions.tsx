@@ -1,6 +1,9 @@
 import type { Kept } from '../../../contract/api.ts';
-import type { Plastic, QuantityKind } from '../../../core/index.ts';
-import { LINE_KINDS, METHODS, WATERS } from '../../../core/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import type { QuantityKind } from '../../../core/quantity/index.ts';
+import { WATERS } from '../../../core/document/index.ts';
+import { LINE_KINDS } from '../../../core/material/index.ts';
+import { METHODS } from '../../../core/rigging/index.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { TankConditions } from './use-conditions.ts';

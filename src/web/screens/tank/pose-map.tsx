@@ -1,4 +1,4 @@
-import type { PoseFigure } from '../../../core/index.ts';
+import type { PoseFigure } from '../../../core/judge/index.ts';
 
 const R = 96;
 

@@ -1,4 +1,5 @@
-import type { ReadingId, Vec2 } from '../../../core/index.ts';
+import type { ReadingId } from '../../../core/behaviour/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
 import type { Wet } from '../../workers/judge.worker.ts';
 
 /** A head that sinks, with what the water does with it. */

@@ -1,8 +1,10 @@
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { Design, Metal, Plastic } from '../../../core/index.ts';
-import { METALS } from '../../../core/index.ts';
+import type { Design } from '../../../core/document/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import { METALS } from '../../../core/material/index.ts';
 import { useFew, useList, useOne, useStores } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { Segments } from '../../parts/choice.tsx';

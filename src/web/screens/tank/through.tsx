@@ -1,5 +1,5 @@
-import { frontOf } from '../../../core/index.ts';
-import type { Vec2 } from '../../../core/index.ts';
+import { frontOf } from '../../../core/behaviour/index.ts';
+import type { Vec2 } from '../../../core/numeric/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { metalClass, SideFigure } from '../../drawing/side-figure.tsx';

@@ -1,15 +1,14 @@
 import { useMemo } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { Bait, LineKey, Metal, Plastic, RodPower, Surroundings } from '../../../core/index.ts';
-import {
-  LINE_KINDS,
-  METHODS,
-  PLAIN_WATER,
-  ROD_POWERS,
-  SALINITY,
-  USUAL_FISHING,
-  WATERS,
-} from '../../../core/index.ts';
+import type { Bait } from '../../../core/assembly/index.ts';
+import type { RodPower, Surroundings } from '../../../core/behaviour/index.ts';
+import type { LineKey, Metal } from '../../../core/material/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import { ROD_POWERS, USUAL_FISHING } from '../../../core/behaviour/index.ts';
+import { WATERS } from '../../../core/document/index.ts';
+import { PLAIN_WATER } from '../../../core/judge/index.ts';
+import { LINE_KINDS, SALINITY } from '../../../core/material/index.ts';
+import { METHODS } from '../../../core/rigging/index.ts';
 import { useAddress } from '../../parts/address.ts';
 
 /** A number the address keeps, or its usual value. */

@@ -1,8 +1,10 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useQueryClient } from '@tanstack/react-query';
-import type { Design, Metal, Trial, WaterCalibration } from '../../../core/index.ts';
-import { METALS } from '../../../core/index.ts';
+import type { Design, Trial } from '../../../core/document/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import type { WaterCalibration } from '../../../core/trial/index.ts';
+import { METALS } from '../../../core/material/index.ts';
 import { replace } from '../../data/api.ts';
 import { oneKey, refreshLists, useOne, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';

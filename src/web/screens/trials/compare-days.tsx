@@ -1,7 +1,8 @@
 import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo } from 'react';
-import type { Compared, CountKey, Proportion, Split, Trial } from '../../../core/index.ts';
-import { compareGroups, OUTCOMES, peekingWarning, SPLITS, totalsBy } from '../../../core/index.ts';
+import type { CountKey, Trial } from '../../../core/document/index.ts';
+import type { Compared, Proportion, Split } from '../../../core/trial/index.ts';
+import { compareGroups, OUTCOMES, peekingWarning, SPLITS, totalsBy } from '../../../core/trial/index.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Segments } from '../../parts/choice.tsx';
 

@@ -1,8 +1,9 @@
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
-import type { CountKey, Trial, TrialRig } from '../../../core/index.ts';
-import { askew, COUNTS, freshRig, MOST_RIGS } from '../../../core/index.ts';
+import type { CountKey, Trial, TrialRig } from '../../../core/document/index.ts';
+import { COUNTS, freshRig, MOST_RIGS } from '../../../core/document/index.ts';
+import { askew } from '../../../core/trial/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useList, useRemove } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';

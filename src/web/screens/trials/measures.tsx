@@ -1,7 +1,10 @@
 import { useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { Design, Drop, QuantityKind, Trial } from '../../../core/index.ts';
-import { LINE_KINDS, MOST_DROPS, parseQuantity } from '../../../core/index.ts';
+import type { Design, Drop, Trial } from '../../../core/document/index.ts';
+import type { QuantityKind } from '../../../core/quantity/index.ts';
+import { MOST_DROPS } from '../../../core/document/index.ts';
+import { LINE_KINDS } from '../../../core/material/index.ts';
+import { parseQuantity } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 
 interface Props {

@@ -1,7 +1,10 @@
 import { useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
-import type { Design, MethodKey, Plastic, Trial, TrialRig } from '../../../core/index.ts';
-import { METHODS, parseQuantity } from '../../../core/index.ts';
+import type { Design, Trial, TrialRig } from '../../../core/document/index.ts';
+import type { Plastic } from '../../../core/plastic/index.ts';
+import type { MethodKey } from '../../../core/rigging/index.ts';
+import { parseQuantity } from '../../../core/quantity/index.ts';
+import { METHODS } from '../../../core/rigging/index.ts';
 import { useUnits } from '../../data/units.ts';
 
 interface Props {

@@ -1,7 +1,7 @@
 import { Scrolls } from '../../parts/sheet.tsx';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { newTrial } from '../../../core/index.ts';
+import { newTrial } from '../../../core/document/index.ts';
 import { today } from '../../data/day.ts';
 import { useCreate, useList, useOne } from '../../data/queries.ts';
 import { useAddress } from '../../parts/address.ts';

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
-import type { Trial } from '../../../core/index.ts';
-import { rateRatio, weightTrend, wilson } from '../../../core/index.ts';
+import type { Trial } from '../../../core/document/index.ts';
+import { rateRatio, weightTrend, wilson } from '../../../core/trial/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Slider } from '../../parts/slider.tsx';
 

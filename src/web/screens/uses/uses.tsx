@@ -1,8 +1,10 @@
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import type { RulesInForce } from '../../../contract/api.ts';
-import type { Brief, Design, Metal, Service } from '../../../core/index.ts';
-import { questionOf, SITUATIONS } from '../../../core/index.ts';
+import type { Brief, Design } from '../../../core/document/index.ts';
+import type { Service } from '../../../core/match/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import { questionOf, SITUATIONS } from '../../../core/match/index.ts';
 import { useList, useOne, useRules, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { Panel } from '../../parts/panel.tsx';

@@ -1,0 +1,3 @@
+/** What contract, server, interface and terminal use of this room. */
+export type { Field, Fields } from './field.ts';
+export { initialValues } from './field.ts';

@@ -1,0 +1,3 @@
+/** What contract, server, interface and terminal use of this room. */
+export type { Vec2, Vec3 } from './vec.ts';
+export { clamp, degrees, radians } from './vec.ts';

@@ -1,0 +1,10 @@
+/** What contract, server, interface and terminal use of this room. */
+export { formatFigure, formatForEditing, formatQuantity } from './format.ts';
+export { hookRank } from './hook-size.ts';
+export { fractionGrams, nearestOunceFraction } from './ounces.ts';
+export { parseQuantity } from './parse.ts';
+export { inUnits } from './phrase.ts';
+export { SOLD_OUNCES } from './sold.ts';
+export { isStorable, shortened } from './text.ts';
+export type { QuantityKind, UnitSystem } from './units.ts';
+export { GRAMS_PER_OUNCE, GRAVITY, MM_PER_INCH, shownUnit } from './units.ts';
