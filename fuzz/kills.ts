@@ -13,10 +13,10 @@ import { root } from '../e2e/root.ts';
 import { ensureNode } from '../scripts/build.mjs';
 import { dataFolder, startServer } from '../e2e/server.ts';
 import type { RunningServer } from '../e2e/server.ts';
-import type { Collection } from '../src/contract/api.ts';
-import { COLLECTIONS } from '../src/contract/api.ts';
 import { usualPlastic } from '../src/core/plastic/usual.ts';
 import { DURABLE_START, DurableFS } from '../src/server/durable-fs.ts';
+import { COLLECTIONS } from '../src/contract/collections/index.ts';
+import type { Collection } from '../src/contract/collections/index.ts';
 
 const count = Number(process.argv[2] ?? 200);
 const seed = Number(process.argv[3] ?? 1);

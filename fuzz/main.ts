@@ -6,7 +6,6 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { COLLECTIONS, WITH_HISTORY } from '../src/contract/api.ts';
 import { BackupProblem, verifyBackup } from '../src/disk/backup-file.ts';
 import { fillShop } from '../src/server/full-shop.test-kit.ts';
 import { freshRig, newBatch, newMould, newRange, newTrial } from '../src/core/document/index.ts';
@@ -19,6 +18,7 @@ import { examineSolid } from '../src/core/exchange/import-solid.ts';
 import { ball } from '../src/core/head/families/ball.ts';
 import { loft } from '../src/core/head/loft.ts';
 import { loadSolids, solids } from '../src/core/head/kernel.ts';
+import { COLLECTIONS, WITH_HISTORY } from '../src/contract/collections/index.ts';
 
 const requests = Number(process.argv[2] ?? 20_000);
 const seed = Number(process.argv[3] ?? 1);

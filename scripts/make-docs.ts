@@ -5,21 +5,10 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { format } from 'oxfmt';
 import type { FormatOptions } from 'oxfmt';
+import type { TSchema } from '@sinclair/typebox';
+import { COLLECTIONS, kindOf } from '../src/contract/collections/index.ts';
 import { READING_GROUPS, READING_IDS, READINGS } from '../src/core/behaviour/index.ts';
-import {
-  BatchSchema,
-  BriefSchema,
-  DesignSchema,
-  HOOK_RULES,
-  HookSchema,
-  MouldSchema,
-  PhotoSchema,
-  RangeSchema,
-  TrialSchema,
-  RulesSchema,
-  SCHOOL_TOPICS,
-  SCHOOLS,
-} from '../src/core/document/index.ts';
+import { HOOK_RULES, RulesSchema, SCHOOL_TOPICS, SCHOOLS } from '../src/core/document/index.ts';
 import { EXPORTS } from '../src/core/exchange/index.ts';
 import { GUARDS, KEEPERS } from '../src/core/fitting/index.ts';
 import { DRAWN_FAMILIES, FEATURES } from '../src/core/head/index.ts';
@@ -27,7 +16,7 @@ import { GRADES, HOOK_CHART, JOINTS, STYLES } from '../src/core/hook/index.ts';
 import { initialValues } from '../src/core/kind/index.ts';
 import { conditionText, FACTS, QUESTIONS, REFERENCE_RULES } from '../src/core/match/index.ts';
 import { METALS } from '../src/core/material/index.ts';
-import { PLASTIC_KINDS, PlasticSchema } from '../src/core/plastic/index.ts';
+import { PLASTIC_KINDS } from '../src/core/plastic/index.ts';
 import { METHODS } from '../src/core/rigging/index.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -247,13 +236,38 @@ ${rows.map(([field, what]) => `| \`${field}\` | ${what} |`).join('\n')}`;
 }
 
 const FORMATS = 'docs/formats.md';
-const BETWEEN = /(<!-- made from the code: kinds -->\n\n)[\s\S]*?(\n\n<!-- end -->)/;
 
-/** The page is written by hand but for one part, and laid out like the rest of what is. */
+/** What a collection's documents say they are, without what all of them begin with. */
+function formatOf(schema: TSchema): { readonly name: string; readonly version: number } {
+  const { format, version } = schema['properties'] as Readonly<Record<'format' | 'version', TSchema>>;
+  return { name: String(format['const']).replace('fern-anvil/', ''), version: Number(version['const']) };
+}
+
+/** What the server keeps, collection by collection: another part of docs/formats.md between two marks. */
+function collectionsTable(): string {
+  const rows = COLLECTIONS.map((collection) => {
+    const { key, noun, schema, steps } = kindOf(collection);
+    const { name, version } = formatOf(schema);
+    const history = steps ? `up to ${steps.most} steps, and named versions` : 'none';
+    return `| \`/api/${key}\` | ${noun} | \`fern-anvil/${name}\` | ${version} | [schema](schema/${name}.schema.json) | ${history} |`;
+  });
+  return `| address | one of them | format | version | fields | history |
+| --- | --- | --- | --- | --- | --- |
+${rows.join('\n')}`;
+}
+
+/** The page is written by hand but for some parts, and laid out like the rest of what is. */
 async function formatsPage(): Promise<string> {
-  const now = readFileSync(join(root, FORMATS), 'utf8');
-  if (!BETWEEN.test(now)) throw new Error(`${FORMATS} has lost the marks between which its kinds stand.`);
-  const page = now.replace(BETWEEN, (_, open: string, close: string) => `${open}${kindsOfFields()}${close}`);
+  let page = readFileSync(join(root, FORMATS), 'utf8');
+  for (const [part, text] of [
+    ['collections', collectionsTable()],
+    ['kinds', kindsOfFields()],
+  ] as const) {
+    const between = new RegExp(`(<!-- made from the code: ${part} -->\n\n)[\\s\\S]*?(\n\n<!-- end -->)`);
+    if (!between.test(page))
+      throw new Error(`${FORMATS} has lost the marks between which its ${part} stand.`);
+    page = page.replace(between, (_, open: string, close: string) => `${open}${text}${close}`);
+  }
   const style = JSON.parse(readFileSync(join(root, '.oxfmtrc.json'), 'utf8')) as FormatOptions;
   return (await format(join(root, FORMATS), page, style)).code;
 }
@@ -264,16 +278,13 @@ const files: Readonly<Record<string, string>> = {
   'docs/rules.md': rulesPage(),
   'docs/shapes.md': shapesPage(),
   [FORMATS]: await formatsPage(),
-  'docs/schema/hook.schema.json': json(HookSchema),
-  'docs/schema/design.schema.json': json(DesignSchema),
-  'docs/schema/plastic.schema.json': json(PlasticSchema),
-  'docs/schema/brief.schema.json': json(BriefSchema),
   'docs/schema/rules.schema.json': json(RulesSchema),
-  'docs/schema/mould.schema.json': json(MouldSchema),
-  'docs/schema/batch.schema.json': json(BatchSchema),
-  'docs/schema/range.schema.json': json(RangeSchema),
-  'docs/schema/trial.schema.json': json(TrialSchema),
-  'docs/schema/photo.schema.json': json(PhotoSchema),
+  ...Object.fromEntries(
+    COLLECTIONS.map(kindOf).map(({ schema }) => [
+      `docs/schema/${formatOf(schema).name}.schema.json`,
+      json(schema),
+    ]),
+  ),
 };
 
 const check = process.argv.includes('--check');

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Problem } from '../core/document/index.ts';
 import { inUnits } from '../core/quantity/index.ts';
-import type { Checked } from '../contract/validate.ts';
+import type { Checked } from '../contract/checker.ts';
 
 /** Input that cannot be taken: told on standard error, code 2. */
 export class BadInput extends Error {

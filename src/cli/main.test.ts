@@ -10,7 +10,6 @@ import Papa from 'papaparse';
 import type { Operation } from 'rfc6902';
 import { applyPatch } from 'rfc6902';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { checkDesignDocument } from '../contract/validate.ts';
 import { massProperties, openEdges } from '../core/head/mesh.ts';
 import { starterDesign } from '../core/document/index.ts';
 import { evaluate } from '../core/judge/index.ts';
@@ -20,6 +19,7 @@ import { football } from '../core/head/families/football.ts';
 import { readStl } from '../core/exchange/stl.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import { runProgram } from './program.ts';
+import { checkDesignDocument } from '../contract/collections/designs.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 let folder: string;

@@ -15,15 +15,13 @@ import {
   smallestChange,
 } from '../core/match/index.ts';
 import { inUnits } from '../core/quantity/index.ts';
-import {
-  checkBriefDocument,
-  checkDesignDocument,
-  checkPlasticDocument,
-  checkRuleSet,
-} from '../contract/validate.ts';
+import { checkRuleSet } from '../contract/validate.ts';
 import { accepted, BadInput, readJson } from './input.ts';
 import type { Printed } from './printed.ts';
 import { print } from './printed.ts';
+import { checkBriefDocument } from '../contract/collections/briefs.ts';
+import { checkDesignDocument } from '../contract/collections/designs.ts';
+import { checkPlasticDocument } from '../contract/collections/plastics.ts';
 
 export interface MatchOptions {
   readonly plastics?: string | undefined;

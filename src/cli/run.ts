@@ -25,12 +25,10 @@ import { accepted, BadInput, badDocument, readJson } from './input.ts';
 import { printedAnswers } from './match.ts';
 import type { Printed } from './printed.ts';
 import { print } from './printed.ts';
-import {
-  checkBriefDocument,
-  checkDesignDocument,
-  checkMouldDocument,
-  checkPlasticDocument,
-} from '../contract/validate.ts';
+import { checkBriefDocument } from '../contract/collections/briefs.ts';
+import { checkDesignDocument } from '../contract/collections/designs.ts';
+import { checkMouldDocument } from '../contract/collections/moulds.ts';
+import { checkPlasticDocument } from '../contract/collections/plastics.ts';
 
 interface WaterOptions {
   readonly brief?: string | undefined;

@@ -1,57 +1,16 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
 import type { ReadingId } from '../core/behaviour/index.ts';
-import type {
-  Batch,
-  Brief,
-  Design,
-  HookDocument,
-  Mould,
-  Photo,
-  Problem,
-  RangePlan,
-  RuleSet,
-  Trial,
-} from '../core/document/index.ts';
+import type { Problem, RuleSet } from '../core/document/index.ts';
 import type { ChartRow } from '../core/hook/index.ts';
 import type { Metal } from '../core/material/index.ts';
-import type { Plastic } from '../core/plastic/index.ts';
 import type { Drawing } from '../core/plate/index.ts';
 import type { MethodKey } from '../core/rigging/index.ts';
 import { METHODS } from '../core/rigging/index.ts';
+import type { Collection, Documents } from './collections/index.ts';
 
 /** Base of every address below. */
 export const API = '/api';
-
-/** Collections of documents the server keeps; each has list, create, read, replace, delete and restore. */
-export const COLLECTIONS = [
-  'designs',
-  'plastics',
-  'briefs',
-  'hooks',
-  'moulds',
-  'batches',
-  'ranges',
-  'trials',
-  'photos',
-] as const;
-export type Collection = (typeof COLLECTIONS)[number];
-
-export interface Documents {
-  designs: Design;
-  plastics: Plastic;
-  briefs: Brief;
-  hooks: HookDocument;
-  moulds: Mould;
-  batches: Batch;
-  ranges: RangePlan;
-  trials: Trial;
-  photos: Photo;
-}
-
-/** Collections whose documents keep their steps, to be gone back and forth on. */
-export const WITH_HISTORY = ['designs', 'moulds', 'batches', 'ranges', 'trials'] as const;
-export type WithHistory = (typeof WITH_HISTORY)[number];
 
 /** What the list of designs carries besides the document, so that the Rack draws without computing. */
 export interface DesignSummary {

@@ -6,14 +6,10 @@ import { starterDesign } from '../core/document/index.ts';
 import { guardInitial, keeperInitial } from '../core/fitting/index.ts';
 import { FAMILIES } from '../core/head/index.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
-import {
-  checkBriefDocument,
-  checkDesignDocument,
-  checkShop,
-  checkListQuery,
-  checkMetalEdit,
-  checkPlasticDocument,
-} from './validate.ts';
+import { checkShop, checkListQuery, checkMetalEdit } from './validate.ts';
+import { checkBriefDocument } from './collections/briefs.ts';
+import { checkDesignDocument } from './collections/designs.ts';
+import { checkPlasticDocument } from './collections/plastics.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const problemsOf = (data: unknown) => {

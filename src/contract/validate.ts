@@ -1,40 +1,10 @@
-import type { Ajv, ValidateFunction } from 'ajv';
-import type { TSchema } from '@sinclair/typebox';
-import type {
-  Batch,
-  Brief,
-  Brief1,
-  Design,
-  HookDocument,
-  Mould,
-  Photo,
-  Problem,
-  RangePlan,
-  RuleSet,
-  Trial,
-} from '../core/document/index.ts';
+import type { Problem, RuleSet } from '../core/document/index.ts';
 import type { ScaleAct } from '../core/make/index.ts';
-import type { Plastic } from '../core/plastic/index.ts';
-import {
-  BatchSchema,
-  BriefSchema,
-  BriefSchema1,
-  DesignSchema,
-  HookSchema,
-  MouldSchema,
-  PhotoSchema,
-  RangeSchema,
-  RulesSchema,
-  TrialSchema,
-  upgradeBrief,
-} from '../core/document/index.ts';
+import { RulesSchema } from '../core/document/index.ts';
 import { checkRuleFacts } from '../core/match/index.ts';
-import { PlasticSchema } from '../core/plastic/index.ts';
 import { shortened } from '../core/quantity/index.ts';
 import type {
   BackupsEdit,
-  Collection,
-  Documents,
   CardQuery,
   CounterQuery,
   ExportQuery,
@@ -49,7 +19,6 @@ import type {
 } from './api.ts';
 import {
   BackupsEditSchema,
-  COLLECTIONS,
   CardQuerySchema,
   CounterQuerySchema,
   ExportQuerySchema,
@@ -64,87 +33,17 @@ import {
   ScaleQuerySchema,
   ShopQuerySchema,
 } from './api.ts';
-import { ajv, coercing } from './engine.ts';
-import { overgrown, tooDeep, unstorable } from './bounds.ts';
-import { MOST_PROBLEMS, problemsFrom } from './sentences.ts';
+import { coercing } from './engine.ts';
+import { tooDeep } from './bounds.ts';
+import { MOST_PROBLEMS } from './sentences.ts';
+import { COLLECTIONS, checkOf } from './collections/index.ts';
+import type { Collection } from './collections/index.ts';
+import type { Checked } from './checker.ts';
+import { checker } from './checker.ts';
 
-/** What came of checking a document against its schema. */
-export type Checked<T> =
-  | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly problems: readonly Problem[] };
-
-/** A check that is compiled when it is first asked for: a start needs few of them. */
-function checker<T>(schema: TSchema, engine: Ajv = ajv): (data: unknown) => Checked<T> {
-  let validate: ValidateFunction | undefined;
-  return (data) => {
-    validate ??= engine.compile(schema);
-    const grown = overgrown(data);
-    if (grown.length > 0) return { ok: false, problems: grown };
-    if (validate(data)) {
-      const odd = unstorable(data);
-      return odd.length === 0 ? { ok: true, value: data as T } : { ok: false, problems: odd };
-    }
-    return { ok: false, problems: problemsFrom(validate.errors ?? []) };
-  };
-}
-
-export const checkDesignDocument = checker<Design>(DesignSchema);
-export const checkPlasticDocument = checker<Plastic>(PlasticSchema);
-const checkBrief = checker<Brief>(BriefSchema);
-const checkBrief1 = checker<Brief1>(BriefSchema1);
-
-/** A brief: of the present version as it is, of version 1 taken over. */
-export function checkBriefDocument(data: unknown): Checked<Brief> {
-  const isOld = typeof data === 'object' && data !== null && 'version' in data && data.version === 1;
-  if (!isOld) return checkBrief(data);
-  const old = checkBrief1(data);
-  return old.ok ? { ok: true, value: upgradeBrief(old.value) } : old;
-}
-export const checkHookDocument = checker<HookDocument>(HookSchema);
-export const checkMouldDocument = checker<Mould>(MouldSchema);
-export const checkRangeDocument = checker<RangePlan>(RangeSchema);
 export const checkScaleAct = checker<ScaleAct>(ScaleActSchema);
 export const checkScaleQuery = checker<ScaleQuery>(ScaleQuerySchema, coercing);
 
-const checkBatchShape = checker<Batch>(BatchSchema);
-/** A batch: of its schema, and every weighing of a cavity there is. */
-export function checkBatchDocument(data: unknown): Checked<Batch> {
-  const shaped = checkBatchShape(data);
-  if (!shaped.ok) return shaped;
-  const { weighings, cavities } = shaped.value;
-  const odd = weighings.findIndex(({ cavity }) => cavity > cavities);
-  return odd < 0
-    ? shaped
-    : {
-        ok: false,
-        problems: [
-          {
-            path: `/weighings/${odd}/cavity`,
-            message: `Weighing ${odd + 1}: cavity ${weighings[odd]?.cavity} is not one of ${cavities}. Correct it, or raise the number of cavities.`,
-          },
-        ],
-      };
-}
-
-const checkTrialShape = checker<Trial>(TrialSchema);
-/** A day on the water: of its schema, and every rig at one of its places. */
-export function checkTrialDocument(data: unknown): Checked<Trial> {
-  const shaped = checkTrialShape(data);
-  if (!shaped.ok) return shaped;
-  const { rigs, places } = shaped.value;
-  const odd = rigs.findIndex(({ place }) => place >= places.length);
-  return odd < 0
-    ? shaped
-    : {
-        ok: false,
-        problems: [
-          {
-            path: `/rigs/${odd}/place`,
-            message: `Rig ${odd + 1}: its place is not among the day’s ${places.length}. Choose one of them.`,
-          },
-        ],
-      };
-}
 export const checkGo = checker<Go>(GoSchema);
 export const checkNaming = checker<Naming>(NameSchema);
 const checkRulesShape = checker<RuleSet>(RulesSchema);
@@ -184,22 +83,6 @@ export const checkShopQuery = checker<ShopQuery>(ShopQuerySchema, coercing);
 /** Figures that come with a backup: those that are not of this form are made anew. */
 export const checkCard = checker<unknown>(KeptCardSchema);
 export const checkSummary = checker<unknown>(KeptSummarySchema);
-
-const CHECKS: { readonly [C in Collection]: (data: unknown) => Checked<Documents[C]> } = {
-  designs: checkDesignDocument,
-  plastics: checkPlasticDocument,
-  briefs: checkBriefDocument,
-  hooks: checkHookDocument,
-  moulds: checkMouldDocument,
-  batches: checkBatchDocument,
-  ranges: checkRangeDocument,
-  trials: checkTrialDocument,
-  photos: checker<Photo>(PhotoSchema),
-};
-
-/** What is asked of a document of a collection at every door. */
-export const checkOf = <C extends Collection>(collection: C): ((data: unknown) => Checked<Documents[C]>) =>
-  CHECKS[collection];
 
 /** Most designs, plastics and so on in one file. */
 const MOST_DOCUMENTS = 10_000;
@@ -248,7 +131,7 @@ export function checkShop(data: unknown): Checked<Shop> {
       else if (seen.has(id))
         problems.push({ path: `${at}/id`, message: `Id: “${id}” stands twice. Give each its own.` });
       else seen.add(id);
-      const checked = CHECKS[collection](document);
+      const checked = checkOf(collection)(document);
       if (!checked.ok)
         problems.push(
           ...checked.problems.map(({ path, message }) => ({ path: `${at}/document${path}`, message })),
@@ -258,21 +141,6 @@ export function checkShop(data: unknown): Checked<Shop> {
     }
   }
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) };
-  const list = (collection: Collection) => (taken[collection] ?? []) as never[];
-  return {
-    ok: true,
-    value: {
-      format: 'fern-anvil/shop',
-      version: 1,
-      designs: list('designs'),
-      plastics: list('plastics'),
-      briefs: list('briefs'),
-      hooks: list('hooks'),
-      moulds: list('moulds'),
-      batches: list('batches'),
-      ranges: list('ranges'),
-      trials: list('trials'),
-      photos: list('photos'),
-    },
-  };
+  const lists = Object.fromEntries(COLLECTIONS.map((collection) => [collection, taken[collection] ?? []]));
+  return { ok: true, value: { format: 'fern-anvil/shop', version: 1, ...lists } as Shop };
 }

@@ -2,10 +2,9 @@ import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { pipeline } from 'node:stream';
 import { createGunzip } from 'node:zlib';
-import type { Collection } from '../contract/api.ts';
-import { COLLECTIONS } from '../contract/api.ts';
-import { checkOf } from '../contract/validate.ts';
 import { inUnits, shortened } from '../core/quantity/index.ts';
+import { COLLECTIONS, checkOf } from '../contract/collections/index.ts';
+import type { Collection } from '../contract/collections/index.ts';
 
 /** What a backup is called in its first line. */
 export const BACKUP_FORMAT = 'fern-anvil/backup';

@@ -7,9 +7,8 @@ import Koa from 'koa';
 import compress from 'koa-compress';
 import send from 'koa-send';
 import type { Logger } from 'pino';
-import type { Collection, WithHistory } from '../contract/api.ts';
-import { API, COLLECTIONS, etagOf, WITH_HISTORY } from '../contract/api.ts';
-import { checkMetalEdit, checkOf, checkRuleSet } from '../contract/validate.ts';
+import { API, etagOf } from '../contract/api.ts';
+import { checkMetalEdit, checkRuleSet } from '../contract/validate.ts';
 import { openBackups } from './backups.ts';
 import type { Database } from './database.ts';
 import { tidy } from './database.ts';
@@ -31,6 +30,8 @@ import { RuleStore } from './rules.ts';
 import { MetalStore } from './stores.ts';
 import { designMaker } from './designs-made.ts';
 import { openPool } from './pool.ts';
+import { COLLECTIONS, WITH_HISTORY, checkOf } from '../contract/collections/index.ts';
+import type { Collection, WithHistory } from '../contract/collections/index.ts';
 
 /** Writes after which the room of replaced rows is taken back: some megabytes by then. */
 const TIDIED_AFTER = 500;
@@ -67,20 +68,12 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
   });
   // Work goes on meanwhile: what is out of date is shown as such.
   figures.wake();
-  const plastics = new DocumentStore(db, 'plastics');
-  const briefs = new DocumentStore(db, 'briefs');
-  const hooks = new DocumentStore(db, 'hooks');
-  const stores: Stores = {
+  const storeOf = <C extends Collection>(collection: C): DocumentStore<C> =>
+    new DocumentStore(db, collection, undefined, stepRecorder(collection));
+  const stores = {
+    ...Object.fromEntries(COLLECTIONS.map((collection) => [collection, storeOf(collection)])),
     designs,
-    plastics,
-    briefs,
-    hooks,
-    moulds: new DocumentStore(db, 'moulds', undefined, stepRecorder('moulds')),
-    batches: new DocumentStore(db, 'batches', undefined, stepRecorder('batches')),
-    ranges: new DocumentStore(db, 'ranges', undefined, stepRecorder('ranges')),
-    trials: new DocumentStore(db, 'trials', undefined, stepRecorder('trials')),
-    photos: new DocumentStore(db, 'photos'),
-  };
+  } as unknown as Stores;
 
   const router = new Router({ prefix: API });
   router.get('/health', (ctx) => {

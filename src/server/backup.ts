@@ -4,8 +4,6 @@ import { pipeline, Readable } from 'node:stream';
 import { createGzip } from 'node:zlib';
 import type { SQL } from 'drizzle-orm';
 import { sql } from 'drizzle-orm';
-import type { Collection, WithHistory } from '../contract/api.ts';
-import { WITH_HISTORY } from '../contract/api.ts';
 import { MADE_BY } from '../contract/version.ts';
 import { checkCard, checkSummary } from '../contract/validate.ts';
 import type { BackupFoot, BackupHead, ForgetLine, Misfit, RowLine } from '../disk/backup-file.ts';
@@ -27,7 +25,9 @@ import type { Queryable, RowText } from './pieces.ts';
 import { collected, pieces } from './pieces.ts';
 import { pendingCard } from './summary.ts';
 import type { StoredTable } from './tables.ts';
-import { keepsHistory, OWNED, ownerKey, TABLES } from './tables.ts';
+import { OWNED, ownerKey, TABLES } from './tables.ts';
+import { WITH_HISTORY, keepsHistory } from '../contract/collections/index.ts';
+import type { Collection, WithHistory } from '../contract/collections/index.ts';
 
 /** How often a document that is saved again and again while it is read is begun anew; then its history is read in one go. */
 const MOST_TRIES = 20;

@@ -6,13 +6,11 @@ import type { Plastic } from '../core/plastic/index.ts';
 import { FAMILIES } from '../core/head/index.ts';
 import { evaluate, PLAIN_WATER } from '../core/judge/index.ts';
 import { compareStandings, matchingFor, matchSettled, REFERENCE_RULES } from '../core/match/index.ts';
-import {
-  checkBriefDocument,
-  checkDesignDocument,
-  checkOf,
-  checkPlasticDocument,
-} from '../contract/validate.ts';
 import { share } from '../core/test-kit/runs.ts';
+import { checkBriefDocument } from '../contract/collections/briefs.ts';
+import { checkDesignDocument } from '../contract/collections/designs.ts';
+import { checkOf } from '../contract/collections/index.ts';
+import { checkPlasticDocument } from '../contract/collections/plastics.ts';
 
 const folder = fileURLToPath(new URL('../../demo', import.meta.url));
 const read = <T>(name: string) =>

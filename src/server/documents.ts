@@ -1,29 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { setImmediate as turn } from 'node:timers/promises';
 import { and, asc, count, eq, gt, ilike, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
-import type { Collection, Documents, Kept, ListQuery, Page } from '../contract/api.ts';
+import type { Kept, ListQuery, Page } from '../contract/api.ts';
 import { PAGE_LIMIT } from '../contract/api.ts';
 import { isStorable } from '../core/quantity/index.ts';
 import type { Database } from './database.ts';
+import { nounOf } from '../contract/collections/index.ts';
 import { HttpProblem, notFound } from './problem.ts';
-import { batches, briefs, designs, hooks, moulds, photos, plastics, ranges, trials } from './schema.ts';
+import type { designs } from './schema.ts';
+import * as schema from './schema.ts';
 import type { CardBody } from './summary.ts';
+import type { Collection, Documents } from '../contract/collections/index.ts';
 
-const TABLES = { designs, plastics, briefs, hooks, moulds, batches, ranges, trials, photos };
-const NOUN: Readonly<Record<Collection, string>> = {
-  designs: 'design',
-  plastics: 'plastic',
-  briefs: 'brief',
-  hooks: 'hook',
-  moulds: 'mould',
-  batches: 'batch',
-  ranges: 'range',
-  trials: 'day',
-  photos: 'photograph',
-};
-
-/** What a collection's documents are called in a sentence. */
-export const nounOf = (collection: Collection): string => NOUN[collection];
+/** The table of each collection: one that lacks it does not compile. */
+const TABLES: Readonly<Record<Collection, typeof designs>> = schema;
 
 type Row = typeof designs.$inferSelect;
 
@@ -146,7 +136,7 @@ export class DocumentStore<C extends Collection> {
       .from(this.table)
       .where(and(eq(this.table.id, id), isNull(this.table.deletedAt)));
     const [row] = await (holds ? query.for('update') : query);
-    if (!row) throw notFound(`This ${NOUN[this.collection]}`);
+    if (!row) throw notFound(`This ${nounOf(this.collection)}`);
     return this.kept(row);
   }
 
@@ -408,7 +398,7 @@ export class DocumentStore<C extends Collection> {
     return new HttpProblem(
       412,
       'Changed elsewhere',
-      `This ${NOUN[this.collection]} was saved elsewhere since you opened it (now version ${version}). Compare the two and choose.`,
+      `This ${nounOf(this.collection)} was saved elsewhere since you opened it (now version ${version}). Compare the two and choose.`,
     );
   }
 

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
-import type { Collection } from '../contract/api.ts';
-import { COLLECTIONS, WITH_HISTORY } from '../contract/api.ts';
 import type { RunningApp } from './app.test-kit.ts';
 import { version } from './app.test-kit.ts';
 import type { Queryable } from './pieces.ts';
 import { TABLES } from './tables.ts';
+import { COLLECTIONS, WITH_HISTORY } from '../contract/collections/index.ts';
+import type { Collection } from '../contract/collections/index.ts';
 
 /** A letter of every general category of Unicode that text here can hold, marks that end a line for some readers among them. */
 export const EVERY_CATEGORY =

@@ -1,35 +1,28 @@
 import { randomUUID } from 'node:crypto';
 import { and, asc, desc, eq, gt, gte, lte, sql } from 'drizzle-orm';
-import type { Documents, History, Kept, NamedVersion, WithHistory } from '../contract/api.ts';
-import type { Design } from '../core/document/index.ts';
-import { describeChange, differences } from '../core/document/index.ts';
+import type { History, Kept, NamedVersion } from '../contract/api.ts';
 import type { Database } from './database.ts';
 import type { DocumentStore, Expected, OnSave, Writer } from './documents.ts';
+import type { Collection, Documents, WithHistory } from '../contract/collections/index.ts';
+import { nounOf, stepsOf } from '../contract/collections/index.ts';
 import { HttpProblem, notFound } from './problem.ts';
-import { nounOf } from './documents.ts';
 import { namedVersions, steps } from './schema.ts';
 import { ownerKey } from './tables.ts';
 
-/** Most steps kept of one design; older ones fall away. */
-const MOST_STEPS = 400;
-/** The same of others, whose documents are larger. */
-const MOST_OTHER_STEPS = 60;
 /** A save that says the same as the one before it within this time is one step with it: a note being typed is not fifty steps. */
 const ONE_STEP_MS = 15_000;
 /** Most named versions of one design. */
 const MOST_VERSIONS = 200;
 
-/** What a save changed, in words: of a design field by field, of others by the names of what changed. */
-function wordsFor(collection: WithHistory, before: object, after: object): string {
-  if (collection === 'designs') return describeChange(before as Design, after as Design);
-  const fields = [...new Set(differences(before, after).map(({ path }) => path[0] ?? ''))];
-  return fields.length > 0 ? `Changed: ${fields.slice(0, 4).join(', ')}` : '';
-}
-
-/** Makes a step of every save of a document. Steps that could have been redone are dropped by a new one. */
-export const stepRecorder =
-  <C extends WithHistory>(collection: C): OnSave<Documents[C]> =>
-  async (reader, { id, before, after, step, isFresh }) => {
+/**
+ * Returns what makes a step of every save of a document; undefined of a collection that keeps none. Steps that could have been redone are
+ * dropped by a new one.
+ */
+export function stepRecorder<C extends Collection>(collection: C): OnSave<Documents[C]> | undefined {
+  const how = stepsOf(collection);
+  if (!how) return undefined;
+  const { most, words: wordsFor, isAlike } = how;
+  return async (reader, { id, before, after, step, isFresh }) => {
     const key = ownerKey(collection, id);
     if (before === undefined) {
       const write = async (tx: Writer) => {
@@ -39,7 +32,7 @@ export const stepRecorder =
       };
       return { step: 0, write };
     }
-    const words = wordsFor(collection, before, after) || 'Saved again';
+    const words = wordsFor(before, after) || 'Saved again';
     // One look at what is about the present step: the one before it, itself, and those that could have been redone.
     const near = await reader
       .select({
@@ -56,13 +49,16 @@ export const stepRecorder =
       if (near.some((one) => one.step > step))
         await tx.delete(steps).where(and(eq(steps.designId, key), gt(steps.step, step)));
     };
-    const field = (text: string) => text.split(':')[0];
-    const isAlike =
-      collection === 'designs' ? field(last?.words ?? '') === field(words) : last?.words === words;
-    if (last && !isFresh && step > 0 && isAlike && Date.now() - last.at.getTime() < ONE_STEP_MS) {
+    if (
+      last &&
+      !isFresh &&
+      step > 0 &&
+      isAlike(last.words, words) &&
+      Date.now() - last.at.getTime() < ONE_STEP_MS
+    ) {
       const earlier = near.find((one) => one.step === step - 1)?.document;
       // Told from where the run began, and only while its words stay about one field.
-      const whole = earlier ? wordsFor(collection, earlier, after) || words : words;
+      const whole = earlier ? wordsFor(earlier as Documents[C], after) || words : words;
       const write = async (tx: Writer) => {
         await clear(tx);
         await tx
@@ -78,12 +74,12 @@ export const stepRecorder =
       // A document older than its history begins it with the state it is changed from.
       if (!last) await tx.insert(steps).values({ designId: key, step, words: 'As it was', document: before });
       await tx.insert(steps).values({ designId: key, step: next, words, document: after });
-      const most = collection === 'designs' ? MOST_STEPS : MOST_OTHER_STEPS;
       // The newest so many, this one among them.
       await tx.delete(steps).where(and(eq(steps.designId, key), lte(steps.step, next - most)));
     };
     return { step: next, write };
   };
+}
 
 /** The history of a collection's documents: steps to go back and forth on, and versions with names. */
 export class HistoryStore<C extends WithHistory> {

@@ -1,8 +1,8 @@
 import anyAscii from 'any-ascii';
 import type { Context } from 'koa';
-import type { Checked } from '../contract/validate.ts';
 import { shortened } from '../core/quantity/index.ts';
 import { HttpProblem, invalid } from './problem.ts';
+import type { Checked } from '../contract/checker.ts';
 
 /** Reads a body as it is, up to so many bytes. */
 export const readBytes =

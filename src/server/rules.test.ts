@@ -3,13 +3,13 @@ import { sql } from 'drizzle-orm';
 import { PDFDocument } from 'pdf-lib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { RulesInForce } from '../contract/api.ts';
-import { checkBriefDocument } from '../contract/validate.ts';
 import type { Brief1 } from '../core/document/index.ts';
 import { upgradeBrief } from '../core/document/index.ts';
 import { REFERENCE_RULES } from '../core/match/index.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import type { RunningApp } from './app.test-kit.ts';
 import { problem, runApp, version } from './app.test-kit.ts';
+import { checkBriefDocument } from '../contract/collections/briefs.ts';
 
 let app: RunningApp;
 beforeAll(async () => {

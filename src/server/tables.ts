@@ -1,8 +1,8 @@
 import { is } from 'drizzle-orm';
 import { getTableConfig, PgTable } from 'drizzle-orm/pg-core';
-import type { Collection, WithHistory } from '../contract/api.ts';
-import { COLLECTIONS, WITH_HISTORY } from '../contract/api.ts';
 import * as schema from './schema.ts';
+import { COLLECTIONS } from '../contract/collections/index.ts';
+import type { Collection } from '../contract/collections/index.ts';
 
 /** A table of the shop as backup, damage check and vacuum see it: by its names in the database. */
 export interface StoredTable {
@@ -44,8 +44,5 @@ export const TABLES: readonly StoredTable[] = Object.values(schema)
 export const OWNED = ['steps', 'named_versions'] as const;
 
 /** The key a document's steps and named versions stand under: of a design its id, of others the collection before it. */
-export const ownerKey = (collection: WithHistory, id: string): string =>
+export const ownerKey = (collection: Collection, id: string): string =>
   collection === 'designs' ? id : `${collection}/${id}`;
-
-export const keepsHistory = (collection: Collection): collection is WithHistory =>
-  (WITH_HISTORY as readonly string[]).includes(collection);

@@ -1,5 +1,4 @@
 import type { BackupChecked, Shop } from '../contract/api.ts';
-import type { Checked } from '../contract/validate.ts';
 import { checkShop } from '../contract/validate.ts';
 import type { Bait } from '../core/assembly/index.ts';
 import type { Brief, Design, Mould, RuleSet } from '../core/document/index.ts';
@@ -22,6 +21,7 @@ import type { MouldFile } from '../core/exchange/mould-files.ts';
 import { exportMould } from '../core/exchange/mould-files.ts';
 import type { CardBody } from './summary.ts';
 import { cardOf, summarise } from './summary.ts';
+import type { Checked } from '../contract/checker.ts';
 
 /** What a save makes of a design besides the document itself. */
 export interface MadeDesign {

@@ -3,7 +3,7 @@ import type { Logger } from 'pino';
 import type { Design } from '../../core/document/index.ts';
 import { shortened } from '../../core/quantity/index.ts';
 import { OUTLINES_AT_ONCE } from '../../contract/api.ts';
-import { checkDesignDocument, checkOutlinesQuery } from '../../contract/validate.ts';
+import { checkOutlinesQuery } from '../../contract/validate.ts';
 import type { Database } from '../database.ts';
 import type { DocumentStore } from '../documents.ts';
 import type { Figures } from '../figures.ts';
@@ -11,6 +11,7 @@ import { invalid } from '../problem.ts';
 import { taken } from '../request.ts';
 import { outlinesOf, rackReader } from '../rack.ts';
 import type { MetalStore } from '../stores.ts';
+import { checkDesignDocument } from '../../contract/collections/designs.ts';
 
 /** Most designs made in one go: a weight ladder has at most 24 rungs. */
 const MOST_AT_ONCE = 60;

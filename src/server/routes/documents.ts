@@ -1,10 +1,10 @@
 import type Router from '@koa/router';
-import type { Collection, Documents } from '../../contract/api.ts';
 import { API, etagOf } from '../../contract/api.ts';
-import type { Checked } from '../../contract/validate.ts';
 import { checkListQuery } from '../../contract/validate.ts';
 import type { DocumentStore, Expected } from '../documents.ts';
 import { taken, wantedVersion } from '../request.ts';
+import type { Checked } from '../../contract/checker.ts';
+import type { Collection, Documents } from '../../contract/collections/index.ts';
 
 /** List, create, read, replace, archive, delete and restore of one collection. */
 export function documentRoutes<C extends Collection>(

@@ -3,8 +3,7 @@ import { Readable } from 'node:stream';
 import type Router from '@koa/router';
 import { and, asc, gt, inArray, isNull, sql } from 'drizzle-orm';
 import type { Context } from 'koa';
-import type { Collection, Documents, Intake, Shop } from '../../contract/api.ts';
-import { COLLECTIONS } from '../../contract/api.ts';
+import type { Intake, Shop } from '../../contract/api.ts';
 import { MADE_BY } from '../../contract/version.ts';
 import {
   checkCardQuery,
@@ -33,6 +32,8 @@ import { designs } from '../schema.ts';
 import type { Pool } from '../pool.ts';
 import type { RuleStore } from '../rules.ts';
 import type { MetalStore } from '../stores.ts';
+import { COLLECTIONS } from '../../contract/collections/index.ts';
+import type { Collection, Documents } from '../../contract/collections/index.ts';
 
 export type Stores = { readonly [C in Collection]: DocumentStore<C> };
 

@@ -1,10 +1,10 @@
 import type Router from '@koa/router';
-import type { WithHistory } from '../../contract/api.ts';
 import { etagOf } from '../../contract/api.ts';
 import { checkGo, checkNaming } from '../../contract/validate.ts';
 import type { DocumentStore } from '../documents.ts';
 import type { HistoryStore } from '../history.ts';
 import { taken, wantedVersion } from '../request.ts';
+import type { WithHistory } from '../../contract/collections/index.ts';
 
 /** Steps and named versions of one collection's documents. Added before the common routes, whose `:id` would catch them. */
 export function historyRoutes<C extends WithHistory>(

@@ -2,8 +2,6 @@ import type {
   BackupChecked,
   BackupsEdit,
   BackupsState,
-  Collection,
-  Documents,
   History,
   Intake,
   Kept,
@@ -14,12 +12,12 @@ import type {
   RackIndex,
   RulesInForce,
   Stores,
-  WithHistory,
 } from '../../contract/api.ts';
 import type { Design, RuleSet } from '../../core/document/index.ts';
 import type { ScaleAct } from '../../core/make/index.ts';
 import type { Drawing } from '../../core/plate/index.ts';
 import { API, etagOf, PAGE_LIMIT } from '../../contract/api.ts';
+import type { Collection, Documents, WithHistory } from '../../contract/collections/index.ts';
 
 /** An answer of the server that is not a success, with its problem details. */
 export class ServerProblem extends Error {

@@ -1,10 +1,11 @@
 import type { Problem } from '../../core/document/index.ts';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import type { Collection, Documents, Kept } from '../../contract/api.ts';
+import type { Kept } from '../../contract/api.ts';
 import { sameDocument } from '../../core/document/same.ts';
 import { read, replace, ServerAway, ServerProblem } from './api.ts';
 import { oneKey, refreshLists } from './queries.ts';
+import type { Collection, Documents } from '../../contract/collections/index.ts';
 
 /** Where a document stands between the screen and the server. */
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'away' | 'refused' | 'stale';

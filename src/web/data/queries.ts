@@ -7,7 +7,7 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import type { UseQueryResult } from '@tanstack/react-query';
-import type { Collection, Documents, Kept, RackCard } from '../../contract/api.ts';
+import type { Kept, RackCard } from '../../contract/api.ts';
 import type { Design } from '../../core/document/index.ts';
 import { useNotices } from '../parts/notices.tsx';
 import {
@@ -24,6 +24,7 @@ import {
   restore,
   ServerProblem,
 } from './api.ts';
+import type { Collection, Documents } from '../../contract/collections/index.ts';
 
 export const queryClient = new QueryClient({
   defaultOptions: {

@@ -1,9 +1,10 @@
 import Modal from 'react-bootstrap/Modal';
 import { differences } from '../../core/document/index.ts';
 import { shortened } from '../../core/quantity/index.ts';
-import type { Collection, Documents, Kept } from '../../contract/api.ts';
+import type { Kept } from '../../contract/api.ts';
 import type { DraftView } from '../data/draft.ts';
 import { useCreate } from '../data/queries.ts';
+import type { Collection, Documents } from '../../contract/collections/index.ts';
 
 const shown = (value: unknown): string =>
   value === undefined

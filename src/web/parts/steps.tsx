@@ -1,10 +1,11 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
-import type { Documents, Kept, WithHistory } from '../../contract/api.ts';
+import type { Kept } from '../../contract/api.ts';
 import { goStep, readSteps } from '../data/api.ts';
 import { oneKey, refreshLists } from '../data/queries.ts';
 import { useNotices } from './notices.tsx';
+import type { Documents, WithHistory } from '../../contract/collections/index.ts';
 
 interface Hand<T> {
   readonly flush: () => Promise<boolean>;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { applyPatch } from 'rfc6902';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { checkBriefDocument, checkDesignDocument, checkRuleSet } from '../../../contract/validate.ts';
+import { checkRuleSet } from '../../../contract/validate.ts';
 import { READINGS } from '../../behaviour/registry.ts';
 import type { Brief } from '../../document/brief.ts';
 import { BOTTOMS, COVERS, DENSITIES, MOODS, PLACES, RETRIEVES, WINDS } from '../../document/brief-words.ts';
@@ -39,6 +39,8 @@ import { situationOf } from './situation.ts';
 import { testSayings } from '../practice/sayings.ts';
 import { usesOf } from '../practice/uses.ts';
 import { usualWindow } from './window.ts';
+import { checkBriefDocument } from '../../../contract/collections/briefs.ts';
+import { checkDesignDocument } from '../../../contract/collections/designs.ts';
 
 const RULES = REFERENCE_RULES.rules;
 const rock: Brief = {

@@ -1,0 +1,13 @@
+import type { RangePlan } from '../../core/document/index.ts';
+import { RangeSchema } from '../../core/document/index.ts';
+import { checker } from '../checker.ts';
+import { stepsByField } from './changed-fields.ts';
+import { steppedCollection } from './collection.ts';
+
+export const ranges = steppedCollection({
+  key: 'ranges',
+  noun: 'range',
+  schema: RangeSchema,
+  check: checker<RangePlan>(RangeSchema),
+  steps: stepsByField(),
+});
