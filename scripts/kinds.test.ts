@@ -3,6 +3,7 @@ import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type * as Cutters from '../src/core/make/cutter.ts';
 import type * as Exchange from '../src/core/exchange/export-design.ts';
 import type * as Assembly from '../src/core/assembly/index.ts';
 import type * as Document_ from '../src/core/document/index.ts';
@@ -125,6 +126,13 @@ export const probe = methodKind({ key: 'probe', name: 'probe hung', does: 'A pro
 import type { Metal } from './metal.ts';
 export const probe: Metal = { key: 'probe', name: 'Probe metal', density: 10, densityRange: [9, 11], making: 'poured', source: 'a probe', caution: 'None.', price: 1 };`,
   },
+  cutter: {
+    folder: 'cutter',
+    list: 'kinds.ts',
+    code: `
+import { cutterKind } from './cutter.ts';
+export const probe = cutterKind({ key: 'probe', name: 'probe square', outline: (radius, reach) => [[0, 0], [radius, 0], [radius, reach + 1]] });`,
+  },
   export: {
     folder: 'exchange/exports',
     code: `
@@ -181,6 +189,7 @@ type Core = typeof Assembly &
   typeof Plate &
   typeof Rigging;
 let core: Core;
+let cutters: typeof Cutters;
 let exports: typeof Exchange;
 
 /** Compiles the copy as the project is compiled; what it says of what does not fit. */
@@ -231,6 +240,7 @@ beforeAll(async () => {
   exports = (await import(
     pathToFileURL(join(copy, 'src/core/exchange/export-design.ts')).href
   )) as typeof exports;
+  cutters = (await import(pathToFileURL(join(copy, 'src/core/make/cutter.ts')).href)) as typeof cutters;
   await core.loadSolids();
 });
 afterAll(() => rmSync(copy, { recursive: true, force: true }));
@@ -260,6 +270,7 @@ describe('a kind of each sort from one file', () => {
     for (const words of ['Spike reach', 'Whisker', 'Notch', '"const":"probe"'])
       expect(schema).toContain(words);
     expect(JSON.stringify(core.PlasticSchema)).toContain('"const":"probe"');
+    expect(JSON.stringify(core.MouldSchema)).toContain('"const":"probe"');
     expect(schema).toMatch(/"reach":\{[^}]*"minimum":1[^}]*"maximum":12|"reach":\{[^}]*"maximum":12/);
   });
 
@@ -301,6 +312,20 @@ describe('a kind of each sort from one file', () => {
     expect(made).toEqual({ ok: true, data: 'PROBE' });
     const csv = await exports.exportDesign(design, 'csv', core.PLAIN_WATER, options);
     expect(csv.ok && String(csv.data)).toContain('probe.depth (mm)');
+  });
+
+  it('cuts a mould by its own outline', async () => {
+    const cut = {
+      cutter: 'probe' as never,
+      diameter: 4,
+      side: 'left' as const,
+      at: { x: 0, z: 0 },
+      depth: 2,
+    };
+    const solid = cutters.cutterSolid(await core.loadSolids(), cut);
+    // π/4 · 4² · 2
+    expect(solid.volume()).toBeCloseTo(8 * Math.PI, 6);
+    solid.delete();
   });
 
   it('a plastic is put on by a method, and a hook hung on a joint', () => {

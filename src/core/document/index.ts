@@ -28,7 +28,7 @@ export { describeChange } from './history.ts';
 export type { HookDocument } from './hook.ts';
 export { HookSchema } from './hook.ts';
 export type { Cut, Mould } from './mould.ts';
-export { CUTTERS, HALVES, MOST_CAVITIES, MOST_CUTS, MOULD_RANGES, MouldSchema } from './mould.ts';
+export { HALVES, MOST_CAVITIES, MOST_CUTS, MOULD_RANGES, MouldSchema } from './mould.ts';
 export type { Photo } from './photo.ts';
 export { PHOTO_CHARACTERS, PHOTO_SIDE, PhotoSchema, photoPlacement } from './photo.ts';
 export type { Problem } from './problem.ts';

@@ -1,9 +1,7 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
+import { CUTTERS } from '../cutter/kinds.ts';
 import { choice, closed, HeldDesign, idOf, named, ranged } from './parts.ts';
-
-/** Ends of a cutter: a hemisphere, a flat, a ball on a thin neck, a point. */
-export const CUTTERS = ['round-nosed', 'flat', 'ball', 'cone'] as const;
 
 /** Which half of a mould is cut. */
 export const HALVES = ['left', 'right', 'both'] as const;
@@ -32,7 +30,10 @@ export const MOST_CAVITIES = 12;
 
 const CutSchema = Type.Object(
   {
-    cutter: choice(CUTTERS, 'End of the cutter'),
+    cutter: choice(
+      CUTTERS.map(({ key }) => key),
+      'End of the cutter',
+    ),
     diameter: limited('diameter', 'mm'),
     tip: Type.Optional(limited('tip', 'Of a cone: angle of its point, degrees')),
     side: choice(HALVES, 'Half that is cut'),

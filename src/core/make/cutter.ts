@@ -1,45 +1,11 @@
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
+import { ROUND } from '../cutter/cutter.ts';
+import { cutterOf } from '../cutter/kinds.ts';
 import type { Cut } from '../document/mould.ts';
 import type { Mesh } from '../head/mesh.ts';
-import { radians } from '../numeric/vec.ts';
 
-/** Corners about a cutter. */
-const ROUND = 96;
-/** A ball cutter's neck, as a share of its ball. */
-const NECK = 0.4;
-
-/** Outline of a cutter's end to one side of its axis: from its tip up; (radius, height over the tip), mm. `reach` is how far up it is wanted. */
-export function cutterOutline(
-  { cutter, diameter, tip = 90 }: Pick<Cut, 'cutter' | 'diameter' | 'tip'>,
-  reach: number,
-): readonly (readonly [radius: number, height: number])[] {
-  const r = diameter / 2;
-  // The polygon about a circle has its area, so that a cutter takes the right volume: each radius is a hair larger.
-  const arc = (to: number) =>
-    Array.from({ length: ROUND / 4 + 1 }, (_, i): readonly [number, number] => {
-      const turn = (to * i) / (ROUND / 4);
-      return [r * Math.sin(turn), r - r * Math.cos(turn)];
-    });
-  if (cutter === 'flat')
-    return [
-      [0, 0],
-      [r, 0],
-      [r, Math.max(reach, 1e-3)],
-    ];
-  if (cutter === 'cone') {
-    const height = r / Math.tan(radians(tip / 2));
-    return [
-      [0, 0],
-      [r, height],
-      [r, Math.max(reach, height + 1e-3)],
-    ];
-  }
-  if (cutter === 'ball') {
-    const turn = Math.PI - Math.asin(NECK);
-    return [...arc(turn), [NECK * r, Math.max(reach, r + r * Math.sqrt(1 - NECK ** 2) + 1e-3)]];
-  }
-  return [...arc(Math.PI / 2), [r, Math.max(reach, r + 1e-3)]];
-}
+/** Angle of a point that is not told, degrees: the usual spotting drill. */
+const USUAL_TIP = 90;
 
 /** Volume of a polygonal body of revolution falls short of the round one by this factor of its radius: sections have the area of the circle. */
 const fattened = (corners: number): number =>
@@ -51,7 +17,8 @@ const fattened = (corners: number): number =>
  */
 export function cutterSolid(kernel: ManifoldToplevel, cut: Cut): Manifold {
   const { CrossSection, Manifold } = kernel;
-  const outline = cutterOutline(cut, cut.depth);
+  // Its polygon has the area of the circle, so that it takes the right volume: each radius is a hair larger.
+  const outline = cutterOf(cut.cutter).outline(cut.diameter / 2, cut.depth, cut.tip ?? USUAL_TIP);
   const top = outline.at(-1)?.[1] ?? 0;
   const fat = fattened(ROUND);
   const section = new CrossSection([

@@ -8,7 +8,7 @@ import type { Rig } from '../assembly/rig.ts';
 import { metalPart } from '../assembly/rig.ts';
 import type { Design } from '../document/design.ts';
 import type { Cut, Mould } from '../document/mould.ts';
-import { CUTTERS } from '../document/mould.ts';
+import { CUTTERS } from '../cutter/kinds.ts';
 import { starterDesign } from '../document/starter.ts';
 import { DRAWN_FAMILIES, familyOf } from '../head/families/index.ts';
 import { loadSolids } from '../head/kernel.ts';
@@ -172,7 +172,7 @@ describe('a mould', () => {
     const place = fc.record({ x: number(-15, 25), z: number(-15, 15) });
     const anyCut: fc.Arbitrary<Cut> = fc.record(
       {
-        cutter: fc.constantFrom(...CUTTERS),
+        cutter: fc.constantFrom(...CUTTERS.map(({ key }) => key)),
         diameter: number(0.3, 40),
         tip: number(20, 170),
         side: fc.constantFrom('left' as const, 'right' as const, 'both' as const),
@@ -428,7 +428,7 @@ describe('a cavity changed by cutter', () => {
     const pointed = sampleDesign('pointed');
     const head = assemble(pointed);
     for (const way of share(along, 2))
-      for (const cutter of CUTTERS) {
+      for (const { key: cutter } of CUTTERS) {
         const {
           metal,
           was,

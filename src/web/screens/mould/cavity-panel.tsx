@@ -3,7 +3,8 @@ import { useMemo, useState } from 'react';
 import type { Cut, Mould } from '../../../core/document/index.ts';
 import type { CutOffer } from '../../../core/make/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
-import { CUTTERS, HALVES, MOST_CUTS, MOULD_RANGES } from '../../../core/document/index.ts';
+import { CUTTERS, cutterOf } from '../../../core/cutter/index.ts';
+import { HALVES, MOST_CUTS, MOULD_RANGES } from '../../../core/document/index.ts';
 import { HEAD_RANGES } from '../../../core/head/index.ts';
 import { samplesToTell } from '../../../core/make/index.ts';
 import { useUnits } from '../../data/units.ts';
@@ -66,7 +67,7 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
     cutter: tool.cutter,
     diameter: tool.diameter,
     side: tool.side,
-    ...(tool.cutter === 'cone' ? { tip: tool.tip ?? 90 } : {}),
+    ...(cutterOf(tool.cutter).hasTip ? { tip: tool.tip ?? 90 } : {}),
     ...at,
     at: spot,
   });
@@ -186,7 +187,7 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
       <Choice
         label="Cutter"
         value={tool.cutter}
-        options={CUTTERS.map((key) => [key, key] as const)}
+        options={CUTTERS.map(({ key, name }) => [key, name] as const)}
         onChange={(next) => setTool((now) => ({ ...now, cutter: next }))}
       />
       <QuantityField
@@ -198,7 +199,7 @@ export function CavityPanel({ mould, figures, place, aim, metals, edit, onPlace 
         step={0.1}
         onCommit={(diameter) => setTool((now) => ({ ...now, diameter }))}
       />
-      {tool.cutter === 'cone' && (
+      {cutterOf(tool.cutter).hasTip && (
         <QuantityField
           label="Point"
           kind="angle"
