@@ -112,7 +112,7 @@ describe('Rack', () => {
     await page.waitForFunction(() => document.querySelectorAll('.rack-card').length === 2);
     await page.keyboard.press('/');
     await page.keyboard.type('zzz');
-    await sees(page, 'No head answers to that');
+    await sees(page, 'No heads found');
     await (await named(page, 'Show all 32', 'button')).click();
     await sees(page, '32 of 32');
   });
@@ -523,10 +523,10 @@ describe('Briefs', () => {
     for (const row of rows.slice(0, 6)) {
       await row.click();
       await page.waitForFunction(() => !/Looking for the smallest/.test(document.body.textContent ?? ''));
-      const copy = await page.$("::-p-xpath(//button[text()='Make a copy so'])");
+      const copy = await page.$("::-p-xpath(//button[text()='Copy with this change'])");
       if (!copy) continue;
       await copy.click();
-      await sees(page, 'hangs on the Rack.');
+      await sees(page, 'added to the Rack.');
       isMade = true;
       break;
     }
@@ -551,12 +551,12 @@ describe('Rules, uses and sayings', () => {
       await when?.type(text);
     };
     await write('[{"fact":"moon","in":["full"]}]');
-    await (await named(page, 'Keep the rule', 'button')).click();
+    await (await named(page, 'Save the rule', 'button')).click();
     await sees(page, 'is not a fact');
     // What was typed is still there.
     expect(await when?.evaluate((element) => (element as HTMLTextAreaElement).value)).toContain('moon');
     await write('[{"fact":"shape","in":["ball","drop"]}]');
-    await (await named(page, 'Keep the rule', 'button')).click();
+    await (await named(page, 'Save the rule', 'button')).click();
     // The server said no to the first: that is what the page was to hear.
     page.complaints.splice(
       0,
@@ -567,7 +567,7 @@ describe('Rules, uses and sayings', () => {
     await sees(page, 'changed');
     await (await page.waitForSelector('.rule-tools input'))?.click();
     await page.waitForSelector('.rule[data-off=true]');
-    await (await named(page, 'Restore the shipped ones', 'button')).click();
+    await (await named(page, 'Restore the shipped rules', 'button')).click();
     await page.waitForSelector('.rule[data-off=false]');
     const { version } = (await (await fetch(`${server.url}/api/rules`)).json()) as { version: number };
     expect(version).toBe(0);
@@ -625,14 +625,14 @@ describe('two tabs', () => {
     await until(35);
     const theirs = await kept(path);
     await type(two, 'Eye angle', '20');
-    await sees(two, 'Saved elsewhere meanwhile');
+    await sees(two, 'This was saved elsewhere');
     await sees(two, 'eye, angle');
     expect((await kept(path)).version).toBe(theirs.version);
     await (await named(two, 'Keep mine', 'button')).click();
     await until(20);
     // And the other way round: the first window is now the stale one.
     await type(one, 'Eye angle', '50');
-    await sees(one, 'Saved elsewhere meanwhile');
+    await sees(one, 'This was saved elsewhere');
     await (await named(one, 'Take theirs', 'button')).click();
     await one.waitForFunction(() =>
       [...document.querySelectorAll('input')].some((input) => input.value === '20'),
@@ -654,7 +654,7 @@ describe('help and first load', () => {
 
   it('an unknown address and an unknown design say so kindly', async () => {
     const page = await at('/nowhere/at/all');
-    await sees(page, 'Nothing hangs here');
+    await sees(page, 'Page not found');
     const lost = await at('/designs/no-such-head', false);
     await sees(lost, 'This design is not here');
   });

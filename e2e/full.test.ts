@@ -283,7 +283,7 @@ describe('the Bench in full', () => {
     const first = await kept('reedcutter-3-16');
     await page.keyboard.press('y');
     await slidIn();
-    await type('Name of the present state', 'As poured');
+    await type('Name of this version', 'As poured');
     await sees(page, 'As poured');
     await page.keyboard.press('Escape');
     await page.waitForFunction(() => !document.querySelector('.offcanvas'));
@@ -351,7 +351,7 @@ describe('the ladder', () => {
       [...document.querySelectorAll('.ladder-weight')].some((text) => text.textContent?.includes('7/8')),
     );
     const rungs = (await page.$$('.ladder-weight')).length;
-    await press(`Hang ${rungs} on the Rack`);
+    await press(`Add ${rungs} to the Rack`);
     await sees(page, `${rungs} heads hang on the Rack`);
     await press('Show them');
     await page.waitForFunction(
@@ -385,7 +385,7 @@ describe('the Rack at work', () => {
     );
     await page.focus('a.rack-link');
     await page.keyboard.press('a');
-    await sees(page, 'is put away.');
+    await sees(page, 'archived.');
     await page.waitForFunction(
       (text: string) => document.querySelector('.rack-count')?.textContent !== text,
       {},
@@ -395,7 +395,7 @@ describe('the Rack at work', () => {
     await page.waitForFunction(() => document.querySelectorAll('.rack-card').length === 1);
     await page.focus('a.rack-link');
     await page.keyboard.press('a');
-    await sees(page, 'hangs on the Rack again.');
+    await sees(page, 'is back on the Rack.');
   });
 });
 
@@ -425,11 +425,11 @@ describe('files', () => {
         await named(page, 'Make a design of it', 'button')
       ).evaluate((button) => (button as HTMLButtonElement).disabled),
     ).toBe(true);
-    await press('Leave it');
+    await press('Cancel');
     await page.waitForFunction(() => !document.querySelector('.modal'));
     await give('Solid file', temporary('torn.stl', 'hello'));
     await sees(page, 'too short to be an STL');
-    await press('Leave it');
+    await press('Cancel');
   });
 
   it('a sound STL becomes a design with its own volume', async () => {
@@ -466,7 +466,7 @@ describe('files', () => {
       ),
     );
     await sees(page, '1 of 2 rows are wrong');
-    await press('Leave it');
+    await press('Cancel');
     await page.waitForFunction(() => !document.querySelector('.modal'));
     await give(
       'Table of hooks',
@@ -476,7 +476,7 @@ describe('files', () => {
       ),
     );
     await sees(page, '2 hooks, all sound');
-    await press('Take 2 in');
+    await press('Import 2');
     await page.waitForFunction(
       (count: number) => document.querySelectorAll('.hook-table tbody tr').length === count,
       {},
@@ -494,12 +494,12 @@ describe('files', () => {
     await page.waitForSelector('.rack-card');
     await give('Design or shop file', temporary('shop.json', JSON.stringify(shop)));
     await sees(page, '0 would be added, 1 changed');
-    await press('Take it in');
-    await sees(page, '1 documents are taken in');
+    await press('Import');
+    await sees(page, '1 documents imported');
     expect((await kept(first.id)).document.name).toBe('Renamed by file');
     await give('Design or shop file', temporary('wrong.json', JSON.stringify({ ...shop, version: 9 })));
-    await sees(page, 'Nothing is taken in while anything is wrong');
-    await press('Leave it');
+    await sees(page, 'Nothing is imported until every problem is fixed');
+    await press('Cancel');
   });
 
   it('the next file waits for nothing: it stays on screen while the last one is still being read back', async () => {
@@ -522,14 +522,14 @@ describe('files', () => {
         return window.plainFetch(what, how);
       };
     `);
-    await press('Take it in');
-    await sees(page, '1 documents are taken in');
+    await press('Import');
+    await sees(page, '1 documents imported');
     await give('Design or shop file', temporary('no.json', '{'));
-    await sees(page, 'Nothing is taken in while anything is wrong');
+    await sees(page, 'Nothing is imported until every problem is fixed');
     await page.evaluate('letThrough(); fetch = plainFetch; undefined');
     await sees(page, 'Renamed again');
     expect(await page.$('.problems-list')).not.toBeNull();
-    await press('Leave it');
+    await press('Cancel');
   });
 
   it('exports what is on screen, the newest edit with it', async () => {

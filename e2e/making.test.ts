@@ -57,7 +57,7 @@ describe('a mould', () => {
     await page.waitForSelector('.shop-sheet[data-ready=true] .mould-face path');
     const before = (await stored<Mould>('moulds/pip-mould')).cavities[2]?.cuts.length;
     expect(before).toBe(0);
-    await press('Cut it here');
+    await press('Cut here');
     await keeps<Mould>('moulds/pip-mould', ({ cavities }) => cavities[2]?.cuts.length === 1);
     await page.waitForFunction(() =>
       [...document.querySelectorAll('.shop-table tr[aria-current=true] td')].some((td) =>
@@ -84,7 +84,7 @@ describe('a mould', () => {
     await page.waitForSelector('.shop-sheet[data-ready=true]');
     await press('Which cutter, how deep?');
     await page.waitForFunction(() =>
-      [...document.querySelectorAll('button')].some((button) => button.textContent === 'cut it'),
+      [...document.querySelectorAll('button')].some((button) => button.textContent === 'Cut this deep'),
     );
   });
   it('is begun for a head that has none', async () => {
@@ -99,7 +99,7 @@ describe('a head in the hand', () => {
   it('is taken in by caliper and scale, and hangs on the Rack', async () => {
     await go('/take-in?shape=ball&grams=9.1&metal=tungsten&m.breadth=10&density=17.5');
     await sees(page, 'hollow');
-    await press('Onto the Rack');
+    await press('Add to the Rack');
     await page.waitForFunction(() => /\/designs\/[\w-]{20,}/.test(location.pathname));
     await sees(page, 'Same weight');
   });
@@ -137,16 +137,16 @@ describe('a batch', () => {
     const first = (await stored<Batch>('batches/reedcutter-may')).weighings.length;
     await press('Read the simulated scale');
     await sees(page, 'steady');
-    await press('Lay a piece on');
+    await press('Place a head on the scale');
     await keeps<Batch>('batches/reedcutter-may', ({ weighings }) => weighings.length === first + 1);
-    await press('Take it off');
+    await press('Take it off the scale');
     await press('Unplug it');
     await sees(page, 'Silent');
     await press('Plug it in');
     await sees(page, 'steady');
     const typed = await page.waitForSelector('.batch-typed input');
     await typed?.type('11.9 g');
-    await press('Note it');
+    await press('Add weight');
     const now = await keeps<Batch>(
       'batches/reedcutter-may',
       ({ weighings }) => weighings.length === first + 2,
@@ -155,7 +155,7 @@ describe('a batch', () => {
     const bad = join(folder, 'bad.csv');
     writeFileSync(bad, 'cavity,weight\r\n1,11.8\r\n9,11.7\r\n');
     await give('Table of weights', bad);
-    await sees(page, 'nothing was taken in. Line 3');
+    await sees(page, 'nothing was imported. Line 3');
     const good = join(folder, 'good.csv');
     writeFileSync(good, 'cavity,weight\r\n1,11.8\r\n2,11.7 g\r\n');
     await give('Table of weights', good);
@@ -186,7 +186,7 @@ describe('a batch', () => {
     await go('/batches/pip-april?view=cure');
     await sees(page, 'cured by the schedule');
     await go('/batches/pip-april?view=cost');
-    await sees(page, 'One sound head costs');
+    await sees(page, 'Cost per sound head');
   });
 });
 
@@ -194,7 +194,7 @@ describe('a range', () => {
   it('is found to proof within its limits, and printed with bar codes', async () => {
     await go('/range');
     await page.waitForSelector('.shop-sheet[data-ready=true] .matrix');
-    await press('Find the least range');
+    await press('Find the smallest range');
     await page.waitForSelector('[data-proven=true]');
     const plan = await keeps<RangePlan>('ranges/skarnholm-wall', ({ wall }) => wall.length > 0);
     expect(plan.wall.length).toBeLessThanOrEqual(8);
@@ -252,7 +252,7 @@ describe('days on the water', () => {
     await page.waitForFunction(() => /\/trials\/[\w-]{20,}/.test(location.pathname));
     await page.waitForSelector('.trial-form option[value="gravel-oval-1-2"]');
     await (await named(page, 'Head', 'combobox')).select('gravel-oval-1-2');
-    await press('Tie it on');
+    await press('Add this rig');
     await page.waitForSelector('.counter-more');
     const id = await page.evaluate(() => location.pathname.split('/').at(-1) ?? '');
     await keeps<Trial>(`trials/${id}`, ({ rigs }) => rigs.length === 1);
@@ -279,11 +279,11 @@ describe('days on the water', () => {
     await go('/trials');
     await give('Table of trials', bad);
     await sees(page, 'rows are wrong');
-    await press('Leave it');
+    await press('Cancel');
     const good = join(folder, 'good-days.csv');
     writeFileSync(good, 'day,name,head,casts,touches\r\n2025-05-30,Old book,Ball,5,1\r\n');
     await give('Table of trials', good);
-    await press('Take 1 in');
+    await press('Import 1');
     await sees(page, 'Old book');
   });
 });

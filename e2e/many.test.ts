@@ -217,7 +217,7 @@ describe.runIf(isWhole)('the tray in a large shop', () => {
       JSON.stringify(hanging.slice(0, 6).map(({ id }) => id)),
     );
     await put(seventh);
-    await sees(page, 'The tray holds 6. Take one out first.');
+    await sees(page, 'The tray holds 6. Remove one first.');
     await trayBecomes([gone, ...others.slice(0, 5)]);
     await go(`/?q=${encodeURIComponent(gone)}`);
     await focusOn(gone);

@@ -126,7 +126,7 @@ describe('the shelf of plastics', () => {
     await page.waitForFunction(() => !document.querySelector('.modal'));
     await bring('right.csv', 'name,kind,length,breadth,height\nLantern Stick,stick,100,9,9\n');
     await sees(page, '1 plastics, all sound.');
-    await (await named(page, 'Take 1 in', 'button')).click();
+    await (await named(page, 'Import 1', 'button')).click();
     await sees(page, 'Lantern Stick');
     await page.waitForFunction(
       (was: number) => document.querySelectorAll('.plastic-card').length === was + 1,
@@ -168,7 +168,7 @@ describe('the Rig', () => {
   it('a fix is done by its button: the screw that a method wants is put on', async () => {
     await go('/designs/tideway-ball-1/rig?plastic=withy-stick-5&method=screwed');
     await sees(page, 'no screw to turn the nose on to');
-    await (await named(page, 'Do it: Give it a screw keeper', 'button')).click();
+    await (await named(page, 'Apply: Give it a screw keeper', 'button')).click();
     await page.waitForFunction(
       () =>
         !document.querySelector('[data-check="obstacle"]') &&

@@ -161,7 +161,7 @@ describe('a server that goes away and returns', () => {
     await sees(page, 'Tungsten');
     await server.end('SIGKILL');
     await (await named(page, 'Briefs', 'link')).click();
-    await sees(page, 'This did not come through');
+    await sees(page, 'Couldn’t load this');
     await (await named(page, 'Try again', 'button')).click();
     await sees(page, 'still does not answer');
     await started(path, { port: server.port });

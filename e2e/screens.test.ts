@@ -53,7 +53,7 @@ const SCREENS: readonly (readonly [
   ['Stores', '/stores', '.stores-table'],
   ['Hooks', '/stores?shelf=hooks', '.hook-table tbody tr'],
   ['Mould', '/designs/pip-1-16/mould', { words: 'The volumes add up to the block' }],
-  ['Take in', '/take-in?shape=football&m.breadth=19', { words: 'adds up' }],
+  ['Measure a head', '/take-in?shape=football&m.breadth=19', { words: 'Possible metals' }],
   ['Batch', '/batches/pip-april', { words: 'on target' }],
   ['Pour', '/batches/pip-april?view=pour', { words: 'First pot ready' }],
   ['Range', '/range', { words: 'Prices, packs and moulds' }],

@@ -159,7 +159,7 @@ describe('briefs', () => {
       body: JSON.stringify({ ...kept.document, cover: { kinds: ['matted weed'] } }),
     });
     await (await named(page, 'Cover', 'combobox')).select('brush and wood');
-    await sees(page, 'Saved elsewhere meanwhile');
+    await sees(page, 'This was saved elsewhere');
     await press('Keep both (mine as a copy)');
     await sees(page, 'Off the slip (mine)');
     const after = (await (await fetch(`${server.url}/api/briefs`)).json()) as {

@@ -80,7 +80,7 @@ const SHOTS: readonly Shot[] = [
     path: '/range',
     ready: async (page) => {
       await page.waitForSelector('.shop-sheet[data-ready=true] .matrix');
-      await (await named(page, 'Find the least range', 'button')).click();
+      await (await named(page, 'Find the smallest range', 'button')).click();
       await page.waitForSelector('[data-proven=true]');
     },
   },

@@ -33,7 +33,7 @@ export const router = createBrowserRouter([
       },
       {
         path: 'designs/:id/uses',
-        handle: { title: 'What it is for' },
+        handle: { title: 'Uses' },
         lazy: async () => ({ Component: (await import('./screens/uses/uses.tsx')).Uses }),
       },
       {
@@ -43,7 +43,7 @@ export const router = createBrowserRouter([
       },
       {
         path: 'take-in',
-        handle: { title: 'Take in' },
+        handle: { title: 'Measure a head' },
         lazy: async () => ({ Component: (await import('./screens/take-in/take-in.tsx')).TakeIn }),
       },
       {

@@ -107,7 +107,7 @@ function checkFeatures({ design, family, dimensions, profile, measures }: Look):
       problems.push(
         problem(
           '/eye/recess',
-          `Eye recess: a pocket for an eye ${mm(2 * across)} across would cut the head in two. Leave it out, make the eye smaller, or the head broader.`,
+          `Eye recess: a pocket for an eye ${mm(2 * across)} across would cut the head in two. Remove it, make the eye smaller, or the head broader.`,
         ),
       );
     }
@@ -139,7 +139,7 @@ function checkGuard({ design, profile, measures, knee }: Look): Problem[] {
     return [
       problem(
         '/guard',
-        'Guard: on a hinged head the point swings away from a guard set in the head. Leave it out, or take a fixed hook.',
+        'Guard: on a hinged head the point swings away from a guard set in the head. Remove the guard, or take a fixed hook.',
       ),
     ];
   }

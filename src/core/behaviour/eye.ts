@@ -64,7 +64,7 @@ export const eye = behaviour({
         level: 'care',
         code: 'bite.small',
         path: '/eye',
-        text: `The point is only ${marked(bite, 'size')} above the eye; about ${marked(sure, 'size')} is wanted for a sure bite (common practice).`,
+        text: `The point is only ${marked(bite, 'size')} above the eye; about ${marked(sure, 'size')} is needed for a sure bite (common practice).`,
       },
     ];
   },

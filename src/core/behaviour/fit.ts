@@ -105,7 +105,7 @@ export const fit = behaviour({
       note: 'Height of the point over what stands before it: the eye, and a bait with a bare point; one that covers the point gives way. Below zero the bait stands higher than the point.',
     },
     'rig.reach': {
-      name: 'Face of the bait to the point',
+      name: 'Nose to point',
       quantity: 'size',
       unit: 'mm',
       kind: 'geometry',
@@ -123,7 +123,7 @@ export const fit = behaviour({
       note: 'How deep the point lies. Below zero it stands clear of the back.',
     },
     'rig.lasts': {
-      name: 'Fish a plastic lasts',
+      name: 'Fish per bait',
       quantity: 'number',
       unit: '1',
       kind: 'index',
@@ -183,7 +183,7 @@ export function laidValues(laid: LaidMeasures) {
   };
 }
 
-/** Fish a plastic lasts as it is rigged, as an index. */
+/** Fish per bait as it is rigged, as an index. */
 function lasts({ plastic, method, laid }: RiggedBait): number {
   const [easy] = SEAT[plastic.toughness].most;
   const strained = laid.seat > easy ? easy / laid.seat : 1;

@@ -7,7 +7,7 @@ export const hold = behaviour({
   needs: 'at once',
   readings: {
     'keeper.insertion': {
-      name: 'Goes into the plastic',
+      name: 'Keeper length in the bait',
       quantity: 'size',
       unit: 'mm',
       kind: 'geometry',

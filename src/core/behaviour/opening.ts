@@ -37,7 +37,7 @@ export const opening = behaviour({
       kind: 'model',
       group: 'Hook',
       formula: 'F_open / test',
-      note: 'Below 1 the hook opens before the line parts: it comes free of a snag, and gives before a strong fish on a locked brake. The span is that of the wire.',
+      note: 'Below 1 the hook opens before the line breaks: it comes free of a snag, and gives before a strong fish on a locked drag. The span is that of the wire.',
       compared: true,
     },
     'hook.brakeShare': {
@@ -48,7 +48,7 @@ export const opening = behaviour({
       kind: 'model',
       group: 'Hook',
       formula: 'F_open / (brake · test)',
-      note: 'Below 1 a fish opens the hook before the brake slips. The span is that of the wire.',
+      note: 'Below 1 a fish opens the hook before the drag slips. The span is that of the wire.',
     },
   },
   read(rig, around) {

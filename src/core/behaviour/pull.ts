@@ -54,7 +54,7 @@ export const pull = behaviour({
       compared: true,
     },
     'pull.climbShare': {
-      name: 'Front that climbs',
+      name: 'Share of the face that rides up',
       quantity: 'share',
       unit: '1',
       kind: 'model',
@@ -104,7 +104,7 @@ export const pull = behaviour({
       note: '1: over a bar or branch a crosswise eye lets the head climb nose up. 0: an in-line eye rolls it aside. Practitioners differ on which is better in wood (common practice, no source).',
     },
     'pull.popFree': {
-      name: 'Comes free from',
+      name: 'Line angle that frees it',
       quantity: 'angle',
       unit: '°',
       kind: 'model',

@@ -207,7 +207,7 @@ export const rest = behaviour({
       note: 'As before, with the point to the bottom.',
     },
     'rest.knock': {
-      name: 'Knock it takes',
+      name: 'Energy to tip it over',
       quantity: 'number',
       unit: 'mJ',
       decimals: 3,

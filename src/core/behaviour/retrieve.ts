@@ -259,7 +259,7 @@ export const retrieve = behaviour({
       note: 'How much more water it lies on than it parts, as it falls level, by the surface that drag sees, fins, cheeks and channels with it: compares gliders, says nothing in metres.',
     },
     'line.hiddenBite': {
-      name: 'Bite hidden in the line',
+      name: 'Slack that hides a bite',
       quantity: 'size',
       unit: 'mm',
       kind: 'practice',

@@ -33,7 +33,7 @@ export const strength = behaviour({
       kind: 'model',
       group: 'Hook',
       formula: 's / (L/EA + 1/k), at most the brake',
-      note: 'A sweep of a metre stretches line and rod in series; the brake slips at its setting. Stiffness of line and power of rod from memory: the span is a quarter either way, of the brake a tenth (working values).',
+      note: 'A sweep of a metre stretches line and rod in series; the drag slips at its setting. Stiffness of line and power of rod from memory: the span is a quarter either way, of the brake a tenth (working values).',
     },
     'hook.penetration': {
       name: 'Drives home',

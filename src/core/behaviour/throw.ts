@@ -28,7 +28,7 @@ export const thrown = behaviour({
   needs: 'at once',
   readings: {
     'throw.fixed': {
-      name: 'Lever to throw it, fixed',
+      name: 'Throw leverage, fixed hook',
       quantity: 'number',
       unit: 'g·mm²',
       decimals: 0,
@@ -39,7 +39,7 @@ export const thrown = behaviour({
       compared: true,
     },
     'throw.hinged': {
-      name: 'Lever to throw it, hinged',
+      name: 'Throw leverage, hinged hook',
       quantity: 'number',
       unit: 'g·mm²',
       decimals: 0,

@@ -62,7 +62,7 @@ export const BatchSchema = Type.Object(
     ofVersion: Type.Optional(whole(1, 2_147_483_647, 'How often that had been saved by then')),
     mould: Type.Optional(idOf('The mould it was poured in')),
     cavities: whole(BATCH_RANGES.cavities[0], BATCH_RANGES.cavities[1], 'Heads of one shot'),
-    heads: whole(BATCH_RANGES.heads[0], BATCH_RANGES.heads[1], 'Sound heads wanted'),
+    heads: whole(BATCH_RANGES.heads[0], BATCH_RANGES.heads[1], 'Sound heads needed'),
     wanted: Type.Object(
       {
         target: limited('grams', 'As weighed with hook, g'),
@@ -80,8 +80,8 @@ export const BatchSchema = Type.Object(
         at: limited('celsius', 'Poured at, °C'),
         perShot: limited('seconds', 'From shot to shot, s'),
         sprue: limited('sprue', 'Sprue of one head, g'),
-        loss: limited('share', 'Share lost as dross and spills'),
-        rejects: limited('share', 'Share expected to be thrown back'),
+        loss: limited('share', 'Dross and spill loss'),
+        rejects: limited('share', 'Share expected as rejects'),
       },
       closed,
     ),

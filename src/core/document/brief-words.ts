@@ -49,6 +49,17 @@ export const PLACES = ['bank', 'boat at rest', 'drifting boat', 'moving boat', '
 export const WINDS = ['calm', 'breeze', 'strong'] as const;
 export const ROD_ACTIONS = ['soft', 'moderate', 'fast'] as const;
 
+/** Words of a brief that the trade says otherwise than they are stored. */
+const SAID_OTHERWISE: Readonly<Record<string, string>> = {
+  middling: 'moderate',
+  'wind on the bottom': 'slow-roll on the bottom',
+  willing: 'active',
+  'seen it all': 'pressured',
+};
+
+/** How a word of a brief is said to a person. */
+export const wordName = (word: string): string => SAID_OTHERWISE[word] ?? word;
+
 export type Clarity = (typeof CLARITIES)[number];
 export type Bottom = (typeof BOTTOMS)[number];
 export type Cover = (typeof COVERS)[number];

@@ -18,6 +18,7 @@ export {
   WANTS,
   WATERS,
   WINDS,
+  wordName,
 } from './brief-words.ts';
 export type { Brief, BriefRange } from './brief.ts';
 export { BRIEF_RANGES, BriefSchema, RODS } from './brief.ts';

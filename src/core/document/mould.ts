@@ -82,7 +82,7 @@ export const MouldSchema = Type.Object(
       limited('gate', 'Diameter where the sprue meets the head, mm; by the metal where absent'),
     ),
     sprue: Type.Optional(limited('sprue', 'Diameter of the sprue’s mouth, mm; by the metal where absent')),
-    draft: limited('draft', 'Slope wanted of a wall that lets go, degrees'),
+    draft: limited('draft', 'Least slope of a wall, so that castings release, degrees'),
     cavities: Type.Array(CavitySchema, { minItems: 1, maxItems: MOST_CAVITIES }),
   },
   { ...closed, $id: 'fern-anvil-mould-1', title: 'Fern Anvil mould, version 1' },

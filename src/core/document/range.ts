@@ -35,7 +35,7 @@ export const RangeSchema = Type.Object(
         moulds: Type.Optional(whole(0, MOST_CANDIDATES, 'Moulds to be made')),
         metals: Type.Optional(whole(1, 20, 'Metals')),
         hooks: Type.Optional(whole(1, 60, 'Hook sizes')),
-        outlay: Type.Optional(ranged(0, 10_000_000, 'Money at the first order')),
+        outlay: Type.Optional(ranged(0, 10_000_000, 'First-order budget')),
       },
       { ...closed, description: 'What the wall may take; what is left out is not limited' },
     ),

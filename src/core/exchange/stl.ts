@@ -47,7 +47,7 @@ function readTextStl(text: string): Mesh {
   for (const [, x, y, z] of text.matchAll(/vertex\s+(\S+)\s+(\S+)\s+(\S+)/gi)) {
     const point = [Number(x), Number(y), Number(z)] as const;
     if (!point.every((value) => Number.isFinite(value)))
-      throw new Error(`“${x} ${y} ${z}” is not a corner: three numbers are wanted. Export the STL again.`);
+      throw new Error(`“${x} ${y} ${z}” is not a corner: it needs three numbers. Export the STL again.`);
     triangles.push(add(...point));
   }
   if (triangles.length === 0 || triangles.length % 3 !== 0)

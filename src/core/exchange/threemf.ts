@@ -155,7 +155,7 @@ function matrixOf(text: string | undefined): Matrix {
   if (text === undefined) return UNMOVED;
   const numbers = text.trim().split(/\s+/).map(Number);
   if (numbers.length !== 12 || !numbers.every(Number.isFinite))
-    throw new Error(`“${text}” in this 3MF is no transform: twelve numbers are wanted. Save it again.`);
+    throw new Error(`“${text}” in this 3MF is no transform: it needs twelve numbers. Save it again.`);
   return numbers;
 }
 

@@ -98,8 +98,7 @@ function soundSolid(spec: SolidSpec): ImportedSolid | string {
   const open = openEdges(mesh);
   if (open > 0)
     return `it is not closed: ${open} of its edges do not join two facets. Bring it in again from its file, which mends what can be mended.`;
-  if (!isOnePiece(mesh))
-    return 'it falls into several pieces. Bring in the head alone, as one piece of metal.';
+  if (!isOnePiece(mesh)) return 'it falls into several pieces. Import the head alone, as one piece of metal.';
   const envelope = readEnvelope(mesh);
   if (!envelope)
     return 'it is inside out, or does not reach to both sides of the shank. Bring it in again from its file.';

@@ -73,7 +73,7 @@ export function meanAndDeviation(groups: readonly (readonly number[])[]): {
 } {
   const n = groups[0]?.length ?? 0;
   if (n < 2 || groups.some((group) => group.length !== n))
-    throw new Error('Subgroups of one size, of two at least, are wanted.');
+    throw new Error('Give subgroups of one size, of two at least.');
   const centre = meanOf(groups.map(meanOf));
   const spread = meanOf(groups.map(deviationOf));
   const a3 = 3 / (c4(n) * Math.sqrt(n));

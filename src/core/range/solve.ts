@@ -11,7 +11,7 @@ export interface Progress {
   readonly seconds: number;
 }
 
-/** The least range found. */
+/** The smallest range found. */
 export interface RangeFound {
   /** places among the candidates, in their order */
   readonly taken: readonly number[];
@@ -48,7 +48,7 @@ export interface SolveOptions {
 const SECONDS = 20;
 
 /**
- * The least range: as many briefs served well as can be within the limits, then as many served at all, then with the fewest heads, then for the
+ * The smallest range: as many briefs served well as can be within the limits, then as many served at all, then with the fewest heads, then for the
  * least outlay; each aim an integer programme solved to proof (HiGHS, branch and cut), with what came before held. Impossible where even an
  * empty wall breaks a limit, which takes a head that must be there.
  */

@@ -93,7 +93,7 @@ export const SKIRT_ENDS: Limits = { good: [-6.4, 6.4], tight: [-13, 13] };
 /** How uneven a skirt’s ends may be, mm. */
 export const UNEVEN: Limits = { good: [3, 13], tight: [1, 20] };
 
-/** Fish a plastic lasts, by toughness, bare and well seated (index: only their order is meant). */
+/** Fish per bait, by toughness, bare and well seated (index: only their order is meant). */
 export const LASTS: Readonly<Record<Toughness, number>> = { soft: 2, standard: 4, stretchy: 12 };
 /** What is left of that where the point tears out through the body each time (index). */
 export const TORN = 0.6;

@@ -18,7 +18,7 @@ export const deviations = (confidence = CONFIDENCE): number => normalQuantile((1
 function checkCounts(events: number, of: number): void {
   if (!(Number.isInteger(events) && Number.isInteger(of) && events >= 0 && of >= events))
     throw new Error(
-      `${events} of ${of} cannot be: whole numbers from 0 are wanted, the first no larger than the second.`,
+      `${events} of ${of} cannot be. Give whole numbers from 0, the first no larger than the second.`,
     );
 }
 

@@ -192,7 +192,7 @@ export function useDuplicate() {
     mutationFn: (id: string) => duplicate(id),
     onSuccess: async (kept) => {
       client.setQueryData(oneKey('designs', kept.id), kept);
-      tell({ tone: 'plain', text: `${kept.document.name} is made.` });
+      tell({ tone: 'plain', text: `${kept.document.name} created.` });
       await refreshLists(client, 'designs');
     },
     onError: (error) => tell({ tone: 'bad', text: error.message }),
@@ -215,7 +215,7 @@ export function useArchive() {
     onSuccess: async ({ version }, { id, name, away }) => {
       tell({
         tone: 'plain',
-        text: away ? `${name} is put away.` : `${name} hangs on the Rack again.`,
+        text: away ? `${name} archived.` : `${name} is back on the Rack.`,
         action: {
           label: 'Undo',
           run: async () => {

@@ -21,7 +21,7 @@ export function useTray() {
       // A deleted head's place is kept for its undoing, but only until another head wants it.
       const held = ids.length < TRAY_SIZE ? ids : ids.filter((other) => !isDeleted(client, other));
       if (held.length < TRAY_SIZE) setIds([...held, id]);
-      else tell({ tone: 'bad', text: `The tray holds ${TRAY_SIZE}. Take one out first.` });
+      else tell({ tone: 'bad', text: `The tray holds ${TRAY_SIZE}. Remove one first.` });
     },
     [ids, setIds, client, tell],
   );

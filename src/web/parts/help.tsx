@@ -20,7 +20,7 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
       ['Enter', 'Open the head on the Bench'],
       ['T', 'Put it in the tray, or take it out'],
       ['D', 'Make a copy'],
-      ['A', 'Put it away, or hang it again'],
+      ['A', 'Archive or unarchive it'],
       ['Delete', 'Delete it; Undo brings it back'],
       ['N', 'New head: pick a shape'],
     ],
@@ -34,7 +34,7 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
       ['Z', 'The head alone, or with its whole hook'],
       ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo: every change, across reloads'],
       ['Y', 'History and named versions'],
-      ['S', 'Turnable solid, or the plate'],
+      ['S', '3D view, or the plate'],
       ['X', 'Section through the head'],
       ['L', 'Ladder: the head in a series of weights'],
       ['W', 'The Tank: the head in the water'],
@@ -49,7 +49,7 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
     [
       ['← → ↑ ↓', 'Turn it'],
       ['+ −', 'Nearer, further'],
-      ['Home', 'As at first'],
+      ['Home', 'Reset view'],
     ],
   ],
   [

@@ -42,7 +42,7 @@ export function TakeOrLeave({
   return (
     <>
       <button type="button" className="btn btn-quiet" onClick={onLeave}>
-        Leave it
+        Cancel
       </button>
       <button type="button" className="btn btn-fern" disabled={disabled} onClick={onTake}>
         {take}

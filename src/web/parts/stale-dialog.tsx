@@ -36,7 +36,7 @@ function StaleDialog<T extends object>({ mine, theirs, onKeepMine, onTakeTheirs,
     >
       <Modal.Header>
         <Modal.Title as="h2" id="stale-title">
-          Saved elsewhere meanwhile
+          This was saved elsewhere
         </Modal.Title>
       </Modal.Header>
       <Modal.Body>

@@ -16,7 +16,7 @@ export function Loading({ what }: { readonly what: string }) {
 export function Failed({ error, retry }: { readonly error: Error; readonly retry: () => void }) {
   return (
     <div className="state" role="alert">
-      <h2>This did not come through</h2>
+      <h2>Couldn’t load this</h2>
       <p>{error.message}</p>
       <button type="button" className="btn btn-fern" onClick={retry}>
         Try again
@@ -60,7 +60,7 @@ export function Broken() {
   };
   return (
     <div className="state" role="alert">
-      <h2>This did not come through</h2>
+      <h2>Couldn’t load this</h2>
       <p>
         {fetching
           ? 'The server did not answer when this screen was asked for.'
@@ -78,8 +78,8 @@ export function Broken() {
 /** An address that leads nowhere. */
 export function Lost() {
   return (
-    <Empty title="Nothing hangs here" whole>
-      <p>This address leads to no screen. Nothing is lost: everything you made is on the Rack.</p>
+    <Empty title="Page not found" whole>
+      <p>There is no page at this address. Your heads are on the Rack.</p>
       <Link className="btn btn-fern" to="/">
         Go to the Rack
       </Link>

@@ -89,7 +89,7 @@ export function Tray() {
             })}
             {present.length === 0 && (
               <li className="tray-empty">
-                Put up to {TRAY_SIZE} heads here with <kbd>T</kbd> to hold them side by side.
+                Add up to {TRAY_SIZE} heads with <kbd>T</kbd> to compare them.
               </li>
             )}
           </ol>
@@ -98,7 +98,7 @@ export function Tray() {
       <div className="tray-actions">
         {present.length > 0 && (
           <button type="button" className="btn btn-sm btn-quiet-dark" onClick={() => setIds([])}>
-            Empty
+            Clear
           </button>
         )}
         <button
@@ -143,7 +143,7 @@ function TrayItem({ kept, onRemove }: { readonly kept: Kept<Design>; readonly on
       <button
         type="button"
         className="btn-x"
-        aria-label={`Take ${document.name} out of the tray`}
+        aria-label={`Remove ${document.name} from the tray`}
         onClick={onRemove}
       >
         ×

@@ -38,7 +38,7 @@ function serving(
   });
 }
 
-/** The least range, to proof or as long as it may take. */
+/** The smallest range, to proof or as long as it may take. */
 async function solve(
   problem: RangeProblem,
   seconds: number,

@@ -21,7 +21,7 @@ export const fibre = guardKind({
     length: size('Length as bought', [2, 32, 80], { step: 0.5 }),
     ...PLACE,
     fan: angle('Fan', [0, 16, 90], {
-      note: 'Spread sideways: softer in middling cover, bundled in the thickest.',
+      note: 'Spread sideways: softer in moderate cover, bundled in the thickest.',
     }),
     trimmed: flag('Trimmed to the point', true, 'Cut so that the ends line up with the hook point.'),
     material: optional(choice('Fibre material', FIBRES)),

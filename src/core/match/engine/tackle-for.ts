@@ -12,7 +12,7 @@ import { situationOf, usualRod } from './situation.ts';
 
 /*
  * Tackle for a head is the brief’s own judgement with the head and the use fixed and line, leader and rod free: what drives the point home, does not
- * open the hook before the brake slips, and throws what is thrown.
+ * open the hook before the drag slips, and throws what is thrown.
  */
 
 /** Lines as they are sold, lb test (common practice, no source). */

@@ -1,3 +1,4 @@
+import { wordName } from '../../document/brief-words.ts';
 import { KILOGRAMS_PER_POUND, METRES_PER_FOOT } from '../../quantity/units.ts';
 import { plasticKindOf } from '../../plastic/kinds/index.ts';
 import { marked } from '../../quantity/phrase.ts';
@@ -305,16 +306,16 @@ export function assumedOf(situation: Situation): Remark[] {
   const words: Readonly<Record<string, string>> = {
     '/water/temperature': `water of ${marked(water.temperature, 'temperature')}`,
     '/water/current': 'no current',
-    '/water/sight': `sight of ${marked(water.sight, 'depth')}`,
+    '/water/sight': `visibility of ${marked(water.sight, 'depth')}`,
     '/bottom/slope': `a slope of ${marked(slope, 'angle')}`,
     ...(crack > 0 ? { '/bottom/crack': `cracks of ${marked(crack, 'size')}` } : {}),
-    ...(situation.covers.length > 0 ? { '/cover/density': `cover that stands ${density}` } : {}),
+    ...(situation.covers.length > 0 ? { '/cover/density': `${wordName(density)} cover` } : {}),
     '/fishing/speed': `${marked(speed, 'speed')} over the ground`,
-    ...(situation.touches ? { '/fishing/rest': `rests of ${marked(rest, 'time')}` } : {}),
+    ...(situation.touches ? { '/fishing/rest': `pauses of ${marked(rest, 'time')}` } : {}),
     '/fishing/cast': `a cast of ${marked(cast, 'depth')}`,
     '/rod/power': `a ${rod} rod`,
-    '/fish/mood': `${mood} fish`,
-    '/lead': 'that lead is allowed',
+    '/fish/mood': `${wordName(mood)} fish`,
+    '/lead': 'lead allowed',
   };
   return situation.assumed.flatMap((path) => {
     const says = words[path];

@@ -17,7 +17,7 @@ export const lands: Question = {
   key: 'lands',
   name: 'Lands the fish',
   asks: 'Does the hook bear the brake, and the fish get no lever to throw it?',
-  mistake: 'a hook that opens before the brake slips',
+  mistake: 'a hook that opens before the drag slips',
   reads: ['hook.openingLoad'],
   isAsked: () => true,
   isDecisive: ({ size }) => size === 'large',
@@ -36,7 +36,7 @@ export const lands: Question = {
           says: (side) =>
             side === 'for'
               ? `The brake at three tenths of that line slips at ${marked(slips, 'pull')}, before the hook opens at ${marked(opens, 'pull')}.`
-              : `The hook opens at ${marked(opens, 'pull')}${side === 'care' ? ', somewhat' : ', well'} before the brake slips at ${marked(slips, 'pull')}, three tenths of that line.`,
+              : `The hook opens at ${marked(opens, 'pull')}${side === 'care' ? ', somewhat' : ', well'} before the drag slips at ${marked(slips, 'pull')}, three tenths of that line.`,
         },
       ];
     };

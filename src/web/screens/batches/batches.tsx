@@ -72,7 +72,7 @@ export function Batches() {
       </aside>
       <div className="shop-sheet">
         {id !== undefined ? (
-          <Empty title="This batch is not here">
+          <Empty title="Batch not found">
             <p>It may have been deleted. Choose another.</p>
           </Empty>
         ) : (
@@ -113,7 +113,7 @@ function NewBatch({ metals }: { readonly metals: readonly Metal[] }) {
   return (
     <div className="shop-row">
       <Choice
-        label="Poured from"
+        label="Head to pour"
         value={of}
         options={[['', 'choose a head'], ...pourable.map(({ id, name }) => [id, name] as const)]}
         onChange={setOf}
@@ -124,7 +124,7 @@ function NewBatch({ metals }: { readonly metals: readonly Metal[] }) {
         disabled={!design.data || !output || create.isPending || metals.length === 0}
         onClick={begin}
       >
-        Begin a batch
+        New batch
       </button>
     </div>
   );
@@ -206,7 +206,7 @@ function BatchOf({ kept, metals }: { readonly kept: Kept<Batch>; readonly metals
         {batch.of && (
           <div className="shop-row">
             <Link className="btn btn-sm btn-quiet" to={`/designs/${batch.of}`}>
-              The head as it is now
+              Open the head
             </Link>
             <Link className="btn btn-sm btn-quiet" to={`/designs/${batch.of}/mould`}>
               Its mould
@@ -223,7 +223,7 @@ function BatchOf({ kept, metals }: { readonly kept: Kept<Batch>; readonly metals
           onCommit={(cavities) => draft.edit((now) => ({ ...now, cavities: Math.round(cavities) }))}
         />
         <QuantityField
-          label="Wanted as weighed"
+          label="Target weight, with hook"
           kind="mass"
           value={batch.wanted.target}
           min={BATCH_RANGES.grams[0]}
@@ -231,7 +231,7 @@ function BatchOf({ kept, metals }: { readonly kept: Kept<Batch>; readonly metals
           onCommit={(target) => draft.edit((now) => ({ ...now, wanted: { ...now.wanted, target } }))}
         />
         <QuantityField
-          label="Room either way"
+          label="Tolerance (±)"
           kind="mass"
           value={batch.wanted.room}
           min={BATCH_RANGES.room[0]}
@@ -241,8 +241,8 @@ function BatchOf({ kept, metals }: { readonly kept: Kept<Batch>; readonly metals
         />
         {weighed && (
           <p className="shop-note">
-            By its drawing it weighs {format(weighed.total, 'mass')} with its hook,{' '}
-            {format(weighed.metal, 'mass')} of it metal.
+            Calculated weight {format(weighed.total, 'mass')} with its hook, {format(weighed.metal, 'mass')}{' '}
+            of it metal.
             {off > batch.wanted.room && ' The target is farther from that than the room allowed.'}
           </p>
         )}

@@ -73,7 +73,7 @@ export function Cost({ batch, metals, castGrams, edit }: Props) {
         <div>
           <dl className="shop-figures">
             <div>
-              <dt>One sound head costs</dt>
+              <dt>Cost per sound head</dt>
               <dd>{money(found.total)}</dd>
             </div>
             <div>
@@ -108,10 +108,10 @@ export function Cost({ batch, metals, castGrams, edit }: Props) {
             In the shop’s own money. Metal at the price in the stores, with its share of dross; sprues go back
             into the pot. Sound heads carry what rejects waste.
           </p>
-          <h2>Lost on the water</h2>
+          <h2>Lost while fishing</h2>
           <div className="shop-row">
             <QuantityField
-              label="Heads lost in an hour"
+              label="Heads lost per hour"
               kind="number"
               value={lost}
               min={0}

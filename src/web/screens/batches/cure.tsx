@@ -37,10 +37,9 @@ export function Cure({ batch, edit }: Props) {
     const at = Number(minutes.replace(',', '.'));
     const hot = parseQuantity(celsius, 'temperature', system);
     if (minutes.trim() === '' || !(at >= 0 && at <= 1440))
-      return setSaid('Minutes since they went in: a number from 0 to 1440 is wanted.');
+      return setSaid('Enter the minutes since they went in, from 0 to 1440.');
     if (!hot.ok) return setSaid(hot.message);
-    if (!(hot.value >= -20 && hot.value <= 900))
-      return setSaid('A temperature from −20 to 900 °C is wanted.');
+    if (!(hot.value >= -20 && hot.value <= 900)) return setSaid('Enter a temperature from −20 to 900 °C.');
     setSaid('');
     setMinutes('');
     setCelsius('');
@@ -64,7 +63,7 @@ export function Cure({ batch, edit }: Props) {
             }}
           >
             <label>
-              Minutes in{' '}
+              Minutes in the oven{' '}
               <input
                 inputMode="decimal"
                 value={minutes}
@@ -72,7 +71,7 @@ export function Cure({ batch, edit }: Props) {
               />
             </label>
             <label>
-              On a head{' '}
+              Head temperature{' '}
               <input
                 inputMode="decimal"
                 value={celsius}
@@ -81,7 +80,7 @@ export function Cure({ batch, edit }: Props) {
               />
             </label>
             <button type="submit" className="btn btn-sm btn-fern">
-              Log it
+              Add reading
             </button>
           </form>
           {said && (
@@ -96,7 +95,7 @@ export function Cure({ batch, edit }: Props) {
                   Minutes
                 </th>
                 <th scope="col" className="num">
-                  On a head
+                  Head temperature
                 </th>
                 <td />
               </tr>
@@ -110,7 +109,7 @@ export function Cure({ batch, edit }: Props) {
                     <button
                       type="button"
                       className="btn-x"
-                      aria-label={`Take reading ${i + 1} out`}
+                      aria-label={`Delete reading ${i + 1}`}
                       onClick={() => set({ log: cure.log.filter((_, k) => k !== i) })}
                     >
                       ×
@@ -129,7 +128,7 @@ export function Cure({ batch, edit }: Props) {
         <div>
           <h2>The maker’s schedule</h2>
           <QuantityField
-            label="Heads at"
+            label="Head temperature"
             kind="temperature"
             value={cure.celsius}
             min={BATCH_RANGES.celsius[0]}
@@ -156,7 +155,7 @@ export function Cure({ batch, edit }: Props) {
               })
             }
           >
-            Not painted after all
+            Remove the paint
           </button>
         </div>
       </div>

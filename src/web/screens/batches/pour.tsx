@@ -26,7 +26,7 @@ const FIELDS: readonly (readonly [PourKey, string, QuantityKind, BatchRange])[] 
   ['perShot', 'From shot to shot', 'time', 'seconds'],
   ['sprue', 'Sprue of one head', 'mass', 'sprue'],
   ['loss', 'Lost as dross', 'share', 'share'],
-  ['rejects', 'Thrown back', 'share', 'share'],
+  ['rejects', 'Rejects', 'share', 'share'],
 ];
 
 /** Minutes and seconds. */
@@ -132,7 +132,7 @@ export function Pour({ batch, metals, castGrams, edit }: Props) {
         <div>
           <h2>Poured with</h2>
           <QuantityField
-            label="Sound heads wanted"
+            label="Sound heads needed"
             kind="count"
             value={batch.heads}
             min={BATCH_RANGES.heads[0]}

@@ -53,7 +53,7 @@ export function ScalePanel({ batch, edit }: Props) {
   const type = () => {
     const read = parseQuantity(typed, 'mass', system);
     if (!read.ok || !(read.value >= 0.01 && read.value <= 2000)) {
-      setSaid(read.ok ? 'A weight from 0.01 to 2000 g is wanted.' : read.message);
+      setSaid(read.ok ? 'Enter a weight from 0.01 to 2,000 g.' : read.message);
       return;
     }
     setSaid('');
@@ -76,7 +76,7 @@ export function ScalePanel({ batch, edit }: Props) {
     off: 'No scale is read.',
     reading: scale.pan.isSteady ? 'steady' : 'settling',
     silent: 'Silent: is it plugged in and on? What was weighed is kept.',
-    lost: `The scale is gone${scale.reason ? ` (${scale.reason})` : ''}. What was weighed is kept; read it again, or type.`,
+    lost: `Scale disconnected${scale.reason ? ` (${scale.reason})` : ''}. What was weighed is kept; read it again, or type.`,
   }[scale.state];
   return (
     <section aria-label="Weigh">
@@ -104,16 +104,16 @@ export function ScalePanel({ batch, edit }: Props) {
               {scale.source === 'simulated' && (
                 <>
                   <button type="button" className="btn btn-sm btn-bar" onClick={lay}>
-                    Lay a piece on
+                    Place a head on the scale
                   </button>
                   <button type="button" className="btn btn-sm btn-bar" onClick={() => act({ act: 'take' })}>
-                    Take it off
+                    Take it off the scale
                   </button>
                   <button type="button" className="btn btn-sm btn-bar" onClick={() => act({ act: 'tare' })}>
                     Tare
                   </button>
                   <button type="button" className="btn btn-sm btn-bar" onClick={() => act({ act: 'unit' })}>
-                    Its units
+                    Switch its unit
                   </button>
                   <button
                     type="button"
@@ -138,7 +138,7 @@ export function ScalePanel({ batch, edit }: Props) {
         </div>
       </div>
       <div className="shop-row">
-        <div className="cavity-keys" role="group" aria-label="Cavity that comes next">
+        <div className="cavity-keys" role="group" aria-label="Next cavity">
           {Array.from({ length: batch.cavities }, (_, i) => (
             <button
               key={i}
@@ -184,7 +184,7 @@ export function ScalePanel({ batch, edit }: Props) {
             />
           </label>
           <button type="submit" className="btn btn-sm btn-fern">
-            Note it
+            Add weight
           </button>
         </form>
         <button
@@ -193,7 +193,7 @@ export function ScalePanel({ batch, edit }: Props) {
           disabled={batch.weighings.length === 0}
           onClick={() => edit((now) => ({ ...now, weighings: now.weighings.slice(0, -1) }))}
         >
-          Take the last back
+          Undo last weight
         </button>
       </div>
       {said && (

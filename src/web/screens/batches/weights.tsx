@@ -44,7 +44,7 @@ function piecesBy(batch: Batch) {
   return { pieces, cavities };
 }
 
-/** What the cavities throw: charts, verdicts with what to do, the scale's noise apart, and one head in hand placed. */
+/** Weight by cavity: charts, verdicts with what to do, the scale's noise apart, and one head in hand placed. */
 export function Weights({ id, batch, edit, flush }: Props) {
   const { format, say, system } = useUnits();
   const { tell } = useNotices();
@@ -73,7 +73,7 @@ export function Weights({ id, batch, edit, flush }: Props) {
       if (wrong.length > 0) {
         tell({
           tone: 'bad',
-          text: `${file.name}: nothing was taken in. Line ${wrong[0]?.line}: ${wrong[0]?.problems[0]?.message ?? ''}${wrong.length > 1 ? ` And ${wrong.length - 1} more.` : ''}`,
+          text: `${file.name}: nothing was imported. Line ${wrong[0]?.line}: ${wrong[0]?.problems[0]?.message ?? ''}${wrong.length > 1 ? ` And ${wrong.length - 1} more.` : ''}`,
         });
         return;
       }
@@ -83,22 +83,22 @@ export function Weights({ id, batch, edit, flush }: Props) {
         return;
       }
       edit((now) => ({ ...now, weighings: [...now.weighings, ...weighings] }));
-      tell({ tone: 'good', text: `${weighings.length} weighings are taken in. Undo takes them back.` });
+      tell({ tone: 'good', text: `${weighings.length} weighings imported. Undo removes them.` });
     } catch (error) {
       tell({ tone: 'bad', text: `${file.name}: ${(error as Error).message}` });
     }
   };
   const rejected = verdicts.reduce((sum, { rejects }) => sum + rejects.length, 0);
   return (
-    <section aria-label="What the cavities throw">
+    <section aria-label="Weight by cavity">
       <div className="shop-row">
-        <h2>What the cavities throw</h2>
+        <h2>Weight by cavity</h2>
         <span>
           {pieces.length} pieces, {rejected} beyond {format(target - room, 'mass')} to{' '}
           {format(target + room, 'mass')}
         </span>
         <button type="button" className="btn btn-sm btn-quiet" onClick={() => input.current?.click()}>
-          Bring weights in, CSV …
+          Import CSV…
         </button>
         <button
           type="button"
@@ -109,7 +109,7 @@ export function Weights({ id, batch, edit, flush }: Props) {
             )
           }
         >
-          Out as CSV
+          Export CSV
         </button>
         <input
           ref={input}
@@ -178,15 +178,14 @@ export function Weights({ id, batch, edit, flush }: Props) {
         </Scrolls>
       )}
       <p className="shop-note">
-        Limits of a chart: three deviations by the moving ranges; the band is what is wanted. Capability: the
+        Limits of a chart: three deviations by the moving ranges; the band is the tolerance. Capability: the
         room wanted over six deviations, and to its nearer end (NIST/SEMATECH e-Handbook 6.1.6, 6.3.2).
       </p>
       <h2>The scale apart from the pieces</h2>
       {study ? (
         <p>
-          The scale itself spreads <b>{study.scale.toFixed(4)} g</b>, the pieces{' '}
-          <b>{study.pieces.toFixed(4)} g</b> ({study.repeated} pieces weighed again, {study.weighings}{' '}
-          weighings).{' '}
+          Scale repeatability <b>{study.scale.toFixed(4)} g</b>, the pieces <b>{study.pieces.toFixed(4)} g</b>{' '}
+          ({study.repeated} pieces weighed again, {study.weighings} weighings).{' '}
           {study.scale > study.pieces / 3
             ? 'The scale is too coarse to tell these pieces apart well: weigh several together, or take the mean of repeats.'
             : 'The scale is fine enough for these pieces.'}
@@ -194,15 +193,15 @@ export function Weights({ id, batch, edit, flush }: Props) {
       ) : (
         <p>Weigh two pieces twice or more (“the same piece again”), and the scale’s noise is told apart.</p>
       )}
-      <h2>One in the hand</h2>
+      <h2>Which cavity is it from?</h2>
       <div className="shop-row">
         <label>
-          It weighs{' '}
+          Its weight{' '}
           <input
             className="batch-hand"
             inputMode="decimal"
             value={hand}
-            aria-label="Weight of the head in the hand"
+            aria-label="Weight of a head"
             onChange={(event) => setHand(event.currentTarget.value)}
           />
         </label>
@@ -216,7 +215,7 @@ export function Weights({ id, batch, edit, flush }: Props) {
       </div>
       {verdicts.length > 1 && (
         <>
-          <h2>How many to tell two apart</h2>
+          <h2>Pieces needed to tell two cavities apart</h2>
           <div className="shop-row">
             {[0, 1].map((side) => (
               <select

@@ -50,7 +50,7 @@ export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, pa
         eye {format(shown.eye.angle, 'angle')}
       </p>
       <SaveBadge state={pulling ? 'waiting' : draft.state} />
-      {kept.archived && <span className="bench-away">put away</span>}
+      {kept.archived && <span className="bench-away">archived</span>}
       <div className="bench-tools">
         <button
           type="button"
@@ -117,7 +117,7 @@ export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, pa
                 )
               }
             >
-              {kept.archived ? 'Hang on the Rack again' : 'Put away'}
+              {kept.archived ? 'Unarchive' : 'Archive'}
             </Dropdown.Item>
           </Dropdown.Menu>
         </Dropdown>
@@ -128,7 +128,7 @@ export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, pa
           In the water
         </Link>
         <Link className="btn btn-sm btn-quiet" to={`/designs/${kept.id}/uses`} title="F">
-          What for
+          Uses
         </Link>
         <Link className="btn btn-sm btn-quiet" to={`/designs/${kept.id}/mould`} title="M">
           Mould

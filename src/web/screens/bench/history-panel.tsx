@@ -72,8 +72,8 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
         <section>
           <h3>Named versions</h3>
           <NameForm
-            label="Name of the present state"
-            placeholder="Name the present state"
+            label="Name of this version"
+            placeholder="Name this version"
             most={120}
             onKeep={(name) => void keep(name)}
           />

@@ -48,7 +48,7 @@ export const MetalStrip = memo(function MetalStrip({ lines, own, onChoose }: Pro
               <span className="strip-own">✓ this design</span>
             ) : (
               <button type="button" className="btn-link-brass" onClick={() => onChoose(line.metal.key)}>
-                Use it
+                Use this metal
               </button>
             )}
           </header>

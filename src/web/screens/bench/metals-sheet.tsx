@@ -94,7 +94,7 @@ function MetalTable({ title, lines, of, own, onChoose }: TableProps) {
     figure('breadth', 'Breadth', 'size'),
     figure('height', 'Height', 'size'),
     figure('metal', 'Metal weighs', 'mass'),
-    figure('total', 'As weighed', 'mass'),
+    figure('total', 'Total weight', 'mass'),
     figure('submerged', 'In water', 'force'),
     figure('fall', 'Falls', 'speed'),
     figure('cost', 'Cost', 'money'),
@@ -139,7 +139,7 @@ function UseMetal({
         '✓ this design'
       ) : (
         <button type="button" className="btn-link-brass" onClick={() => onChoose(metal.key)}>
-          Use it
+          Use this metal
         </button>
       )}
       {caution && <small>▲ {say(caution)}</small>}

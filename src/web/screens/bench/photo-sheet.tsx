@@ -102,14 +102,14 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
       length.trim() === '' && now
         ? { ok: true as const, value: now.length }
         : parseQuantity(length, 'size', system);
-    if (!read.ok) return setSaid(`From mark to mark: ${read.message}`);
+    if (!read.ok) return setSaid(`Distance between the marks: ${read.message}`);
     const placed = {
       rear: [...rear] as [number, number],
       nose: [...nose] as [number, number],
       length: read.value,
     };
     if (!(read.value >= 0.5 && read.value <= 500))
-      return setSaid('From mark to mark: 0.5 to 500 mm is wanted.');
+      return setSaid('Enter a distance between the marks from 0.5 to 500 mm.');
     if (!photoPlacement(placed)) return setSaid('The two marks lie on each other. Set one of them anew.');
     try {
       const id = photo ? (await create('photos', photo)).id : now?.id;
@@ -158,7 +158,7 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
           }}
         />
         <label>
-          From mark to mark{' '}
+          Distance between the marks{' '}
           <input
             inputMode="decimal"
             value={length}
@@ -183,7 +183,7 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
               onHide();
             }}
           >
-            Take it away
+            Remove the photograph
           </button>
         )}
       </div>

@@ -74,7 +74,7 @@ export function StationList({
               </th>
             ))}
             <th scope="col">
-              <span className="visually-hidden">Take out</span>
+              <span className="visually-hidden">Remove</span>
             </th>
           </tr>
         </thead>
@@ -106,7 +106,7 @@ export function StationList({
                     <button
                       type="button"
                       className="btn btn-sm btn-quiet"
-                      aria-label={`Take out station ${i + 1}`}
+                      aria-label={`Remove station ${i + 1}`}
                       onClick={() => put(stations.filter((_, k) => k !== i))}
                     >
                       ×

@@ -49,7 +49,7 @@ export function WeightFields({ design, grams, problem, onTarget, onHold, onWeigh
           value={of}
           options={[
             ['metal', 'the metal'],
-            ['total', 'all, as weighed'],
+            ['total', 'head with hook, on the scale'],
             ['submerged', 'all, in water'],
           ]}
           onChange={onWeighed}

@@ -132,7 +132,7 @@ export function HeadRow({
           <AnswerList answers={entry.answers} />
           <ChangeOffer asking={asking} row={row} />
           <p>
-            <Link to={`/designs/${row.id}/uses`}>What else it is for</Link>
+            <Link to={`/designs/${row.id}/uses`}>Other uses</Link>
             {' · '}
             <a href={`/api/designs/${row.id}/counter-card`} download>
               Counter card (PDF)

@@ -4,7 +4,7 @@ import type { Brief, Problem } from '../../../core/document/index.ts';
 import type { Situation } from '../../../core/match/index.ts';
 import type { Plastic } from '../../../core/plastic/index.ts';
 import type { PartProps } from './brief-parts.tsx';
-import { AllElse } from './all-else.tsx';
+import { AllElse } from './all-else/all-else.tsx';
 import { SixQuestions } from './six-questions.tsx';
 
 interface Props {

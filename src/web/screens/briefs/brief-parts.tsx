@@ -1,7 +1,7 @@
 import type { Brief, BriefRange } from '../../../core/document/index.ts';
 import type { Situation } from '../../../core/match/index.ts';
 import type { QuantityKind } from '../../../core/quantity/index.ts';
-import { BRIEF_RANGES } from '../../../core/document/index.ts';
+import { BRIEF_RANGES, wordName } from '../../../core/document/index.ts';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 
 export type Change = (brief: Brief) => Brief;
@@ -14,7 +14,7 @@ export interface PartProps {
 }
 
 export const plain = <T extends string>(values: readonly T[]) =>
-  values.map((value) => [value, value] as const);
+  values.map((value) => [value, wordName(value)] as const);
 export const either = [
   ['no', 'no'],
   ['yes', 'yes'],
@@ -58,8 +58,8 @@ export function Said({ label, kind, range, path, value, step, part, put, clear }
           <button
             type="button"
             className="btn-link-brass"
-            title={`Take the usual ${label.toLowerCase()}`}
-            aria-label={`${label}: take the usual`}
+            title={`Use the usual ${label.toLowerCase()}`}
+            aria-label={`${label}: use the usual`}
             onClick={() => part.edit(clear)}
           >
             usual

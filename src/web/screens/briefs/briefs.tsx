@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Kept, RulesInForce } from '../../../contract/api.ts';
 import type { Brief, Design } from '../../../core/document/index.ts';
+import { wordName } from '../../../core/document/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
 import {
   assumedOf,
@@ -83,7 +84,7 @@ export function Briefs() {
               <Link to={`/briefs/${key}`} aria-current={key === id ? 'page' : undefined}>
                 <b>{document.name}</b>
                 <small>
-                  {document.fishing.retrieve}, {document.bottom.kinds.join(' and ')}
+                  {wordName(document.fishing.retrieve)}, {document.bottom.kinds.join(' and ')}
                   {document.cover.kinds.length === 0 ? '' : `, ${document.cover.kinds.join(' and ')}`}
                 </small>
               </Link>
@@ -103,7 +104,7 @@ export function Briefs() {
           rules={rules.data}
         />
       ) : id !== undefined ? (
-        <Empty title="This brief is not here">
+        <Empty title="Brief not found">
           <p>It may have been deleted. Choose another on the left.</p>
         </Empty>
       ) : (
@@ -226,7 +227,7 @@ function BriefOf({
         <Remarks title="How it is fished" remarks={tipsOf(at)} tone="tip" />
         {assumed.length > 0 && (
           <p className="rig-source">
-            Not said, and taken as usual: {assumed.map(({ says }) => say(says)).join('; ')}.
+            Not specified – assumed: {assumed.map(({ says }) => say(says)).join('; ')}.
           </p>
         )}
         <p className="rig-source">

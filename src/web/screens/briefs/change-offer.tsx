@@ -26,13 +26,13 @@ export function ChangeOffer({ asking, row }: { readonly asking: Asking; readonly
   const create = useCreate('designs');
   const job = useMemo<Job>(() => ({ asking, design: row.document }), [asking, row.document]);
   const { output, for: answered, error } = useJudged(job, run);
-  if (error) return <p className="field-said">The change could not be looked for: {error}</p>;
+  if (error) return <p className="field-said">Couldn’t look for a change: {error}</p>;
   if (!output || answered !== job) return <p className="change-offer">Looking for the smallest change …</p>;
   if (output.kind === 'none needed') return null;
   if (output.kind === 'none helps')
     return (
       <p className="change-offer">
-        No single change mends “{questionOf(output.question).name.toLowerCase()}” without harm elsewhere, and
+        No single change fixes “{questionOf(output.question).name.toLowerCase()}” without harm elsewhere, and
         no pair of those that were tried.
       </p>
     );
@@ -65,12 +65,12 @@ export function ChangeOffer({ asking, row }: { readonly asking: Asking; readonly
                 { ...output.design, name: named },
                 {
                   onSuccess: (kept) =>
-                    tell({ tone: 'good', text: `${kept.document.name} hangs on the Rack.` }),
+                    tell({ tone: 'good', text: `${kept.document.name} added to the Rack.` }),
                 },
               )
             }
           >
-            Make a copy so
+            Copy with this change
           </button>{' '}
           <button type="button" className="btn btn-sm btn-brass" onClick={inPlace}>
             Change this head
@@ -82,7 +82,7 @@ export function ChangeOffer({ asking, row }: { readonly asking: Asking; readonly
           className="btn btn-sm btn-quiet"
           onClick={() => void navigate(`/designs/${row.id}/rig?method=${output.method ?? ''}`)}
         >
-          Rig it so
+          Rig with this change
         </button>
       )}
     </div>

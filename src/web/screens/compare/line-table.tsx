@@ -160,7 +160,7 @@ function ColumnHead({
       >
         {isPinned ? 'pinned' : 'pin'}
       </button>
-      <button type="button" className="btn-x" aria-label={`Take ${document.name} out`} onClick={onRemove}>
+      <button type="button" className="btn-x" aria-label={`Remove ${document.name}`} onClick={onRemove}>
         ×
       </button>
     </div>

@@ -65,7 +65,7 @@ export function ShopDialog({ file, onHide }: Props) {
       onHide();
       tell({
         tone: 'good',
-        text: `${done.rows.filter(({ does }) => does !== 'same').length} documents are taken in.`,
+        text: `${done.rows.filter(({ does }) => does !== 'same').length} documents imported.`,
       });
       await client.invalidateQueries();
     } catch (error) {
@@ -75,11 +75,11 @@ export function ShopDialog({ file, onHide }: Props) {
   };
   return (
     <Sheet
-      title={`Bring in ${file.name}`}
+      title={`Import ${file.name}`}
       onHide={onHide}
       footer={
         <TakeOrLeave
-          take="Take it in"
+          take="Import"
           disabled={!trial || wrong.length > 0 || isTaking || count('adds') + count('changes') === 0}
           onTake={() => void take()}
           onLeave={onHide}
@@ -88,7 +88,7 @@ export function ShopDialog({ file, onHide }: Props) {
     >
       {wrong.length > 0 ? (
         <div role="alert">
-          <p>Nothing is taken in while anything is wrong. Mend these in the file and bring it in again.</p>
+          <p>Nothing is imported until every problem is fixed. Correct the file and import it again.</p>
           <ul className="problems-list">
             {wrong.map(({ path, message }) => (
               <li key={`${path} ${message}`}>
@@ -101,7 +101,7 @@ export function ShopDialog({ file, onHide }: Props) {
         <>
           <p role="status">
             {count('adds')} would be added, {count('changes')} changed, {count('same')} are the same already.
-            All of it is taken in, or nothing.
+            All of it is imported, or nothing.
           </p>
           <table className="intake">
             <tbody>

@@ -84,7 +84,7 @@ export function SolidDialog({ file, onHide }: Props) {
   };
   return (
     <Sheet
-      title={`Bring in ${file.name}`}
+      title={`Import ${file.name}`}
       onHide={onHide}
       footer={
         <TakeOrLeave

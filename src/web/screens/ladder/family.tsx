@@ -12,7 +12,7 @@ export function Family({ rungs }: { readonly rungs: readonly RungFigure[] }) {
     judged.ok ? [{ drawing: judged.drawing, metal: made.head.metal, grams, hook }] : [],
   );
   if (drawn.length === 0)
-    return <p className="ladder-none">None of the rungs can be built: see why below.</p>;
+    return <p className="ladder-none">None of the rungs can be built. The reasons are below.</p>;
   const boxes = drawn.map(({ drawing }) => {
     const points = [
       ...drawing.side,

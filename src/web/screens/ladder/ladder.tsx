@@ -71,7 +71,7 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
       await refreshLists(client, 'designs');
       tell({
         tone: 'good',
-        text: `${made.length} heads hang on the Rack.`,
+        text: `${made.length} heads added to the Rack.`,
         action: {
           label: 'Show them',
           run: () =>
@@ -118,7 +118,7 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
             disabled={good.length === 0 || hang.isPending}
             onClick={() => hang.mutate()}
           >
-            Hang {good.length} on the Rack
+            Add {good.length} to the Rack
           </button>
         </div>
       </div>

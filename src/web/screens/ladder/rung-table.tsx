@@ -74,14 +74,14 @@ export function RungTable({ ladder, rungs, own, put }: Props) {
         .map((id) => format(value(row, id), 'size'))
         .join(' × '),
     ),
-    column('total', 'As weighed', (row) => format(value(row, 'mass.total'), 'mass')),
+    column('total', 'Total weight', (row) => format(value(row, 'mass.total'), 'mass')),
     column('fall', 'Falls', (row) => format(value(row, 'fall.speed'), 'speed')),
     column('bite', 'Bite above eye', (row) => format(value(row, 'hook.biteAboveEye'), 'size')),
     column('out', '', (_, i) => (
       <button
         type="button"
         className="btn btn-sm btn-quiet"
-        aria-label={`Take out rung ${i + 1}`}
+        aria-label={`Remove rung ${i + 1}`}
         onClick={() => put({ rungs: ladder.rungs.filter((_rung, k) => k !== i) })}
       >
         ×

@@ -104,13 +104,13 @@ export function MouldFields({ mould, design, edit, problems }: Props) {
         </>
       )}
       <QuantityField
-        label="Draft wanted"
+        label="Minimum draft"
         kind="angle"
         value={mould.draft}
         min={MOULD_RANGES.draft[0]}
         max={MOULD_RANGES.draft[1]}
         step={0.5}
-        note="Slope a deep wall needs to let go."
+        note="Slope that lets a casting release from a deep wall."
         problem={said('/draft')}
         onCommit={(draft) => set({ draft })}
       />

@@ -90,17 +90,17 @@ export function MouldFiguresPanel({ kept, mould, metals, flush, figures }: Props
   const steep = figures.cavities.map(({ steep: area }, i) => ({ area, i })).filter(({ area }) => area > 4);
   const tight = figures.cavities.flatMap(({ isGateTight }, i) => (isGateTight ? [i + 1] : []));
   return (
-    <section aria-label="What the mould holds">
+    <section aria-label="Mould volumes">
       <h2>Opens</h2>
       {bound.length === 0 ? (
         <p>
-          <span className="state-good">● lets go</span>: nothing faces back to the parting plane.
+          <span className="state-good">● releases cleanly</span>: no undercut.
         </p>
       ) : (
         bound.map(({ area, i }) => (
           <p key={i} className="shop-care">
-            ✕ Cavity {i + 1} binds: {area.toFixed(1)} mm² faces back to the parting plane (red in the
-            drawing). Turn the shape, take the feature away, or plan a loose piece there.
+            ✕ Cavity {i + 1} binds: {area.toFixed(1)} mm² undercut (red in the drawing). Turn the shape, take
+            the feature away, or plan a loose piece there.
           </p>
         ))
       )}

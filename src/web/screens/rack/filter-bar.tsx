@@ -75,7 +75,7 @@ export function FilterBar({ cards, names, filters, onSet }: Props) {
         value={filters.away ?? ''}
         options={[
           ['', 'hanging'],
-          ['yes', 'put away'],
+          ['yes', 'archived'],
         ]}
         onChange={set('away')}
       />

@@ -108,7 +108,7 @@ export const Card = memo(function Card({
         tabIndex={-1}
         aria-pressed={inTray}
         onClick={() => onAct('t', card)}
-        aria-label={inTray ? `Take ${name} out of the tray` : `Put ${name} into the tray`}
+        aria-label={inTray ? `Remove ${name} from the tray` : `Put ${name} into the tray`}
       >
         {inTray ? '✓ tray' : '+ tray'}
       </button>
@@ -116,10 +116,10 @@ export const Card = memo(function Card({
         type="button"
         className="rack-away"
         tabIndex={-1}
-        aria-label={archived ? `Hang again on the Rack: ${name}` : `Put away ${name}`}
+        aria-label={archived ? `Unarchive ${name}` : `Archive ${name}`}
         onClick={() => onAct('a', card)}
       >
-        {archived ? 'hang again' : 'put away'}
+        {archived ? 'unarchive' : 'archive'}
       </button>
       <button
         type="button"

@@ -78,7 +78,7 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
           onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
         />
         <Choice
-          label="In order of"
+          label="Sort by"
           value={sort}
           options={Object.entries(SORTS).map(([key, { text: name }]) => [key as SortKey, name] as const)}
           onChange={(value) => set('sort', value, 'weight')}
@@ -115,7 +115,7 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
             + New head
           </button>
           <Link className="btn btn-sm btn-quiet" to="/take-in">
-            Take one in
+            Measure a head
           </Link>
         </div>
       </div>
@@ -131,10 +131,10 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
           </button>
         </Empty>
       ) : shown.length === 0 ? (
-        <Empty title="No head answers to that">
+        <Empty title="No heads found">
           <p>
             {filters.away === 'yes' && hanging === 0
-              ? 'Nothing is put away.'
+              ? 'No archived heads.'
               : 'Nothing on the Rack fits the search and filters.'}
           </p>
           <button

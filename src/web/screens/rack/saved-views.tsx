@@ -31,7 +31,7 @@ export function SavedViews({ onOpen }: { readonly onOpen: (params: string) => vo
       </Dropdown.Toggle>
       <Dropdown.Menu className="views-menu">
         {views.length === 0 && (
-          <p>No view is kept yet. Set search, filters and order, then give them a name.</p>
+          <p>No saved views yet. Set search, filters and order, then give them a name.</p>
         )}
         {views.map((view) => (
           <div key={view.name} className="views-row">
@@ -47,7 +47,7 @@ export function SavedViews({ onOpen }: { readonly onOpen: (params: string) => vo
             <button
               type="button"
               className="btn btn-sm btn-quiet"
-              aria-label={`Forget the view ${view.name}`}
+              aria-label={`Delete the view ${view.name}`}
               onClick={() => setViews((known) => known.filter((other) => other.name !== view.name))}
             >
               ×

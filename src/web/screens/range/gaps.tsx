@@ -28,7 +28,9 @@ export function Gaps({ heads }: { readonly heads: readonly HeadRow[] }) {
     return (
       <section aria-label="Ladders">
         <h2>Steps of the ladders</h2>
-        <p>No shape hangs in more than one weight of a metal, so there is no ladder to look for gaps in.</p>
+        <p>
+          No shape is on the wall in more than one weight of a metal, so there is no ladder to check for gaps.
+        </p>
       </section>
     );
   return (
@@ -47,7 +49,7 @@ export function Gaps({ heads }: { readonly heads: readonly HeadRow[] }) {
                 Fall
               </th>
               <th scope="col" className="num">
-                Keeps the bottom
+                Holds bottom
               </th>
               <th scope="col">Step</th>
             </tr>

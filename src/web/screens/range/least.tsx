@@ -19,7 +19,7 @@ const AIM_WORDS: Readonly<Record<Progress['aim'], string>> = {
   well: 'most briefs served well',
   served: 'most briefs served at all',
   heads: 'fewest heads',
-  outlay: 'least money',
+  outlay: 'lowest first order',
 };
 /** Longest search, s. */
 const SECONDS = 30;
@@ -75,7 +75,7 @@ export function Least({ plan, heads, serves, edit }: Props) {
   };
   const solved = found?.solved;
   return (
-    <section aria-label="The least range">
+    <section aria-label="The smallest range">
       <div className="shop-row">
         <button
           type="button"
@@ -83,7 +83,7 @@ export function Least({ plan, heads, serves, edit }: Props) {
           disabled={progress !== undefined || heads.length === 0 || plan.briefs.length === 0}
           onClick={() => void find()}
         >
-          Find the least range
+          Find the smallest range
         </button>
         {progress !== undefined && (
           <>
@@ -109,7 +109,7 @@ export function Least({ plan, heads, serves, edit }: Props) {
           <span role="status" data-proven={solved.ok && solved.isProven}>
             {!solved.ok
               ? solved.reason === 'impossible'
-                ? 'No wall keeps within these limits with the heads that must hang. Ease a limit.'
+                ? 'No wall with the heads that must be on it keeps within these limits. Ease a limit.'
                 : 'Stopped before anything was found.'
               : solved.isProven
                 ? `● Proven in ${solved.seconds.toFixed(1)} s: ${solved.taken.length} heads; no other range within the limits serves more, with fewer, for less.`
@@ -120,7 +120,7 @@ export function Least({ plan, heads, serves, edit }: Props) {
       </div>
       {plan.wall.length > 0 && (
         <p>
-          What hangs takes{' '}
+          The heads on the wall take{' '}
           <b>
             {format(
               plan.wall.reduce((sum, id) => {
@@ -131,7 +131,7 @@ export function Least({ plan, heads, serves, edit }: Props) {
               'money',
             )}
           </b>{' '}
-          at the first order.
+          for the first order.
         </p>
       )}
     </section>

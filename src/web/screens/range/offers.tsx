@@ -19,7 +19,7 @@ const FIELDS = [
   ['minimum', 'Packs at once', 1, 1000, true],
 ] as const;
 
-/** What each head costs and sells for, its packs and its mould; and whether it must hang or may not. */
+/** What each head costs and sells for, its packs and its mould; and whether it is always on the wall, or never. */
 export function Offers({ plan, heads, edit }: Props) {
   const { format } = useUnits();
   const [said, setSaid] = useState('');
@@ -59,7 +59,7 @@ export function Offers({ plan, heads, edit }: Props) {
                 First order
               </th>
               <th scope="col">Mould</th>
-              <th scope="col">Hangs</th>
+              <th scope="col">On the wall</th>
             </tr>
           </thead>
           <tbody>
@@ -93,7 +93,7 @@ export function Offers({ plan, heads, edit }: Props) {
                             }));
                           if (!(value >= least && value <= most) || (isWhole && !Number.isInteger(value)))
                             return setSaid(
-                              `${label} of ${design.name}: a ${isWhole ? 'whole ' : ''}number from ${least} to ${most} is wanted.`,
+                              `${label} of ${design.name}: enter a ${isWhole ? 'whole ' : ''}number from ${least} to ${most}.`,
                             );
                           setSaid('');
                           setOffer(id, { [key]: value });
@@ -118,13 +118,13 @@ export function Offers({ plan, heads, edit }: Props) {
                   </td>
                   <td>
                     <select
-                      aria-label={`Whether ${design.name} hangs`}
+                      aria-label={`Keep ${design.name} on the wall`}
                       value={plan.keep.includes(id) ? 'keep' : plan.drop.includes(id) ? 'drop' : ''}
                       onChange={(event) => choose(id, event.currentTarget.value)}
                     >
-                      <option value="">as is best</option>
-                      <option value="keep">must</option>
-                      <option value="drop">may not</option>
+                      <option value="">auto</option>
+                      <option value="keep">always</option>
+                      <option value="drop">never</option>
                     </select>
                   </td>
                 </tr>

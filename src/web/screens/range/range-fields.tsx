@@ -10,11 +10,11 @@ interface Props {
 }
 
 const LIMITS: readonly (readonly [keyof RangePlan['limits'], string, number, number])[] = [
-  ['heads', 'Heads at most', 1, 400],
+  ['heads', 'Max heads', 1, 400],
   ['moulds', 'Moulds at most', 0, 400],
   ['metals', 'Metals at most', 1, 20],
   ['hooks', 'Hook sizes at most', 1, 60],
-  ['outlay', 'Money at the first order', 0, 10_000_000],
+  ['outlay', 'First-order budget', 0, 10_000_000],
 ];
 
 /** What the wall may take, and which briefs it must cover. */

@@ -142,14 +142,14 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
         {!serves && !error && <Loading what="who serves what" />}
         {serves && coverage && (
           <>
-            <Panel what="The least range">
+            <Panel what="The smallest range">
               <Least plan={plan} heads={heads} serves={serves} edit={draft.edit} />
             </Panel>
             <section aria-label="Coverage">
               <h2>What the wall covers</h2>
               <p role="status">
                 {plan.wall.length === 0
-                  ? 'Nothing hangs yet: tick heads, or have the least range found.'
+                  ? 'The wall is empty: tick heads, or find the smallest range.'
                   : `${taken.length} heads for ${wanted.length} briefs: ${coverage.briefs.filter(({ well }) => well > 0).length} served well, ${coverage.care.length} with care, ${coverage.missed.length} missed, ${coverage.doubled.length} by more than one.`}
               </p>
               {coverage.missed.length > 0 && plan.wall.length > 0 && (
@@ -159,7 +159,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
                 <table className="matrix">
                   <thead>
                     <tr>
-                      <th scope="col">Hangs</th>
+                      <th scope="col">On the wall</th>
                       <th scope="col">Head</th>
                       {wanted.map(({ id, document }) => (
                         <th key={id} scope="col" title={document.name}>
@@ -174,7 +174,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
                         <td>
                           <input
                             type="checkbox"
-                            aria-label={`${design.name} hangs`}
+                            aria-label={`${design.name} on the wall`}
                             checked={plan.wall.includes(id)}
                             onChange={() => toggle(id)}
                           />
@@ -208,7 +208,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
                       <tr>
                         <th scope="col">Head, in the order they add most</th>
                         <th scope="col">Adds</th>
-                        <th scope="col">Dropped, this is lost</th>
+                        <th scope="col">Lost if dropped</th>
                       </tr>
                     </thead>
                     <tbody>

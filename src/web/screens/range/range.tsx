@@ -40,8 +40,8 @@ export function RangeScreen() {
       <Empty title="No range planned yet" whole>
         <p>
           {designs.data.length === 0
-            ? 'Put heads on the Rack first; then plan which of them hang on the wall.'
-            : 'Begin with every head of the Rack and every brief; then say what the wall may take, and have the least range found that covers the briefs.'}
+            ? 'Put heads on the Rack first; then plan which of them go on the wall.'
+            : 'Begin with every head of the Rack and every brief; then say what the wall may take, and find the smallest range that covers the briefs.'}
         </p>
         <div className="shop-row" style={{ justifyContent: 'center' }}>
           <label>

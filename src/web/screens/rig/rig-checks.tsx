@@ -88,7 +88,7 @@ function Remedies({
           className="btn-link-brass"
           onClick={() => onApply(remedy)}
         >
-          Do it: {say(remedy.says)}
+          Apply: {say(remedy.says)}
         </button>
       ))}
     </p>

@@ -74,8 +74,8 @@ export function RigTackle({
             ? 'No line tried drives the hook home.'
             : `From ${format(advice.drives, 'lineTest')} up the hook goes in;`}{' '}
           {advice.bears === undefined
-            ? 'it opens before the brake slips on every line.'
-            : `up to ${format(advice.bears, 'lineTest')} the brake slips before it opens.`}
+            ? 'it opens before the drag slips on every line.'
+            : `up to ${format(advice.bears, 'lineTest')} the drag slips before it opens.`}
         </small>
       </p>
       <p>

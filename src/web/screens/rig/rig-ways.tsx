@@ -61,7 +61,7 @@ export function RigWays({
   );
   const { output: ranked } = useJudged(headJob, runHeads);
   return (
-    <section className="rig-ways" aria-label="The other ways round">
+    <section className="rig-ways" aria-label="Hooks, heads and tackle">
       <div>
         <h2>Hooks on this head for {document.name}</h2>
         <ol>

@@ -282,7 +282,7 @@ function RigOf({ kept, plastics, rules, metals }: Props) {
                       '✓ as it is'
                     ) : (
                       <button type="button" className="btn-link-brass" onClick={() => apply(remedy)}>
-                        Do it: {remedy.says}
+                        Apply: {remedy.says}
                       </button>
                     )}
                   </li>

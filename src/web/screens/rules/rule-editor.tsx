@@ -101,7 +101,7 @@ export function RuleEditor({
           onChange={(strength) => change({ strength: Number(strength) })}
         />
         <Choice
-          label="Rests on"
+          label="Based on"
           value={draft.kind}
           options={plain(RULE_KINDS)}
           onChange={(kind) => change({ kind })}
@@ -192,10 +192,10 @@ export function RuleEditor({
         </ul>
       )}
       <button type="button" className="btn btn-sm btn-fern" onClick={() => void keep()}>
-        Keep the rule
+        Save the rule
       </button>{' '}
       <button type="button" className="btn btn-sm btn-quiet" onClick={onCancel}>
-        Leave it
+        Cancel
       </button>
     </section>
   );

@@ -166,7 +166,7 @@ function RulesOf({ inForce }: { readonly inForce: RulesInForce }) {
                 )
               }
             >
-              Restore the shipped ones
+              Restore the shipped rules
             </button>
           )}
         </div>
@@ -257,7 +257,7 @@ function RulesOf({ inForce }: { readonly inForce: RulesInForce }) {
                           document.rules.map((one) =>
                             one.id === rule.id ? (rule.off ? rest : { ...rule, off: true }) : one,
                           ),
-                          `Rule ${rule.id} is ${rule.off ? 'asked again' : 'switched off'}.`,
+                          `Rule ${rule.id} is ${rule.off ? 'on again' : 'switched off'}.`,
                         );
                       }}
                     />

@@ -51,7 +51,7 @@ export function Sayings() {
         <Link to="/rules">Rules</Link>.
       </p>
       {error && <p className="problems">■ {error}</p>}
-      {!output && !error && <p role="status">Holding them against {designs.data.length} heads …</p>}
+      {!output && !error && <p role="status">Testing them on {designs.data.length} heads …</p>}
       <Panel what="The sayings">
         <ul className="saying-list">
           {(output ?? []).map(({ key, says, why, verdict, evidence }) => (

@@ -39,14 +39,14 @@ export function TableFiles<R extends RowIn>({ what, read, heads, cells }: Props<
   return (
     <>
       <button type="button" className="btn btn-sm btn-quiet" onClick={() => input.current?.click()}>
-        Bring in CSV …
+        Import CSV…
       </button>
       <button
         type="button"
         className="btn btn-sm btn-quiet"
         onClick={() => void download(`/${what}.csv`, (text) => tell({ tone: 'bad', text }))}
       >
-        Out as CSV
+        Export CSV
       </button>
       <input
         ref={input}
@@ -97,7 +97,7 @@ function Preview<R extends RowIn>({
       const taken = rows.flatMap(({ document }) => (document ? [{ id: crypto.randomUUID(), document }] : []));
       await takeShop(JSON.stringify({ format: 'fern-anvil/shop', version: 1, [what]: taken }));
       onHide();
-      tell({ tone: 'good', text: `${taken.length} ${what} are taken in.` });
+      tell({ tone: 'good', text: `${taken.length} ${what} imported.` });
       await client.invalidateQueries();
     } catch (error) {
       tell({ tone: 'bad', text: (error as Error).message });
@@ -106,11 +106,11 @@ function Preview<R extends RowIn>({
   };
   return (
     <Sheet
-      title={`Bring in ${file}`}
+      title={`Import ${file}`}
       onHide={onHide}
       footer={
         <TakeOrLeave
-          take={`Take ${rows.length} in`}
+          take={`Import ${rows.length}`}
           disabled={wrong > 0 || rows.length === 0 || isTaking}
           onTake={() => void take()}
           onLeave={onHide}
@@ -119,7 +119,7 @@ function Preview<R extends RowIn>({
     >
       <p role={wrong > 0 ? 'alert' : 'status'}>
         {wrong > 0
-          ? `${wrong} of ${rows.length} rows are wrong. Nothing is taken in until they are mended in the file.`
+          ? `${wrong} of ${rows.length} rows are wrong. Nothing is imported until they are corrected in the file.`
           : `${rows.length} ${what}, all sound.`}
       </p>
       <table className="intake">

@@ -67,7 +67,7 @@ export function Drop({
         {!still && (
           <>
             <button type="button" className="btn btn-sm btn-fern" onClick={() => start(1)}>
-              {rate === 1 && !isDown ? 'Hold' : 'Let go'}
+              {rate === 1 && !isDown ? 'Pause' : 'Drop'}
             </button>
             <button type="button" className="btn btn-sm btn-quiet" onClick={() => start(2)}>
               ×2

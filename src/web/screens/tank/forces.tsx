@@ -12,7 +12,7 @@ export function Forces({ heads }: { readonly heads: readonly WetHead[] }) {
       bars: [
         ['Hook-set through line and rod', readingOf(head, 'hook.setPull'), 'force-set'],
         ...(Number.isFinite(guard) ? ([['of it the guard takes', guard, 'force-guard']] as const) : []),
-        ['Brake slips at', head.water.pulls.brake, 'force-brake'],
+        ['Drag slips at', head.water.pulls.brake, 'force-brake'],
         ['Hook opens at', readingOf(head, 'hook.openingLoad'), 'force-open'],
         ['Line parts at', head.water.pulls.test, 'force-line'],
       ] as const,
@@ -51,8 +51,8 @@ function said(head: WetHead): string {
   const drive = readingOf(head, 'hook.penetration');
   return [
     open < 1
-      ? 'The hook opens before the line parts: it comes off a snag, and gives before a strong fish on a locked brake.'
-      : 'The line parts before the hook opens.',
+      ? 'The hook opens before the line breaks: it comes off a snag, and gives before a strong fish on a locked drag.'
+      : 'The line breaks before the hook opens.',
     Number.isFinite(share)
       ? `The guard eats ${Math.round(share * 100)}% of the hook-set.`
       : 'No guard stands in the way.',

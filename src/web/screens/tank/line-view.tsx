@@ -91,8 +91,8 @@ export function LineView({
             format(values.depth, 'depth'),
             format(readingOf(first, 'retrieve.maxBottomSpeed'), 'speed'),
           )}{' '}
-          Tie on {format(readingOf(first, 'retrieve.leastWeight'), 'mass')} as weighed, at the least, to keep
-          the bottom at {format(values.speed, 'speed')}; the handle turns{' '}
+          Tie on {format(readingOf(first, 'retrieve.leastWeight'), 'mass')} in all, at the least, to keep the
+          bottom at {format(values.speed, 'speed')}; the handle turns{' '}
           {readingOf(first, 'retrieve.handle').toFixed(2)} times a second.
         </p>
       )}

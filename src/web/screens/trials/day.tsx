@@ -110,7 +110,7 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
           ■ {say(message)}
         </p>
       ))}
-      <div className="trial-rigs" role="group" aria-label="Rig that is on">
+      <div className="trial-rigs" role="group" aria-label="Rig in use">
         {trial.rigs.map((one, i) => (
           <button
             key={i}
@@ -208,7 +208,7 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
                 setChosen(0);
               }}
             >
-              Take this rig out
+              Remove this rig
             </button>
           </div>
           {askew(rig).map((words) => (

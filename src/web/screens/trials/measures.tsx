@@ -38,7 +38,7 @@ export function Measures({ trial, designs, edit }: Props) {
       return undefined;
     }
     if (!(parsed.value >= least && parsed.value <= most)) {
-      setSaid(`${label}: from ${format(least, of)} to ${format(most, of)} is wanted.`);
+      setSaid(`${label}: enter a value from ${format(least, of)} to ${format(most, of)}.`);
       return undefined;
     }
     return parsed.value;
@@ -123,7 +123,7 @@ export function Measures({ trial, designs, edit }: Props) {
                 setTexts((now) => ({ ...now, seconds: `${seconds.toFixed(2)} s` }));
               }}
             >
-              {began === undefined ? '▶ Let go' : '■ On the bottom'}
+              {began === undefined ? '▶ Drop' : '■ On the bottom'}
             </button>
             <label>
               Water
@@ -156,7 +156,7 @@ export function Measures({ trial, designs, edit }: Props) {
           </>
         )}
         <button type="submit" className="btn btn-fern">
-          Note it
+          Add
         </button>
         {said && (
           <p className="field-said" role="alert">
@@ -172,7 +172,7 @@ export function Measures({ trial, designs, edit }: Props) {
             <button
               type="button"
               className="btn-x"
-              aria-label={`Take drop ${i + 1} out`}
+              aria-label={`Delete drop ${i + 1}`}
               onClick={() => edit((now) => ({ ...now, drops: now.drops.filter((_, k) => k !== i) }))}
             >
               ×
@@ -186,7 +186,7 @@ export function Measures({ trial, designs, edit }: Props) {
             <button
               type="button"
               className="btn-x"
-              aria-label={`Take depth ${i + 1} out`}
+              aria-label={`Delete depth ${i + 1}`}
               onClick={() => edit((now) => ({ ...now, tows: now.tows.filter((_, k) => k !== i) }))}
             >
               ×

@@ -35,7 +35,7 @@ export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
     const typed = weight.trim() === '' ? undefined : parseQuantity(weight, 'mass', system);
     if (typed && !typed.ok) return setSaid(typed.message);
     if (typed?.ok && !(typed.value >= 0.01 && typed.value <= 2000))
-      return setSaid('Weight: from 0.01 to 2000 g is wanted.');
+      return setSaid('Weight: enter a weight from 0.01 to 2,000 g.');
     setSaid('');
     const kept = typed?.ok ? typed.value : grams;
     onAdd({
@@ -69,7 +69,7 @@ export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
       </label>
       {!found && (
         <label>
-          Its name
+          Name of the head
           <input value={other} maxLength={120} onChange={(event) => setOther(event.currentTarget.value)} />
         </label>
       )}
@@ -78,7 +78,7 @@ export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
         <input
           inputMode="decimal"
           value={weight}
-          placeholder={readings?.['mass.metal'] ? format(readings['mass.metal'], 'mass') : 'as weighed'}
+          placeholder={readings?.['mass.metal'] ? format(readings['mass.metal'], 'mass') : 'total weight'}
           onChange={(event) => setWeight(event.currentTarget.value)}
         />
       </label>
@@ -139,7 +139,7 @@ export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
         </span>
       </label>
       <button type="submit" className="btn btn-fern">
-        Tie it on
+        Add this rig
       </button>
       {said && (
         <p className="field-said" role="alert">

@@ -35,7 +35,7 @@ export function WeightTrend({ days }: { readonly days: readonly Trial[] }) {
   return (
     <section aria-label="Does weight matter">
       <Slider
-        label="Told for a step of"
+        label="Step of weight"
         value={step}
         min={0.01}
         max={2}

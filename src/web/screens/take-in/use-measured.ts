@@ -1,0 +1,101 @@
+import { useMemo, useState } from 'react';
+import type { Design } from '../../../core/document/index.ts';
+import { starterDesign } from '../../../core/document/index.ts';
+import type { Family } from '../../../core/head/index.ts';
+import { ball, completeDimensions, familyOf } from '../../../core/head/index.ts';
+import { EYE_ANGLES } from '../../../core/hook/index.ts';
+import type { TakenIn } from '../../../core/make/index.ts';
+import type { Metal } from '../../../core/material/index.ts';
+import { METALS } from '../../../core/material/index.ts';
+import { clamp } from '../../../core/numeric/index.ts';
+import { useStores } from '../../data/queries.ts';
+import { useAddress } from '../../parts/address.ts';
+import { useJudged } from '../../workers/judge.ts';
+import { makeWorker } from '../../workers/make.ts';
+
+interface Job {
+  readonly design: Design;
+  readonly measured: Readonly<Record<string, number>>;
+  readonly grams: number;
+  readonly metals: readonly Metal[];
+}
+const run = ({ design, measured, grams, metals }: Job): Promise<TakenIn> =>
+  makeWorker().take({ design, measured, grams }, metals);
+
+/** What was found of a head: its design, the sizes solved for, and which metals agree. */
+export type Found = Extract<TakenIn, { ok: true }>;
+
+/** What is taken where the address says nothing: weight, g, hook, metal and eye, degrees. */
+const FIRST = { grams: 10, hook: '3/0', metal: 'lead', eye: 90 } as const;
+
+/** Returns a number that stands in the address; undefined where it does not or is none. */
+function given(text: string | null): number | undefined {
+  const value = text === null ? NaN : Number(text);
+  return Number.isFinite(value) && value > 0 ? value : undefined;
+}
+
+/** The sizes of a family that the address says were measured, mm. */
+const measuredOf = (family: Family, search: URLSearchParams): Readonly<Record<string, number>> =>
+  Object.fromEntries(
+    family.dimensions.flatMap(({ key }) => {
+      const value = given(search.get(`m.${key}`));
+      return value === undefined ? [] : [[key, value]];
+    }),
+  );
+
+/** A head as it is measured: all of it stands in the address but for its name. */
+export function useMeasured() {
+  const stores = useStores();
+  const { search, set, setAll } = useAddress();
+  const [name, setName] = useState('');
+  const family = familyOf(search.get('shape') ?? ball.key) ?? ball;
+  const metals: readonly Metal[] = stores.data?.metals ?? METALS;
+  const metalKey = metals.find(({ key }) => key === search.get('metal'))?.key ?? FIRST.metal;
+  const hook = search.get('hook') ?? FIRST.hook;
+  const eye = clamp(given(search.get('eye')) ?? FIRST.eye, ...EYE_ANGLES);
+  const claimed = given(search.get('density'));
+  const grams = given(search.get('grams')) ?? FIRST.grams;
+  const measured = useMemo(() => measuredOf(family, search), [family, search]);
+  const design = useMemo<Design>(() => {
+    const base = starterDesign(family, name.trim() || `${family.name}, measured`);
+    return {
+      ...base,
+      head: { ...base.head, metal: metalKey, ...(claimed === undefined ? {} : { density: claimed }) },
+      hook: { ...base.hook, size: hook },
+      eye: { ...base.eye, angle: eye },
+      keeper: { kind: 'none' },
+      guard: { kind: 'none' },
+    };
+  }, [family, name, metalKey, claimed, hook, eye]);
+  const job = useMemo<Job>(() => ({ design, measured, grams, metals }), [design, measured, grams, metals]);
+  const { output, error } = useJudged(job, run);
+  const found = output?.ok ? output : undefined;
+  return {
+    name,
+    setName,
+    family,
+    metals,
+    metalKey,
+    hook,
+    eye,
+    claimed,
+    grams,
+    measured,
+    design,
+    /** every size: as it was found, or as it usually is */
+    sizes: found?.design.head.dimensions ?? completeDimensions(family, {}),
+    found,
+    problems: output && !output.ok ? output.problems : [],
+    isReady: output !== undefined,
+    error,
+    set: (key: keyof typeof FIRST | 'density' | `m.${string}`, value: string) =>
+      set(key, value, key in FIRST ? String(FIRST[key as keyof typeof FIRST]) : undefined),
+    setShape: (key: string) =>
+      setAll([
+        ['shape', key, ball.key],
+        ...family.dimensions.map(({ key: old }) => [`m.${old}`, ''] as const),
+      ]),
+  };
+}
+
+export type Measured = ReturnType<typeof useMeasured>;
