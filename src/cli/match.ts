@@ -23,6 +23,7 @@ import { checkBriefDocument } from '../contract/collections/briefs.ts';
 import { checkDesignDocument } from '../contract/collections/designs.ts';
 import { checkPlasticDocument } from '../contract/collections/plastics.ts';
 
+/** Files and choices of `anvil match`. */
 export interface MatchOptions {
   readonly plastics?: string | undefined;
   readonly rules?: string | undefined;

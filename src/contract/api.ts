@@ -22,6 +22,7 @@ export interface DesignSummary {
   readonly ranges: Partial<Record<ReadingId, readonly [number, number]>>;
   readonly drawing: Drawing;
 }
+/** Why a design kept on the Rack has no figures. */
 export interface BrokenSummary {
   readonly ok: false;
   readonly revision: number;
@@ -39,6 +40,7 @@ export interface Kept<T> {
   readonly summary?: DesignSummary | BrokenSummary;
 }
 
+/** One page of a list. */
 export interface Page<T> {
   readonly items: readonly Kept<T>[];
   readonly total: number;
@@ -46,8 +48,10 @@ export interface Page<T> {
   readonly next?: string;
 }
 
+/** Most documents on one page of a list. */
 export const PAGE_LIMIT = 500;
 
+/** What a list may be asked for: how many, after which mark, with what in the name. */
 export const ListQuerySchema = Type.Object(
   {
     limit: Type.Optional(Type.Integer({ minimum: 1, maximum: PAGE_LIMIT })),
@@ -56,8 +60,10 @@ export const ListQuerySchema = Type.Object(
   },
   { additionalProperties: false },
 );
+/** A question to a list. */
 export type ListQuery = Static<typeof ListQuerySchema>;
 
+/** What a shop may set of a metal: its density and its price. */
 export const MetalEditSchema = Type.Object(
   {
     density: Type.Optional(Type.Number({ minimum: 1, maximum: 23, description: 'g/cm³' })),
@@ -67,8 +73,10 @@ export const MetalEditSchema = Type.Object(
   },
   { additionalProperties: false, minProperties: 1 },
 );
+/** A density or price a shop has found for itself. */
 export type MetalEdit = Static<typeof MetalEditSchema>;
 
+/** A kind of water in the stores: °C and grams of salt in a kilogram. */
 export interface WaterRow {
   readonly key: string;
   readonly name: string;
@@ -77,6 +85,7 @@ export interface WaterRow {
   readonly source: string;
 }
 
+/** A kind of line in the stores: density in g/cm³. */
 export interface LineRow {
   readonly key: string;
   readonly material: string;
@@ -200,10 +209,12 @@ export interface RackIndex {
 
 /** Most outlines asked for at once. */
 export const OUTLINES_AT_ONCE = 120;
+/** Which designs outlines are asked for. */
 export const OutlinesQuerySchema = Type.Object(
   { ids: Type.String({ maxLength: OUTLINES_AT_ONCE * 60, description: 'Design ids, with commas between' }) },
   { additionalProperties: false },
 );
+/** A question for outlines. */
 export type OutlinesQuery = Static<typeof OutlinesQuerySchema>;
 
 /** One step of a design's history. */
@@ -212,11 +223,13 @@ export interface HistoryStep {
   readonly words: string;
   readonly at: string;
 }
+/** A state of a document that was given a name; `at` is an ISO 8601 date. */
 export interface NamedVersion {
   readonly id: string;
   readonly name: string;
   readonly at: string;
 }
+/** The steps of a document and its named versions. */
 export interface History {
   /** the step the design stands at; later ones can be redone */
   readonly now: number;
@@ -224,17 +237,22 @@ export interface History {
   readonly versions: readonly NamedVersion[];
 }
 
+/** The step a document is to stand at. */
 export const GoSchema = Type.Object(
   { step: Type.Integer({ minimum: 0, maximum: 2_147_483_647 }) },
   { additionalProperties: false },
 );
+/** A move along a document’s history. */
 export type Go = Static<typeof GoSchema>;
+/** The name of a version. */
 export const NameSchema = Type.Object(
   { name: Type.String({ minLength: 1, maxLength: 120 }) },
   { additionalProperties: false },
 );
+/** A name for the present state. */
 export type Naming = Static<typeof NameSchema>;
 
+/** How a file of a design is to be made. */
 export const ExportQuerySchema = Type.Object(
   {
     shrink: Type.Optional(
@@ -247,6 +265,7 @@ export const ExportQuerySchema = Type.Object(
   },
   { additionalProperties: false },
 );
+/** A question for a file. */
 export type ExportQuery = Static<typeof ExportQuerySchema>;
 
 /** What a rigging card is asked for with. */
@@ -265,6 +284,7 @@ export const CardQuerySchema = Type.Object(
   },
   { additionalProperties: false },
 );
+/** A question for a rigging card. */
 export type CardQuery = Static<typeof CardQuerySchema>;
 
 /** What a counter card is asked for with. */
@@ -278,6 +298,7 @@ export const CounterQuerySchema = Type.Object(
   },
   { additionalProperties: false },
 );
+/** A question for a counter card. */
 export type CounterQuery = Static<typeof CounterQuerySchema>;
 
 /** What is done to the simulated scale. */
@@ -300,6 +321,7 @@ export const ScaleQuerySchema = Type.Object(
   { seconds: Type.Optional(Type.Integer({ minimum: 1, maximum: 86_400 })) },
   { additionalProperties: false },
 );
+/** A question to the simulated scale. */
 export type ScaleQuery = Static<typeof ScaleQuerySchema>;
 
 /** A whole shop as one document. */
@@ -321,6 +343,7 @@ export interface Intake {
   readonly seen: string;
 }
 
+/** Whether a shop file is only looked at, and what that look answered. */
 export const ShopQuerySchema = Type.Object(
   {
     trial: Type.Optional(Type.String({ maxLength: 10 })),
@@ -328,6 +351,7 @@ export const ShopQuerySchema = Type.Object(
   },
   { additionalProperties: false },
 );
+/** A question that goes with a shop file. */
 export type ShopQuery = Static<typeof ShopQuerySchema>;
 
 /** A backup in the shop's folder of them. */
@@ -359,6 +383,7 @@ export interface BackupsState {
   };
 }
 
+/** What may be set of the daily backups. */
 export const BackupsEditSchema = Type.Object(
   {
     folder: Type.Optional(Type.String({ minLength: 1, maxLength: 1000, description: 'Folder' })),
@@ -366,6 +391,7 @@ export const BackupsEditSchema = Type.Object(
   },
   { additionalProperties: false, minProperties: 1 },
 );
+/** A change of the daily backups. */
 export type BackupsEdit = Static<typeof BackupsEditSchema>;
 
 /** What reading a backup whole has found. */

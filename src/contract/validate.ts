@@ -41,10 +41,14 @@ import type { Collection } from './collections/index.ts';
 import type { Checked } from './checker.ts';
 import { checker } from './checker.ts';
 
+/** Returns what the simulated scale is told to do, or what is wrong with it. */
 export const checkScaleAct = checker<ScaleAct>(ScaleActSchema);
+/** Returns a question to the simulated scale, or what is wrong with it. */
 export const checkScaleQuery = checker<ScaleQuery>(ScaleQuerySchema, coercing);
 
+/** Returns a move along a history, or what is wrong with it. */
 export const checkGo = checker<Go>(GoSchema);
+/** Returns a name for a version, or what is wrong with it. */
 export const checkNaming = checker<Naming>(NameSchema);
 const checkRulesShape = checker<RuleSet>(RulesSchema);
 
@@ -70,18 +74,27 @@ export function checkRuleSet(data: unknown): Checked<RuleSet> {
   return problems.length > 0 ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : shaped;
 }
 
+/** Returns a metal’s new density or price, or what is wrong with them. */
 export const checkMetalEdit = checker<MetalEdit>(MetalEditSchema);
+/** Returns a question to a list, or what is wrong with it. */
 export const checkListQuery = checker<ListQuery>(ListQuerySchema, coercing);
 
+/** Returns a question for outlines, or what is wrong with it. */
 export const checkOutlinesQuery = checker<OutlinesQuery>(OutlinesQuerySchema);
+/** Returns a question for a counter card, or what is wrong with it. */
 export const checkCounterQuery = checker<CounterQuery>(CounterQuerySchema, coercing);
+/** Returns a question for a rigging card, or what is wrong with it. */
 export const checkCardQuery = checker<CardQuery>(CardQuerySchema, coercing);
+/** Returns a question for a file, or what is wrong with it. */
 export const checkExportQuery = checker<ExportQuery>(ExportQuerySchema, coercing);
 
+/** Returns a change of the daily backups, or what is wrong with it. */
 export const checkBackupsEdit = checker<BackupsEdit>(BackupsEditSchema);
+/** Returns the question that goes with a shop file, or what is wrong with it. */
 export const checkShopQuery = checker<ShopQuery>(ShopQuerySchema, coercing);
 /** Figures that come with a backup: those that are not of this form are made anew. */
 export const checkCard = checker<unknown>(KeptCardSchema);
+/** Returns a design’s kept figures where they have their present form. */
 export const checkSummary = checker<unknown>(KeptSummarySchema);
 
 /** Most designs, plastics and so on in one file. */

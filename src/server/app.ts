@@ -39,6 +39,7 @@ const TIDIED_AFTER = 500;
 /** Largest body taken: a design is a few kilobytes, one around a solid from outside most of a megabyte, a whole shop more. */
 const BODY_LIMIT = { document: '2mb', shop: 64e6 } as const;
 
+/** The running application, with its stores. */
 export interface App extends Stores {
   readonly koa: Koa;
   /** stops what is computed beside the requests; to be awaited before the database is closed */

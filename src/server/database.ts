@@ -23,8 +23,10 @@ import { isDiskFull } from './guards.ts';
 import * as schema from './schema.ts';
 import { TABLES } from './tables.ts';
 
+/** The shop’s database through its mapper. */
 export type Database = PgliteDatabase<typeof schema>;
 
+/** A database that is open, and what closes it. */
 export interface OpenDatabase {
   readonly db: Database;
   readonly close: () => Promise<void>;

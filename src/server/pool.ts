@@ -59,6 +59,7 @@ function openLane(maxThreads: number, minThreads: number) {
   return { threads, queue: new PQueue({ concurrency: maxThreads }) };
 }
 
+/** Returns threads for figures and files, each in a lane of its own. */
 export function openPool(): Pool {
   const figures = openLane(FIGURE_THREADS, 1);
   const files = openLane(1, 0);

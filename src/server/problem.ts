@@ -18,9 +18,11 @@ export class HttpProblem extends Error {
   }
 }
 
+/** Returns the error of something that is not there, 404. */
 export const notFound = (what: string): HttpProblem =>
   new HttpProblem(404, 'Not found', `${what} is not here. It may have been deleted; look through the list.`);
 
+/** Returns the error of a document with wrong fields, 422. */
 export const invalid = (errors: readonly Problem[]): HttpProblem =>
   new HttpProblem(
     422,

@@ -37,14 +37,23 @@ const documentColumns = () => ({
 const documentTable = (name: string) =>
   pgTable(name, documentColumns(), (t) => [index(`${name}_name`).on(t.name, t.id)]);
 
+/** Table of the designs. */
 export const designs = documentTable('designs');
+/** Table of the plastics. */
 export const plastics = documentTable('plastics');
+/** Table of the briefs. */
 export const briefs = documentTable('briefs');
+/** Table of the measured hooks. */
 export const hooks = documentTable('hooks');
+/** Table of the moulds. */
 export const moulds = documentTable('moulds');
+/** Table of the batches. */
 export const batches = documentTable('batches');
+/** Table of the ranges. */
 export const ranges = documentTable('ranges');
+/** Table of the days on the water. */
 export const trials = documentTable('trials');
+/** Table of the photographs. */
 export const photos = documentTable('photos');
 
 /** Every state a design, a mould, a batch and so on has been saved in, with words for what changed; steps after the one it stands at can be redone. */

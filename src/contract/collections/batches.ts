@@ -20,6 +20,7 @@ function checkBatchDocument(data: unknown): Checked<Batch> {
   );
 }
 
+/** Batches: heads poured and weighed. */
 export const batches = steppedCollection({
   key: 'batches',
   noun: 'batch',

@@ -15,6 +15,7 @@ export function checkBriefDocument(data: unknown): Checked<Brief> {
   return old.ok ? { ok: true, value: upgradeBrief(old.value) } : old;
 }
 
+/** Briefs: waters and ways of fishing that heads are judged for. */
 export const briefs = plainCollection({
   key: 'briefs',
   noun: 'brief',

@@ -3,6 +3,7 @@ import { HookSchema } from '../../core/document/index.ts';
 import { checker } from '../checker.ts';
 import { plainCollection } from './collection.ts';
 
+/** Hooks measured by the shop. */
 export const hooks = plainCollection({
   key: 'hooks',
   noun: 'hook',

@@ -14,6 +14,7 @@ import { trials } from './trials.ts';
 const ALL = [designs, plastics, briefs, hooks, moulds, batches, ranges, trials, photos] as const;
 
 type Kind = (typeof ALL)[number];
+/** The key of a collection. */
 export type Collection = Kind['key'];
 /** Collections whose documents keep their steps, to be gone back and forth on. */
 export type WithHistory = Extract<Kind, { readonly keepsHistory: true }>['key'];
@@ -22,11 +23,14 @@ export type Documents = {
   [K in Kind as K['key']]: K extends CollectionKind<string, infer T, boolean> ? T : never;
 };
 
+/** Keys of all collections, in the order of backup and shop file. */
 export const COLLECTIONS: readonly Collection[] = ALL.map(({ key }) => key);
 
+/** Returns whether a collection keeps the steps of its documents. */
 export const keepsHistory = (collection: Collection): collection is WithHistory =>
   kindOf(collection).keepsHistory;
 
+/** Keys of the collections that keep steps. */
 export const WITH_HISTORY: readonly WithHistory[] = COLLECTIONS.filter(keepsHistory);
 
 /** The record of a collection. */

@@ -4,8 +4,10 @@ import { checker } from '../checker.ts';
 import { stepsByField } from './changed-fields.ts';
 import { steppedCollection } from './collection.ts';
 
+/** Returns a mould’s document, or every wrong field. */
 export const checkMouldDocument = checker<Mould>(MouldSchema);
 
+/** Moulds laid out around heads. */
 export const moulds = steppedCollection({
   key: 'moulds',
   noun: 'mould',

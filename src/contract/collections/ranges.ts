@@ -4,6 +4,7 @@ import { checker } from '../checker.ts';
 import { stepsByField } from './changed-fields.ts';
 import { steppedCollection } from './collection.ts';
 
+/** Ranges: plans of a shop’s wall. */
 export const ranges = steppedCollection({
   key: 'ranges',
   noun: 'range',

@@ -20,6 +20,7 @@ function checkTrialDocument(data: unknown): Checked<Trial> {
   );
 }
 
+/** Trials: days on the water. */
 export const trials = steppedCollection({
   key: 'trials',
   noun: 'day',

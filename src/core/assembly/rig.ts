@@ -18,6 +18,7 @@ import type { Plastic } from '../plastic/schema.ts';
 import type { LaidPlastic } from '../rigging/method.ts';
 import type { MethodKey } from '../rigging/methods/index.ts';
 
+/** What a part of a body is. */
 export type PartName = 'metal' | 'hook' | 'joint' | 'keeper' | 'guard' | 'paint' | 'plastic';
 
 /** One thing of one material, where it sits. */

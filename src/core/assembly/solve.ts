@@ -22,6 +22,7 @@ const EXACT = 1e-6;
 /** The same where the search had to close in by halving; more is a jump of the weight, not a root. */
 const MET = 1e-5;
 
+/** A design whose unlocked sizes meet its weight, with its rig; or why none does. */
 export type Solved =
   | { readonly ok: true; readonly design: Design; readonly rig: Rig }
   | { readonly ok: false; readonly problem: Problem };

@@ -19,6 +19,7 @@ export const READING_GROUPS = [
   'Head',
   'Rig',
 ] as const;
+/** A group of readings on the Bench. */
 export type ReadingGroup = (typeof READING_GROUPS)[number];
 
 /** What a reading is, whatever its value. It stands once, in the file of the behaviour that gives it. */
@@ -99,6 +100,7 @@ export interface Behaviour<
   flags?(rig: Rig, value: (id: string) => number, around: Surroundings): Flag[];
 }
 
+/** Returns a behaviour as it is, its readings’ ids kept as types. */
 export const behaviour = <const R extends Readonly<Record<string, ReadingSpec>>>(
   description: Behaviour<R>,
 ): Behaviour<R> => description;

@@ -4,6 +4,7 @@ import { HOOK_MODULUS } from '../material/densities.ts';
 /** A place in the hook's plane: along the shank, and up to the point, mm. */
 export type Place = readonly [x: number, z: number];
 
+/** Returns the distance of two places, mm. */
 export const between = (a: Place, b: Place): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
 
 /** Stiffness left once steel yields, as a share of it: hardened wire goes on hardening a little (working value, no source). */

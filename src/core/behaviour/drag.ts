@@ -100,4 +100,5 @@ export function bodyDrag(re: number, factors: ShapeFactors, law: DragLaw = 'like
  * drag along it on the wetted surface.
  */
 export const WIRE_NORMAL = 1.15;
+/** Drag coefficient of a wire along its length, on its lateral surface: skin friction alone. */
 export const WIRE_TANGENT = 0.02;

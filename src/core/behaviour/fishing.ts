@@ -11,6 +11,7 @@ export const ROD_POWERS = {
   'medium heavy': 45,
   heavy: 70,
 } as const;
+/** A rod’s power. */
 export type RodPower = keyof typeof ROD_POWERS;
 
 /** How a head is fished: line, rod, speed and what lies in the way. */

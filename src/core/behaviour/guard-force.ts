@@ -12,6 +12,7 @@ const BARED = 0.25;
 /** How far a bundle is from strands that slide freely, 0, to one rod, 1 (working value, no source: what a thumb feels lies between). */
 const RUBBING = 0.5;
 
+/** What it takes to lay a weed guard down. */
 export interface GuardForce {
   /** N, to lay the guard down until the point is bare */
   readonly force: number;

@@ -47,6 +47,7 @@ const ALL = [
 export const BEHAVIOURS: readonly Behaviour[] = ALL;
 
 type Keys<T> = T extends Behaviour<infer R> ? keyof R & string : never;
+/** The id of a reading. */
 export type ReadingId = Keys<(typeof ALL)[number]>;
 
 /** What a reading is, and the behaviour that gives it. */
@@ -83,6 +84,7 @@ export interface Reading {
   readonly note: string;
 }
 
+/** Readings of a head by their ids; what does not apply is absent. */
 export type Readings = Partial<Record<ReadingId, Reading>>;
 
 /** Wraps a value with the unit, kind and note of its id. */

@@ -10,6 +10,7 @@ import { MUNK_SHARE } from './added-mass.ts';
 import type { DragLaw } from './drag.ts';
 import { ahead, dragAt, waterAlong, wetHead, wetHook } from './wet-body.ts';
 
+/** A steady fall. */
 export interface Fall {
   /** m/s; 0 when it floats */
   readonly speed: number;

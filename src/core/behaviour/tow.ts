@@ -27,6 +27,7 @@ export interface Tow {
   readonly at: (speed: number, munk?: number) => Towing;
 }
 
+/** How a head is towed at a speed. */
 export interface Towing {
   /** of head, hook and bait, N */
   readonly drag: number;

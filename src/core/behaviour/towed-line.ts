@@ -22,6 +22,7 @@ export interface Towed {
   readonly normal?: number | undefined;
 }
 
+/** Where a towed lure runs, and what its line does. */
 export interface TowedLine {
   /** of the lure below the line's upper end, m */
   readonly depth: number;

@@ -15,6 +15,7 @@ export interface CutterKind<K extends string = string> extends Kind {
   outline(radius: number, reach: number, tip: number): readonly CutterCorner[];
 }
 
+/** Returns a kind of cutter as it is, its key kept as a type. */
 export const cutterKind = <const K extends string>(cutter: CutterKind<K>): CutterKind<K> => cutter;
 
 /** Corners about a cutter, and of a quarter of its arc. */

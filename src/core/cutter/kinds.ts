@@ -9,6 +9,7 @@ const ALL = [roundNosed, flat, ball, cone] as const;
 
 /** Every end of a cutter; a new one is one file and one line here. */
 export const CUTTERS: readonly CutterKind<CutterKey>[] = ALL;
+/** The key of a cutter’s end. */
 export type CutterKey = (typeof ALL)[number]['key'];
 
 /** The cutter of a key. Throws for one that is not of `CUTTERS`. */

@@ -22,6 +22,7 @@ export const BATCH_RANGES = {
   money: [0, 100_000],
   sprue: [0, 500],
 } as const satisfies Record<string, readonly [number, number]>;
+/** A number of a batch that has a range. */
 export type BatchRange = keyof typeof BATCH_RANGES;
 
 const limited = (key: BatchRange, description: string) =>
@@ -36,6 +37,7 @@ const WeighingSchema = Type.Object(
   },
   closed,
 );
+/** One weight that was read, g, of one piece of one cavity. */
 export type Weighing = Static<typeof WeighingSchema>;
 
 /** What a head is priced from, in the shop's own money. */
@@ -115,4 +117,5 @@ export const BatchSchema = Type.Object(
   },
   { ...closed, $id: 'fern-anvil-batch-1', title: 'Fern Anvil batch, version 1' },
 );
+/** A batch’s document. */
 export type Batch = Static<typeof BatchSchema>;

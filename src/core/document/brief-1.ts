@@ -71,6 +71,7 @@ export const BriefSchema1 = Type.Object(
   { ...closed, $id: 'fern-anvil-brief-1', title: 'Fern Anvil brief, version 1' },
 );
 
+/** A brief of version 1. */
 export type Brief1 = Static<typeof BriefSchema1>;
 
 /** How far one sees where version 1 said no more than a word, m (common practice, no source). */

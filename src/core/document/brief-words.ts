@@ -1,7 +1,9 @@
 /** The words a brief is told in. Their order is the order of the forms. */
 
 export const WATERS = ['fresh', 'brackish', 'sea'] as const;
+/** How far one sees in the water. */
 export const CLARITIES = ['clear', 'stained', 'murky'] as const;
+/** What lies on the bottom. */
 export const BOTTOMS = [
   'flat clean',
   'gravel',
@@ -15,6 +17,7 @@ export const BOTTOMS = [
   'slime',
   'weed bed',
 ] as const;
+/** What a head must come through. */
 export const COVERS = [
   'sparse weed',
   'grass or reeds',
@@ -22,7 +25,9 @@ export const COVERS = [
   'brush and wood',
   'posts and docks',
 ] as const;
+/** How densely the cover stands. */
 export const DENSITIES = ['thin', 'middling', 'thick'] as const;
+/** Ways of fishing a head. */
 export const RETRIEVES = [
   'drag',
   'crawl',
@@ -41,12 +46,19 @@ export const RETRIEVES = [
   'skip',
   'punch',
 ] as const;
+/** Materials of line. */
 export const LINES = ['nylon', 'fluorocarbon', 'braid'] as const;
+/** What the fish are like that day. */
 export const MOODS = ['willing', 'wary', 'short-striking', 'aggressive', 'seen it all'] as const;
+/** How large the fish are. */
 export const FISH_SIZES = ['panfish', 'medium', 'large'] as const;
+/** Whether many fish are wanted or the largest. */
 export const WANTS = ['numbers', 'largest'] as const;
+/** Where one fishes from. */
 export const PLACES = ['bank', 'boat at rest', 'drifting boat', 'moving boat', 'kayak'] as const;
+/** How the wind blows. */
 export const WINDS = ['calm', 'breeze', 'strong'] as const;
+/** How far down a rod bends. */
 export const ROD_ACTIONS = ['soft', 'moderate', 'fast'] as const;
 
 /** Words of a brief that the trade says otherwise than they are stored. */
@@ -60,9 +72,13 @@ const SAID_OTHERWISE: Readonly<Record<string, string>> = {
 /** How a word of a brief is said to a person. */
 export const wordName = (word: string): string => SAID_OTHERWISE[word] ?? word;
 
+/** How far one sees, as a brief stores it. */
 export type Clarity = (typeof CLARITIES)[number];
+/** A bottom, as a brief stores it. */
 export type Bottom = (typeof BOTTOMS)[number];
+/** A cover, as a brief stores it. */
 export type Cover = (typeof COVERS)[number];
+/** A way of fishing, as a brief stores it. */
 export type Retrieve = (typeof RETRIEVES)[number];
 
 /** What a head is asked for a brief, in the order it is read. */
@@ -84,4 +100,5 @@ export const QUESTION_KEYS = [
   'sounder',
   'cost',
 ] as const;
+/** The key of a question. */
 export type QuestionKey = (typeof QUESTION_KEYS)[number];

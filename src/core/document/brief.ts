@@ -57,6 +57,7 @@ export const BRIEF_RANGES = {
   price: [0, 100],
 } as const satisfies Record<string, readonly [number, number]>;
 
+/** A number of a brief that has a range. */
 export type BriefRange = keyof typeof BRIEF_RANGES;
 
 const ranged = (key: BriefRange, description: string) =>
@@ -184,4 +185,5 @@ export const BriefSchema = Type.Object(
   { ...closed, $id: 'fern-anvil-brief-2', title: 'Fern Anvil brief, version 2' },
 );
 
+/** A brief’s document, of the present version. */
 export type Brief = Static<typeof BriefSchema>;

@@ -17,6 +17,7 @@ import { kindSchema } from '../kind/registry.ts';
 
 const closed = { additionalProperties: false };
 
+/** How hooks of a ladder follow its weights. */
 export const HOOK_RULES = ['keep', 'step', 'proportion'] as const;
 
 const LadderSchema = Type.Object(
@@ -78,8 +79,10 @@ const DragSchema = Type.Object(
   },
   { ...closed, description: 'Drag measured on the water: fall and retrieve follow it' },
 );
+/** A drag factor found from timed drops or tows. */
 export type MeasuredDrag = Static<typeof DragSchema>;
 
+/** The schema of a design’s document. */
 export const DesignSchema = Type.Object(
   {
     format: Type.Literal('fern-anvil/design', { description: 'Marks the document' }),
@@ -104,5 +107,7 @@ export const DesignSchema = Type.Object(
   { ...closed, $id: 'fern-anvil-design-1', title: 'Fern Anvil design, version 1' },
 );
 
+/** A design’s document. */
 export type Design = Static<typeof DesignSchema>;
+/** A ladder as a design keeps it. */
 export type LadderSpec = Static<typeof LadderSchema>;

@@ -21,4 +21,5 @@ export const HookSchema = Type.Object(
   { additionalProperties: false, $id: 'fern-anvil-hook-1', title: 'Fern Anvil hook, version 1' },
 );
 
+/** A measured hook’s document. */
 export type HookDocument = Static<typeof HookSchema>;

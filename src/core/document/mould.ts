@@ -26,6 +26,7 @@ const limited = (key: keyof typeof MOULD_RANGES, description: string) =>
 
 /** Most cuts in one cavity, and most cavities in a block. */
 export const MOST_CUTS = 12;
+/** Most cavities in a block. */
 export const MOST_CAVITIES = 12;
 
 const CutSchema = Type.Object(
@@ -54,6 +55,7 @@ const CutSchema = Type.Object(
   },
   closed,
 );
+/** One cut into a cavity, as a mould’s document keeps it; mm and degrees. */
 export type Cut = Static<typeof CutSchema>;
 
 const CavitySchema = Type.Object(
@@ -87,4 +89,5 @@ export const MouldSchema = Type.Object(
   },
   { ...closed, $id: 'fern-anvil-mould-1', title: 'Fern Anvil mould, version 1' },
 );
+/** A mould’s document. */
 export type Mould = Static<typeof MouldSchema>;

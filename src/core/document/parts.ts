@@ -5,6 +5,7 @@ import { DesignSchema } from './design.ts';
 /** What every document of the shop begins with. */
 export const closed = { additionalProperties: false };
 
+/** Returns the fields every document begins with: its format, version and name. */
 export const named = <const F extends string>(format: F) => ({
   format: Type.Literal(format, { description: 'Marks the document' }),
   version: Type.Literal(1, { description: 'Version of the document format' }),
@@ -17,15 +18,19 @@ export const named = <const F extends string>(format: F) => ({
   notes: Type.Optional(Type.String({ maxLength: 8000, description: 'Anything worth remembering' })),
 });
 
+/** Returns the schema of a number from `minimum` to `maximum`. */
 export const ranged = (minimum: number, maximum: number, description: string) =>
   Type.Number({ minimum, maximum, description });
+/** Returns the schema of a whole number from `minimum` to `maximum`. */
 export const whole = (minimum: number, maximum: number, description: string) =>
   Type.Integer({ minimum, maximum, description });
+/** Returns the schema of one of some words. */
 export const choice = <T extends string>(values: readonly T[], description: string) =>
   Type.Union(
     values.map((value) => Type.Literal(value)),
     { description },
   );
+/** Returns the schema of a text of at most so many characters. */
 export const words = (maxLength: number, description: string) => Type.String({ maxLength, description });
 /** Id of another document; it may be gone meanwhile. */
 export const idOf = (description: string) => Type.String({ minLength: 1, maxLength: 100, description });

@@ -23,6 +23,7 @@ export const PhotoSchema = Type.Object(
   },
   { ...closed, $id: 'fern-anvil-photo-1', title: 'Fern Anvil photograph, version 1' },
 );
+/** A photograph’s document. */
 export type Photo = Static<typeof PhotoSchema>;
 
 /** A point of a picture, px from its upper left corner. */

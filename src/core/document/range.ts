@@ -4,6 +4,7 @@ import { closed, idOf, named, ranged, whole, words } from './parts.ts';
 
 /** Most heads a range is chosen from, and most briefs it is chosen for. */
 export const MOST_CANDIDATES = 400;
+/** Most briefs a range is planned for. */
 export const MOST_BRIEFS = 60;
 
 const OfferSchema = Type.Object(
@@ -17,6 +18,7 @@ const OfferSchema = Type.Object(
   },
   closed,
 );
+/** What a head costs and sells for, its packs and its mould, as a range keeps it. */
 export type Offer = Static<typeof OfferSchema>;
 
 /** A range to be planned: the heads it is chosen from with their prices, the briefs it must cover, its limits, and what hangs. Money is the shop's own. */
@@ -51,4 +53,5 @@ export const RangeSchema = Type.Object(
   },
   { ...closed, $id: 'fern-anvil-range-1', title: 'Fern Anvil range, version 1' },
 );
+/** A range’s document. */
 export type RangePlan = Static<typeof RangeSchema>;

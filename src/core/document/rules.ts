@@ -6,6 +6,7 @@ const closed = { additionalProperties: false };
 
 /** How good a usual choice is, from the best there is to what must not be offered. */
 export const SHADES = ['best', 'good', 'fair', 'poor', 'never'] as const;
+/** How strongly a rule speaks. */
 export type Shade = (typeof SHADES)[number];
 
 /** What a rule rests on. */
@@ -88,6 +89,7 @@ export const RuleSchema = Type.Object(
   closed,
 );
 
+/** The schema of a set of rules. */
 export const RulesSchema = Type.Object(
   {
     format: Type.Literal('fern-anvil/rules'),
@@ -102,5 +104,7 @@ export const RulesSchema = Type.Object(
   { ...closed, $id: 'fern-anvil-rules-2', title: 'Fern Anvil rules, version 2' },
 );
 
+/** One rule of the match. */
 export type Rule = Static<typeof RuleSchema>;
+/** A set of rules. */
 export type RuleSet = Static<typeof RulesSchema>;

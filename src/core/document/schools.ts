@@ -85,7 +85,9 @@ export const SCHOOLS = {
     },
   },
 } as const;
+/** A topic on which practitioners are of two minds. */
 export type SchoolTopic = keyof typeof SCHOOLS;
+/** All such topics, in the order of forms. */
 export const SCHOOL_TOPICS = Object.keys(SCHOOLS) as readonly SchoolTopic[];
 
 /** Schools a shop or a brief has chosen. */

@@ -14,10 +14,12 @@ export const COUNTS = [
   'landed',
   'thrown',
 ] as const;
+/** What is counted on a day. */
 export type CountKey = (typeof COUNTS)[number];
 
 /** Most rigs of one day, and most measured drops. */
 export const MOST_RIGS = 60;
+/** Most timed drops kept of one day. */
 export const MOST_DROPS = 200;
 const MOST = 100_000;
 
@@ -43,6 +45,7 @@ const RigSchema = Type.Object(
   },
   closed,
 );
+/** A head with its bait, tied on at one place of a day. */
 export type TrialRig = Static<typeof RigSchema>;
 
 const PlaceSchema = Type.Object(
@@ -92,8 +95,11 @@ export const TrialSchema = Type.Object(
   },
   { ...closed, $id: 'fern-anvil-trial-1', title: 'Fern Anvil day on the water, version 1' },
 );
+/** A day’s document. */
 export type Trial = Static<typeof TrialSchema>;
+/** A timed drop: m and s. */
 export type Drop = Trial['drops'][number];
+/** A depth a lure ran at: m and m/s. */
 export type TowDepth = Trial['tows'][number];
 
 /** A rig with nothing counted yet. */

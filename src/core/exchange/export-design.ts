@@ -9,11 +9,13 @@ import type { SheetOptions } from '../plate/sheet.ts';
 import type { ExportType } from './exports/index.ts';
 import { exportOf } from './exports/index.ts';
 
+/** How a file of a design is made. */
 export interface ExportOptions extends Omit<SheetOptions, 'scale'> {
   /** shrinkage the solid is enlarged by, per cent of length: a mould this much larger casts the drawn size */
   readonly shrink: number;
 }
 
+/** A file’s contents, or why there is none. */
 export type Exported =
   | { readonly ok: true; readonly data: string | Uint8Array }
   | { readonly ok: false; readonly problems: readonly Problem[] };

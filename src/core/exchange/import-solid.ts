@@ -150,9 +150,13 @@ const flipped = ({ positions, triangles }: Mesh): Mesh => {
   return { positions, triangles: turned };
 };
 
+/** Directions of a file’s axes. */
 export const AXES = ['+x', '-x', '+y', '-y', '+z', '-z'] as const;
+/** A direction of a file’s axis. */
 export type Axis = (typeof AXES)[number];
+/** Units a file’s numbers may be in, mm each. */
 export const SOLID_UNITS = { mm: 1, cm: 10, in: MM_PER_INCH, m: 1000 } as const;
+/** A unit of a file’s numbers. */
 export type SolidUnit = keyof typeof SOLID_UNITS;
 
 /** How a solid from outside is set on the shank. */
@@ -168,6 +172,7 @@ export interface Placement {
   readonly side: number;
 }
 
+/** How a solid lies in its file where nobody has said otherwise. */
 export const PLAIN_PLACEMENT: Placement = { nose: '+x', up: '+z', unit: 'mm', level: 0.5, side: 0.5 };
 
 function axisVector(axis: Axis): readonly [number, number, number] {

@@ -26,6 +26,7 @@ export const MOULD_FILES = [
   'drawing.dxf',
   'volumes.json',
 ] as const;
+/** The name of a file of a mould. */
 export type MouldFile = (typeof MOULD_FILES)[number];
 
 /** The heads of a mould's cavities as built, in their order; or what keeps one from being built, with its cavity. */

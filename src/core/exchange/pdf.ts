@@ -23,9 +23,13 @@ export const PT = 72 / MM_PER_INCH;
 /** A4 upright, and lying for figures in both unit systems, which are twice as long. mm */
 const UPRIGHT = { width: 210, height: 297, margin: 14, drawing: { width: 182, height: 180 } };
 const LYING = { width: 297, height: 210, margin: 12, drawing: { width: 273, height: 140 } };
+/** Colour of what is printed. */
 export const INK = rgb(0.12, 0.16, 0.17);
+/** Colour of what is said beside it. */
 export const GREY = rgb(0.36, 0.41, 0.39);
+/** Colour of headings and of what is in order. */
 export const FERN = rgb(0.11, 0.35, 0.22);
+/** Colour of cautions. */
 export const RED = rgb(0.55, 0.11, 0.09);
 const PENS: Readonly<
   Record<Layer, { readonly width: number; readonly dash?: number[]; readonly colour: ReturnType<typeof rgb> }>
@@ -42,6 +46,7 @@ const PENS: Readonly<
 /** Scales a sheet is drawn at, sheet over life, largest first. */
 const SCALES = [3, 2, 1.5, 1, 0.75, 0.5, 0.25];
 
+/** What a spec sheet is made from. */
 export interface SpecSheet {
   readonly design: Design;
   readonly drawing: Drawing;

@@ -67,6 +67,7 @@ interface Piece {
   readonly text: string;
 }
 
+/** Where a line of text stands on a page, how high its letters are, and how it is turned. */
 export interface TextPlace {
   /** points from the lower left corner of the page */
   readonly x: number;
@@ -78,6 +79,7 @@ export interface TextPlace {
   readonly rotate?: Rotation;
 }
 
+/** A typeface that can be measured and drawn. */
 export interface Typeface {
   /** Width of a line in points, its letters `size` points high. */
   readonly width: (text: string, size: number) => number;

@@ -23,4 +23,5 @@ export const SkirtSchema = Type.Object(
     description: 'A skirt of strands on the collar; its weight is not reckoned',
   },
 );
+/** A skirt as a design’s document keeps it. */
 export type Skirt = Static<typeof SkirtSchema>;

@@ -19,6 +19,7 @@ export interface DimensionSpec {
   readonly note: string;
 }
 
+/** Sizes of a head by their keys, mm, degrees or shares. */
 export type Dimensions = Readonly<Record<string, number>>;
 
 /** What a document holds of a shape besides dimensions: the stations of an own profile, or a solid from outside. */
@@ -45,6 +46,7 @@ export interface FamilyStart {
 
 /** Where families stand in a menu: by the work they are for. */
 export const FAMILY_GROUPS = ['bottom', 'cover', 'swimming', 'vertical', 'inside the bait', 'own'] as const;
+/** A group of families in menus. */
 export type FamilyGroup = (typeof FAMILY_GROUPS)[number];
 
 /** A family of head shapes: a few named dimensions and the rule that makes stations of them. */
@@ -110,6 +112,7 @@ export const BELLY: DimensionSpec = {
   note: 'Share of the height that hangs below the shank. More of it lowers the centre and steadies the head.',
 };
 
+/** Returns a size of a family in mm: its least, first and greatest. */
 export const size = (
   key: string,
   name: string,
@@ -139,6 +142,7 @@ export function threeSizes(
   ];
 }
 
+/** Returns the share of the length at which a head is broadest. */
 export const SHOULDER = (least: number, first: number, most: number): DimensionSpec =>
   proportion(
     'shoulder',
@@ -148,6 +152,7 @@ export const SHOULDER = (least: number, first: number, most: number): DimensionS
     'Where the head is fullest, as a share of its length from the rear.',
   );
 
+/** Returns how blunt a nose is, from 0 for a point. */
 export const BLUNTNESS = (least: number, first: number, most: number): DimensionSpec =>
   proportion(
     'bluntness',

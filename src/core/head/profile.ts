@@ -26,6 +26,7 @@ export interface Profile {
   readonly section: (x: number) => Section;
 }
 
+/** A section without any area. */
 export const EMPTY_SECTION: Section = { b: 0, t: 0, d: 0, nt: 2, nb: 2 };
 
 /** Area of a section, mm². */

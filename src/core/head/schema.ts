@@ -8,6 +8,7 @@ const closed = { additionalProperties: false };
 
 /** What a weight can be the weight of. */
 export const TARGETS = ['metal', 'total', 'submerged'] as const;
+/** What a target weight is the weight of. */
 export type TargetOf = (typeof TARGETS)[number];
 
 const share = (minimum: number, maximum: number, description: string) =>
@@ -64,6 +65,7 @@ export const HEAD_RANGES = {
   paint: { thickness: [0.01, 2], density: [0.5, 4] },
 } as const;
 
+/** The schema of the head in a design’s document. */
 export const HeadSchema = Type.Object(
   {
     family: Type.String({
@@ -150,6 +152,9 @@ export const HeadSchema = Type.Object(
   { ...closed, description: 'Shape, metal and weight' },
 );
 
+/** The head in a design’s document. */
 export type HeadSpec = Static<typeof HeadSchema>;
+/** A station of an own profile, as shares of length and size. */
 export type Station = Static<typeof StationSchema>;
+/** A solid from outside, as a design’s document keeps it. */
 export type SolidSpec = Static<typeof SolidSchema>;

@@ -3,6 +3,7 @@ import { styleShape } from './styles/index.ts';
 
 /** Wire grades, fine to strong. */
 export const GRADES = ['1X fine', 'standard', '1X strong', '2X strong', '3X strong'] as const;
+/** How stout a hook’s wire is. */
 export type Grade = (typeof GRADES)[number];
 
 /** Measures of a hook, mm. */
@@ -15,6 +16,7 @@ export interface HookMeasures {
   readonly wire: number;
 }
 
+/** A size of the generic chart: mm. */
 export interface ChartRow extends HookMeasures {
   readonly size: string;
 }

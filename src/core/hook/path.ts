@@ -47,6 +47,7 @@ export interface EyeRing {
   readonly top: number;
 }
 
+/** The joint of a hinged head; mm. */
 export interface Hinge {
   /** the point the hook swings about */
   readonly at: Vec3;
@@ -67,6 +68,7 @@ const EYE_STAND = 0.3;
 /** Length of the step of an offset shank, as a multiple of its depth (from memory). */
 const NECK_RUN = 1.3;
 
+/** How a hook is placed in a head; mm. */
 export interface HookPlacement {
   /** x of the knee */
   readonly knee: number;

@@ -24,6 +24,7 @@ export const MEASURED = {
   wire: measured('wire', 'Wire diameter, mm'),
 };
 
+/** The schema of a hook’s style. */
 export const StyleSchema = Type.Unsafe<StyleKey>(
   keySchema(STYLES, 'Shape of the hook; a round bend where absent'),
 );
@@ -70,6 +71,7 @@ export const HookSpecSchema = Type.Object(
   { ...closed, description: 'The hook' },
 );
 
+/** Planes an eye may stand in. */
 export const EYE_PLANES = ['in line', 'crosswise'] as const;
 
 /** Angles an eye's leg may stand at to the shank's forward line, degrees: of schema and form alike. */
@@ -114,5 +116,7 @@ export const EyeSchema = Type.Object(
   { ...closed, description: 'The eye (line tie)' },
 );
 
+/** The hook in a design’s document. */
 export type HookSpec = Static<typeof HookSpecSchema>;
+/** The eye in a design’s document. */
 export type EyeSpec = Static<typeof EyeSchema>;

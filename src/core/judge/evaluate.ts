@@ -12,6 +12,7 @@ import { METALS } from '../material/metals/index.ts';
 /** Fresh water at 15 °C, 3 m deep: what a design is judged in where no brief says otherwise. */
 export const PLAIN_WATER: Surroundings = { water: { temperature: 15, salinity: 0 }, depth: 3 };
 
+/** A design judged: its rig, readings and flags, or why it cannot be built. */
 export type Evaluation =
   | {
       readonly ok: true;

@@ -8,6 +8,7 @@ import { firstFittingHook } from './remedies.ts';
 import type { FitCheck, Verdict } from './verdict.ts';
 import { worst } from './verdict.ts';
 
+/** How a plastic goes on a head by one method. */
 export interface Fit {
   readonly laid: LaidPlastic;
   /** why the method cannot be used at all; undefined where it can */

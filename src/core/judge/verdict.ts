@@ -6,6 +6,7 @@ import type { Plastic } from '../plastic/schema.ts';
 import type { QuantityKind } from '../quantity/units.ts';
 import type { LaidMeasures, MethodKind, Remedy } from '../rigging/method.ts';
 
+/** How well something fits. */
 export type Verdict = 'good' | 'tight' | 'bad';
 
 /** One thing looked at when a plastic is put on a head. */
@@ -24,6 +25,7 @@ export interface FitCheck extends Limits {
 }
 
 const ORDER: readonly Verdict[] = ['good', 'tight', 'bad'];
+/** Returns the worst of some verdicts, good where there are none. */
 export const worst = (verdicts: readonly Verdict[]): Verdict =>
   ORDER[Math.max(0, ...verdicts.map((verdict) => ORDER.indexOf(verdict)))] ?? 'good';
 
@@ -48,6 +50,7 @@ export interface Look {
   readonly remedies: () => readonly Remedy[];
 }
 
+/** Returns limits of what should be at least `good` and must be at least `tight`. */
 export const atLeast = (good: number, tight: number): Limits => ({
   good: [good, Infinity],
   tight: [tight, Infinity],

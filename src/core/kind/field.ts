@@ -16,6 +16,7 @@ interface FieldBase {
   readonly optional?: boolean;
 }
 
+/** A field that holds a number. */
 export interface NumberField extends FieldBase {
   readonly type: 'number';
   readonly quantity: QuantityKind;
@@ -28,17 +29,20 @@ export interface NumberField extends FieldBase {
   readonly whole: boolean;
 }
 
+/** A field that holds one of some words. */
 export interface ChoiceField<C extends string = string> extends FieldBase {
   readonly type: 'choice';
   readonly options: readonly C[];
   readonly initial: C;
 }
 
+/** A field that holds yes or no. */
 export interface FlagField extends FieldBase {
   readonly type: 'flag';
   readonly initial: boolean;
 }
 
+/** Fields of a kind by their keys. */
 export type Fields = Readonly<Record<string, Field>>;
 
 type ValueOf<F> = F extends NumberField ? number : F extends ChoiceField<infer C> ? C : boolean;
@@ -84,6 +88,7 @@ export const count = number('count', 1, true);
 /** A plain number, such as turns, which may be half ones. */
 export const figure = number('number', 0.5);
 
+/** Returns a field of some words, the first taken at first. */
 export const choice = <const C extends string>(
   label: string,
   options: readonly C[],
@@ -96,6 +101,7 @@ export const choice = <const C extends string>(
   ...(note === undefined ? {} : { note }),
 });
 
+/** Returns a field of yes or no. */
 export const flag = (label: string, initial: boolean, note?: string): FlagField => ({
   type: 'flag',
   label,

@@ -84,6 +84,7 @@ export function meanAndDeviation(groups: readonly (readonly number[])[]): {
   };
 }
 
+/** Capability of a process (ISO 22514-2), without a unit. */
 export interface Capability {
   /** room between the limits over six deviations */
   readonly cp: number;

@@ -19,9 +19,12 @@ export interface CostInputs {
   readonly rejects: number;
 }
 
+/** What a head’s cost is made of. */
 export const COST_PARTS = ['metal', 'hook', 'wire', 'guard', 'paint', 'energy', 'time', 'rejects'] as const;
+/** One part of a head’s cost. */
 export type CostPart = (typeof COST_PARTS)[number];
 
+/** What a sound head costs, in the shop’s money. */
 export interface Costing {
   readonly parts: Readonly<Record<CostPart, number>>;
   readonly total: number;

@@ -13,6 +13,7 @@ export interface CureReading {
   readonly celsius: number;
 }
 
+/** Whether paint was held at its schedule. */
 export interface CureVerdict {
   /** s at or above the schedule's temperature, by straight lines between the readings */
   readonly held: number;

@@ -47,6 +47,7 @@ export interface LaidCavity {
   readonly vents: readonly { readonly from: number; readonly to: number; readonly z: number }[];
 }
 
+/** A mould laid out, before anything is cut; mm. */
 export interface MouldLayout {
   readonly making: Mould['making'];
   readonly cavities: readonly LaidCavity[];

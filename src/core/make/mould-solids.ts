@@ -39,6 +39,7 @@ export interface MouldVolumes {
   readonly sockets: number;
 }
 
+/** A mould’s halves as closed meshes, and what they hold; mm, mm³ and g. */
 export interface MouldSolids {
   readonly left: Mesh;
   readonly right: Mesh;

@@ -33,6 +33,7 @@ export interface PourInputs {
   readonly perShot: number;
 }
 
+/** What has to be melted and poured for a number of sound heads. */
 export interface PourPlan {
   readonly shots: number;
   /** heads expected to be sound: as many as are wanted, and what the last shot gives besides */

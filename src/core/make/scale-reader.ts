@@ -56,6 +56,7 @@ export interface Pan {
   readonly unreadable: number;
 }
 
+/** A pan before its scale has told anything. */
 export const EMPTY_PAN: Pan = { grams: undefined, isSteady: false, isTold: false, recent: [], unreadable: 0 };
 
 /**

@@ -14,6 +14,7 @@ import { marked } from '../quantity/phrase.ts';
 
 /** How far a hand with a caliper and a small scale are off, mm and g, one way (common practice, no source). */
 export const CALIPER = 0.05;
+/** What a shop’s scale resolves, g (common practice, no source). */
 export const SCALE = 0.02;
 /** How far a size that was not measured may be from the shape's usual proportions, as a share (working value, no source). */
 const UNMEASURED = 0.12;
@@ -40,6 +41,7 @@ export interface MetalAgrees {
   readonly factor: number | undefined;
 }
 
+/** What measurements make of a head, or why they make none. */
 export type TakenIn =
   | {
       readonly ok: true;

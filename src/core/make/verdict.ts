@@ -26,6 +26,7 @@ export interface Wanted {
   readonly high: number;
 }
 
+/** What the weights of a cavity say of it. */
 export type CavityState = 'good' | 'light' | 'heavy' | 'wild' | 'cold' | 'short' | 'few';
 
 /** How one cavity of a batch throws. */

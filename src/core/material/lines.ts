@@ -29,6 +29,7 @@ export const LINE_KINDS = [
   },
   { key: 'braid', name: 'braid', density: 0.97, poundsPerNumber: 18, modulus: 60000, coil: 0.002 },
 ] as const satisfies readonly LineKind[];
+/** The key of a line’s material. */
 export type LineKey = (typeof LINE_KINDS)[number]['key'];
 
 /** The line of a key. Throws for one that is not of `LINE_KINDS`. */

@@ -1,5 +1,6 @@
 /** Why a root could not be found. */
 export type RootFailure = { readonly ok: false; readonly atLow: number; readonly atHigh: number };
+/** A root, or why none was found. */
 export type Root = { readonly ok: true; readonly x: number } | RootFailure;
 
 /**

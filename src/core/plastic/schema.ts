@@ -13,6 +13,7 @@ const oneOf = <const T extends string>(values: readonly T[], description: string
     { description },
   );
 
+/** How tough a plastic is. */
 export const TOUGHNESS = ['soft', 'standard', 'stretchy'] as const;
 /** What a colour is to a fish; the colour itself has a name of its own. */
 export const COLOUR_CLASSES = ['natural', 'dark', 'bright', 'reactive', 'matched'] as const;
@@ -110,5 +111,7 @@ export const PlasticSchema = Type.Object(
   { ...closed, $id: 'fern-anvil-plastic-1', title: 'Fern Anvil plastic, version 1' },
 );
 
+/** A plastic’s document. */
 export type Plastic = Static<typeof PlasticSchema>;
+/** How tough a plastic is, as its document stores it. */
 export type Toughness = Plastic['toughness'];

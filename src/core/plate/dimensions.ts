@@ -1,6 +1,7 @@
 import type { Drawing } from './drawing.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 
+/** A view of the plate. */
 export type PlateViewName = 'side' | 'top' | 'front';
 
 /** One dimension of a plate: what it measures, between which points of which view, and on which side of the view it stands. */

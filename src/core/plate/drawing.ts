@@ -18,6 +18,7 @@ export interface DrawnWire {
   readonly wire: number;
 }
 
+/** A ring of wire as it is drawn; mm. */
 export interface DrawnRing {
   readonly at: Vec2;
   readonly radius: number;

@@ -1,5 +1,6 @@
 import type { Vec2 } from '../numeric/vec.ts';
 
+/** A layer of a drawing. */
 export type Layer = 'outline' | 'wire' | 'hidden' | 'centre' | 'dimension' | 'text' | 'mark';
 
 /** What stands on a sheet, in mm of the sheet, y up. */

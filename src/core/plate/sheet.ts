@@ -10,6 +10,7 @@ import { viewsOf } from './views.ts';
 
 /** How the three views stand to each other: with third angle the view from above lies above, with first angle below. */
 export const ARRANGEMENTS = ['third', 'first'] as const;
+/** How the views of a sheet stand to each other. */
 export type Arrangement = (typeof ARRANGEMENTS)[number];
 
 /** A drawing laid out at true scale. */
@@ -21,6 +22,7 @@ export interface Sheet {
   readonly origins: Readonly<Record<PlateViewName, Vec2>>;
 }
 
+/** How a sheet is laid out. */
 export interface SheetOptions {
   readonly arrangement: Arrangement;
   readonly units: UnitSystem | 'both';

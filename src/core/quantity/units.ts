@@ -6,6 +6,7 @@
 /** Which family of units the reader looks at. */
 export type UnitSystem = 'imperial' | 'metric';
 
+/** A kind of quantity: which units it is shown and stored in. */
 export type QuantityKind =
   | 'mass' // stored in g
   | 'size' // a dimension of a head, hook or plastic, stored in mm

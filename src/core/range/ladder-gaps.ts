@@ -9,6 +9,7 @@ export interface FallRung {
   readonly bottom: number | undefined;
 }
 
+/** How two rungs of a ladder follow each other. */
 export type GapKind = 'gap' | 'double' | 'even';
 
 /** The step between two neighbours of a ladder. */

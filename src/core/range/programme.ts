@@ -21,6 +21,7 @@ export interface RangeLimits {
   readonly outlay?: number | undefined;
 }
 
+/** A wall to be found: which heads serve which briefs, what they take, and within which limits. */
 export interface RangeProblem {
   readonly candidates: readonly Candidate[];
   /** by brief, by candidate */
@@ -33,6 +34,7 @@ export interface RangeProblem {
 
 /** What is sought, one after the other; each holds what those before it reached. */
 export const AIMS = ['well', 'served', 'heads', 'outlay'] as const;
+/** What a range is made least in. */
 export type Aim = (typeof AIMS)[number];
 
 /** An integer programme: the sense, what each unknown counts in the aim, and rows over unknowns, by names of them. */

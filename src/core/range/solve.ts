@@ -22,6 +22,7 @@ export interface RangeFound {
   readonly seconds: number;
 }
 
+/** The smallest range, or why none was found. */
 export type RangeSolved =
   | ({ readonly ok: true } & RangeFound)
   | { readonly ok: false; readonly reason: 'impossible' | 'stopped' };
@@ -36,6 +37,7 @@ export function loadSolver(wasm?: string): Promise<Highs> {
   return loading;
 }
 
+/** How long a range is looked for, and how its progress is told. */
 export interface SolveOptions {
   /** s allowed in all; what is found by then is given with its gap */
   readonly seconds?: number;

@@ -118,6 +118,7 @@ export interface MethodKind<K extends string = string> extends Kind {
 export const coversPoint = ({ point }: Pick<MethodKind, 'point'>): boolean =>
   point === 'buried' || point === 'skin';
 
+/** Returns a method of rigging as it is, its key kept as a type. */
 export const methodKind = <const K extends string>(kind: MethodKind<K>): MethodKind<K> => kind;
 
 /** A limb as it lies, from its root to its end. Lengths in mm. */

@@ -30,8 +30,10 @@ export interface MetalCase {
   readonly caution: string;
 }
 
+/** A design in another metal, or why it cannot be. */
 export type MetalOutcome = MetalCase | { readonly ok: false; readonly reason: string };
 
+/** A design in one metal: at the same weight and at the same size. */
 export interface MetalRow {
   readonly metal: Metal;
   /** density used: the design's own where it is the design's metal */

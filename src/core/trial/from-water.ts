@@ -37,6 +37,7 @@ interface Looked {
   readonly observation?: Observation;
 }
 
+/** The drag that days on the water tell of a head, or why they tell none. */
 export type WaterCalibration =
   | {
       readonly ok: true;

@@ -54,6 +54,7 @@ export interface ShareDifference {
   readonly winner: 'first' | 'second' | undefined;
 }
 
+/** Returns a difference of shares with its interval, and which of the two is ahead beyond doubt. */
 export const judged = (difference: number, low: number, high: number): ShareDifference => ({
   difference,
   low,

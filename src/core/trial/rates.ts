@@ -7,6 +7,7 @@ export interface Rate {
   readonly hours: number;
 }
 
+/** How many times one rate is another, with its interval. */
 export interface RateRatio {
   readonly ratio: number;
   readonly low: number;

@@ -8,6 +8,7 @@ export interface Stratum {
   readonly second: readonly [events: number, of: number];
 }
 
+/** A difference of shares over places, each compared with itself. */
 export interface Stratified extends ShareDifference {
   /** places where both were fished: only those tell anything */
   readonly places: readonly string[];

@@ -15,6 +15,7 @@ export interface Outcome {
   readonly isGood: boolean;
 }
 
+/** Shares that days are compared by. */
 export const OUTCOMES: readonly Outcome[] = [
   { key: 'hook', name: 'Hook-ups of touches', events: 'hookUps', of: 'touches', isGood: true },
   { key: 'land', name: 'Landed of hook-ups', events: 'landed', of: 'hookUps', isGood: true },
@@ -27,6 +28,7 @@ export const OUTCOMES: readonly Outcome[] = [
 
 /** What rigs are told apart by. */
 export const SPLITS = ['design', 'plastic', 'method'] as const;
+/** What days are split by. */
 export type Split = (typeof SPLITS)[number];
 
 /** What a rig counts under. */
@@ -35,6 +37,7 @@ export function groupOf(rig: TrialRig, split: Split): string {
   return (split === 'plastic' ? rig.plastic : rig.method) ?? 'none';
 }
 
+/** Counts summed over rigs, and hours fished. */
 export type Totals = Readonly<Record<CountKey, number>> & { readonly hours: number };
 
 const NOTHING: Totals = {

@@ -35,6 +35,7 @@ import type { MetalStore } from '../stores.ts';
 import { COLLECTIONS } from '../../contract/collections/index.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
 
+/** The documents of every collection. */
 export type Stores = { readonly [C in Collection]: DocumentStore<C> };
 
 /** Longest that a file out, and a shop in, may take. */

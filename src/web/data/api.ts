@@ -77,14 +77,17 @@ export async function listAll<C extends Collection>(
   return items;
 }
 
+/** Returns a document with its version. */
 export const read = <C extends Collection>(collection: C, id: string): Promise<Kept<Documents[C]>> =>
   call(`/${collection}/${encodeURIComponent(id)}`);
 
+/** Creates a document. */
 export const create = <C extends Collection>(
   collection: C,
   document: Documents[C],
 ): Promise<Kept<Documents[C]>> => call(`/${collection}`, { method: 'POST', body: JSON.stringify(document) });
 
+/** Saves a document over the version it was made from; a newer one there is refused with 412. */
 export const replace = <C extends Collection>(
   collection: C,
   id: string,
@@ -97,9 +100,11 @@ export const replace = <C extends Collection>(
     version,
   });
 
+/** Deletes a document of this version. */
 export const remove = (collection: Collection, id: string, version: number): Promise<void> =>
   call(`/${collection}/${encodeURIComponent(id)}`, { method: 'DELETE', version });
 
+/** Brings a deleted document back. */
 export const restore = <C extends Collection>(
   collection: C,
   id: string,
@@ -107,28 +112,38 @@ export const restore = <C extends Collection>(
 ): Promise<Kept<Documents[C]>> =>
   call(`/${collection}/${encodeURIComponent(id)}/restore`, { method: 'POST', version });
 
+/** Returns the reference stores. */
 export const readStores = (): Promise<Stores> => call('/stores');
 
+/** Returns the rules the shop judges by. */
 export const readRules = (): Promise<RulesInForce> => call('/rules');
+/** Saves the shop’s own rules over this version. */
 export const saveRules = (document: RuleSet, version: number): Promise<RulesInForce> =>
   call('/rules', { method: 'PUT', body: JSON.stringify(document), version });
+/** Gives up the shop’s own rules for those that ship. */
 export const restoreRules = (version: number): Promise<RulesInForce> =>
   call('/rules', { method: 'DELETE', version });
 
+/** Sets density or price of a metal over this version. */
 export const editMetal = (key: string, edit: MetalEdit, version: number): Promise<Stores['metals'][number]> =>
   call(`/stores/metals/${encodeURIComponent(key)}`, { method: 'PUT', body: JSON.stringify(edit), version });
 
 const at = (collection: Collection, id: string) => `/${collection}/${encodeURIComponent(id)}`;
 const design = (id: string) => at('designs', id);
 
+/** Archives a design, or takes it out of the archive. */
 export const archive = (id: string, away: boolean, version: number): Promise<Kept<Design>> =>
   call(`${design(id)}/${away ? 'archive' : 'unarchive'}`, { method: 'POST', version });
+/** Creates a copy of a design. */
 export const duplicate = (id: string): Promise<Kept<Design>> =>
   call(`${design(id)}/duplicate`, { method: 'POST' });
+/** Creates several designs at once, all or none. */
 export const createSeries = (designs: readonly Design[]): Promise<Kept<Design>[]> =>
   call('/designs/series', { method: 'POST', body: JSON.stringify(designs) });
 
+/** Returns the cards of the Rack. */
 export const readRack = (signal?: AbortSignal): Promise<RackIndex> => call('/rack', signal ? { signal } : {});
+/** Returns outlines of designs by their ids. */
 export const readOutlines = (ids: readonly string[]): Promise<Record<string, Drawing>> =>
   call(`/rack/outlines?ids=${ids.map(encodeURIComponent).join(',')}`);
 
@@ -149,16 +164,23 @@ export async function goStep<C extends WithHistory>(
 export const scaleAct = (act: ScaleAct): Promise<void> =>
   call('/scale', { method: 'POST', body: JSON.stringify(act) });
 
+/** Returns the steps and named versions of a design. */
 export const readHistory = (id: string): Promise<History> => call(`${design(id)}/history`);
+/** Returns a design as it was at a step. */
 export const readStep = (id: string, step: number): Promise<Design> => call(`${design(id)}/history/${step}`);
+/** Moves a design along its steps. */
 export const goToStep = (id: string, step: number, version: number): Promise<Kept<Design>> =>
   call(`${design(id)}/step`, { method: 'PUT', body: JSON.stringify({ step }), version });
+/** Gives the present state of a design a name. */
 export const keepVersion = (id: string, name: string): Promise<NamedVersion> =>
   call(`${design(id)}/versions`, { method: 'POST', body: JSON.stringify({ name }) });
+/** Returns a design as it was when it was given a name. */
 export const readVersion = (id: string, versionId: string): Promise<Design> =>
   call(`${design(id)}/versions/${versionId}`);
+/** Brings a design back to a named version, as a step of its own. */
 export const restoreVersion = (id: string, versionId: string, version: number): Promise<Kept<Design>> =>
   call(`${design(id)}/versions/${versionId}/restore`, { method: 'POST', version });
+/** Deletes a named version. */
 export const dropVersion = (id: string, versionId: string, version: number): Promise<void> =>
   call(`${design(id)}/versions/${versionId}`, { method: 'DELETE', version });
 
@@ -171,7 +193,9 @@ export const takeShop = (text: string, seen?: string): Promise<Intake> =>
     body: text,
   });
 
+/** Returns the backups there are, and how they are made. */
 export const readBackups = (): Promise<BackupsState> => call('/backups');
+/** Changes how backups are made. */
 export const editBackups = (edit: BackupsEdit): Promise<BackupsState> =>
   call('/backups', { method: 'PUT', body: JSON.stringify(edit) });
 /** Begins a backup into the shop's folder of them. */

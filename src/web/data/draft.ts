@@ -10,6 +10,7 @@ import type { Collection, Documents } from '../../contract/collections/index.ts'
 /** Where a document stands between the screen and the server. */
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'away' | 'refused' | 'stale';
 
+/** A document being edited, as a screen sees it. */
 export interface DraftView<T> {
   readonly document: T;
   readonly state: SaveState;
@@ -21,6 +22,7 @@ export interface DraftView<T> {
   readonly theirs: Kept<T> | undefined;
 }
 
+/** A document being edited: what it is, and how it is changed and saved. */
 export interface Draft<T> {
   readonly view: () => DraftView<T>;
   readonly subscribe: (listener: () => void) => () => void;

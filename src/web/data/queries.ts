@@ -26,6 +26,7 @@ import {
 } from './api.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
 
+/** What was fetched, kept for every screen. */
 export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
@@ -39,9 +40,12 @@ export const queryClient = new QueryClient({
   },
 });
 
+/** Returns the key a list is kept under. */
 export const listKey = (collection: Collection) => [collection] as const;
+/** Returns the key a document is kept under. */
 export const oneKey = (collection: Collection, id: string) => [collection, id] as const;
 
+/** Returns a whole collection as it is fetched, page by page. */
 export function useList<C extends Collection>(collection: C) {
   return useQuery({ queryKey: listKey(collection), queryFn: ({ signal }) => listAll(collection, signal) });
 }
@@ -53,6 +57,7 @@ const oneQuery = <C extends Collection>(collection: C, id: string) =>
     enabled: id !== '',
   });
 
+/** Returns one document as it is fetched. */
 export const useOne = <C extends Collection>(collection: C, id: string) => useQuery(oneQuery(collection, id));
 
 /** A few designs by their ids, in their order; those deleted meanwhile are left out. It asks for these alone, never for a whole shop. */
@@ -81,6 +86,7 @@ function present(results: readonly UseQueryResult<Kept<Design>>[]) {
   };
 }
 
+/** Returns the reference stores as they are fetched. */
 export function useStores() {
   return useQuery({ queryKey: ['stores'], queryFn: readStores, staleTime: 60_000 });
 }
@@ -98,6 +104,7 @@ export async function refreshLists(client: QueryClient, collection: Collection):
   ]);
 }
 
+/** The key the Rack’s cards are kept under. */
 export const RACK_KEY = ['rack'] as const;
 
 const rackQuery = queryOptions({

@@ -21,6 +21,7 @@ const isSettings = (value: unknown): value is Settings => {
 
 const PLAIN: Settings = { arrangement: 'third', dual: false };
 
+/** Returns what this browser has set for itself, and what sets it. */
 export function useSettings() {
   const [settings, setSettings] = useLocal<Settings>('fern-anvil.settings', PLAIN, isSettings);
   return { ...settings, set: (change: Partial<Settings>) => setSettings((now) => ({ ...now, ...change })) };

@@ -12,6 +12,7 @@ declare module '@tanstack/react-table' {
   }
 }
 
+/** Columns of a table. */
 export type Columns<T> = readonly ColumnDef<T, unknown>[];
 
 interface Props<T> {

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import Toast from 'react-bootstrap/Toast';
 import ToastContainer from 'react-bootstrap/ToastContainer';
 
+/** A notice at the foot of the screen. */
 export interface Notice {
   readonly tone: 'plain' | 'good' | 'bad';
   readonly text: string;
@@ -23,6 +24,7 @@ export function useNotices() {
 /** Time a notice stays, ms: long enough to read and to reach Undo by keyboard. */
 const STAY = 12_000;
 
+/** Shows notices over everything within it. */
 export function NoticeProvider({ children }: { readonly children: ReactNode }) {
   const [shown, setShown] = useState<Shown[]>([]);
   const count = useRef(0);

@@ -12,6 +12,7 @@ import {
 import { useUnits } from '../data/units.ts';
 import { FieldSaid } from './field-said.tsx';
 
+/** What a field of a quantity needs to know. */
 export interface QuantityFieldProps {
   readonly label: string;
   readonly kind: QuantityKind;

@@ -6,6 +6,7 @@ import { Sheet } from './sheet.tsx';
 import { pathOf } from '../drawing/path.ts';
 import './shape-picker.css';
 
+/** What the choice of a shape needs to know. */
 export interface ShapePickerProps {
   readonly show: boolean;
   readonly title: string;

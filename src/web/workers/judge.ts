@@ -51,6 +51,7 @@ export function newestOnly<I, O>(
   };
 }
 
+/** What a worker makes of a screen’s newest input. */
 export interface Judging<I, O> {
   /** newest result; undefined until the first */
   readonly output: O | undefined;

@@ -56,6 +56,7 @@ export type MetalFigure =
   | (Omit<Extract<MetalOutcome, { ok: true }>, 'rig'> & { readonly drawing: Drawing })
   | Extract<MetalOutcome, { ok: false }>;
 
+/** A design in one metal, as a page shows it. */
 export interface MetalLine {
   readonly metal: MetalRow['metal'];
   readonly density: number;
@@ -374,6 +375,7 @@ const service = {
   examine,
   placed: awaited(placedSolid),
 };
+/** What the judging worker does. */
 export type JudgeService = typeof service;
 
 expose(service);

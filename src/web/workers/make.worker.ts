@@ -56,6 +56,7 @@ interface Readings {
   readonly breadth: number;
 }
 
+/** What a mould’s screen shows at once, or why it cannot. */
 export type MouldFigures =
   | {
       readonly ok: true;
@@ -147,6 +148,7 @@ async function laid(mould: Mould, metals: readonly Metal[], units: UnitSystem): 
   };
 }
 
+/** What takes a mould longer: volumes and charge, or why there are none. */
 export type MouldWorked =
   | {
       readonly ok: true;
@@ -255,6 +257,7 @@ async function floor(mould: Mould, place: number, x: number, z: number, metals: 
 }
 
 const service = { laid, rests, worked, offers, take, calibrate, floor };
+/** What the making worker does. */
 export type MakeService = typeof service;
 
 expose(service);

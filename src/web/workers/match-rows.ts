@@ -165,6 +165,7 @@ export type ChangeRow =
       readonly method: MethodKey | undefined;
     };
 
+/** Returns the smallest change that lifts a head’s decisive answer. */
 export function changeFor(asking: Asking, design: Design): ChangeRow {
   const matching = matchingOf(asking);
   const settled = matchSettled(matching, design);
@@ -193,6 +194,7 @@ export interface ProposedRow {
   readonly drawing: Drawing | undefined;
 }
 
+/** Returns the best head that can be made for a brief; undefined where none can be built. `tell` hears how many were tried. */
 export function propose(asking: Asking, tell: (tried: number) => void): ProposedRow | undefined {
   const matching = matchingOf(asking);
   const found = proposeHead(matching, tell);
@@ -278,6 +280,7 @@ export interface UseRow {
   readonly why: string;
 }
 
+/** Returns what a head is for, among stated situations and the shop’s own briefs. */
 export function uses(
   design: Design,
   briefs: readonly { readonly key: string; readonly brief: Brief }[],

@@ -51,6 +51,7 @@ async function solve(
 const steps = (rungs: readonly FallRung[]): LadderStep[] => ladderSteps(rungs);
 
 const service = { serving, solve, steps };
+/** What the range’s worker does. */
 export type RangeService = typeof service;
 
 expose(service);

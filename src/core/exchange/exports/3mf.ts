@@ -1,5 +1,6 @@
 import { exportKind } from './kind.ts';
 
+/** The metal as cast, as 3MF. */
 export const threeMf = exportKind({
   key: '3mf',
   name: 'Solid, 3MF',

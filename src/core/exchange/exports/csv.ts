@@ -1,5 +1,6 @@
 import { exportKind } from './kind.ts';
 
+/** The readings of one or many designs, a row each, as CSV (RFC 4180). */
 export const csv = exportKind({
   key: 'csv',
   name: 'Readings, CSV',

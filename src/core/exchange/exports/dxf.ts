@@ -1,5 +1,6 @@
 import { exportKind, FILE_STATIONS } from './kind.ts';
 
+/** The plate at true scale, as DXF. */
 export const dxf = exportKind({
   key: 'dxf',
   name: 'Plate, DXF',

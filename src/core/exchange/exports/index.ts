@@ -11,6 +11,7 @@ const ALL = [pdf, stl, threeMf, svg, dxf, csv, json] as const;
 
 /** Every kind of file a design goes out as, in the order of menus; a new one is one file and one line here. */
 export const EXPORTS: readonly ExportKind<ExportType>[] = ALL;
+/** The key of a kind of file. */
 export type ExportType = (typeof ALL)[number]['key'];
 
 /** The kind of an ending, or undefined: it comes from an address or a command line. */

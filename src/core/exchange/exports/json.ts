@@ -3,6 +3,7 @@ import { exportKind } from './kind.ts';
 
 const asText = (design: Design): string => `${JSON.stringify(design, null, 2)}\n`;
 
+/** The design’s document itself. */
 export const json = exportKind({
   key: 'json',
   name: 'Design, JSON',

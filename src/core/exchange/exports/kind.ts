@@ -33,6 +33,7 @@ export interface ExportKind<K extends string = string> extends Kind {
   write(written: Written): Promise<string | Uint8Array>;
 }
 
+/** Returns a kind of file as it is, its key kept as a type. */
 export const exportKind = <const K extends string>(kind: ExportKind<K>): ExportKind<K> => kind;
 
 /** Stations of outlines in files. */

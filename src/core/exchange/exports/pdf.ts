@@ -1,5 +1,6 @@
 import { exportKind, FILE_STATIONS } from './kind.ts';
 
+/** A page with drawing, readings and cautions, as PDF. */
 export const pdf = exportKind({
   key: 'pdf',
   name: 'Spec sheet',

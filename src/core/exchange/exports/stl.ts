@@ -1,5 +1,6 @@
 import { exportKind } from './kind.ts';
 
+/** The metal as cast, as binary STL. */
 export const stl = exportKind({
   key: 'stl',
   name: 'Solid, STL',

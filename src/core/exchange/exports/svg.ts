@@ -1,5 +1,6 @@
 import { exportKind, FILE_STATIONS } from './kind.ts';
 
+/** The plate at true scale, as SVG. */
 export const svg = exportKind({
   key: 'svg',
   name: 'Plate, SVG',

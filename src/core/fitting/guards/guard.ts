@@ -82,6 +82,7 @@ export interface GuardKind<K extends string = string, F extends Fields = Fields>
 
 type GuardSetup<K extends string, F extends Fields> = Omit<GuardKind<K, F>, 'initial'>;
 
+/** Returns a kind of weed guard with what follows from its fields. */
 export const guardKind = <const K extends string, const F extends Fields>(
   kind: GuardSetup<K, F>,
 ): GuardKind<K, F> => ({ ...kind, initial: { kind: kind.key, ...initialValues(kind.fields) } });

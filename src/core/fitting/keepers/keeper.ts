@@ -73,6 +73,7 @@ export interface KeeperKind<K extends string = string, F extends Fields = Fields
 
 type KeeperSetup<K extends string, F extends Fields> = Omit<KeeperKind<K, F>, 'initial'>;
 
+/** Returns a kind of keeper with what follows from its fields. */
 export const keeperKind = <const K extends string, const F extends Fields>(
   kind: KeeperSetup<K, F>,
 ): KeeperKind<K, F> => ({ ...kind, initial: { kind: kind.key, ...initialValues(kind.fields) } });
@@ -147,6 +148,7 @@ export const checkReach = (insertion: number, shankEnd: number): Complaint[] =>
 
 /** Share of the side surface that counts as held by friction alone (working value, common practice, no source). */
 const FRICTION = 0.05;
+/** Returns the lateral area that holds a bait by friction, as mm² of full hold, of a round keeper (mm, mm). */
 export const rubbing = (diameter: number, length: number): number => FRICTION * Math.PI * diameter * length;
 
 /** How deep a keeper's wire is anchored in the metal, mm (generic, from memory). */

@@ -109,6 +109,7 @@ export interface FeatureKind<K extends string = string, F extends Fields = Field
   check(spec: Values<F>, ground: FeatureCheck): Complaint[];
 }
 
+/** Returns a kind of feature as it is, its key kept as a type. */
 export const featureKind = <const K extends string, const F extends Fields>(
   kind: FeatureKind<K, F>,
 ): FeatureKind<K, F> => kind;

@@ -8,6 +8,7 @@ const ALL = [openLoop, splitRing, clip] as const;
 
 /** Every joint of a hinged head; a new one is one file and one line here. */
 export const JOINTS: readonly JointKind<JointKey>[] = ALL;
+/** The key of a joint. */
 export type JointKey = (typeof ALL)[number]['key'];
 
 /** The joint of a key. Throws for one that is not of `JOINTS`. */

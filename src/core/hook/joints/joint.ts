@@ -11,6 +11,7 @@ export interface JointKind<K extends string = string> extends Kind {
   link(size: number, behindLoop: number, wireRadius: number): Ring | undefined;
 }
 
+/** Returns a kind of joint as it is, its key kept as a type. */
 export const jointKind = <const K extends string>(joint: JointKind<K>): JointKind<K> => joint;
 
 /** Wire a split ring or clip is made of, as a share of its inner diameter (from memory). */

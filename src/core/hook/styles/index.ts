@@ -10,6 +10,7 @@ const ALL = [roundBend, wideGap, straightWorm, shortShank, longShank] as const;
 
 /** Every hook style, in the order of menus; a new one is one file and one line here. */
 export const STYLES: readonly HookStyle<StyleKey>[] = ALL;
+/** The key of a hook’s style. */
 export type StyleKey = (typeof ALL)[number]['key'];
 
 /** What a document that names no style means. */

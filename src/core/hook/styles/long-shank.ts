@@ -1,5 +1,6 @@
 import { hookStyle } from './style.ts';
 
+/** Long in the shank, for tubes. */
 export const longShank = hookStyle({
   key: 'long shank',
   does: 'For tubes: long enough to come out behind the slug.',

@@ -1,5 +1,6 @@
 import { hookStyle } from './style.ts';
 
+/** The everyday jig hook. */
 export const roundBend = hookStyle({
   key: 'round bend',
   does: 'The everyday jig hook.',

@@ -1,5 +1,6 @@
 import { hookStyle } from './style.ts';
 
+/** Short in the shank, for stubby baits. */
 export const shortShank = hookStyle({
   key: 'short shank',
   does: 'For stubby baits: the bend comes out early and the tail stays free.',

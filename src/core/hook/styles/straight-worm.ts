@@ -1,5 +1,6 @@
 import { hookStyle } from './style.ts';
 
+/** Straight and long in the shank, for worms and sticks. */
 export const straightWorm = hookStyle({
   key: 'straight worm',
   does: 'Straight and long in the shank, for worms and sticks.',

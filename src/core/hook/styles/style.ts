@@ -17,6 +17,7 @@ export interface HookStyle<K extends string = string> extends Kind {
   readonly offset: number;
 }
 
+/** Returns a hook’s style, named by its key. */
 export const hookStyle = <const K extends string>(style: Omit<HookStyle<K>, 'name'>): HookStyle<K> => ({
   ...style,
   name: style.key,

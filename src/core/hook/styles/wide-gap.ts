@@ -1,5 +1,6 @@
 import { hookStyle } from './style.ts';
 
+/** Stepped down behind a neck, for thick plastics rigged weedless. */
 export const wideGap = hookStyle({
   key: 'wide gap',
   does: 'Its shank steps down behind a neck: room for a thick plastic rigged weedless.',

@@ -58,6 +58,7 @@ export interface NumberFact extends FactBase {
   readonly quantity: QuantityKind;
 }
 
+/** A fact a rule may ask about. */
 export type FactSpec = ChoiceFact | NumberFact;
 
 interface OfBrief {

@@ -27,6 +27,7 @@ export interface Head {
 /** What stands between the point and what it could catch: a guard, the plastic, or nothing. */
 export type PointState = 'bare' | 'guarded' | 'buried';
 
+/** Returns how the point stands: bare, guarded or buried. */
 export function pointState({ design, worn }: Head): PointState {
   if (design.guard.kind !== 'none') return 'guarded';
   return worn && coversPoint(methodOf(worn.pairing.method)) ? 'buried' : 'bare';

@@ -103,6 +103,7 @@ export const standKept = (
   values: ReadingValues,
 ): Standing => stand(judge(atFirst(design, values, situation, plastics)));
 
+/** A head judged for a brief, or why it cannot be built. */
 export type Settled =
   | { readonly ok: true; readonly matched: Matched }
   | { readonly ok: false; readonly problems: readonly Problem[] };

@@ -152,6 +152,7 @@ export interface TackleSpan {
   readonly mark: 'yes' | 'barely';
 }
 
+/** Lines and rods a head serves on. */
 export interface TackleAdvice {
   /** what serves, by sort of line; empty where nothing does */
   readonly spans: readonly TackleSpan[];

@@ -12,7 +12,7 @@ export interface Remark {
   readonly says: string;
 }
 
-interface Saying extends Omit<Remark, 'says'> {
+interface ConditionalRemark extends Omit<Remark, 'says'> {
   readonly says: string | ((situation: Situation) => string);
   readonly holds: (situation: Situation) => boolean;
 }
@@ -24,7 +24,7 @@ const STIFF = 0.65;
 const isPlain = ({ line }: Situation) => line.material !== 'braid';
 
 /** What makes a shop ask back (common practice, no source). */
-const DOUBTS: readonly Saying[] = [
+const DOUBTS: readonly ConditionalRemark[] = [
   {
     key: 'cold-swim',
     path: '/fishing/retrieve',
@@ -165,7 +165,7 @@ const DOUBTS: readonly Saying[] = [
 ];
 
 /** What is said beside the heads: how it is fished (common practice, no source). */
-const TIPS: readonly Saying[] = [
+const TIPS: readonly ConditionalRemark[] = [
   {
     key: 'first-fall',
     path: '/fishing/retrieve',
@@ -285,7 +285,7 @@ const TIPS: readonly Saying[] = [
   },
 ];
 
-const told = (sayings: readonly Saying[], situation: Situation): Remark[] =>
+const told = (sayings: readonly ConditionalRemark[], situation: Situation): Remark[] =>
   sayings
     .filter(({ holds }) => holds(situation))
     .map(({ key, path, says }) => ({

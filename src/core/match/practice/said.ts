@@ -21,6 +21,7 @@ interface Found extends Omit<Evidence, 'name'> {
   readonly numbers: readonly number[];
 }
 
+/** A saying of the trade, with the experiment it is held to. */
 export interface Saying {
   readonly key: string;
   readonly says: string;

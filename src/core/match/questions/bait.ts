@@ -17,6 +17,7 @@ export function nearHooks({ design }: Head) {
 /** From this on it goes on well. */
 const WELL = 0.8;
 
+/** Whether the bait goes on, by the best method. */
 export const bait: Question = {
   key: 'bait',
   name: 'Carries the bait',

@@ -18,6 +18,7 @@ function instead(metal: string, isLeadAllowed: boolean): Metal[] {
   ).slice(0, TRIED);
 }
 
+/** Whether it may be used, and be lost. */
 export const cost: Question = {
   key: 'cost',
   name: 'Cost and law',

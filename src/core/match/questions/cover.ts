@@ -6,6 +6,7 @@ const STEMS = ['sparse weed', 'grass or reeds', 'matted weed'];
 /** Share of the face that sheds under which it gathers whatever stands there. */
 const GATHERS = 0.5;
 
+/** Whether it comes through the cover. */
 export const cover: Question = {
   key: 'cover',
   name: 'Comes through',

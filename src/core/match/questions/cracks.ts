@@ -13,6 +13,7 @@ const HOLDS = 6;
 const EASY = 55;
 const HARD = 95;
 
+/** Whether it stays out of cracks and comes free. */
 export const cracks: Question = {
   key: 'cracks',
   name: 'Out of cracks',

@@ -6,6 +6,7 @@ import { heavier } from './weights.ts';
 /** A fall that takes no longer is quick enough for anybody, s (working value, no source). */
 const QUICK = 12;
 
+/** Whether it reaches the depth. */
 export const depth: Question = {
   key: 'depth',
   name: 'Gets down',

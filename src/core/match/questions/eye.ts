@@ -1,6 +1,7 @@
 import type { Question } from './question.ts';
 import { toDesign } from './question.ts';
 
+/** Whether the eye leads it as it is fished. */
 export const eye: Question = {
   key: 'eye',
   name: 'Eye leads',

@@ -12,6 +12,7 @@ const STEEP = 1.1;
 /** Times the weight that just holds from which it holds with ease: then the figure tells nobody anything. */
 const AMPLE = 3;
 
+/** Whether it keeps the bottom or the depth, and is no heavier than it need be. */
 export const hold: Question = {
   key: 'hold',
   name: 'Right weight',

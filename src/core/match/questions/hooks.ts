@@ -24,6 +24,7 @@ const FARTHER = 2.5;
 const LIGHT = 2.7;
 const NOT_LIGHT = 5.4;
 
+/** Whether the point finds its hold on that line and rod. */
 export const hooks: Question = {
   key: 'hooks',
   name: 'Hooks up',

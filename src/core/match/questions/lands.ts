@@ -13,6 +13,7 @@ import { toDesign } from './question.ts';
 /** A hook that opens for good just where the brake slips is a fair answer; by so much it gains with every doubling (working value). */
 const STEEP = 0.36;
 
+/** Whether the hook bears the fish. */
 export const lands: Question = {
   key: 'lands',
   name: 'Lands the fish',

@@ -23,6 +23,7 @@ const FIRST: Readonly<Record<Retrieve, string>> = {
   punch: 'pointed',
 };
 
+/** Whether it does what the way of fishing asks of it. */
 export const moves: Question = {
   key: 'moves',
   name: 'Moves as wanted',

@@ -6,6 +6,7 @@ import { toDesign, toMethod } from './question.ts';
 /** Fan that is tried where a guard is too stiff, degrees. */
 const FANNED = 45;
 
+/** Whether the point is guarded or buried where it must be. */
 export const point: Question = {
   key: 'point',
   name: 'Point kept',

@@ -53,12 +53,14 @@ export interface Question {
   changes?(situation: Situation, head: Head): readonly Remedy[];
 }
 
+/** Returns a step that sets a field of the design, by its JSON pointer, and the words for it. */
 export const toDesign = (path: string, value: unknown, says: string): Remedy => ({
   of: 'design',
   path,
   value,
   says,
 });
+/** Returns a step that changes the method a bait is put on by. */
 export const toMethod = (value: string, says: string): Remedy => ({ of: 'method', path: '', value, says });
 
 /** A score from how many times too much something is: 1 at once, falling by `step` with every doubling. */

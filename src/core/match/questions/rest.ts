@@ -27,6 +27,7 @@ const SURELY = 10;
 const LIES = 0.2;
 const STANDS = 0.75;
 
+/** Whether it rests point up as long as it lies. */
 export const rest: Question = {
   key: 'rest',
   name: 'Rests well',

@@ -4,6 +4,7 @@ import { toDesign } from './question.ts';
 /** Decibels over a ball of its size from which a head stands out, and which is the least one sees (working values, no source). */
 const STANDS_OUT = 6;
 
+/** Whether it is seen on the sounder. */
 export const sounder: Question = {
   key: 'sounder',
   name: 'Seen on sounder',

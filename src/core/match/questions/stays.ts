@@ -2,6 +2,7 @@ import { keeperInitial } from '../../fitting/keepers/index.ts';
 import type { Question } from './question.ts';
 import { toDesign } from './question.ts';
 
+/** Whether the plastic stays where it was put. */
 export const stays: Question = {
   key: 'stays',
   name: 'Bait stays put',

@@ -22,6 +22,7 @@ const THROWS = {
   heavy: [12, 90],
 } as const;
 
+/** Whether it suits line and rod, and casts. */
 export const tackle: Question = {
   key: 'tackle',
   name: 'Suits the tackle',

@@ -9,6 +9,7 @@ const SLOW = 0.95;
 const UNSEEN = 6;
 const DEEPER = 0.35;
 
+/** Whether fish will take it. */
 export const taken: Question = {
   key: 'taken',
   name: 'Is taken',

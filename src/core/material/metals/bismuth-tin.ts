@@ -1,5 +1,6 @@
 import type { Metal } from './metal.ts';
 
+/** Bismuth and tin at their eutectic. */
 export const bismuthTin: Metal = {
   key: 'bismuth-tin',
   name: 'Bismuth-tin 58/42',

@@ -1,5 +1,6 @@
 import type { Metal } from './metal.ts';
 
+/** Bismuth by itself. */
 export const bismuth: Metal = {
   key: 'bismuth',
   name: 'Bismuth',

@@ -1,6 +1,7 @@
 import type { Metal } from './metal.ts';
 import { LEAD_CAUTION } from './metal.ts';
 
+/** Lead with some antimony. */
 export const leadAntimony: Metal = {
   key: 'lead-antimony',
   name: 'Hard lead (4% antimony)',

@@ -1,6 +1,7 @@
 import type { Metal } from './metal.ts';
 import { LEAD_CAUTION } from './metal.ts';
 
+/** Pure lead. */
 export const lead: Metal = {
   key: 'lead',
   name: 'Lead',

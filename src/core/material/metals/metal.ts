@@ -37,5 +37,6 @@ export interface Metal extends Kind {
   readonly price: number;
 }
 
+/** What is said wherever lead is handled. */
 export const LEAD_CAUTION =
   'Lead and its dust are poisonous, and lead tackle is banned or limited in many waters. Local rules decide, and they change.';

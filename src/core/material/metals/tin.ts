@@ -1,5 +1,6 @@
 import type { Metal } from './metal.ts';
 
+/** Pure tin. */
 export const tin: Metal = {
   key: 'tin',
   name: 'Tin',

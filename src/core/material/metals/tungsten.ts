@@ -1,5 +1,6 @@
 import type { Metal } from './metal.ts';
 
+/** Sintered tungsten heavy alloy. */
 export const tungsten: Metal = {
   key: 'tungsten',
   name: 'Tungsten (heavy alloy)',

@@ -1,5 +1,6 @@
 import type { Metal } from './metal.ts';
 
+/** Zinc die-casting alloy. */
 export const zinc: Metal = {
   key: 'zinc',
   name: 'Zinc die-cast alloy',

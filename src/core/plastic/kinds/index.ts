@@ -40,6 +40,7 @@ const ALL = [
 
 /** Every kind of plastic, in the order of menus; a new one is one file and one line here. */
 export const PLASTIC_KINDS: readonly PlasticKind<PlasticKey>[] = ALL;
+/** The key of a plastic’s kind. */
 export type PlasticKey = (typeof ALL)[number]['key'];
 
 /** The kind of a key. Throws for one that is not of `PLASTIC_KINDS`. */

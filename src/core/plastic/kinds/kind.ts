@@ -11,10 +11,12 @@ export interface Limits {
 
 /** What a section of a body looks like: which of its sides are flat. */
 export const SECTIONS = ['round', 'flat-backed', 'flat-bellied'] as const;
+/** The form of a plastic’s section. */
 export type SectionShape = (typeof SECTIONS)[number];
 
 /** How a body is made: full, cut open along the belly, closed around a room, or open behind. */
 export const MAKES = ['solid', 'slit', 'hollow', 'tube'] as const;
+/** How a plastic is made. */
 export type Make = (typeof MAKES)[number];
 
 /** What a make of body has: a wall around a room, room for a head to lie in, an end that is open behind. */
@@ -29,6 +31,7 @@ export const MADE: Readonly<
 
 /** How its tail or its limbs move. */
 export const ACTIONS = ['kick', 'curl', 'flap', 'quiver', 'glide', 'spiral'] as const;
+/** What a plastic does in the water. */
 export type Action = (typeof ACTIONS)[number];
 
 /** Something that stands out of a body, on both sides where it is a pair. Shares of length, greatest breadth and greatest height. */
@@ -103,6 +106,7 @@ export interface PlasticKind<K extends string = string> extends Kind {
 /** What most kinds are: round, solid, without limbs. */
 const PLAIN = { section: 'round', make: 'solid', wall: 0, limbs: [] } as const;
 
+/** Returns a kind of plastic, with the plain case for whatever it does not say. */
 export const plasticKind = <const K extends string>(
   kind: Omit<PlasticKind<K>, keyof typeof PLAIN> & Partial<Pick<PlasticKind<K>, keyof typeof PLAIN>>,
 ): PlasticKind<K> => ({ ...PLAIN, ...kind });

@@ -28,6 +28,7 @@ const ALL = [
 
 /** Every method of rigging, in the order of menus; a new one is one file and one line here. */
 export const METHODS: readonly MethodKind<MethodKey>[] = ALL;
+/** The key of a method of rigging. */
 export type MethodKey = (typeof ALL)[number]['key'];
 
 /** The method of a key. Throws for one that is not of `METHODS`. */

@@ -5,6 +5,7 @@ import { EMPTY_PAN, followScale } from '../../../core/make/index.ts';
 
 /** Where a scale's lines come from. */
 export type ScaleSource = 'none' | 'simulated' | 'serial';
+/** Whether the scale is read, and if not, why. */
 export type ScaleState = 'off' | 'reading' | 'silent' | 'lost';
 
 /** No line for so long, and the scale is told to be silent: unplugged, or off. ms */

@@ -21,6 +21,7 @@ function useWhole(problems: StagesProps['problems'], path: string): string | und
   return whole && say(whole);
 }
 
+/** The keeper’s fields on the Bench. */
 export const KeeperStage = memo(function KeeperStage({ design, problems, edit }: StagesProps) {
   const whole = useWhole(problems, '/keeper');
   const { keeper } = design;
@@ -45,6 +46,7 @@ export const KeeperStage = memo(function KeeperStage({ design, problems, edit }:
   );
 }, alike('keeper'));
 
+/** The weed guard’s fields on the Bench. */
 export const GuardStage = memo(function GuardStage({ design, problems, edit }: StagesProps) {
   const whole = useWhole(problems, '/guard');
   const { guard } = design;

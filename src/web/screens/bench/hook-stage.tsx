@@ -20,6 +20,7 @@ import type { StagesProps } from './stage-kit.ts';
 import { EyeFields } from './eye-fields.tsx';
 import { alike, finder } from './stage-kit.ts';
 
+/** Hook and eye on the Bench. */
 export const HookStage = memo(
   function HookStage({ design, problems, edit }: StagesProps) {
     const problemAt = finder(problems);

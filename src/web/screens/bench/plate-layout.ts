@@ -15,6 +15,7 @@ const SCALES = [0.5, 0.75, 1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 16] as c
 /** CSS pixels in a millimetre of sheet: the CSS inch is 96 px. */
 export const PX_PER_MM = 96 / MM_PER_INCH;
 
+/** How much of the plate is shown. */
 export type PlateView = 'whole' | 'head';
 
 /** Where the three views stand on the sheet, and the dimensions about them. */

@@ -13,6 +13,7 @@ const GROUPS = READING_GROUPS.map((title) => ({
 /** Quantity kinds whose unit lives in the reading itself, since it has no imperial twin here. */
 const plainUnit = (unit: string) => (unit === '1' ? '' : unit);
 
+/** Returns a reading’s value as it is shown. */
 export function readingText(
   id: ReadingId,
   value: number,

@@ -38,6 +38,7 @@ const LOOKS: Readonly<Record<string, readonly [colour: string, roughness: number
   tungsten: ['#565c5a', 0.32],
 };
 
+/** The turnable solid on its canvas. */
 export interface SolidScene {
   readonly show: (model: SolidModel, metal: string) => void;
   readonly turn: (around: number, over: number) => void;

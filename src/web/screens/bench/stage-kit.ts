@@ -2,6 +2,7 @@ import type { Design, Problem } from '../../../core/document/index.ts';
 import type { TargetOf } from '../../../core/head/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
 
+/** Changes the design on the Bench. */
 export type Edit = (change: (design: Design) => Design) => void;
 
 /** What every stage is given. */

@@ -13,6 +13,7 @@ interface DraftHand {
   readonly refresh: (kept: Kept<Design>) => void;
 }
 
+/** Returns the key a design’s history is kept under. */
 export const historyKey = (id: string) => ['history', id] as const;
 
 /** A design's history: going back and forth on its steps, with words for each. What is unsaved is saved first, so that nothing is lost by undoing. */
@@ -146,4 +147,5 @@ export function useHistory(id: string, draft: DraftHand) {
   };
 }
 
+/** The history of a design, and how one moves on it. */
 export type HistoryHand = ReturnType<typeof useHistory>;

@@ -4,7 +4,9 @@ import type { QuantityKind } from '../../../core/quantity/index.ts';
 import { BRIEF_RANGES, wordName } from '../../../core/document/index.ts';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 
+/** A change of a brief. */
 export type Change = (brief: Brief) => Brief;
+/** What a part of the brief’s form needs to know. */
 export interface PartProps {
   readonly brief: Brief;
   readonly at: Situation;
@@ -13,12 +15,15 @@ export interface PartProps {
   readonly edit: (change: Change) => void;
 }
 
+/** Returns words of a brief as options, each said as the trade says it. */
 export const plain = <T extends string>(values: readonly T[]) =>
   values.map((value) => [value, wordName(value)] as const);
+/** No and yes as options. */
 export const either = [
   ['no', 'no'],
   ['yes', 'yes'],
 ] as const;
+/** Returns yes or no as an option. */
 export const told = (value: boolean): 'yes' | 'no' => (value ? 'yes' : 'no');
 
 interface NumberProps {

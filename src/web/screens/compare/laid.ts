@@ -12,6 +12,7 @@ export const ALIGN = {
   centre: 'centre of mass',
   point: 'hook point',
 } as const;
+/** Where outlines are laid over each other. */
 export type Align = keyof typeof ALIGN;
 
 /** Dash patterns that tell overlaid outlines apart without colour. */

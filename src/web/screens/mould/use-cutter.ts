@@ -64,4 +64,5 @@ export function useCutter(
   };
 }
 
+/** The cutter in hand, and what moves it. */
 export type Cutter = ReturnType<typeof useCutter>;

@@ -3,9 +3,12 @@ import { hookRank } from '../../../core/quantity/index.ts';
 
 /** What a Rack can be filtered by, each as its address names it. */
 export const FILTERS = ['family', 'metal', 'from', 'to', 'hook', 'eye', 'keeper', 'guard', 'away'] as const;
+/** The key of a filter of the Rack. */
 export type FilterKey = (typeof FILTERS)[number];
+/** Filters of the Rack that are set. */
 export type Filters = Readonly<Partial<Record<FilterKey, string>>>;
 
+/** Orders of the Rack. */
 export const SORTS = {
   weight: { text: 'weight', of: (card: RackCard) => card.grams ?? Infinity },
   name: { text: 'name', of: (card: RackCard) => card.name.toLowerCase() },
@@ -13,6 +16,7 @@ export const SORTS = {
   fall: { text: 'fall', of: (card: RackCard) => card.fall ?? Infinity },
   shape: { text: 'shape', of: (card: RackCard) => card.shape },
 } as const;
+/** The key of an order of the Rack. */
 export type SortKey = keyof typeof SORTS;
 
 /** Eyes as a filter tells them apart. */

@@ -11,6 +11,7 @@ import { HangingHead } from '../../drawing/hanging-head.tsx';
 /** Line above the eye, px. */
 export const DROP = 18;
 
+/** What a key does to a card of the Rack. */
 export type Act = 't' | 'd' | 'a' | 'Delete';
 
 /** What can be done to a head on the Rack, by key or button: one hand for all cards, since thousands of them may come by. */

@@ -11,6 +11,7 @@ const FLAGS = [
   ['skirt', 'Skirt'],
 ] as const;
 
+/** A plastic, and what changes it. */
 export interface FieldsProps {
   readonly plastic: Plastic;
   readonly set: (change: Partial<Plastic>) => void;

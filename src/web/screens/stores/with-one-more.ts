@@ -1,5 +1,6 @@
 import type { Plastic } from '../../../core/plastic/index.ts';
 
+/** Stations of an own outline, as shares of length, height and breadth. */
 export type Stations = NonNullable<Plastic['stations']>;
 
 /** Returns stations with one more in the middle of the widest space between two, on the line between them. */

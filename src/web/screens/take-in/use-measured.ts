@@ -98,4 +98,5 @@ export function useMeasured() {
   };
 }
 
+/** A head as it is measured, and what changes it. */
 export type Measured = ReturnType<typeof useMeasured>;

@@ -7,6 +7,7 @@ export type WetHead = Extract<Wet, { ok: true }> & {
   readonly water: NonNullable<Extract<Wet, { ok: true }>['water']>;
 };
 
+/** Returns a reading of a head in the water; NaN where it has none. */
 export const readingOf = ({ readings }: Pick<WetHead, 'readings'>, id: ReadingId): number =>
   readings[id]?.value ?? NaN;
 

@@ -80,4 +80,5 @@ export function useConditions(plastics: readonly Kept<Plastic>[], metals: readon
     values: { depth, speed, current, lineOut, test, friction },
   };
 }
+/** What the heads of the Tank are fished in, and what changes it. */
 export type TankConditions = ReturnType<typeof useConditions>;
