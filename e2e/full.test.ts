@@ -352,7 +352,7 @@ describe('the ladder', () => {
     );
     const rungs = (await page.$$('.ladder-weight')).length;
     await press(`Add ${rungs} to the Rack`);
-    await sees(page, `${rungs} heads hang on the Rack`);
+    await sees(page, `${rungs} heads added to the Rack`);
     await press('Show them');
     await page.waitForFunction(
       (count: number) =>

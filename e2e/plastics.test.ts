@@ -97,12 +97,12 @@ describe('the shelf of plastics', () => {
       await field.type(text);
       await page.keyboard.press('Tab');
     };
-    await type('Weighed', '9.2 g');
+    await type('Measured weight', '9.2 g');
     await sees(page, 'Its weight means');
     await type('Cut off the nose', '1 in');
     await sees(page, '4.00 in after the cut');
     await saved();
-    await type('Weighed', '90 g');
+    await type('Measured weight', '90 g');
     await sees(page, 'no plastic is so dense');
   });
 

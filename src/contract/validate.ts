@@ -14,17 +14,15 @@ import type {
   Naming,
   OutlinesQuery,
   ScaleQuery,
-  Shop,
   ShopQuery,
-} from './api.ts';
+} from './requests.ts';
+import type { Shop } from './api.ts';
 import {
   BackupsEditSchema,
   CardQuerySchema,
   CounterQuerySchema,
   ExportQuerySchema,
   GoSchema,
-  KeptCardSchema,
-  KeptSummarySchema,
   ListQuerySchema,
   MetalEditSchema,
   NameSchema,
@@ -32,7 +30,8 @@ import {
   ScaleActSchema,
   ScaleQuerySchema,
   ShopQuerySchema,
-} from './api.ts';
+} from './requests.ts';
+import { KeptCardSchema, KeptSummarySchema } from './kept-figures.ts';
 import { coercing } from './engine.ts';
 import { tooDeep } from './bounds.ts';
 import { MOST_PROBLEMS } from './sentences.ts';

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { setImmediate as turn } from 'node:timers/promises';
 import { and, asc, count, eq, gt, ilike, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
-import type { Kept, ListQuery, Page } from '../contract/api.ts';
-import { PAGE_LIMIT } from '../contract/api.ts';
+import type { Kept, Page } from '../contract/api.ts';
+import type { ListQuery } from '../contract/requests.ts';
+import { PAGE_LIMIT } from '../contract/requests.ts';
 import { isStorable } from '../core/quantity/index.ts';
 import type { Database } from './database.ts';
 import { nounOf } from '../contract/collections/index.ts';

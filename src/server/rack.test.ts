@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Kept, NamedVersion, RackCard, RackIndex, Stores } from '../contract/api.ts';
 import type { Design } from '../core/document/index.ts';
 import type { Drawing } from '../core/plate/index.ts';
-import { OUTLINES_AT_ONCE } from '../contract/api.ts';
+import { OUTLINES_AT_ONCE } from '../contract/requests.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import type { RunningApp } from './app.test-kit.ts';
 import { problem, runApp, version } from './app.test-kit.ts';

@@ -1,5 +1,6 @@
 import { eq, sql } from 'drizzle-orm';
-import type { LineRow, MetalEdit, Stores, WaterRow } from '../contract/api.ts';
+import type { LineRow, Stores, WaterRow } from '../contract/api.ts';
+import type { MetalEdit } from '../contract/requests.ts';
 import { HOOK_CHART } from '../core/hook/index.ts';
 import { METALS, SALINITY } from '../core/material/index.ts';
 import type { Database } from './database.ts';

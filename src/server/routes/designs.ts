@@ -2,7 +2,7 @@ import type Router from '@koa/router';
 import type { Logger } from 'pino';
 import type { Design } from '../../core/document/index.ts';
 import { shortened } from '../../core/quantity/index.ts';
-import { OUTLINES_AT_ONCE } from '../../contract/api.ts';
+import { OUTLINES_AT_ONCE } from '../../contract/requests.ts';
 import { checkOutlinesQuery } from '../../contract/validate.ts';
 import type { Database } from '../database.ts';
 import type { DocumentStore } from '../documents.ts';

@@ -1,11 +1,9 @@
 import type {
   BackupChecked,
-  BackupsEdit,
   BackupsState,
   History,
   Intake,
   Kept,
-  MetalEdit,
   NamedVersion,
   Page,
   ProblemDetails,
@@ -13,10 +11,12 @@ import type {
   RulesInForce,
   Stores,
 } from '../../contract/api.ts';
+import type { BackupsEdit, MetalEdit } from '../../contract/requests.ts';
 import type { Design, RuleSet } from '../../core/document/index.ts';
 import type { ScaleAct } from '../../core/make/index.ts';
 import type { Drawing } from '../../core/plate/index.ts';
-import { API, etagOf, PAGE_LIMIT } from '../../contract/api.ts';
+import { API, etagOf } from '../../contract/api.ts';
+import { PAGE_LIMIT } from '../../contract/requests.ts';
 import type { Collection, Documents, WithHistory } from '../../contract/collections/index.ts';
 
 /** An answer of the server that is not a success, with its problem details. */

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { RackCard } from '../../contract/api.ts';
-import { OUTLINES_AT_ONCE } from '../../contract/api.ts';
+import { OUTLINES_AT_ONCE } from '../../contract/requests.ts';
 import type { Drawing } from '../../core/plate/index.ts';
 import { readOutlines } from './api.ts';
 import { outlineKey } from './queries.ts';

@@ -12,7 +12,7 @@ import { NO } from '../engine/marks.ts';
 import type { Matched, Matching } from '../engine/match.ts';
 import { isMeantIn, matchingFor, valuesOf } from '../engine/match.ts';
 import { compareStandings } from '../engine/order.ts';
-import type { KnownSituation } from './situations.ts';
+import type { KnownSituation } from './situations/situation.ts';
 import { SITUATIONS } from './situations.ts';
 import type { Service } from './uses.ts';
 import { SERVICES, serviceOf, shareMade } from './uses.ts';

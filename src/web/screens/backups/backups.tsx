@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { BackupRow, BackupsEdit, BackupsState } from '../../../contract/api.ts';
+import type { BackupRow, BackupsState } from '../../../contract/api.ts';
+import type { BackupsEdit } from '../../../contract/requests.ts';
 import { checkBackup, editBackups, makeBackup, restoreBackup } from '../../data/api.ts';
 import { backupsQuery } from '../../data/queries.ts';
 import { useNotices } from '../../parts/notices.tsx';

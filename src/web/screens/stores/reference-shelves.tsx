@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { HEAD_RANGES } from '../../../core/head/index.ts';
-import type { LineRow, MetalEdit, Stores, WaterRow } from '../../../contract/api.ts';
+import type { LineRow, Stores, WaterRow } from '../../../contract/api.ts';
+import type { MetalEdit } from '../../../contract/requests.ts';
 import { editMetal } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import type { Columns } from '../../parts/data-table.tsx';

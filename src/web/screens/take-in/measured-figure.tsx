@@ -13,10 +13,13 @@ export function MeasuredFigure({
   metal,
   label,
 }: {
-  readonly drawing: Drawing;
+  readonly drawing: Drawing | undefined;
   readonly metal: string;
   readonly label: string;
 }) {
+  // Its room is there from the first: what stands under it must not move away from the hand.
+  if (!drawing)
+    return <svg className="shop-svg take-figure" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden="true" />;
   const points = [...drawing.side, ...drawing.hook, [drawing.eye.at[0], drawing.eye.top] as const];
   const xs = points.map(([x]) => x);
   const zs = points.map(([, z]) => z);

@@ -70,13 +70,11 @@ function Result({ of, found }: { readonly of: Measured; readonly found: Found })
   };
   return (
     <Panel what="Possible metals">
-      {judged?.ok && (
-        <MeasuredFigure
-          drawing={judged.drawing}
-          metal={found.design.head.metal}
-          label={`${of.family.name} as measured`}
-        />
-      )}
+      <MeasuredFigure
+        drawing={judged?.ok ? judged.drawing : undefined}
+        metal={found.design.head.metal}
+        label={`${of.family.name} as measured`}
+      />
       <section aria-label="Possible metals">
         <h2>Possible metals</h2>
         <Findings of={of} found={found} />
