@@ -11,9 +11,9 @@ interface Props {
 
 const LIMITS: readonly (readonly [keyof RangePlan['limits'], string, number, number])[] = [
   ['heads', 'Max heads', 1, 400],
-  ['moulds', 'Moulds at most', 0, 400],
-  ['metals', 'Metals at most', 1, 20],
-  ['hooks', 'Hook sizes at most', 1, 60],
+  ['moulds', 'Max moulds', 0, 400],
+  ['metals', 'Max metals', 1, 20],
+  ['hooks', 'Max hook sizes', 1, 60],
   ['outlay', 'First-order budget', 0, 10_000_000],
 ];
 
