@@ -6,7 +6,6 @@ import Papa from 'papaparse';
 import { readTable } from './table-in.ts';
 import type { HookDocument } from '../document/hook.ts';
 import { hookLabel, hookRank } from '../quantity/hook-size.ts';
-import { parseQuantity } from '../quantity/parse.ts';
 
 /** A row of a table of hooks: a hook, or what is wrong with it. `line` counts from 1 with the heading. */
 export interface HookRow {
@@ -15,52 +14,60 @@ export interface HookRow {
   readonly problems: readonly Problem[];
 }
 
-const COLUMNS = ['name', 'size', 'style', 'gap', 'shank', 'wire'] as const;
+const COLUMNS = {
+  name: 'text',
+  size: 'text',
+  style: 'text',
+  gap: 'size',
+  shank: 'size',
+  wire: 'size',
+} as const;
 /**
  * Reads a table of measured hooks (RFC 4180, or with semicolons or tabs): columns name, size, style, gap, shank, wire in any order, sizes in mm
- * unless a unit stands with them. Every row is told on; nothing is guessed. Throws a sentence when the heading lacks a column.
+ * unless a unit stands with them or in the heading. Every row is told on; nothing is guessed. Throws a sentence when the heading lacks a column.
  */
 export function readHooksCsv(text: string): HookRow[] {
-  const needed = COLUMNS.filter((column) => column !== 'style');
-  return readTable(text, needed, COLUMNS).rows.map(({ line, cell }): HookRow => {
-    const problems: Problem[] = [];
-    const problem = (column: string, message: string) => problems.push({ path: `/${column}`, message });
-    const name = cell('name');
-    if (name === '' || name.length > 120) problem('name', 'Name: must have 1 to 120 characters.');
-    const rank = hookRank(cell('size'));
-    if (rank === undefined || rank < -32 || rank > 19)
-      problem('size', `Size: “${cell('size').slice(0, 12)}” is no hook size. Write it like 3/0 or #4.`);
-    const named = cell('style') === '' ? PLAIN_STYLE : cell('style').toLowerCase();
-    const style = STYLES.find(({ key }) => key === named)?.key;
-    if (!style)
-      problem(
-        'style',
-        `Style: “${named.slice(0, 30)}” is not known. Use ${STYLES.map(({ key }) => key).join(', ')}.`,
-      );
-    const length = (column: keyof typeof MEASURED_RANGES): number => {
-      const [min, max] = MEASURED_RANGES[column];
-      const read = parseQuantity(cell(column), 'size', 'metric');
-      if (!read.ok) problem(column, `${column}: ${read.message}`);
-      else if (!(read.value >= min && read.value <= max))
-        problem(column, `${column}: ${read.value} mm is outside ${min} to ${max} mm.`);
-      return read.ok ? read.value : NaN;
-    };
-    const [gap, shank, wire] = [length('gap'), length('shank'), length('wire')];
-    const hook: HookDocument | undefined =
-      problems.length > 0 || rank === undefined || !style
-        ? undefined
-        : {
-            format: 'fern-anvil/hook',
-            version: 1,
-            name,
-            size: hookLabel(rank),
-            style,
-            gap,
-            shank,
-            wire,
-          };
-    return { line, hook, problems };
-  });
+  return readTable(text, ['name', 'size', 'gap', 'shank', 'wire'], COLUMNS).rows.map(
+    ({ line, cell, quantity }): HookRow => {
+      const problems: Problem[] = [];
+      const problem = (column: string, message: string) => problems.push({ path: `/${column}`, message });
+      const name = cell('name');
+      if (name === '' || name.length > 120) problem('name', 'Name: must have 1 to 120 characters.');
+      const rank = hookRank(cell('size'));
+      if (rank === undefined || rank < -32 || rank > 19)
+        problem('size', `Size: “${cell('size').slice(0, 12)}” is no hook size. Write it like 3/0 or #4.`);
+      const named = cell('style') === '' ? PLAIN_STYLE : cell('style').toLowerCase();
+      const style = STYLES.find(({ key }) => key === named)?.key;
+      if (!style)
+        problem(
+          'style',
+          `Style: “${named.slice(0, 30)}” is not known. Use ${STYLES.map(({ key }) => key).join(', ')}.`,
+        );
+      const length = (column: keyof typeof MEASURED_RANGES): number => {
+        const [min, max] = MEASURED_RANGES[column];
+        const read = quantity(column);
+        if (!read.ok) problem(column, `${column}: ${read.message}`);
+        else if (!(read.value >= min && read.value <= max))
+          problem(column, `${column}: ${read.value} mm is outside ${min} to ${max} mm.`);
+        return read.ok ? read.value : NaN;
+      };
+      const [gap, shank, wire] = [length('gap'), length('shank'), length('wire')];
+      const hook: HookDocument | undefined =
+        problems.length > 0 || rank === undefined || !style
+          ? undefined
+          : {
+              format: 'fern-anvil/hook',
+              version: 1,
+              name,
+              size: hookLabel(rank),
+              style,
+              gap,
+              shank,
+              wire,
+            };
+      return { line, hook, problems };
+    },
+  );
 }
 
 /** Hooks as such a table. */

@@ -4,8 +4,6 @@ import { MADE } from '../plastic/kinds/kind.ts';
 import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import { COLOUR_CLASSES, PLASTIC_RANGES, TOUGHNESS } from '../plastic/schema.ts';
-import type { QuantityKind } from '../quantity/units.ts';
-import { parseQuantity } from '../quantity/parse.ts';
 import { harmless } from './csv.ts';
 import type { TableIn } from './table-in.ts';
 import { readTable } from './table-in.ts';
@@ -17,22 +15,33 @@ export interface PlasticRow {
   readonly problems: readonly Problem[];
 }
 
-/** Columns that must be there, and those that may. */
-const NEEDED = ['name', 'kind', 'length', 'breadth', 'height'] as const;
-const FREE = ['density', 'weighed', 'wall', 'toughness', 'colour', 'class', 'notes'] as const;
-type Column = (typeof NEEDED)[number] | (typeof FREE)[number];
+const COLUMNS = {
+  name: 'text',
+  kind: 'text',
+  length: 'size',
+  breadth: 'size',
+  height: 'size',
+  density: 'density',
+  weighed: 'mass',
+  wall: 'size',
+  toughness: 'text',
+  colour: 'text',
+  class: 'text',
+  notes: 'text',
+} as const;
+type Column = keyof typeof COLUMNS;
 
 /**
  * Reads a table of plastics (RFC 4180, or with semicolons or tabs): columns name, kind, length, breadth, height, and if wanted density,
- * weighed, wall, toughness, colour, class, notes, in any order; sizes in mm and weights in g unless a unit stands with them. Every row is told
+ * weighed, wall, toughness, colour, class, notes, in any order; sizes in mm and weights in g unless a unit stands with them or in the heading. Every row is told
  * on; nothing is guessed. Throws a sentence when the heading lacks a column. What a kind usually has is taken where density or
  * toughness are empty.
  */
 export function readPlasticsCsv(text: string): PlasticRow[] {
-  return readTable(text, NEEDED, [...NEEDED, ...FREE]).rows.map(readRow);
+  return readTable(text, ['name', 'kind', 'length', 'breadth', 'height'], COLUMNS).rows.map(readRow);
 }
 
-function readRow({ line, cell }: TableIn['rows'][number]): PlasticRow {
+function readRow({ line, cell, quantity }: TableIn<typeof COLUMNS>['rows'][number]): PlasticRow {
   const problems: Problem[] = [];
   const problem = (column: Column, message: string) => problems.push({ path: `/${column}`, message });
   const name = cell('name');
@@ -44,15 +53,15 @@ function readRow({ line, cell }: TableIn['rows'][number]): PlasticRow {
       'kind',
       `Kind: “${wanted.slice(0, 30)}” is not known. Use ${PLASTIC_KINDS.map(({ key }) => key).join(', ')}.`,
     );
-  const number = (column: Column, quantity: QuantityKind, [min, max]: readonly [number, number]): number => {
-    const read = parseQuantity(cell(column), quantity, 'metric');
+  const number = (column: Column, [min, max]: readonly [number, number]): number => {
+    const read = quantity(column);
     if (!read.ok) problem(column, `${column}: ${read.message}`);
     else if (!(read.value >= min && read.value <= max))
       problem(column, `${column}: ${read.value} is outside ${min} to ${max}.`);
     return read.ok ? read.value : NaN;
   };
-  const maybe = (column: Column, quantity: QuantityKind, span: readonly [number, number]) =>
-    cell(column) === '' ? undefined : number(column, quantity, span);
+  const maybe = (column: Column, span: readonly [number, number]) =>
+    cell(column) === '' ? undefined : number(column, span);
   const word = <T extends string>(column: Column, words: readonly T[]): T | undefined => {
     const typed = cell(column).toLowerCase();
     if (typed === '') return undefined;
@@ -61,13 +70,13 @@ function readRow({ line, cell }: TableIn['rows'][number]): PlasticRow {
     return found;
   };
   const sizes = {
-    length: number('length', 'size', PLASTIC_RANGES.length),
-    breadth: number('breadth', 'size', PLASTIC_RANGES.breadth),
-    height: number('height', 'size', PLASTIC_RANGES.height),
+    length: number('length', PLASTIC_RANGES.length),
+    breadth: number('breadth', PLASTIC_RANGES.breadth),
+    height: number('height', PLASTIC_RANGES.height),
   };
-  const density = maybe('density', 'density', PLASTIC_RANGES.density);
-  const weighed = maybe('weighed', 'mass', [0.05, 500]);
-  const wall = maybe('wall', 'size', [0.3, 20]);
+  const density = maybe('density', PLASTIC_RANGES.density);
+  const weighed = maybe('weighed', PLASTIC_RANGES.weighed);
+  const wall = maybe('wall', PLASTIC_RANGES.wall);
   const toughness = word('toughness', TOUGHNESS);
   const colourClass = word('class', COLOUR_CLASSES);
   const [colour, notes] = [cell('colour').slice(0, 60), cell('notes').slice(0, 8000)];

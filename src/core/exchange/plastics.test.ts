@@ -40,7 +40,7 @@ describe('a table of plastics', () => {
 
   it('reads semicolons, units, empty cells and names of kinds as menus call them', () => {
     const text =
-      'Name;Kind;Length (in);Breadth;Height\nA;claw;3.5 in;17 mm;0.5"\nB;Single curl-tail grub;76;10;10';
+      'Name;Kind;Length;Breadth;Height\nA;claw;3.5 in;17 mm;0.5"\nB;Single curl-tail grub;76;10;10';
     const [a, b] = readPlasticsCsv(text).map(({ plastic }) => plastic);
     expect(a).toMatchObject({
       name: 'A',

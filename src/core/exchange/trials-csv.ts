@@ -4,6 +4,7 @@ import type { CountKey, Trial, TrialRig } from '../document/trial.ts';
 import { COUNTS, freshRig } from '../document/trial.ts';
 import { METHODS } from '../rigging/methods/index.ts';
 import { harmless } from './csv.ts';
+import type { Columns } from './table-in.ts';
 import { readTable } from './table-in.ts';
 
 /** A day of a table, or what is wrong with one of its rows. `line` counts from 1 with the heading. */
@@ -13,7 +14,7 @@ export interface TrialRow {
   readonly problems: readonly Problem[];
 }
 
-const TITLES: Readonly<Record<CountKey, string>> = {
+const TITLES = {
   casts: 'casts',
   hangUps: 'hang-ups',
   freed: 'freed',
@@ -22,10 +23,20 @@ const TITLES: Readonly<Record<CountKey, string>> = {
   hookUps: 'hook-ups',
   landed: 'landed',
   thrown: 'thrown',
-};
+} as const satisfies Record<CountKey, string>;
 const WORDS = ['day', 'name', 'place', 'bottom', 'cover', 'head', 'plastic', 'method'] as const;
-const NUMBERS = ['depth', 'weight', 'hours'] as const;
-const COLUMNS = [...WORDS, ...NUMBERS, ...COUNTS.map((key) => TITLES[key])];
+const COLUMNS = {
+  ...keyed(WORDS),
+  depth: 'depth',
+  weight: 'mass',
+  hours: 'text',
+  ...keyed(COUNTS.map((key) => TITLES[key])),
+} as const satisfies Columns;
+
+/** Columns of words or counts. */
+function keyed<K extends string>(names: readonly K[]): Readonly<Record<K, 'text'>> {
+  return Object.fromEntries(names.map((name) => [name, 'text'] as const)) as Record<K, 'text'>;
+}
 
 /**
  * Reads days on the water as a table, a row for each rig at a place: day, head and what was counted; name, place, depth (m), bottom, cover, weight (g), plastic,
@@ -35,7 +46,7 @@ const COLUMNS = [...WORDS, ...NUMBERS, ...COUNTS.map((key) => TITLES[key])];
 export function readTrialsCsv(text: string): TrialRow[] {
   const days = new Map<string, { line: number; trial: Trial }>();
   const wrong: TrialRow[] = [];
-  for (const { line, cell } of readTable(text, ['day', 'head', 'casts'], COLUMNS).rows) {
+  for (const { line, cell, quantity } of readTable(text, ['day', 'head', 'casts'], COLUMNS).rows) {
     const problems: Problem[] = [];
     const told = (path: string, message: string) => problems.push({ path, message });
     const day = cell('day');
@@ -43,7 +54,7 @@ export function readTrialsCsv(text: string): TrialRow[] {
       told('/day', `Day: “${day.slice(0, 20)}” is no day. Write it like 2026-05-30.`);
     const head = cell('head');
     if (head === '' || head.length > 120) told('/head', 'Head: must have 1 to 120 characters.');
-    const number = (column: string, most: number, whole: boolean): number => {
+    const number = (column: keyof typeof COLUMNS, most: number, whole: boolean): number => {
       const shown = cell(column);
       const value = shown === '' ? 0 : Number(shown.replace(',', '.'));
       if (!(value >= 0 && value <= most) || (whole && !Number.isInteger(value)))
@@ -54,11 +65,17 @@ export function readTrialsCsv(text: string): TrialRow[] {
       return value;
     };
     const counts = Object.fromEntries(COUNTS.map((key) => [key, number(TITLES[key], 100_000, true)]));
-    const [depth, weight, hours] = [
-      number('depth', 200, false),
-      number('weight', 2000, false),
-      number('hours', 48, false),
-    ];
+    const measured = (column: 'depth' | 'weight', most: number, unit: string): number => {
+      if (cell(column) === '') return 0;
+      const read = quantity(column);
+      if (!read.ok) told(`/${column}`, `${column}: ${read.message}`);
+      else if (!(read.value >= 0 && read.value <= most))
+        told(`/${column}`, `${column}: “${cell(column).slice(0, 12)}” must be from 0 to ${most} ${unit}.`);
+      return read.ok ? read.value : NaN;
+    };
+    const depth = measured('depth', 200, 'm');
+    const weight = measured('weight', 2000, 'g');
+    const hours = number('hours', 48, false);
     const method =
       cell('method') === '' ? undefined : METHODS.find(({ key }) => key === cell('method').toLowerCase());
     if (cell('method') !== '' && !method)

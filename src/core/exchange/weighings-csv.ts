@@ -1,7 +1,6 @@
 import Papa from 'papaparse';
 import type { Weighing } from '../document/batch.ts';
 import type { Problem } from '../document/problem.ts';
-import { parseQuantity } from '../quantity/parse.ts';
 import { readTable } from './table-in.ts';
 
 /** A row of a table of weights: a weighing, or what is wrong with it. */
@@ -11,15 +10,15 @@ export interface WeighingRow {
   readonly problems: readonly Problem[];
 }
 
-const COLUMNS = ['cavity', 'piece', 'weight'] as const;
+const COLUMNS = { cavity: 'text', piece: 'text', weight: 'mass' } as const;
 
 /**
- * Reads a table of weights: cavity, weight (g where no unit stands with it) and, where pieces were weighed more than once, piece; without it each row is the
+ * Reads a table of weights: cavity, weight (g where no unit stands with it or in the heading) and, where pieces were weighed more than once, piece; without it each row is the
  * next piece of its cavity. `cavities` there are. Throws a sentence when the heading lacks a column.
  */
 export function readWeighingsCsv(text: string, cavities: number): WeighingRow[] {
   const next = new Map<number, number>();
-  return readTable(text, ['cavity', 'weight'], COLUMNS).rows.map(({ line, cell }): WeighingRow => {
+  return readTable(text, ['cavity', 'weight'], COLUMNS).rows.map(({ line, cell, quantity }): WeighingRow => {
     const problems: Problem[] = [];
     const cavity = Number(cell('cavity'));
     if (!Number.isInteger(cavity) || cavity < 1 || cavity > cavities)
@@ -32,7 +31,7 @@ export function readWeighingsCsv(text: string, cavities: number): WeighingRow[] 
     if (!Number.isInteger(piece) || piece < 1 || piece > 100_000)
       problems.push({ path: '/piece', message: `Piece: “${given.slice(0, 12)}” is no whole number from 1.` });
     else next.set(cavity, Math.max(next.get(cavity) ?? 0, piece));
-    const weight = parseQuantity(cell('weight'), 'mass', 'metric');
+    const weight = quantity('weight');
     if (!weight.ok) problems.push({ path: '/weight', message: `Weight: ${weight.message}` });
     else if (!(weight.value >= 0.01 && weight.value <= 2000))
       problems.push({ path: '/weight', message: `Weight: ${weight.value} g is outside 0.01 to 2000 g.` });

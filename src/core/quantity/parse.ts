@@ -1,4 +1,4 @@
-import type { QuantityKind, UnitSystem } from './units.ts';
+import type { QuantityKind, UnitDefinition, UnitSystem } from './units.ts';
 import { shownUnit, UNITS, unitSpelled } from './units.ts';
 
 /** What came of reading what a person typed: a stored value, or a sentence saying what to type instead. */
@@ -21,6 +21,9 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅗': '3/5',
   '⅘': '4/5',
 };
+
+/** Short for grams on some packets, for grains on others. */
+const GRAIN_OR_GRAM: ReadonlySet<string> = new Set(['gr', 'grs']);
 
 const EXAMPLES: Readonly<Record<QuantityKind, string>> = {
   mass: '3/8, 3/8 oz or 10.6 g',
@@ -68,9 +71,14 @@ export function parseNumber(text: string): number | undefined {
 
 /**
  * Reads what a person typed for a quantity and gives it in the stored unit of that kind.
- * A bare number means the unit then on display; feet and inches may be mixed (`7'6"`) where both exist.
+ * A bare number means the unit then on display, or `bare` where that is given; feet and inches may be mixed (`7'6"`) where both exist.
  */
-export function parseQuantity(text: string, kind: QuantityKind, system: UnitSystem): Parsed {
+export function parseQuantity(
+  text: string,
+  kind: QuantityKind,
+  system: UnitSystem,
+  bare: UnitDefinition = shownUnit(kind, system),
+): Parsed {
   const typed = text.trim();
   const example = EXAMPLES[kind];
   if (typed === '') return { ok: false, message: `Type a value, for example ${example}.` };
@@ -103,7 +111,12 @@ export function parseQuantity(text: string, kind: QuantityKind, system: UnitSyst
       : `“${typed}” is not a number I can read. Type`;
     return { ok: false, message: `${why}, for example ${example}.` };
   }
-  const unit = unitText.trim() === '' ? shownUnit(kind, system) : unitSpelled(kind, unitText);
+  const unit = unitText.trim() === '' ? bare : unitSpelled(kind, unitText);
+  if (!unit && kind === 'mass' && GRAIN_OR_GRAM.has(unitText.trim().toLowerCase().replace(/\.$/, '')))
+    return {
+      ok: false,
+      message: `“${unitText.trim()}” could mean grams or grains. Type ${value} g for grams; one grain is 0.0648 g.`,
+    };
   if (!unit) {
     const known = Object.values(UNITS[kind])
       .map((candidate) => candidate.label)

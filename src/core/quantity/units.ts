@@ -25,7 +25,8 @@ export type QuantityKind =
   | 'count'
   | 'number';
 
-interface UnitDefinition {
+/** A unit: how it is shown, typed and stored. */
+export interface UnitDefinition {
   /** What the unit is called when shown. */
   readonly label: string;
   /** Everything a person may type for it, lower case, without dots. */
@@ -59,7 +60,7 @@ const footSpellings = ['ft', 'foot', 'feet', "'", '’', '′'];
 export const UNITS: Readonly<Record<QuantityKind, Readonly<Record<string, UnitDefinition>>>> = {
   mass: {
     oz: scaled('oz', ['oz', 'ounce', 'ounces'], GRAMS_PER_OUNCE),
-    g: scaled('g', ['g', 'gr', 'gram', 'grams', 'gramme', 'grammes'], 1),
+    g: scaled('g', ['g', 'gram', 'grams', 'gramme', 'grammes'], 1),
     lb: scaled('lb', ['lb', 'lbs', 'pound', 'pounds'], KILOGRAMS_PER_POUND * 1000),
     kg: scaled('kg', ['kg'], 1000),
   },
