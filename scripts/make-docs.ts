@@ -1,4 +1,5 @@
 // Makes docs/readings.md, docs/rules.md and docs/schema/*.json from the code; with --check, fails when they are not what the code says.
+import { publishedSchema } from './published-schema.ts';
 import { TRADE } from './trade.ts';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -278,12 +279,12 @@ const files: Readonly<Record<string, string>> = {
   'docs/rules.md': rulesPage(),
   'docs/shapes.md': shapesPage(),
   [FORMATS]: await formatsPage(),
-  'docs/schema/rules.schema.json': json(RulesSchema),
+  'docs/schema/rules.schema.json': json(publishedSchema(RulesSchema, 'rules')),
   ...Object.fromEntries(
-    COLLECTIONS.map(kindOf).map(({ schema }) => [
-      `docs/schema/${formatOf(schema).name}.schema.json`,
-      json(schema),
-    ]),
+    COLLECTIONS.map(kindOf).map(({ schema }) => {
+      const { name } = formatOf(schema);
+      return [`docs/schema/${name}.schema.json`, json(publishedSchema(schema, name))];
+    }),
   ),
 };
 

@@ -1,0 +1,27 @@
+import type { TSchema } from '@sinclair/typebox';
+
+const DIALECT = 'https://json-schema.org/draft/2020-12/schema';
+
+/**
+ * A schema as it is published: of the dialect 2020-12, which says tuples by `prefixItems` where the draft before it listed them under `items`,
+ * and named by its format.
+ */
+export const publishedSchema = (schema: TSchema, name: string): object => ({
+  $schema: DIALECT,
+  $id: `urn:fern-anvil:${name}`,
+  ...(modern(schema) as object),
+});
+
+function modern(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(modern);
+  if (typeof value !== 'object' || value === null) return value;
+  const { items, additionalItems, ...rest } = value as Readonly<Record<string, unknown>>;
+  const others = Object.fromEntries(Object.entries(rest).map(([key, one]) => [key, modern(one)]));
+  if (items === undefined) return others;
+  if (!Array.isArray(items)) return { ...others, items: modern(items) };
+  return {
+    ...others,
+    ...(items.length > 0 ? { prefixItems: items.map(modern) } : {}),
+    items: additionalItems === undefined ? true : modern(additionalItems),
+  };
+}
