@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { readHooksCsv } from './hooks-csv.ts';
 import { readPlasticsCsv } from './plastics-csv.ts';
 import { readTable } from './table-in.ts';
+import { TEMPLATE_KEYS, tableTemplate } from './templates.ts';
 import { readTrialsCsv } from './trials-csv.ts';
 import { readWeighingsCsv } from './weighings-csv.ts';
 
@@ -63,4 +64,23 @@ it('semicolons go with decimal commas, as spreadsheets of half the world write t
 it('a day whose depth or weight cannot be read is told by its column', () => {
   const [row] = readTrialsCsv('day,head,casts,depth,weight\n2026-05-30,Ball,12,deep,-1');
   expect(row?.problems.map(({ path }) => path)).toEqual(['/depth', '/weight']);
+});
+
+describe('a template', () => {
+  const read = {
+    hooks: readHooksCsv,
+    plastics: readPlasticsCsv,
+    trials: readTrialsCsv,
+    weighings: (text: string) => readWeighingsCsv(text, 2),
+  };
+
+  it.each(TEMPLATE_KEYS)(
+    'of %s is read as it stands: no row without examples, sound ones with them',
+    (key) => {
+      expect(read[key](tableTemplate(key, false))).toEqual([]);
+      const rows = read[key](tableTemplate(key, true));
+      expect(rows.length).toBeGreaterThan(0);
+      expect(rows.flatMap(({ problems }) => problems)).toEqual([]);
+    },
+  );
 });

@@ -1,3 +1,4 @@
+import { TemplateMenu } from '../exchange/template-menu.tsx';
 import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo, useRef, useState } from 'react';
 import type { Batch } from '../../../core/document/index.ts';
@@ -111,6 +112,7 @@ export function Weights({ id, batch, edit, flush }: Props) {
         >
           Export CSV
         </button>
+        <TemplateMenu of="weighings" />
         <input
           ref={input}
           hidden

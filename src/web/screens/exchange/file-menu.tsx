@@ -45,14 +45,14 @@ export function FileMenu() {
           Files
         </Dropdown.Toggle>
         <Dropdown.Menu>
-          <Dropdown.Header>In</Dropdown.Header>
+          <Dropdown.Header>Import</Dropdown.Header>
           <Dropdown.Item as="button" type="button" onClick={() => solidInput.current?.click()}>
             Solid from STL or 3MF …
           </Dropdown.Item>
           <Dropdown.Item as="button" type="button" onClick={() => shopInput.current?.click()}>
             Design or shop, JSON …
           </Dropdown.Item>
-          <Dropdown.Header>Out</Dropdown.Header>
+          <Dropdown.Header>Export</Dropdown.Header>
           <Dropdown.Item as="button" type="button" onClick={() => void download('/shop.json', fail)}>
             Documents, JSON
             <small className="d-block">no history, named versions,</small>

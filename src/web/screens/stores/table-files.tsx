@@ -4,6 +4,7 @@ import type { Problem } from '../../../core/document/index.ts';
 import { takeShop } from '../../data/api.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { Heads, Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
+import { TemplateMenu } from '../exchange/template-menu.tsx';
 import { download } from '../exchange/download.ts';
 
 /** A row of a table as it came: what it holds, or what is wrong with it. */
@@ -48,6 +49,7 @@ export function TableFiles<R extends RowIn>({ what, read, heads, cells }: Props<
       >
         Export CSV
       </button>
+      <TemplateMenu of={what} />
       <input
         ref={input}
         hidden
