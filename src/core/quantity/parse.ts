@@ -3,7 +3,12 @@ import { shownUnit, UNITS, unitSpelled } from './units.ts';
 
 /** What came of reading what a person typed: a stored value, or a sentence saying what to type instead. */
 export type Parsed =
-  | { readonly ok: true; readonly value: number }
+  | {
+      readonly ok: true;
+      readonly value: number;
+      /** how it was read, where a person may have meant something else */
+      readonly said?: string;
+    }
   | { readonly ok: false; readonly message: string };
 
 const VULGAR: Readonly<Record<string, string>> = {
@@ -44,8 +49,24 @@ const EXAMPLES: Readonly<Record<QuantityKind, string>> = {
   number: '2',
 };
 
+/** What stands between thousands: spaces of any breadth, an apostrophe. */
+const GROUPED = /^[+-]?\d{1,3}(?:[ \u00a0\u2009\u202f'’]\d{3})+(?:[.,]\d+)?$/;
+/** Thousands and decimals by two different marks, or thousands twice: there is one way to read them. */
+const BY_COMMAS = /^[+-]?\d{1,3}(?:,\d{3})+\.\d+$|^[+-]?\d{1,3}(?:,\d{3}){2,}$/;
+const BY_POINTS = /^[+-]?\d{1,3}(?:\.\d{3})+,\d+$|^[+-]?\d{1,3}(?:\.\d{3}){2,}$/;
+/** One or a thousand: only the reader knows. */
+const AMBIGUOUS = /^[+-]?[1-9]\d{0,2},\d{3}$/;
+
+/** A number’s digits with a decimal point and without marks between thousands. */
+function plainDigits(text: string): string {
+  if (GROUPED.test(text)) return text.replace(/[ \u00a0\u2009\u202f'’]/g, '').replace(',', '.');
+  if (BY_COMMAS.test(text)) return text.replace(/,/g, '');
+  if (BY_POINTS.test(text)) return text.replace(/\./g, '').replace(',', '.');
+  return text.replace(/^([+-]?\d*),(\d+)$/, '$1.$2');
+}
+
 /**
- * Reads a plain number as people type it: `3/8`, `1 1/2`, `1-1/2`, `⅜`, `0.4`, `.4`, `0,4`.
+ * Reads a plain number as people type it: `3/8`, `1 1/2`, `1-1/2`, `⅜`, `0.4`, `.4`, `0,4`, `1 000`, `1.000,5`, `1,000.5`.
  * Returns undefined for anything else, among it `1,000` which could mean either one or a thousand.
  */
 export function parseNumber(text: string): number | undefined {
@@ -62,38 +83,66 @@ export function parseNumber(text: string): number | undefined {
     const magnitude = Number(mixed[2] ?? 0) + Number(mixed[3]) / denominator;
     return mixed[1] === '-' ? -magnitude : magnitude;
   }
-  if (/^[+-]?\d+,\d{3}$/.test(plain)) return undefined;
-  const decimal = plain.replace(/^([+-]?\d*),(\d+)$/, '$1.$2');
+  if (AMBIGUOUS.test(plain)) return undefined;
+  const decimal = plainDigits(plain);
   if (!/^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(decimal)) return undefined;
   const value = Number(decimal);
   return Number.isFinite(value) ? value : undefined;
 }
 
+/** Forms that only one kind of quantity is written in, as those every kind is. */
+function usualForm(typed: string, kind: QuantityKind): string {
+  // An inch mark made of two foot marks.
+  if (kind === 'size' || kind === 'depth') return typed.replace(/(?:''|’’|′′)$/, '"');
+  // #15, 15lb test.
+  if (kind === 'lineTest') return typed.replace(/\s*test$/i, '').replace(/^#\s*(.+)$/, '$1 lb');
+  // $1.50, 3,50 €, EUR 3.50: the shop has one money, whichever sign is typed.
+  if (kind === 'money') return typed.replace(/^(?:\p{Sc}|[A-Z]{3})\s*|\s*(?:\p{Sc}|[A-Z]{3})$/gu, '');
+  return typed;
+}
+
+/** Feet and inches in one (`7'6"`, `20'6`), or minutes and seconds (`1:30`); undefined where it is neither. */
+function inTwoParts(typed: string, kind: QuantityKind): number | undefined {
+  if (kind === 'time') {
+    const [, minutes, seconds] = /^(\d{1,3}):([0-5]\d)$/.exec(typed) ?? [];
+    return minutes === undefined || seconds === undefined
+      ? undefined
+      : Number(minutes) * 60 + Number(seconds);
+  }
+  if (kind !== 'size' && kind !== 'depth') return undefined;
+  const parts = /^(.+?)\s*(?:'|’|′|ft)\s*(.+?)\s*(?:"|”|″|in)?$/i.exec(typed);
+  const [feet, inches] = [parseNumber(parts?.[1] ?? ''), parseNumber(parts?.[2] ?? '')];
+  return feet === undefined || inches === undefined
+    ? undefined
+    : UNITS[kind]['in']?.toStored(feet * 12 + inches);
+}
+
+/** Fractions of the trade: halves down to sixty-fourths, which nobody says of grams or millimetres. */
+const FRACTION = /^[+-]?(?:\d+[\s-]+)?\d+\s*[/\u2044]\s*(?:2|4|8|16|32|64)$|[¼½¾⅛⅜⅝⅞]$/;
+/** The unit such a fraction is in. */
+const OF_FRACTIONS: Partial<Record<QuantityKind, string>> = { mass: 'oz', size: 'in' };
+
 /**
  * Reads what a person typed for a quantity and gives it in the stored unit of that kind.
- * A bare number means the unit then on display, or `bare` where that is given; feet and inches may be mixed (`7'6"`) where both exist.
+ * A bare number means the unit then on display, or `bare` where that is given; a bare fraction means ounces or inches where grams or
+ * millimetres are on display. Feet and inches may be mixed (`7'6"`) where both exist. What may have been meant otherwise says how it was read.
  */
 export function parseQuantity(
   text: string,
   kind: QuantityKind,
   system: UnitSystem,
-  bare: UnitDefinition = shownUnit(kind, system),
+  bare?: UnitDefinition,
 ): Parsed {
-  const typed = text.trim();
   const example = EXAMPLES[kind];
-  if (typed === '') return { ok: false, message: `Type a value, for example ${example}.` };
-  if (typed.length > 60)
+  if (text.trim() === '') return { ok: false, message: `Type a value, for example ${example}.` };
+  if (text.trim().length > 60)
     return { ok: false, message: `That is too long for a value. Type for example ${example}.` };
-
-  const feetAndInches = /^(.+?)\s*(?:'|’|′|ft)\s*(.+?)\s*(?:"|”|″|in)$/i.exec(typed);
-  if (feetAndInches && (kind === 'size' || kind === 'depth')) {
-    const feet = parseNumber(feetAndInches[1] ?? '');
-    const inches = parseNumber(feetAndInches[2] ?? '');
-    const unit = UNITS[kind]['in'];
-    if (feet !== undefined && inches !== undefined && unit) {
-      return { ok: true, value: unit.toStored(feet * 12 + inches) };
-    }
-  }
+  const typed = usualForm(text.trim(), kind);
+  const twofold = inTwoParts(typed, kind);
+  if (twofold !== undefined) return { ok: true, value: twofold };
+  const trade =
+    bare === undefined && system === 'metric' && FRACTION.test(typed) ? OF_FRACTIONS[kind] : undefined;
+  const ofTrade = trade === undefined ? undefined : UNITS[kind][trade];
 
   // The number is everything up to the last digit or fraction glyph; the rest names the unit.
   const split = /^(.*[\d¼½¾⅛⅜⅝⅞⅓⅔⅕⅖⅗⅘]\.?)\s*([^\d]*)$/u.exec(typed);
@@ -106,12 +155,13 @@ export function parseQuantity(
       : [typed, ''];
   const value = parseNumber(numberText);
   if (value === undefined) {
-    const why = /^[+-]?\d+,\d{3}$/.test(numberText.trim())
+    const why = AMBIGUOUS.test(numberText.trim())
       ? `“${typed}” could mean one or a thousand. Leave the comma out`
       : `“${typed}” is not a number I can read. Type`;
     return { ok: false, message: `${why}, for example ${example}.` };
   }
-  const unit = unitText.trim() === '' ? bare : unitSpelled(kind, unitText);
+  const isBare = unitText.trim() === '';
+  const unit = isBare ? (ofTrade ?? bare ?? shownUnit(kind, system)) : unitSpelled(kind, unitText);
   if (!unit && kind === 'mass' && GRAIN_OR_GRAM.has(unitText.trim().toLowerCase().replace(/\.$/, '')))
     return {
       ok: false,
@@ -127,5 +177,19 @@ export function parseQuantity(
       message: `“${unitText.trim()}” is not a unit for this. ${offer}, for example ${example}.`,
     };
   }
-  return { ok: true, value: unit.toStored(value) };
+  const said = isBare ? readAs(typed, kind, value, ofTrade) : undefined;
+  return { ok: true, value: unit.toStored(value), ...(said === undefined ? {} : { said }) };
+}
+
+/** How a bare number was read, where it may have been meant otherwise. */
+function readAs(
+  typed: string,
+  kind: QuantityKind,
+  value: number,
+  ofTrade: UnitDefinition | undefined,
+): string | undefined {
+  if (ofTrade) return `Read as ${typed} ${ofTrade.label}.`;
+  if (kind === 'share' && value > 0 && value < 1)
+    return `Read as ${value} %, not ${Number((100 * value).toPrecision(6))} %.`;
+  return undefined;
 }

@@ -39,6 +39,26 @@ describe('what people type', () => {
     ['900 mm3', 'volume', 'imperial', 900],
     ['11.34 g/cm3', 'density', 'imperial', 11.34],
     ['40 %', 'share', 'metric', 0.4],
+    // As packets, reels and receipts say it.
+    ['#15', 'lineTest', 'metric', 6.80388555],
+    ['15lb test', 'lineTest', 'metric', 6.80388555],
+    ["20'6", 'depth', 'metric', 6.2484],
+    ["0.4''", 'size', 'metric', 10.16],
+    ['1:30', 'time', 'metric', 90],
+    ['$1.50', 'money', 'imperial', 1.5],
+    ['3,50 €', 'money', 'metric', 3.5],
+    ['EUR 3.50', 'money', 'metric', 3.5],
+    // Decimal commas, and marks between thousands.
+    ['0,250', 'mass', 'metric', 0.25],
+    ['1.000,5', 'mass', 'metric', 1000.5],
+    ['1,000.5', 'mass', 'metric', 1000.5],
+    ['1 000 g', 'mass', 'metric', 1000],
+    ['1\u202f000', 'mass', 'metric', 1000],
+    ['1,000,000', 'count', 'metric', 1_000_000],
+    // A fraction is the trade's ounce or inch, whatever is on display.
+    ['3/8', 'mass', 'metric', 10.631071171875],
+    ['13/32', 'size', 'metric', 10.31875],
+    ['⅜', 'mass', 'metric', 10.631071171875],
   ] as const)('reads %s as %s', (text, kind, system, stored) => {
     expect(value(text, kind, system)).toBeCloseTo(stored, 9);
   });
@@ -58,6 +78,33 @@ describe('what people type', () => {
     expect(parsed.ok).toBe(false);
     expect(parsed).toHaveProperty('message', expect.stringMatching(message));
     expect(parsed).toHaveProperty('message', expect.stringMatching(/for example/));
+  });
+
+  it('says how it read what may have been meant otherwise', () => {
+    expect(parseQuantity('3/8', 'mass', 'metric')).toMatchObject({ said: 'Read as 3/8 oz.' });
+    expect(parseQuantity('13/32', 'size', 'metric')).toMatchObject({ said: 'Read as 13/32 in.' });
+    expect(parseQuantity('0.4', 'share', 'metric')).toEqual({
+      ok: true,
+      value: 0.004,
+      said: 'Read as 0.4 %, not 40 %.',
+    });
+    for (const [text, kind] of [
+      ['3/8 oz', 'mass'],
+      ['10.6', 'mass'],
+      ['40', 'share'],
+      ['0.4 %', 'share'],
+      ['1/3', 'number'],
+    ] as const)
+      expect(parseQuantity(text, kind, 'metric')).not.toHaveProperty('said');
+    // A unit that a heading names goes before the trade's.
+    expect(parseQuantity('3/8', 'mass', 'metric', UNITS.mass['g'])).toEqual({ ok: true, value: 0.375 });
+  });
+
+  it('asks where a short name means two units', () => {
+    expect(parseQuantity('6 gr', 'mass', 'imperial')).toEqual({
+      ok: false,
+      message: '“gr” could mean grams or grains. Type 6 g for grams; one grain is 0.0648 g.',
+    });
   });
 
   it('never throws, and never lets a number through that is not finite', () => {

@@ -55,6 +55,8 @@ export function QuantityField(props: QuantityFieldProps) {
   const id = useId();
   const [text, setText] = useState<string | undefined>(undefined);
   const [error, setError] = useState('');
+  /** how what was typed last was read, where that may surprise */
+  const [read, setRead] = useState('');
   const live = useRef<number | undefined>(undefined);
   const [dragging, setDragging] = useState(false);
   const unit = shownUnit(kind, system).label;
@@ -78,6 +80,7 @@ export function QuantityField(props: QuantityFieldProps) {
     }
     setError('');
     setText(undefined);
+    setRead(parsed.said ?? '');
     if (Math.abs(parsed.value - value) > 1e-9 * Math.max(1, Math.abs(value))) onCommit(within(parsed.value));
   };
   const stepBy = (steps: number) => {
@@ -152,7 +155,10 @@ export function QuantityField(props: QuantityFieldProps) {
           aria-invalid={Boolean(said)}
           aria-describedby={said ? `${id}-said` : undefined}
           onFocus={(event) => event.currentTarget.select()}
-          onChange={(event) => setText(event.currentTarget.value.slice(0, 80))}
+          onChange={(event) => {
+            setText(event.currentTarget.value.slice(0, 80));
+            setRead('');
+          }}
           onBlur={() => {
             commitText();
             settle();
@@ -164,6 +170,11 @@ export function QuantityField(props: QuantityFieldProps) {
         {unit && <span className="qf-unit">{unit}</span>}
       </span>
       <FieldSaid id={id} text={said} />
+      {read && !said && (
+        <small className="field-read" role="status">
+          {read}
+        </small>
+      )}
     </div>
   );
 }
