@@ -652,6 +652,29 @@ describe('help and first load', () => {
     await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
   });
 
+  it('single letters can be turned off as keys, stay so over a reload, and be turned on again', async () => {
+    const page = await at('/');
+    await sees(page, 'Gravel Oval 1/2');
+    const toggle = async () => {
+      await (await page.waitForSelector('button[title="Keys and help (?)"]'))?.click();
+      await (await page.waitForSelector('.help-switch input'))?.click();
+      await page.keyboard.press('Escape');
+      await page.waitForFunction(() => !document.querySelector('[role=dialog]'));
+    };
+    await toggle();
+    await page.reload();
+    await sees(page, 'Gravel Oval 1/2');
+    await page.keyboard.press('2');
+    await page.keyboard.press('n');
+    // A key that is no letter works on: by then the others would have been heard.
+    await page.keyboard.press('Tab');
+    await page.waitForFunction(() => document.activeElement !== document.body);
+    expect([new URL(page.url()).pathname, await page.$('[role=dialog]')]).toEqual(['/', null]);
+    await toggle();
+    await page.keyboard.press('2');
+    await page.waitForFunction(() => location.pathname.startsWith('/briefs'));
+  });
+
   it('an unknown address and an unknown design say so kindly', async () => {
     const page = await at('/nowhere/at/all');
     await sees(page, 'Page not found');

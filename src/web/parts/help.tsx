@@ -1,4 +1,5 @@
 import { MADE_BY } from '../../contract/version.ts';
+import { useSingleKeys } from '../data/single-keys.ts';
 import Modal from 'react-bootstrap/Modal';
 
 const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: string, does: string])[]])[] = [
@@ -69,6 +70,17 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
   ],
 ];
 
+/** Turns letters, digits and signs off as keys; those that move the focus or edit stay. */
+function SingleKeys() {
+  const [isOn, setOn] = useSingleKeys();
+  return (
+    <label className="help-switch">
+      <input type="checkbox" checked={isOn} onChange={(event) => setOn(event.currentTarget.checked)} /> Single
+      letters, digits and signs work as keys. Turn them off if you dictate.
+    </label>
+  );
+}
+
 /** Keys, kinds of figures and the usual cautions, on one sheet. */
 export function HelpSheet({ show, onHide }: { readonly show: boolean; readonly onHide: () => void }) {
   return (
@@ -79,6 +91,7 @@ export function HelpSheet({ show, onHide }: { readonly show: boolean; readonly o
         </Modal.Title>
       </Modal.Header>
       <Modal.Body tabIndex={0}>
+        <SingleKeys />
         <div className="help-keys">
           {KEYS.map(([where, keys]) => (
             <section key={where}>

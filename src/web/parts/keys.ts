@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
+import { useSingleKeys } from '../data/single-keys.ts';
 
 /** Whether a key press belongs to a field rather than to the screen. */
 export function isTyping(target: EventTarget | null): boolean {
@@ -10,10 +11,15 @@ export function isTyping(target: EventTarget | null): boolean {
   );
 }
 
-/** Single keys that do something on this screen, while no field is being typed in and no dialog is open. */
+/**
+ * Keys that do something on this screen, while no field is being typed in and no dialog is open. Letters, digits and signs do so only where
+ * they are not turned off.
+ */
 export function useKeys(keys: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
+  const [isOn] = useSingleKeys();
   useEffect(() => {
-    const guarded = Object.entries(keys).flatMap(([key, action]) => {
+    const told = Object.entries(keys).filter(([key]) => isOn || key.length > 1);
+    const guarded = told.flatMap(([key, action]) => {
       const press = (event: KeyboardEvent) => {
         if (event.defaultPrevented || isTyping(event.target)) return;
         if (document.querySelector('[role=dialog].show')) return;
@@ -26,5 +32,5 @@ export function useKeys(keys: Readonly<Record<string, (event: KeyboardEvent) => 
         : [[key, press] as const, [`Shift+${key}`, press] as const];
     });
     return tinykeys(window, Object.fromEntries(guarded));
-  }, [keys]);
+  }, [keys, isOn]);
 }
