@@ -91,17 +91,17 @@ function readSolid(spec: SolidSpec): ImportedSolid | string {
 
 function soundSolid(spec: SolidSpec): ImportedSolid | string {
   const mesh = unpackMesh(spec);
-  if (!mesh) return 'its data are cut short. Bring it in again from its file.';
+  if (!mesh) return 'its data are cut short. Import it again from its file.';
   const facets = mesh.triangles.length / 3;
   if (facets > MOST_TRIANGLES)
-    return `it has ${facets} facets; at most ${MOST_TRIANGLES} are kept. Bring it in again from its file, which thins it.`;
+    return `it has ${facets} facets; at most ${MOST_TRIANGLES} are kept. Import it again from its file, which thins it.`;
   const open = openEdges(mesh);
   if (open > 0)
-    return `it is not closed: ${open} of its edges do not join two facets. Bring it in again from its file, which mends what can be mended.`;
+    return `it is not closed: ${open} of its edges do not join two facets. Import it again from its file, which mends what can be mended.`;
   if (!isOnePiece(mesh)) return 'it falls into several pieces. Import the head alone, as one piece of metal.';
   const envelope = readEnvelope(mesh);
   if (!envelope)
-    return 'it is inside out, or does not reach to both sides of the shank. Bring it in again from its file.';
+    return 'it is inside out, or does not reach to both sides of the shank. Import it again from its file.';
   const { count, isUnclear } = crossings(mesh);
   if (isUnclear)
     return 'so many of its facets lie over each other that it cannot be judged. Export it with even facets.';

@@ -10,7 +10,7 @@ export { cavityFactor, layMould } from './mould-layout.ts';
 export type { MouldVolumes } from './mould-solids.ts';
 export { HEATERS, pourPlan, workSteps } from './plan.ts';
 export type { CutOffer } from './recut.ts';
-export type { Pan } from './scale-reader.ts';
+export type { Pan, PanDoubt } from './scale-reader.ts';
 export { EMPTY_PAN, followScale } from './scale-reader.ts';
 export type { ScaleAct } from './simulated-scale.ts';
 export { simulatedScale } from './simulated-scale.ts';

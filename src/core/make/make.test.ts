@@ -280,4 +280,95 @@ describe('a scale', () => {
     scale.act({ act: 'plug', in: false });
     expect(scale.line(0.2)).toBeUndefined();
   });
+
+  // A hand works by what it sees: it waits until a piece is noted, lifts it, and lays the next some tenths of a second later, or does what the
+  // panel asks. The scale is the one that ships, at the rate of small scales.
+  describe('at the pace of a hand', () => {
+    /** ms between two lines */
+    const EVERY = 200;
+    function weighed(seed: number, pieces: number, gap: (random: () => number) => number) {
+      let state = seed;
+      const random = () => (state = (state * 48271) % 2147483647) / 2147483647;
+      const scale = simulatedScale(random);
+      let [pan, clock, asked] = [EMPTY_PAN as Pan, 0, 0];
+      const [laid, told]: [number[], number[]] = [[], []];
+      /** Lets so many ms pass; lines come at their own moments. */
+      const pass = (ms: number) => {
+        for (let left = Math.round(ms); left > 0;) {
+          const until = EVERY - (clock % EVERY);
+          const step = Math.min(left, until);
+          clock += step;
+          left -= step;
+          // Between its lines the pan settles too: what it would say there is not sent.
+          const line = scale.line(step / 1000);
+          if (step < until || line === undefined) continue;
+          const read = followScale(pan, line, 0.08);
+          pan = read.pan;
+          if (read.piece !== undefined) told.push(read.piece);
+        }
+      };
+      for (let i = 0; i < pieces; i++) {
+        const grams = 1.5 + 0.1 * random();
+        const before = told.length;
+        laid.push(grams);
+        scale.act({ act: 'put', grams });
+        for (let waited = 0; told.length === before && waited < 60_000; waited += EVERY) {
+          // To the next line: a piece is laid at any moment, and looked at when the scale speaks.
+          pass(EVERY - (clock % EVERY));
+          if (pan.doubt === undefined) continue;
+          // Asked to: off with it, until the pan shows nothing, and on again.
+          asked++;
+          scale.act({ act: 'take' });
+          pass(3000);
+          scale.act({ act: 'put', grams });
+        }
+        pass(2000 * random());
+        scale.act({ act: 'take' });
+        pass(gap(random));
+      }
+      return { laid, told, asked };
+    }
+
+    it.each([3, 17, 29])('500 pieces, 0.3 to 3 s between them: none lost, none doubled (seed %i)', (seed) => {
+      const { laid, told, asked } = weighed(seed, 500, (random) => 300 + 2700 * random());
+      expect(told).toHaveLength(500);
+      told.forEach((grams, i) => expect(Math.abs(grams - (laid[i] ?? NaN))).toBeLessThan(0.08));
+      // Asking is for the hand that was too quick: not a habit.
+      expect(asked).toBeLessThan(25);
+    });
+
+    it('a hand quicker than the scale is asked to take the piece off, and nothing is booked twice', () => {
+      const { laid, told, asked } = weighed(11, 200, (random) => 80 + 100 * random());
+      expect(asked).toBeGreaterThan(20);
+      expect(told.length).toBeLessThanOrEqual(laid.length);
+      told.forEach((grams, i) => expect(Math.abs(grams - (laid[i] ?? NaN))).toBeLessThan(0.12));
+    });
+  });
+
+  it('a touched piece stays one, a changed one is asked about, and a zero that has wandered is no piece', () => {
+    const follow = (lines: readonly string[]) => {
+      let pan: Pan = EMPTY_PAN;
+      const told: number[] = [];
+      for (const line of lines) {
+        const step = followScale(pan, line, 0.08);
+        pan = step.pan;
+        if (step.piece !== undefined) told.push(step.piece);
+      }
+      return { told, doubt: pan.doubt };
+    };
+    // Pressed upon and let go.
+    expect(follow(['S 11.50 g', 'U 14.20 g', 'S 11.51 g'])).toEqual({ told: [11.5], doubt: undefined });
+    // Another laid beside it; another in its place without a line that shows it gone; lifted a little and set down.
+    expect(follow(['S 11.50 g', 'U 15.00 g', 'S 22.90 g'])).toEqual({ told: [11.5], doubt: 'swapped' });
+    expect(follow(['S 11.50 g', 'U 11.30 g', 'S 11.42 g'])).toEqual({ told: [11.5], doubt: 'swapped' });
+    expect(follow(['S 11.50 g', 'U 8.00 g', 'S 11.50 g'])).toEqual({ told: [11.5], doubt: 'swapped' });
+    // Off and on again, it is another piece.
+    expect(follow(['S 11.50 g', 'U 8.00 g', 'S 11.42 g', 'S 0.00 g', 'S 11.42 g'])).toEqual({
+      told: [11.5, 11.42],
+      doubt: undefined,
+    });
+    // Under half of it, it was off, though the pan never showed nothing.
+    expect(follow(['S 11.50 g', 'U 5.00 g', 'S 11.42 g'])).toEqual({ told: [11.5, 11.42], doubt: undefined });
+    expect(follow(['S 11.50 g', 'U 0.30 g', 'S 0.12 g'])).toEqual({ told: [11.5], doubt: 'residue' });
+  });
 });

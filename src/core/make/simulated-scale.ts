@@ -14,6 +14,8 @@ const DIGIT = 0.01;
 const DRIFT = 0.05;
 /** s in which the pan comes to rest by a factor of e */
 const SETTLING = 0.25;
+/** g/s under which it calls itself steady: half a digit between two of its lines */
+const STEADY = DIGIT / 2 / 0.2;
 /** share of lines that arrive garbled, as over a bad cable */
 const GARBLED = 0.01;
 const UNITS = [
@@ -44,7 +46,7 @@ export function simulatedScale(random: () => number) {
       const before = shown;
       shown = load + (shown - load) * Math.exp(-seconds / SETTLING);
       drift += (DRIFT / 3600) * seconds * (2 * random() - 1) * 3;
-      const isSteady = Math.abs(shown - before) < DIGIT / 2;
+      const isSteady = Math.abs(shown - before) < STEADY * seconds;
       const [name, factor, places] = UNITS[unit] ?? UNITS[0];
       const grams = Math.round((shown + drift - zero + NOISE * normal()) / DIGIT) * DIGIT;
       const value = (grams / factor).toFixed(places);

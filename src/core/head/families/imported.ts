@@ -36,7 +36,7 @@ export const imported: Family = {
         {
           field: 'solid',
           message:
-            'Solid: an imported head needs its solid. Bring one in from an STL file, or choose another family.',
+            'Solid: an imported head needs its solid. Import one from an STL file, or choose another family.',
         },
       ];
     }

@@ -1,12 +1,21 @@
 import { useState } from 'react';
 import type { Batch, Weighing } from '../../../core/document/index.ts';
+import type { PanDoubt } from '../../../core/make/index.ts';
 import { MOST_WEIGHINGS } from '../../../core/document/index.ts';
 import { parseQuantity } from '../../../core/quantity/index.ts';
 import { scaleAct } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { useKeys } from '../../parts/keys.ts';
 import { useNotices } from '../../parts/notices.tsx';
+import { playSound } from './scale-sound.ts';
 import { hasSerial, useScale } from './use-scale.ts';
+
+/** What the hand is asked to do where the pan is in doubt. */
+const ASKED: Readonly<Record<PanDoubt, string>> = {
+  swapped:
+    'The weight changed before the piece was off the scale, so it was not noted. Take it off, wait for 0.00, then place it again.',
+  residue: 'Too light for a head: tare the scale, or take off what was left on it.',
+};
 
 interface Props {
   readonly batch: Batch;
@@ -41,10 +50,15 @@ export function ScalePanel({ batch, edit }: Props) {
     });
     if (isRound && !isAgain) setCavity((at % batch.cavities) + 1);
   };
-  const scale = useScale((grams) => {
-    // A pan that reads under nothing was tared with something on it.
-    if (grams > 0) take(grams, 'scale');
-  });
+  const scale = useScale(
+    (grams) => {
+      // A pan that reads under nothing was tared with something on it.
+      if (grams <= 0) return;
+      playSound('noted');
+      take(grams, 'scale');
+    },
+    () => playSound('asked'),
+  );
   useKeys(
     Object.fromEntries(
       Array.from({ length: Math.min(9, batch.cavities) }, (_, i) => [String(i + 1), () => setCavity(i + 1)]),
@@ -137,6 +151,11 @@ export function ScalePanel({ batch, edit }: Props) {
           )}
         </div>
       </div>
+      {scale.pan.doubt && (
+        <p className="field-said" role="alert">
+          ■ {ASKED[scale.pan.doubt]}
+        </p>
+      )}
       <div className="shop-row">
         <div className="cavity-keys" role="group" aria-label="Next cavity">
           {Array.from({ length: batch.cavities }, (_, i) => (

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { API } from '../../../contract/api.ts';
-import type { Pan } from '../../../core/make/index.ts';
+import type { Pan, PanDoubt } from '../../../core/make/index.ts';
 import { EMPTY_PAN, followScale } from '../../../core/make/index.ts';
 
 /** Where a scale's lines come from. */
@@ -22,17 +22,17 @@ export const hasSerial = (): boolean => 'serial' in navigator;
 
 /**
  * Reads a scale line by line, whichever it is: the simulated one that ships with the shop, or a real one over Web Serial; the same reader follows both.
- * `onPiece` is told of each piece once, when it lies still on a pan that was empty before.
+ * `onPiece` is told of each piece once, when it lies still on a pan that was empty before; `onDoubt` once whenever the hand must be asked.
  */
-export function useScale(onPiece: (grams: number) => void) {
+export function useScale(onPiece: (grams: number) => void, onDoubt: (doubt: PanDoubt) => void) {
   const [source, setSource] = useState<ScaleSource>('none');
   const [pan, setPan] = useState<Pan>(EMPTY_PAN);
   const [state, setState] = useState<ScaleState>('off');
   const [reason, setReason] = useState('');
-  const told = useRef(onPiece);
+  const told = useRef({ onPiece, onDoubt });
   useEffect(() => {
-    told.current = onPiece;
-  }, [onPiece]);
+    told.current = { onPiece, onDoubt };
+  }, [onPiece, onDoubt]);
   const stop = useRef<() => void>(() => undefined);
 
   const read = useCallback((stream: ReadableStream<Uint8Array>, from: ScaleSource, close: () => void) => {
@@ -62,9 +62,11 @@ export function useScale(onPiece: (grams: number) => void) {
           heard();
           setState('reading');
           const step = followScale(now, line, EMPTY);
+          const isNewDoubt = step.pan.doubt !== undefined && step.pan.doubt !== now.doubt;
           now = step.pan;
           setPan(now);
-          if (step.piece !== undefined) told.current(step.piece);
+          if (step.piece !== undefined) told.current.onPiece(step.piece);
+          if (isNewDoubt && now.doubt) told.current.onDoubt(now.doubt);
         }
       }
       if (alive) setState('lost');
