@@ -20,7 +20,7 @@ export const weight = behaviour({
       compared: true,
     },
     'mass.total': {
-      name: 'As weighed',
+      name: 'Total weight',
       quantity: 'mass',
       unit: 'g',
       kind: 'geometry',

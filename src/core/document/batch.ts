@@ -67,7 +67,7 @@ export const BatchSchema = Type.Object(
     heads: whole(BATCH_RANGES.heads[0], BATCH_RANGES.heads[1], 'Sound heads needed'),
     wanted: Type.Object(
       {
-        target: limited('grams', 'As weighed with hook, g'),
+        target: limited('grams', 'Target weight, with hook, g'),
         room: limited('room', 'How far off is still sold, g either way'),
       },
       closed,

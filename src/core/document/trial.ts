@@ -31,7 +31,7 @@ const RigSchema = Type.Object(
   {
     design: Type.Optional(idOf('The head on the Rack')),
     head: words(120, 'What it was called that day'),
-    grams: Type.Optional(ranged(0.01, 2000, 'As weighed, g')),
+    grams: Type.Optional(ranged(0.01, 2000, 'Total weight, g')),
     plastic: Type.Optional(words(120, 'What it carried')),
     method: Type.Optional(
       Type.Union(

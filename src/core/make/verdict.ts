@@ -197,30 +197,30 @@ function placed(
     if (far <= unsure(count, FALSE.off))
       return more(
         moreUntil(count, (n) => far > unsure(n, FALSE.off)),
-        `Throws ${g(mean)}, which may be ${is}.`,
+        `Casts ${g(mean)}, which may be ${is}.`,
       );
     const remedy =
       off < 0
         ? `Open it by ${g(-off)} of metal; the Mould screen tells how deep.`
         : `Metal cannot be put back: shim it, mark it for the next heavier rung, or make it anew.`;
-    return say(is, `Throws ${g(mean)}, ${g(far)} ${is} of the target. ${remedy}`, -off);
+    return say(is, `Casts ${g(mean)}, ${g(far)} ${is} of the target. ${remedy}`, -off);
   }
   if (step > COARSE * room)
     return say(
       'few',
-      `Throws ${g(mean)} on a scale that shows ${g(step)}: too coarse for ${g(room)} of room, however many are weighed. Weigh on a finer one, or ten together.`,
+      `Casts ${g(mean)} on a scale that shows ${g(step)}: too coarse for ${g(room)} of room, however many are weighed. Weigh on a finer one, or ten together.`,
     );
   // On target as far as it goes: not where it could as well be beyond the limit.
   if (far + unsure(count, 0.05) > room)
     return more(
       moreUntil(count, (n) => far + unsure(n, 0.05) <= room),
-      `Throws ${g(mean)}, near the target, but by so few it could be beyond the limits.`,
+      `Casts ${g(mean)}, near the target, but by so few it could be beyond the limits.`,
     );
   return say(
     'good',
     rejects.length > 0
-      ? `Throws ${g(mean)}, on target, but ${rejects.length} of ${count} are beyond the limits: its spread is too wide for them.`
-      : `Throws ${g(mean)}, on target.`,
+      ? `Casts ${g(mean)}, on target, but ${rejects.length} of ${count} are beyond the limits: its spread is too wide for them.`
+      : `Casts ${g(mean)}, on target.`,
   );
 }
 

@@ -181,7 +181,7 @@ export function Weights({ id, batch, edit, flush }: Props) {
       )}
       <p className="shop-note">
         Limits of a chart: three deviations by the moving ranges; the band is the tolerance. Capability: the
-        room wanted over six deviations, and to its nearer end (NIST/SEMATECH e-Handbook 6.1.6, 6.3.2).
+        tolerance over six deviations, and to its nearer limit (NIST/SEMATECH e-Handbook 6.1.6, 6.3.2).
       </p>
       <h2>The scale apart from the pieces</h2>
       {study ? (

@@ -88,7 +88,7 @@ export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, pa
           onClick={() => toggle(kept.id)}
           title="T"
         >
-          {inTray ? '✓ In the tray' : 'Into the tray'}
+          {inTray ? '✓ In the tray' : 'Add to tray'}
         </button>
         <ExportMenu id={kept.id} flush={draft.flush} />
         <Dropdown align="end">
@@ -134,7 +134,7 @@ export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, pa
           Mould
         </Link>
         <Link className="btn btn-sm btn-fern" to={`/designs/${kept.id}/rig`}>
-          Rig it
+          Rig
         </Link>
       </div>
     </div>

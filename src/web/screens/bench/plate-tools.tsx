@@ -74,7 +74,7 @@ export function PlateTools({ view, isSolid, isCut, onView, onCut, onSolid, hasPh
         onClick={onSolid}
         title="S"
       >
-        {isSolid ? 'Plate' : 'Solid'}
+        {isSolid ? 'Plate' : '3D view'}
       </button>
     </div>
   );

@@ -49,8 +49,8 @@ export function WeightFields({ design, grams, problem, onTarget, onHold, onWeigh
           value={of}
           options={[
             ['metal', 'the metal'],
-            ['total', 'head with hook, on the scale'],
-            ['submerged', 'all, in water'],
+            ['total', 'head with hook'],
+            ['submerged', 'in water'],
           ]}
           onChange={onWeighed}
         />

@@ -74,7 +74,7 @@ export function FilterBar({ cards, names, filters, onSet }: Props) {
         label="Show"
         value={filters.away ?? ''}
         options={[
-          ['', 'hanging'],
+          ['', 'on the Rack'],
           ['yes', 'archived'],
         ]}
         onChange={set('away')}
