@@ -183,6 +183,19 @@ describe('Bench', () => {
     await saved(page);
   });
 
+  it('what is typed and not yet left is there after a reload', async () => {
+    const page = await at('/designs/stub-quay-1-8');
+    await page.waitForSelector('[data-reading="mass.metal"]');
+    const field = await named(page, 'Weight', 'textbox');
+    await field.click({ count: 3 });
+    await field.type('3/16');
+    await page.reload();
+    await page.waitForFunction(
+      () => document.querySelector('[data-reading="mass.metal"]')?.textContent === '3/16 oz',
+    );
+    await saved(page);
+  });
+
   it('the weight slider scales the head, catches at packet weights, and works by keyboard', async () => {
     const page = await at('/designs/ledge-ball-1-4-t');
     await page.waitForSelector('[data-reading="head.length"]');

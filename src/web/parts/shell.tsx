@@ -7,6 +7,7 @@ import { useUnits } from '../data/units.ts';
 import { MetalPatterns } from '../drawing/side-figure.tsx';
 import { HelpSheet } from './help.tsx';
 import { useKeys } from './keys.ts';
+import { useLeaving } from './leaving.ts';
 import { useScreenTitle } from './title.ts';
 import { Tray } from './tray.tsx';
 import { Panel } from './panel.tsx';
@@ -21,6 +22,7 @@ export function Shell() {
   const [helping, setHelping] = useState(false);
   const navigate = useNavigate();
   useScreenTitle();
+  useLeaving();
   const main = useFocusOnChange();
   useKeys(
     useMemo(

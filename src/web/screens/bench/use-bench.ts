@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState, useEffect } from 'react';
 import type { ReadingId, Surroundings } from '../../../core/behaviour/index.ts';
 import type { Brief, Design } from '../../../core/document/index.ts';
 import type { TargetOf } from '../../../core/head/index.ts';
@@ -121,6 +121,17 @@ export function useBench(
     },
     [edit, pull, surroundings],
   );
+  // A page that is left has no time to have it built: it goes in as it was pulled, and is built when it is seen again.
+  useEffect(() => {
+    const keep = () => {
+      const next = pulled.current;
+      if (!next) return;
+      pulled.current = undefined;
+      edit((now) => ({ ...now, eye: next.eye, head: { ...next.head, locks: now.head.locks } }));
+    };
+    window.addEventListener('pagehide', keep);
+    return () => window.removeEventListener('pagehide', keep);
+  }, [edit]);
   const settle = useCallback(
     (next: Design, isLive: boolean) => (isLive ? pull(next) : void commit(next)),
     [pull, commit],
