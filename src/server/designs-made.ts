@@ -1,6 +1,6 @@
 import type { Design } from '../core/document/index.ts';
 import type { Metal } from '../core/material/index.ts';
-import type { Made } from './documents.ts';
+import type { Made } from './saving.ts';
 import type { Pool } from './pool.ts';
 import { HttpProblem } from './problem.ts';
 import { pendingCard } from './summary.ts';

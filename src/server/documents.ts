@@ -4,76 +4,29 @@ import { and, asc, count, eq, gt, ilike, inArray, isNotNull, isNull, or, sql } f
 import type { Kept, Page } from '../contract/api.ts';
 import type { ListQuery } from '../contract/requests.ts';
 import { PAGE_LIMIT } from '../contract/requests.ts';
-import { isStorable } from '../core/quantity/index.ts';
 import type { Database } from './database.ts';
 import { nounOf } from '../contract/collections/index.ts';
 import { HttpProblem, notFound } from './problem.ts';
 import type { designs } from './schema.ts';
 import * as schema from './schema.ts';
-import type { CardBody } from './summary.ts';
 import type { Collection, Documents } from '../contract/collections/index.ts';
+import type { Expected, Made, Writer, Reader, Stored, Replacing, Recorded, OnSave } from './saving.ts';
+import { PLAIN } from './saving.ts';
+import { writeCursor, readCursor } from './page-mark.ts';
 
 /** The table of each collection: one that lacks it does not compile. */
 const TABLES: Readonly<Record<Collection, typeof designs>> = schema;
 
 type Row = typeof designs.$inferSelect;
 
-/** What a save was made against: the version it saw, or nothing in particular. */
-export type Expected = number | undefined;
-
-/** What a save makes besides the document itself: columns of its row. */
-export interface Made {
-  readonly summary: Kept<unknown>['summary'] | null;
-  readonly card: CardBody | null;
-  /** the summary’s revision, and the metal it follows */
-  readonly revision: number;
-  readonly metal: string;
-}
-
-/** What documents without a summary are saved with. */
-export const PLAIN: Made = { summary: null, card: null, revision: 0, metal: '' };
-
-/** A transaction, or the database itself. */
-export type Writer = Pick<Database, 'select' | 'insert' | 'update' | 'delete'>;
-
-/** Something to read with: a transaction, or the database itself. */
-export type Reader = Pick<Database, 'select'>;
-
 /** Summaries made in one go, so that a save that comes meanwhile has its turn between two of them. */
 const TOGETHER = 5;
+
 /** Documents read in one go where all are gone through: their bytes as they lie in the database, and how many. */
 const PIECE = { bytes: 400_000, rows: 200 } as const;
 
 /** Documents read by id in one go. */
 const SOME = 50;
-
-/** A document as it is gone through: without what only its own screen asks. */
-export interface Stored<T> {
-  readonly id: string;
-  readonly version: number;
-  readonly document: T;
-  readonly summary: Kept<T>['summary'] | null;
-}
-
-/** How a replaced document stands in its history. */
-export interface Replacing {
-  /** goes to this step instead of adding one */
-  readonly step?: number;
-  /** makes a step of its own, whatever came just before it */
-  readonly isFresh?: boolean;
-}
-
-/** What goes with a save besides the document: the step of its history it then stands at, and what writes that in the save's transaction. */
-export interface Recorded {
-  readonly step: number;
-  readonly write: (writer: Writer) => Promise<void>;
-}
-
-/** Asked before every save of a document what is to be recorded of it. It only reads; what it found counts as long as the document's version does. */
-export type OnSave<T> = (
-  reader: Reader,
-  saved: { id: string; before: T | undefined; after: T; step: number; isFresh?: boolean },
-) => Promise<Recorded>;
 
 /** A save that is ready to be written: the version it was read at, and what goes with it. */
 interface Ready {
@@ -415,17 +368,4 @@ export class DocumentStore<C extends Collection> {
       ...(row.summary ? { summary: row.summary as NonNullable<Kept<Documents[C]>['summary']> } : {}),
     };
   }
-}
-
-const writeCursor = ({ name, id }: { name: string; id: string }): string =>
-  Buffer.from(JSON.stringify([name, id])).toString('base64url');
-
-function readCursor(text: string): { name: string; id: string } {
-  try {
-    const [name, id] = JSON.parse(Buffer.from(text, 'base64url').toString('utf8')) as [unknown, unknown];
-    if (typeof name === 'string' && typeof id === 'string' && isStorable(name + id)) return { name, id };
-  } catch {
-    // Told below, with every other cursor that is not ours.
-  }
-  throw new HttpProblem(400, 'Bad page', '“after” is not a page mark of this list. Start again without it.');
 }

@@ -3,7 +3,7 @@ import type { Logger } from 'pino';
 import type { Design } from '../core/document/index.ts';
 import type { Metal } from '../core/material/index.ts';
 import type { Database } from './database.ts';
-import type { Made } from './documents.ts';
+import type { Made } from './saving.ts';
 import { ANEW_AT_ONCE } from './pool.ts';
 import { designs } from './schema.ts';
 import { isStale } from './stale.ts';

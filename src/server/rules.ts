@@ -1,4 +1,4 @@
-import type { Expected } from './documents.ts';
+import type { Expected } from './saving.ts';
 import { and, eq, sql } from 'drizzle-orm';
 import type { RulesInForce } from '../contract/api.ts';
 import { checkRuleSet } from '../contract/validate.ts';

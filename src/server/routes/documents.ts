@@ -1,7 +1,8 @@
 import type Router from '@koa/router';
 import { API, etagOf } from '../../contract/api.ts';
 import { checkListQuery } from '../../contract/validate.ts';
-import type { DocumentStore, Expected } from '../documents.ts';
+import type { DocumentStore } from '../documents.ts';
+import type { Expected } from '../saving.ts';
 import { taken, wantedVersion } from '../request.ts';
 import type { Checked } from '../../contract/checker.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';

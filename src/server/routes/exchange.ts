@@ -20,9 +20,10 @@ import { readingColumns, readingsHead, readingsLines } from '../../core/exchange
 import { writeHooksCsv } from '../../core/exchange/hooks-csv.ts';
 import { writePlasticsCsv } from '../../core/exchange/plastics-csv.ts';
 import type { Database } from '../database.ts';
-import type { DocumentStore, Made, Stored } from '../documents.ts';
+import type { DocumentStore } from '../documents.ts';
+import type { Made, Stored } from '../saving.ts';
 import { pendingMade } from '../designs-made.ts';
-import { PLAIN } from '../documents.ts';
+import { PLAIN } from '../saving.ts';
 import { HttpProblem, invalid, notFound } from '../problem.ts';
 import type { Figures } from '../figures.ts';
 import { isTaken } from '../guards.ts';
