@@ -304,7 +304,7 @@ describe('the Bench in full', () => {
       'Metal',
     );
     await (
-      await page.waitForSelector('::-p-xpath(//li[contains(., "As poured")]//button[text()="bring back"])')
+      await page.waitForSelector('::-p-xpath(//li[contains(., "As poured")]//button[text()="Restore"])')
     )?.click();
     await sees(page, 'As poured is back');
     expect((await kept('reedcutter-3-16')).document).toEqual(first.document);

@@ -54,7 +54,7 @@ const SolidSchema = Type.Object(
       description: 'Three corner numbers each: little-endian unsigned 32-bit integers in Base64',
     }),
   },
-  { ...closed, description: 'A closed solid brought in from outside, for the family “imported”' },
+  { ...closed, description: 'A closed solid imported from a file, for the family “imported”' },
 );
 
 /** Shape, metal and weight, as part of a design’s document. */

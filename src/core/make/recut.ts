@@ -68,7 +68,7 @@ export function recut(
     cooled.delete();
     if (!found)
       throw new Error(
-        'After these cuts the cavity is no single closed solid about the shank. Take the last cut back, or bring it nearer to the head.',
+        'After these cuts the cavity is no single closed solid about the shank. Undo the last cut, or bring it nearer to the head.',
       );
     const { packed, read } = found;
     const { paint, metal: key, density, pieces } = design.head;

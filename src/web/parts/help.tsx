@@ -31,7 +31,7 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
     [
       ['Tab', 'To the next field or handle'],
       ['↑ ↓', 'In a field or on a handle: step; with Shift ten times as far'],
-      ['H', 'Weight held or let go'],
+      ['H', 'Hold or release the weight'],
       ['Z', 'The head alone, or with its whole hook'],
       ['Ctrl+Z, Ctrl+Shift+Z', 'Undo, redo: every change, across reloads'],
       ['Y', 'History and named versions'],

@@ -7,7 +7,7 @@ const asText = (design: Design): string => `${JSON.stringify(design, null, 2)}\n
 export const json = exportKind({
   key: 'json',
   name: 'Design, JSON',
-  does: 'to bring in again',
+  does: 'to import again',
   mediaType: 'application/json',
   asIs: asText,
   write: ({ design }) => Promise.resolve(asText(design)),

@@ -110,7 +110,7 @@ export function ScalePanel({ batch, edit }: Props) {
                   Read a scale on a cable …
                 </button>
               ) : (
-                <small>This browser reads no serial cable; type, or bring weights in as CSV.</small>
+                <small>This browser reads no serial cable; type weights, or import them as CSV.</small>
               )}
             </>
           ) : (

@@ -93,7 +93,7 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
                     className="btn btn-sm btn-quiet"
                     onClick={() => void hand.bringBack(version.id, version.name)}
                   >
-                    bring back
+                    Restore
                   </button>
                   <button
                     type="button"

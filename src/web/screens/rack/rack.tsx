@@ -124,7 +124,7 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
         <Empty title="The Rack is empty">
           <p>
             Begin with a head: pick a shape and change whatever you like on the Bench. It is saved as you go.
-            Or bring in a shop file, or a solid from an STL, under Files.
+            Or import a shop file, or a solid from an STL, under Files.
           </p>
           <button type="button" className="btn btn-fern" onClick={() => setPicking(true)}>
             Pick a shape
