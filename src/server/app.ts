@@ -72,10 +72,8 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
   figures.wake();
   const storeOf = <C extends Collection>(collection: C): DocumentStore<C> =>
     new DocumentStore(db, collection, undefined, stepRecorder(collection));
-  const stores = {
-    ...Object.fromEntries(COLLECTIONS.map((collection) => [collection, storeOf(collection)])),
-    designs,
-  } as unknown as Stores;
+  const plain = Object.fromEntries(COLLECTIONS.map((collection) => [collection, storeOf(collection)]));
+  const stores: Stores = { ...(plain as Omit<Stores, 'designs'>), designs };
 
   const router = new Router({ prefix: API });
   router.get('/health', (ctx) => {
