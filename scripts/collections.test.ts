@@ -25,7 +25,7 @@ const copy = join(root, '.cache/collections-probe');
 const PROBES = `
 import { Type } from '@sinclair/typebox';
 import { checker } from '../checker.ts';
-import { stepsByField } from './changed-fields.ts';
+import { stepsByField } from './steps-by-field.ts';
 import { steppedCollection } from './collection.ts';
 const schema = Type.Object(
   { format: Type.Literal('fern-anvil/probe'), version: Type.Literal(1), name: Type.String(), depth: Type.Number() },

@@ -1,7 +1,7 @@
 import type { Mould } from '../../core/document/index.ts';
 import { MouldSchema } from '../../core/document/index.ts';
 import { checker } from '../checker.ts';
-import { stepsByField } from './changed-fields.ts';
+import { stepsByField } from './steps-by-field.ts';
 import { steppedCollection } from './collection.ts';
 
 /** Returns a mould’s document, or every wrong field. */

@@ -1,7 +1,7 @@
 import type { RangePlan } from '../../core/document/index.ts';
 import { RangeSchema } from '../../core/document/index.ts';
 import { checker } from '../checker.ts';
-import { stepsByField } from './changed-fields.ts';
+import { stepsByField } from './steps-by-field.ts';
 import { steppedCollection } from './collection.ts';
 
 /** Ranges: plans of a shop’s wall. */

@@ -2,7 +2,7 @@ import type { Trial } from '../../core/document/index.ts';
 import { TrialSchema } from '../../core/document/index.ts';
 import type { Checked } from '../checker.ts';
 import { checker, refused } from '../checker.ts';
-import { stepsByField } from './changed-fields.ts';
+import { stepsByField } from './steps-by-field.ts';
 import { steppedCollection } from './collection.ts';
 
 const checkShape = checker<Trial>(TrialSchema);
