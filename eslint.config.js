@@ -106,6 +106,7 @@ const rooms = {
     'plate',
     'quantity',
     'rigging',
+    'series',
   ],
 };
 

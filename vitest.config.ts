@@ -6,7 +6,7 @@ const isWhole = process.env.FERN_ANVIL_WHOLE === '1';
  * Files that take minutes each: the long walks through the interface, and the killed, cut off and full servers. On most days, where no file is
  * named, two of the walks and one of the others are run, drawn by the seed; .ci/run runs them all.
  */
-const WALKS = [['flows'], ['full'], ['making'], ['plastics', 'tank', 'solid']];
+const WALKS = [['flows'], ['full', 'jobs'], ['making'], ['plastics', 'tank', 'solid']];
 const DISASTERS = [['kills'], ['powercut'], ['disk'], ['resilience']];
 const seed = Number(process.env.SEED ?? 0);
 const drawn = [
@@ -28,8 +28,8 @@ const PATIENCE = isWhole ? 600_000 : 300_000;
 
 export default defineConfig({
   test: {
-    // The machines have two cores; left alone, one would idle.
-    maxWorkers: 2,
+    // The machines have two cores: while a browser test waits for its page, a third file uses what would idle.
+    maxWorkers: 3,
     projects: [
       {
         test: {

@@ -1,5 +1,6 @@
-// Makes docs/readings.md, docs/rules.md and docs/schema/*.json from the code; with --check, fails when they are not what the code says.
-import { publishedSchema } from './published-schema.ts';
+// Makes docs/readings.md, docs/rules.md, docs/api.md and docs/schema/*.json from the code; with --check, fails when they are not what the code says.
+import { publishedSchema } from '../src/contract/published-schema.ts';
+import { apiPage } from './api-page.ts';
 import { TRADE } from './trade.ts';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -269,15 +270,20 @@ async function formatsPage(): Promise<string> {
       throw new Error(`${FORMATS} has lost the marks between which its ${part} stand.`);
     page = page.replace(between, (_, open: string, close: string) => `${open}${text}${close}`);
   }
-  const style = JSON.parse(readFileSync(join(root, '.oxfmtrc.json'), 'utf8')) as FormatOptions;
-  return (await format(join(root, FORMATS), page, style)).code;
+  return styled(FORMATS, page);
 }
 
 const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
+/** Returns a page as the formatter would have it. */
+async function styled(name: string, text: string): Promise<string> {
+  const style = JSON.parse(readFileSync(join(root, '.oxfmtrc.json'), 'utf8')) as FormatOptions;
+  return (await format(join(root, name), text, style)).code;
+}
 const files: Readonly<Record<string, string>> = {
   'docs/readings.md': readingsPage(),
   'docs/rules.md': rulesPage(),
   'docs/shapes.md': shapesPage(),
+  'docs/api.md': await styled('docs/api.md', apiPage()),
   [FORMATS]: await formatsPage(),
   'docs/schema/rules.schema.json': json(publishedSchema(RulesSchema, 'rules')),
   ...Object.fromEntries(

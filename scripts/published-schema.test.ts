@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { Type } from '@sinclair/typebox';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { describe, expect, it } from 'vitest';
-import { publishedSchema } from './published-schema.ts';
+import { publishedSchema } from '../src/contract/published-schema.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const json = (path: string): unknown => JSON.parse(readFileSync(`${root}/${path}`, 'utf8'));

@@ -1,5 +1,5 @@
 import type { ReadingId } from '../core/behaviour/index.ts';
-import type { Problem, RuleSet } from '../core/document/index.ts';
+import type { Article, Problem, RuleSet } from '../core/document/index.ts';
 import type { ChartRow } from '../core/hook/index.ts';
 import type { Metal } from '../core/material/index.ts';
 import type { Drawing } from '../core/plate/index.ts';
@@ -31,7 +31,7 @@ export interface Kept<T> {
   readonly id: string;
   readonly version: number;
   readonly updatedAt: string;
-  /** put away; absent when it hangs on the Rack */
+  /** archived; absent when it is on the Rack */
   readonly archived?: true;
   readonly document: T;
   readonly summary?: DesignSummary | BrokenSummary;
@@ -97,6 +97,8 @@ export interface RackCard {
   readonly plane: string;
   readonly keeper: string;
   readonly guard: string;
+  /** how it is bought, kept and sold, where the shop says so */
+  readonly article?: Omit<Article, 'photo'>;
   /** first words of the notes, for the search */
   readonly notes: string;
   /** metal as built, g, and fall, m/s; null when it cannot be built */
@@ -121,6 +123,20 @@ export interface RackIndex {
   readonly figures: { readonly done: number; readonly of: number };
   readonly cards: readonly RackCard[];
   readonly outlines: Readonly<Record<string, Drawing>>;
+}
+
+/** A document that was archived or deleted, with what brings it back. */
+export interface ArchivedRow {
+  readonly collection: Collection;
+  /** what one of it is called */
+  readonly noun: string;
+  readonly id: string;
+  readonly name: string;
+  /** it is at now, which bringing it back asks for */
+  readonly version: number;
+  readonly is: 'archived' | 'deleted';
+  /** when, ISO 8601 */
+  readonly at: string;
 }
 
 /** One step of a design's history. */

@@ -115,6 +115,39 @@ export const CounterQuerySchema = Type.Object(
 /** A question for a counter card. */
 export type CounterQuery = Static<typeof CounterQuerySchema>;
 
+/** What a customer’s card is asked for with. */
+export const CustomerCardQuerySchema = Type.Object(
+  {
+    units: Type.Optional(Type.Union([Type.Literal('imperial'), Type.Literal('metric')])),
+    heads: Type.String({
+      minLength: 1,
+      maxLength: 400,
+      description: 'Ids of one to three designs with commas between, the best first',
+    }),
+  },
+  { additionalProperties: false },
+);
+
+/** A question for a customer’s card. */
+export type CustomerCardQuery = Static<typeof CustomerCardQuerySchema>;
+
+/** Heads of a series that are taken back, each at the version it was made as. */
+export const SeriesRemovalSchema = Type.Object(
+  {
+    heads: Type.Array(
+      Type.Object(
+        { id: Type.String({ minLength: 1, maxLength: 100 }), version: Type.Integer({ minimum: 1 }) },
+        { additionalProperties: false },
+      ),
+      { minItems: 1, maxItems: 1000, description: 'Ids with the versions they were made as' },
+    ),
+  },
+  { additionalProperties: false },
+);
+
+/** Heads of a series that are taken back. */
+export type SeriesRemoval = Static<typeof SeriesRemovalSchema>;
+
 /** What is done to the simulated scale. */
 export const ScaleActSchema = Type.Union([
   Type.Object(

@@ -7,6 +7,7 @@ import type {
   BackupsEdit,
   CardQuery,
   CounterQuery,
+  CustomerCardQuery,
   ExportQuery,
   Go,
   ListQuery,
@@ -14,6 +15,7 @@ import type {
   Naming,
   OutlinesQuery,
   ScaleQuery,
+  SeriesRemoval,
   ShopQuery,
 } from './requests.ts';
 import type { Shop } from './api.ts';
@@ -21,6 +23,7 @@ import {
   BackupsEditSchema,
   CardQuerySchema,
   CounterQuerySchema,
+  CustomerCardQuerySchema,
   ExportQuerySchema,
   GoSchema,
   ListQuerySchema,
@@ -29,6 +32,7 @@ import {
   OutlinesQuerySchema,
   ScaleActSchema,
   ScaleQuerySchema,
+  SeriesRemovalSchema,
   ShopQuerySchema,
 } from './requests.ts';
 import { KeptCardSchema, KeptSummarySchema } from './kept-figures.ts';
@@ -82,6 +86,8 @@ export const checkListQuery = checker<ListQuery>(ListQuerySchema, coercing);
 export const checkOutlinesQuery = checker<OutlinesQuery>(OutlinesQuerySchema);
 /** Returns a question for a counter card, or what is wrong with it. */
 export const checkCounterQuery = checker<CounterQuery>(CounterQuerySchema, coercing);
+/** Returns a question for a customer’s card, or what is wrong with it. */
+export const checkCustomerCardQuery = checker<CustomerCardQuery>(CustomerCardQuerySchema, coercing);
 /** Returns a question for a rigging card, or what is wrong with it. */
 export const checkCardQuery = checker<CardQuery>(CardQuerySchema, coercing);
 /** Returns a question for a file, or what is wrong with it. */
@@ -89,6 +95,8 @@ export const checkExportQuery = checker<ExportQuery>(ExportQuerySchema, coercing
 
 /** Returns a change of the daily backups, or what is wrong with it. */
 export const checkBackupsEdit = checker<BackupsEdit>(BackupsEditSchema);
+/** Returns which heads of a series are to be taken back, or what is wrong with the question. */
+export const checkSeriesRemoval = checker<SeriesRemoval>(SeriesRemovalSchema);
 /** Returns the question that goes with a shop file, or what is wrong with it. */
 export const checkShopQuery = checker<ShopQuery>(ShopQuerySchema, coercing);
 /** Figures that come with a backup: those that are not of this form are made anew. */

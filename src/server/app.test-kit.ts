@@ -11,6 +11,7 @@ import type { OpenDatabase } from './database.ts';
 import { openDatabase } from './database.ts';
 
 export interface RunningApp {
+  readonly routes: readonly { readonly method: string; readonly path: string }[];
   /** the folder its data lies in */
   readonly data: string;
   readonly database: OpenDatabase;
@@ -35,11 +36,11 @@ export interface RunningApp {
 /** The server's application on a data folder, an empty one where none is given, and a free port. A body that is text goes out as it is. */
 export async function runApp(data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'))): Promise<RunningApp> {
   const database = await openDatabase(data);
-  const { koa, end: endApp } = createApp(
-    database.db,
-    { web: join(data, 'no-web'), data },
-    pino({ level: 'silent' }),
-  );
+  const {
+    koa,
+    routes,
+    end: endApp,
+  } = createApp(database.db, { web: join(data, 'no-web'), data }, pino({ level: 'silent' }));
   const server = createServer(koa.callback());
   // A connection that is closed for being idle, just when it is used again, is no finding: both sides share this busy thread.
   server.keepAliveTimeout = 0;
@@ -56,6 +57,7 @@ export async function runApp(data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'
   return {
     data,
     database,
+    routes,
     base,
     send,
     ask,

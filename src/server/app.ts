@@ -19,6 +19,9 @@ import { brief, guardRequests, isGone, securityHeaders, tellProblems } from './g
 import { HistoryStore, stepRecorder } from './history.ts';
 import { HttpProblem } from './problem.ts';
 import { readBytes, taken, wantedVersion } from './request.ts';
+import { openApi } from '../contract/openapi/document.ts';
+import { cardRoutes } from './routes/cards.ts';
+import { archiveRoutes } from './routes/archive.ts';
 import { backupRoutes } from './routes/backups.ts';
 import { designRoutes } from './routes/designs.ts';
 import { documentRoutes } from './routes/documents.ts';
@@ -43,6 +46,8 @@ const BODY_LIMIT = { document: '2mb', shop: 64e6 } as const;
 /** The running application, with its stores. */
 export interface App extends Stores {
   readonly koa: Koa;
+  /** everything it can be asked for: method and path, with parts as `:id` */
+  readonly routes: readonly { readonly method: string; readonly path: string }[];
   /** stops what is computed beside the requests; to be awaited before the database is closed */
   readonly end: () => Promise<void>;
 }
@@ -76,6 +81,11 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
   const stores: Stores = { ...(plain as Omit<Stores, 'designs'>), designs };
 
   const router = new Router({ prefix: API });
+  let described: string | undefined;
+  router.get('/openapi.json', (ctx) => {
+    ctx.type = 'application/json';
+    ctx.body = described ??= JSON.stringify(openApi());
+  });
   router.get('/health', (ctx) => {
     ctx.body = { ok: true };
   });
@@ -89,9 +99,11 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
     );
   WITH_HISTORY.forEach(withHistory);
   makeRoutes(router, stores, metalStore, ruleStore, pool);
+  archiveRoutes(router, db);
   scaleRoutes(router);
   backupRoutes(router, db, backups, pool);
-  exchangeRoutes(router, db, stores, metalStore, ruleStore, pool, figures, readBytes(BODY_LIMIT.shop));
+  exchangeRoutes(router, db, stores, metalStore, pool, figures, readBytes(BODY_LIMIT.shop));
+  cardRoutes(router, stores, metalStore, ruleStore, pool);
   const common = <C extends Collection>(collection: C) =>
     documentRoutes(router, collection, stores[collection], checkOf(collection));
   COLLECTIONS.forEach(common);
@@ -173,6 +185,9 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
   });
   return {
     koa,
+    routes: router.stack.flatMap(({ methods, path }) =>
+      methods.filter((method) => method !== 'HEAD').map((method) => ({ method, path: String(path) })),
+    ),
     ...stores,
     end: async () => {
       await Promise.all([figures.end(), backups.end(), pool.close()]);

@@ -118,7 +118,7 @@ describe('a backup', () => {
     const again = await runApp(into);
     const rack = () => again.ask<RackIndex>('GET', '/rack');
     const first = await rack();
-    expect(first.cards.map(({ name }) => name)).toContain('Put away');
+    expect(first.cards.map(({ name }) => name)).toContain('Archived');
     expect(first.figures.of).toBe(first.cards.length);
     await expect
       .poll(async () => (await rack()).figures, { timeout: 30_000 })
@@ -130,17 +130,17 @@ describe('a backup', () => {
   it('whose documents do not fit is refused with their names, or gives back the rest and sets them aside', async () => {
     const spoilt = resealed((lines) =>
       lines.map((line) =>
-        line.includes('"table":"batches"') && line.includes('"Put away"')
+        line.includes('"table":"batches"') && line.includes('"Archived"')
           ? line.replace('"format": "fern-anvil/batch"', '"format": "fern-anvil/botch"')
           : line,
       ),
     );
     expect((await verifyBackup(spoilt, 'documents')).misfits).toMatchObject([
-      { collection: 'batches', name: 'Put away', part: 'the document' },
+      { collection: 'batches', name: 'Archived', part: 'the document' },
     ]);
     const into = place();
     await expect(openDatabase(into, (db) => restoreBackup(db, spoilt).then(() => undefined))).rejects.toThrow(
-      /1 of its documents do not fit: batches “Put away”, the document: Format: .*--set-aside/,
+      /1 of its documents do not fit: batches “Archived”, the document: Format: .*--set-aside/,
     );
     const aside = join(folder, 'aside.jsonl');
     const { db, close } = await openDatabase(into, async (fresh) => {
@@ -201,7 +201,7 @@ describe('a backup', () => {
     ['not packed', () => Buffer.from('hello')],
     [
       'changed',
-      (whole: Buffer) => gzipSync(gunzipSync(whole).toString('utf8').replace('Put away', 'Put aside')),
+      (whole: Buffer) => gzipSync(gunzipSync(whole).toString('utf8').replace('Archived', 'Archives')),
     ],
     [
       'without its end',

@@ -8,14 +8,11 @@ import type { Database } from './database.ts';
 import { nounOf } from '../contract/collections/index.ts';
 import { HttpProblem, notFound } from './problem.ts';
 import type { designs } from './schema.ts';
-import * as schema from './schema.ts';
+import { DOCUMENT_TABLES } from './tables.ts';
 import type { Collection, Documents } from '../contract/collections/index.ts';
 import type { Expected, Made, Writer, Reader, Stored, Replacing, Recorded, OnSave } from './saving.ts';
 import { PLAIN } from './saving.ts';
 import { writeCursor, readCursor } from './page-mark.ts';
-
-/** The table of each collection: one that lacks it does not compile. */
-const TABLES: Readonly<Record<Collection, typeof designs>> = schema;
 
 type Row = typeof designs.$inferSelect;
 
@@ -54,7 +51,7 @@ export class DocumentStore<C extends Collection> {
     this.collection = collection;
     this.make = make;
     this.onSave = onSave;
-    this.table = TABLES[collection];
+    this.table = DOCUMENT_TABLES[collection];
   }
 
   /** A page in order of name. `after` is the `next` of the page before. */
@@ -105,11 +102,12 @@ export class DocumentStore<C extends Collection> {
     return kept as Kept<Documents[C]>;
   }
 
-  /** Creates several at once, all or none. */
+  /** Creates several at once, all or none; `ready` is what their saves make besides them, where it need not be made first. */
   async createMany(
     items: readonly { readonly id?: string; readonly document: Documents[C] }[],
+    ready?: readonly Made[],
   ): Promise<Kept<Documents[C]>[]> {
-    const made = await this.makeAll(items.map(({ document }) => document));
+    const made = ready ?? (await this.makeAll(items.map(({ document }) => document)));
     return this.db.transaction((tx) => this.insertAll(tx, items, made));
   }
 
@@ -311,6 +309,22 @@ export class DocumentStore<C extends Collection> {
       .where(and(eq(table.id, id), isNull(table.deletedAt), this.versionIs(expected)))
       .returning({ version: table.version });
     return row?.version ?? this.refuse(id);
+  }
+
+  /** Deletes several, all or none: 412 where one was saved meanwhile, 404 where one is not there. */
+  async removeMany(items: readonly { readonly id: string; readonly version: number }[]): Promise<void> {
+    const { table } = this;
+    await this.db.transaction(async (tx) => {
+      for (const { id, version } of items) {
+        const [row] = await tx
+          .update(table)
+          .set({ deletedAt: new Date(), version: sql`${table.version} + 1` })
+          .where(and(eq(table.id, id), isNull(table.deletedAt), this.versionIs(version)))
+          .returning({ version: table.version });
+        // Asked within the transaction: the embedded engine has one connection, which it holds.
+        if (!row) await this.refuse(id, tx);
+      }
+    });
   }
 
   /** Brings a deleted document back, if it still is at the expected version; one that was never deleted is given as it is. */

@@ -50,7 +50,7 @@ export async function fillShop(app: RunningApp): Promise<void> {
       await must(app.send('POST', `${at}/versions`, { name: `As sold ${EVERY_CATEGORY}` }));
       await must(app.send('PUT', `${at}/step`, { step: 1 }, version(4)));
     }
-    const away = await app.ask<{ id: string }>('POST', `/${collection}`, { ...named, name: 'Put away' });
+    const away = await app.ask<{ id: string }>('POST', `/${collection}`, { ...named, name: 'Archived' });
     await must(app.send('POST', `/${collection}/${away.id}/archive`, undefined, version(1)));
     const gone = await app.ask<{ id: string }>('POST', `/${collection}`, { ...named, name: 'Gone' });
     await must(app.send('DELETE', `/${collection}/${gone.id}`, undefined, version(1)));

@@ -151,7 +151,8 @@ const DESCRIBED = sql`jsonb_build_object(
   'hook', ${designs.document} -> 'hook', 'eye', ${designs.document} -> 'eye',
   'head', jsonb_build_object('family', ${designs.document} #> '{head,family}', 'metal', ${designs.document} #> '{head,metal}'),
   'keeper', jsonb_build_object('kind', ${designs.document} #> '{keeper,kind}'),
-  'guard', jsonb_build_object('kind', ${designs.document} #> '{guard,kind}'))`;
+  'guard', jsonb_build_object('kind', ${designs.document} #> '{guard,kind}'),
+  'article', coalesce(${designs.document} -> 'article', '{}'::jsonb))`;
 
 /** Cards read in one go. */
 const AT_ONCE = 1000;

@@ -68,3 +68,12 @@ export function attach(ctx: Context, name: string): void {
 /** A name as a file may carry it, in any script. */
 export const fileName = (name: string): string =>
   shortened(name.replace(/[\p{C}/\\:*?"<>|]+/gu, '_').trim(), 80) || 'design';
+
+/** Whoever asked has gone away: nothing more is computed for him. */
+export function gone(ctx: Context): AbortSignal {
+  const away = new AbortController();
+  ctx.res.once('close', () => {
+    if (!ctx.res.writableFinished) away.abort();
+  });
+  return away.signal;
+}

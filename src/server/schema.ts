@@ -27,7 +27,7 @@ const documentColumns = () => ({
   step: integer('step').notNull().default(0),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
   updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
-  /** set when put away; an archived document is kept off the Rack until it is taken out again */
+  /** set when archived; an archived document is kept off the Rack until it is unarchived */
   archivedAt: timestamp('archived_at', { withTimezone: true }),
   /** set when deleted; a deleted document can be restored */
   deletedAt: timestamp('deleted_at', { withTimezone: true }),

@@ -58,7 +58,8 @@ function thinned(drawing: Drawing): Drawing {
 export type CardBody = Omit<RackCard, 'id' | 'version' | 'archived' | 'isStale'>;
 
 /** What a card tells of a design without its figures. */
-function described({ name, notes, head, hook, eye, keeper, guard }: CardDesign) {
+function described({ name, notes, head, hook, eye, keeper, guard, article }: CardDesign) {
+  const { photo: _, ...sold } = article ?? {};
   return {
     name,
     family: head.family,
@@ -72,11 +73,12 @@ function described({ name, notes, head, hook, eye, keeper, guard }: CardDesign) 
     keeper: keeper.kind,
     guard: guard.kind,
     notes: shortened(notes ?? '', 160),
+    ...(Object.keys(sold).length > 0 ? { article: sold } : {}),
   };
 }
 
 /** What of a design stands on its card. */
-export type CardDesign = Pick<Design, 'name' | 'notes' | 'hook' | 'eye'> & {
+export type CardDesign = Pick<Design, 'name' | 'notes' | 'hook' | 'eye' | 'article'> & {
   readonly head: Pick<Design['head'], 'family' | 'metal'>;
   readonly keeper: Pick<Design['keeper'], 'kind'>;
   readonly guard: Pick<Design['guard'], 'kind'>;

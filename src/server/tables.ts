@@ -40,6 +40,9 @@ export const TABLES: readonly StoredTable[] = Object.values(schema)
   .filter((value) => is(value, PgTable))
   .map(stored);
 
+/** The table of each collection’s documents: a collection that lacks it does not compile. */
+export const DOCUMENT_TABLES: Readonly<Record<Collection, typeof schema.designs>> = schema;
+
 /** Tables whose rows belong to a document and go with it: its steps and its named versions. */
 export const OWNED = ['steps', 'named_versions'] as const;
 

@@ -13,6 +13,7 @@ import { misfitSentence, verifyBackup } from '../disk/backup-file.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
 import type { Exported, ExportOptions } from '../core/exchange/export-design.ts';
 import { exportCounterCard } from '../core/exchange/counter.ts';
+import { exportCustomerCard } from '../core/exchange/customer-card.ts';
 import { exportCard } from '../core/exchange/card.ts';
 import { exportDesign } from '../core/exchange/export-design.ts';
 import type { Hung } from '../core/exchange/wall-plan.ts';
@@ -47,6 +48,8 @@ export interface Work {
     units: UnitSystem,
     withSheet: boolean,
   ) => Promise<Exported>;
+  /** a customer’s card as a PDF */
+  readonly customerCard: typeof exportCustomerCard;
   /** a counter card as a PDF */
   readonly counterCard: (
     design: Design,
@@ -88,6 +91,7 @@ const WORK: Work = {
   card: (design, bait, metals, units, withSheet) =>
     exportCard(design, bait, { ...PLAIN_WATER, metals }, units, withSheet),
   counterCard: exportCounterCard,
+  customerCard: exportCustomerCard,
   mouldFile: exportMould,
   wallPlan: (title, hung, briefs, rules, units) => writeWallPlan(title, pegsOf(hung, briefs, rules, units)),
   backup: async (file) => {

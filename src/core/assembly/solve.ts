@@ -48,7 +48,7 @@ export function scaleHead(design: Design, factor: number): Design {
 /** Water a submerged weight is promised in: fresh, 15 °C, whatever water the design is judged in, so that its size does not follow the brief. */
 const PROMISED_IN = waterDensity({ temperature: 15, salinity: 0 });
 
-/** The weight of a built design that a target speaks of: metal, everything as weighed, or everything submerged; g or gram-force. */
+/** The weight of a built design that a target speaks of: metal, the total with hook, or everything submerged; g or gram-force. */
 export function weightOf(built: Rig, of: TargetOf): number {
   if (of === 'metal') return metalPart(built).mass;
   if (of === 'total') return headMass(built);

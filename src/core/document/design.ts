@@ -8,6 +8,7 @@ import { SkirtSchema } from '../fitting/skirt.ts';
 import { HeadSchema } from '../head/schema.ts';
 import { EyeSchema, HookSpecSchema } from '../hook/schema.ts';
 import { kindSchema } from '../kind/registry.ts';
+import { ArticleSchema } from './article.ts';
 
 /**
  * What a design is: one plain JSON document. Lengths in mm, weights in g, angles in degrees.
@@ -103,6 +104,7 @@ export const DesignSchema = Type.Object(
     drag: Type.Optional(DragSchema),
     photo: Type.Optional(PlacedPhotoSchema),
     ladder: Type.Optional(LadderSchema),
+    article: Type.Optional(ArticleSchema),
   },
   { ...closed, $id: 'fern-anvil-design-1', title: 'Fern Anvil design, version 1' },
 );

@@ -60,6 +60,14 @@ const NAMES: Readonly<Record<string, readonly [name: string, kind?: QuantityKind
   name: ['Name'],
   notes: ['Notes'],
   ladder: ['Ladder'],
+  article: ['Article'],
+  'article.number': ['Article number'],
+  'article.ean': ['EAN'],
+  'article.price': ['Price', 'money'],
+  'article.pack': ['Heads in a pack', 'count'],
+  'article.supplier': ['Supplier'],
+  'article.stock': ['Stock', 'count'],
+  'article.photo': ['Product photograph'],
 };
 
 interface Change {

@@ -1,4 +1,6 @@
 /** What contract, server, interface and terminal use of this room. */
+export type { Article } from './article.ts';
+export { articleProblems, eanCheckDigit, eanProblem } from './article.ts';
 export type { Batch, BatchRange, Weighing } from './batch.ts';
 export { BATCH_RANGES, BatchSchema, MOST_WEIGHINGS } from './batch.ts';
 export { newBatch, newMould, newRange, newTrial } from './begun.ts';

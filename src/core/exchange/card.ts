@@ -1,6 +1,6 @@
 import { MM_PER_INCH } from '../quantity/units.ts';
 import type { PDFPage } from 'pdf-lib';
-import { LineCapStyle, PDFDocument, rgb, StandardFonts } from 'pdf-lib';
+import { LineCapStyle, PDFDocument, rgb } from 'pdf-lib';
 import { loadSolids } from '../head/kernel.ts';
 import type { Surroundings } from '../behaviour/behaviour.ts';
 import type { Bait } from '../assembly/rig.ts';
@@ -18,8 +18,7 @@ import { inUnits } from '../quantity/phrase.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 import type { Exported } from './export-design.ts';
-import { FERN, GREY, INK, PT, RED, wrapped, writePdf, writer } from './pdf.ts';
-import { typefaceFor } from './typeface.ts';
+import { beginPdf, FERN, GREY, INK, PT, RED, wrapped, writePdf, writer } from './pdf.ts';
 
 /** A4 lying, mm. */
 const PAGE = { width: 297, height: 210, margin: 12 };
@@ -74,17 +73,8 @@ async function writeCard({ design, bait, fit, side, above, units }: Card): Promi
   const method = methodOf(bait.method);
   const title = `${bait.plastic.name} on ${design.name}`;
   const words = [...fit.steps, ...fit.checks.map(({ says }) => says), fit.obstacle?.text ?? ''];
-  const pdf = await PDFDocument.create();
-  pdf.setTitle(title);
-  pdf.setCreator('Fern Anvil');
-  pdf.setProducer('Fern Anvil');
+  const { pdf, font, bold } = await beginPdf(title, [title, ...words]);
   const page = pdf.addPage([PAGE.width * PT, PAGE.height * PT]);
-  const [font, bold] = await Promise.all(
-    [StandardFonts.Helvetica, StandardFonts.HelveticaBold].map(async (western) =>
-      typefaceFor(pdf, await pdf.embedFont(western), [title, ...words]),
-    ),
-  );
-  if (!font || !bold) throw new Error('No typeface was made, which is a mistake of the program.');
   const say = writer(page, font, bold);
   let y = PAGE.height - PAGE.margin - 5;
   say(PAGE.margin, y, title, 6, { strong: true, colour: FERN });

@@ -1,6 +1,7 @@
-import { PDFDocument, rgb, StandardFonts } from 'pdf-lib';
+import { rgb } from 'pdf-lib';
 import { withBait } from '../assembly/assemble.ts';
 import type { Bait } from '../assembly/rig.ts';
+import type { Article } from '../document/article.ts';
 import type { Design } from '../document/design.ts';
 import type { RuleSet } from '../document/rules.ts';
 import { familyOf } from '../head/families/index.ts';
@@ -22,13 +23,21 @@ import type { UnitSystem } from '../quantity/units.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 import { bounds, draw } from './card.ts';
 import type { Exported } from './export-design.ts';
-import { FERN, GREY, INK, PT, RED, wrapped, writer } from './pdf.ts';
-import { typefaceFor } from './typeface.ts';
+import { beginPdf, FERN, GREY, INK, PT, RED, wrapped, writer } from './pdf.ts';
 
 /** A6 upright, mm: it goes into a pocket with the packet. */
 const PAGE = { width: 105, height: 148, margin: 7 };
 /** Uses told of each sort. */
 const TOLD = { serves: 5, not: 4, baits: 5 };
+
+/** How a head is sold, in a line: number, pack, price and EAN; empty where the shop has not said. */
+export const soldAs = (article: Article | undefined, units: UnitSystem): string =>
+  [
+    ...(article?.number === undefined ? [] : [`no. ${article.number}`]),
+    ...(article?.pack === undefined ? [] : [`pack of ${article.pack}`]),
+    ...(article?.price === undefined ? [] : [formatQuantity(article.price, 'money', units)]),
+    ...(article?.ean === undefined ? [] : [`EAN ${article.ean}`]),
+  ].join(' · ');
 
 /** Of many uses the first of each thing they are told by, so that a card does not say the same five times. */
 function varied(uses: readonly Use[], most: number): Use[] {
@@ -94,18 +103,10 @@ export async function exportCounterCard(
       worst && groundsOf(worst, situation, matched.answers.head).find(({ side }) => side === 'against');
     return ground ? `${brief.name}: ${inUnits(ground.text, units)}` : brief.name;
   });
-  const pdf = await PDFDocument.create();
-  pdf.setTitle(title);
-  pdf.setCreator('Fern Anvil');
-  pdf.setProducer('Fern Anvil');
+  const sold = soldAs(design.article, units);
+  const words = [title, sold, ...forWords, ...notWords, ...goes];
+  const { pdf, font, bold } = await beginPdf(title, words);
   const page = pdf.addPage([PAGE.width * PT, PAGE.height * PT]);
-  const words = [title, ...forWords, ...notWords, ...goes];
-  const [font, bold] = await Promise.all(
-    [StandardFonts.Helvetica, StandardFonts.HelveticaBold].map(async (western) =>
-      typefaceFor(pdf, await pdf.embedFont(western), words),
-    ),
-  );
-  if (!font || !bold) throw new Error('No typeface was made, which is a mistake of the program.');
   const say = writer(page, font, bold);
   const room = PAGE.width - 2 * PAGE.margin;
   let y = PAGE.height - PAGE.margin - 5;
@@ -124,6 +125,10 @@ export async function exportCounterCard(
     { colour: GREY },
   );
   y -= 4;
+  if (sold !== '') {
+    say(PAGE.margin, y, sold, 2.8, { colour: GREY });
+    y -= 4;
+  }
   const side = turnedRig(bait ? withBait(rig, bait) : rig, 0);
   const box = bounds([side, side]);
   const wide = box.right - box.left;

@@ -115,6 +115,7 @@ describe('a wall plan', () => {
     // The sign of that value is the letter p, which stands at 32 + 80 of the ASCII table.
     expect(bars.slice(-13, -7)).toEqual(barsOf('p').slice(6, 12));
     expect(codeText('größe-✓')).toBe('gre-');
+    expect(codeText('✓')).toBe('');
   });
   it('has a label for every peg', async () => {
     const pegs = Array.from({ length: 20 }, (_, i) => ({

@@ -64,18 +64,9 @@ export async function writePdf({
   options,
 }: SpecSheet): Promise<Uint8Array> {
   const PAGE = options.units === 'both' ? LYING : UPRIGHT;
-  const pdf = await PDFDocument.create();
-  pdf.setTitle(design.name);
-  pdf.setCreator('Fern Anvil');
-  pdf.setProducer('Fern Anvil');
-  const page = pdf.addPage([PAGE.width * PT, PAGE.height * PT]);
   const texts = [design.name, design.head.metal, ...flags.map(({ text }) => text)];
-  const [font, bold] = await Promise.all(
-    [StandardFonts.Helvetica, StandardFonts.HelveticaBold].map(async (western) =>
-      typefaceFor(pdf, await pdf.embedFont(western), texts),
-    ),
-  );
-  if (!font || !bold) throw new Error('No typeface was made, which is a mistake of the program.');
+  const { pdf, font, bold } = await beginPdf(design.name, texts);
+  const page = pdf.addPage([PAGE.width * PT, PAGE.height * PT]);
   const units = options.units === 'both' ? 'metric' : options.units;
   const say = writer(page, font, bold);
 
@@ -204,6 +195,22 @@ export function writer(page: PDFPage, font: Typeface, bold: Typeface) {
     const back = right ? used.width(text, size * PT) / PT : 0;
     used.draw(page, text, { x: (x - back) * PT, y: y * PT, size: size * PT, color: colour });
   };
+}
+
+/** Returns a document begun under a title, with the plain and the bold typeface that hold every letter of `texts`. */
+export async function beginPdf(
+  title: string,
+  texts: readonly string[],
+): Promise<{ readonly pdf: PDFDocument; readonly font: Typeface; readonly bold: Typeface }> {
+  const pdf = await PDFDocument.create();
+  pdf.setTitle(title);
+  pdf.setCreator('Fern Anvil');
+  pdf.setProducer('Fern Anvil');
+  const [font, bold] = await Promise.all([
+    typefaceFor(pdf, await pdf.embedFont(StandardFonts.Helvetica), texts),
+    typefaceFor(pdf, await pdf.embedFont(StandardFonts.HelveticaBold), texts),
+  ]);
+  return { pdf, font, bold };
 }
 
 /** Text in lines no wider than the given mm. */

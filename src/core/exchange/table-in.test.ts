@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { buildHead, guessColumns, readHeads, tableCells } from './heads-table/index.ts';
 import { readHooksCsv } from './hooks-csv.ts';
 import { readPlasticsCsv } from './plastics-csv.ts';
 import { readTable } from './table-in.ts';
@@ -72,6 +73,19 @@ describe('a template', () => {
     plastics: readPlasticsCsv,
     trials: readTrialsCsv,
     weighings: (text: string) => readWeighingsCsv(text, 2),
+    heads: (text: string) => {
+      if (!text.trim().includes('\n')) return [];
+      const { heading, rows } = tableCells(text);
+      return readHeads(guessColumns(heading), rows)
+        .map((row) => buildHead(row))
+        .map(({ problem, odd, guessed }) => ({
+          // Its own table leaves nothing to guess.
+          problems: [...(problem === undefined ? [] : [problem]), ...odd, ...guessed].map((message) => ({
+            path: '',
+            message,
+          })),
+        }));
+    },
   };
 
   it.each(TEMPLATE_KEYS)(

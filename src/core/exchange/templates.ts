@@ -1,8 +1,17 @@
 import type { Weighing } from '../document/batch.ts';
+import type { Design } from '../document/design.ts';
 import type { HookDocument } from '../document/hook.ts';
 import type { Trial } from '../document/trial.ts';
+import { solveTarget } from '../assembly/solve.ts';
+import { starterDesign } from '../document/starter.ts';
 import { freshRig } from '../document/trial.ts';
+import type { Family } from '../head/family.ts';
+import { ball } from '../head/families/ball.ts';
+import { football } from '../head/families/football.ts';
+import { fractionText, nearestOunceFraction } from '../quantity/ounces.ts';
+import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 import { usualPlastic } from '../plastic/usual.ts';
+import { writeHeadsCsv } from './heads-table/write-heads.ts';
 import { writeHooksCsv } from './hooks-csv.ts';
 import { writePlasticsCsv } from './plastics-csv.ts';
 import { writeTrialsCsv } from './trials-csv.ts';
@@ -30,6 +39,32 @@ const HOOKS: readonly HookDocument[] = [
     shank: 35,
     wire: 1.2,
   },
+];
+
+const head = (family: Family, ounces: number, change: Partial<Design>): { design: Design; grams: number } => {
+  const name = `Example ${family.name.toLowerCase()} ${fractionText(nearestOunceFraction(ounces * GRAMS_PER_OUNCE))}`;
+  const grams = ounces * GRAMS_PER_OUNCE;
+  const begun = starterDesign(family, name);
+  const solved = solveTarget({
+    ...begun,
+    ...change,
+    head: { ...begun.head, target: { grams, of: 'metal' } },
+  });
+  if (!solved.ok) throw new Error('An example cannot be built, which is a mistake of the program.');
+  return { design: solved.design, grams };
+};
+const heads = () => [
+  head(ball, 1 / 4, {
+    article: {
+      number: 'EX-014',
+      ean: '4006381333931',
+      price: 2.4,
+      pack: 3,
+      supplier: 'Example foundry',
+      stock: 12,
+    },
+  }),
+  head(football, 3 / 4, { notes: 'Sizes are left out: they are found from the weight.' }),
 ];
 
 const DAY: Trial = {
@@ -76,6 +111,7 @@ const WEIGHINGS: readonly Weighing[] = [
 ];
 
 const TEMPLATES = {
+  heads: (full: boolean) => writeHeadsCsv(full ? heads() : []),
   hooks: (full: boolean) => writeHooksCsv(full ? HOOKS : []),
   plastics: (full: boolean) =>
     writePlasticsCsv(

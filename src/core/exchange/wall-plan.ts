@@ -1,21 +1,22 @@
 import bwip from 'bwip-js/browser';
-import { PDFDocument, StandardFonts } from 'pdf-lib';
-import { FERN, GREY, INK, PT, wrapped, writer } from './pdf.ts';
+import type { PDFPage } from 'pdf-lib';
+import { beginPdf, FERN, GREY, INK, PT, wrapped, writer } from './pdf.ts';
 import type { Brief } from '../document/brief.ts';
+import { eanProblem } from '../document/article.ts';
 import type { Design } from '../document/design.ts';
 import type { RuleSet } from '../document/rules.ts';
 import type { ReadingValues } from '../match/engine/head.ts';
 import { usesOf } from '../match/practice/uses.ts';
 import { formatQuantity } from '../quantity/format.ts';
 import type { UnitSystem } from '../quantity/units.ts';
-import { typefaceFor } from './typeface.ts';
+import type { Typeface } from './typeface.ts';
 
 /** What hangs on one peg. */
 export interface Peg {
   readonly name: string;
   /** weight and hook as a label tells them */
   readonly what: string;
-  /** what is read by a bar-code reader: letters and digits, up to 24 */
+  /** what is read by a bar-code reader: an EAN-13, or letters and digits up to 24; empty where the article has none of its own */
   readonly code: string;
   /** shown as it is, in the shop's own money; empty where there is none */
   readonly price: string;
@@ -25,7 +26,6 @@ export interface Peg {
 
 /** A head as it is to hang: its readings as they are kept, and its price where it has one. */
 export interface Hung {
-  readonly id: string;
   readonly design: Design;
   readonly values: ReadingValues;
   readonly price: number | undefined;
@@ -41,15 +41,15 @@ export function pegsOf(
   rules: Pick<RuleSet, 'rules' | 'schools'>,
   units: UnitSystem,
 ): Peg[] {
-  return hung.map(({ id, design, values, price }): Peg => ({
+  return hung.map(({ design, values, price }): Peg => ({
     name: design.name,
     what: [
       formatQuantity(values['mass.metal'] ?? NaN, 'mass', units),
       design.head.metal,
       `hook ${design.hook.size}`,
     ].join(', '),
-    code: codeText(id),
-    price: price === undefined ? '' : formatQuantity(price, 'money', units),
+    code: design.article?.ean ?? codeText(design.article?.number ?? ''),
+    price: priceOf(price ?? design.article?.price, units),
     serves: usesOf(design, values, briefs, rules)
       .filter(({ service }) => service === 'serves')
       .slice(0, TOLD)
@@ -63,31 +63,34 @@ const COLUMNS = 3;
 const LABEL = { width: 60, height: 50, gap: 3 };
 const PER_PAGE = COLUMNS * Math.floor((PAGE.height - 2 * PAGE.margin - 12) / (LABEL.height + LABEL.gap));
 
-/** Widths of bars and gaps in turn, in modules, of a Code 128 symbol (ISO/IEC 15417). Throws where the text cannot be coded. */
+/**
+ * Widths of bars and gaps in turn, in modules: an EAN-13 (ISO/IEC 15420) of thirteen digits with their check digit, else Code 128
+ * (ISO/IEC 15417). Throws where the text cannot be coded.
+ */
 export function barsOf(code: string): readonly number[] {
-  const [symbol] = bwip.raw({ bcid: 'code128', text: code }) as readonly {
+  const [symbol] = bwip.raw({ bcid: isEan(code) ? 'ean13' : 'code128', text: code }) as readonly {
     readonly sbs?: readonly number[];
   }[];
   if (!symbol?.sbs) throw new Error(`“${code}” cannot be written as a bar code. Use letters and digits.`);
   return symbol.sbs;
 }
 
-/** Text a bar code can carry, of an id: what it cannot is left out. */
-export const codeText = (id: string): string => id.replace(/[^\x20-\x7e]/g, '').slice(0, 24) || 'head';
+/** Text a bar code can carry, of an article’s number: what it cannot is left out. */
+export const codeText = (number: string): string =>
+  number
+    .replace(/[^\x20-\x7e]/g, '')
+    .slice(0, 24)
+    .trim();
+
+const isEan = (code: string): boolean => eanProblem(code) === undefined;
+
+const priceOf = (price: number | undefined, units: UnitSystem): string =>
+  price === undefined ? '' : formatQuantity(price, 'money', units);
 
 /** A wall plan, A4: the pegs in their order, each a label to be cut out with its bar code. */
 export async function writeWallPlan(title: string, pegs: readonly Peg[]): Promise<Uint8Array> {
-  const pdf = await PDFDocument.create();
-  pdf.setTitle(title);
-  pdf.setCreator('Fern Anvil');
-  pdf.setProducer('Fern Anvil');
   const texts = [title, ...pegs.flatMap(({ name, what, serves }) => [name, what, ...serves])];
-  const [font, bold] = await Promise.all(
-    [StandardFonts.Helvetica, StandardFonts.HelveticaBold].map(async (western) =>
-      typefaceFor(pdf, await pdf.embedFont(western), texts),
-    ),
-  );
-  if (!font || !bold) throw new Error('No typeface was made, which is a mistake of the program.');
+  const { pdf, font, bold } = await beginPdf(title, texts);
   const pages = Math.max(1, Math.ceil(pegs.length / PER_PAGE));
   for (let n = 0; n < pages; n++) {
     const page = pdf.addPage([PAGE.width * PT, PAGE.height * PT]);
@@ -119,26 +122,35 @@ export async function writeWallPlan(title: string, pegs: readonly Peg[]): Promis
         at -= 3.4;
         say(x + 3, at, line, 2.3);
       }
-      const bars = barsOf(peg.code);
-      const modules = bars.reduce((sum, width) => sum + width, 0);
-      // A module no wider than a third of a millimetre, with ten of quiet at either end.
-      const module = Math.min(0.33, (LABEL.width - 8) / (modules + 20));
-      let left = x + (LABEL.width - module * modules) / 2;
-      bars.forEach((width, k) => {
-        if (k % 2 === 0)
-          page.drawRectangle({
-            x: left * PT,
-            y: (y + 5.5) * PT,
-            width: width * module * PT,
-            height: 9 * PT,
-            color: INK,
-          });
-        left += width * module;
-      });
-      say(x + (LABEL.width - font.width(peg.code, 2.3 * PT) / PT) / 2, y + 2.2, peg.code, 2.3, {
-        colour: GREY,
-      });
+      if (peg.code !== '') barCode(page, say, font, peg.code, [x, y]);
     });
   }
   return pdf.save();
+}
+
+/** A bar code at the foot of a label whose lower left corner is given, mm, with its text under it. */
+function barCode(
+  page: PDFPage,
+  say: ReturnType<typeof writer>,
+  font: Typeface,
+  code: string,
+  [x, y]: readonly [number, number],
+): void {
+  const bars = barsOf(code);
+  const modules = bars.reduce((sum, width) => sum + width, 0);
+  // A module no wider than a third of a millimetre, with eleven of quiet at either end.
+  const module = Math.min(0.33, (LABEL.width - 8) / (modules + 22));
+  let left = x + (LABEL.width - module * modules) / 2;
+  bars.forEach((width, k) => {
+    if (k % 2 === 0)
+      page.drawRectangle({
+        x: left * PT,
+        y: (y + 5.5) * PT,
+        width: width * module * PT,
+        height: 9 * PT,
+        color: INK,
+      });
+    left += width * module;
+  });
+  say(x + (LABEL.width - font.width(code, 2.3 * PT) / PT) / 2, y + 2.2, code, 2.3, { colour: GREY });
 }

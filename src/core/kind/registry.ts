@@ -8,6 +8,8 @@ export interface Kind {
   readonly key: string;
   /** as it stands in a sentence */
   readonly name: string;
+  /** other words of the trade for it, by which a table may call it (common practice, no source) */
+  readonly alsoCalled?: readonly string[];
 }
 
 /** A kind of thing a document says by `kind` and the fields of it. */

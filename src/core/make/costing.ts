@@ -15,7 +15,7 @@ export interface CostInputs {
   /** s of hands for each sound head, with what rejects took, and what an hour costs */
   readonly time: number;
   readonly wage: number;
-  /** share thrown back: the metal is melted again, hook and wire are lost; heat and work are counted above */
+  /** share of rejects: the metal is melted again, hook and wire are lost; heat and work are counted above */
   readonly rejects: number;
 }
 
@@ -31,7 +31,7 @@ export interface Costing {
 }
 
 /**
- * What one sound head costs, part by part: all bills of a batch over its sound heads. A head that is thrown back gives its metal back and loses hook
+ * What one sound head costs, part by part: all bills of a batch over its sound heads. A reject gives its metal back and loses hook
  * and wire; the heat and the time it took are in those of the batch already.
  */
 export function costOf(inputs: CostInputs): Costing {

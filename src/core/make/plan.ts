@@ -18,7 +18,7 @@ export interface PourInputs {
   readonly spruePerShot: number;
   readonly heads: number;
   readonly cavities: number;
-  /** share of pieces expected to be thrown back */
+  /** share of pieces expected to be rejects */
   readonly rejects: number;
   /** share of the melt lost as dross and spills */
   readonly loss: number;

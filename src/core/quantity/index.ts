@@ -4,6 +4,7 @@ export { hookRank } from './hook-size.ts';
 export { fractionGrams, nearestOunceFraction } from './ounces.ts';
 export { parseQuantity } from './parse.ts';
 export { inUnits } from './phrase.ts';
+export { roundIn } from './round.ts';
 export { SOLD_OUNCES } from './sold.ts';
 export { isStorable, shortened } from './text.ts';
 export type { QuantityKind, UnitSystem } from './units.ts';

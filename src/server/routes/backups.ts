@@ -6,8 +6,7 @@ import type { Backups } from '../backups.ts';
 import type { Database } from '../database.ts';
 import type { Pool } from '../pool.ts';
 import { HttpProblem } from '../problem.ts';
-import { attach, taken } from '../request.ts';
-import { gone } from './exchange.ts';
+import { attach, gone, taken } from '../request.ts';
 
 /** Longest that reading a backup whole may take, s: a hundred thousand heads with their histories take minutes. */
 const SECONDS = 1800;

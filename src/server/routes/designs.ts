@@ -3,9 +3,10 @@ import type { Logger } from 'pino';
 import type { Design } from '../../core/document/index.ts';
 import { shortened } from '../../core/quantity/index.ts';
 import { OUTLINES_AT_ONCE } from '../../contract/requests.ts';
-import { checkOutlinesQuery } from '../../contract/validate.ts';
+import { checkOutlinesQuery, checkSeriesRemoval } from '../../contract/validate.ts';
 import type { Database } from '../database.ts';
 import type { DocumentStore } from '../documents.ts';
+import { pendingMade } from '../designs-made.ts';
 import type { Figures } from '../figures.ts';
 import { invalid } from '../problem.ts';
 import { taken } from '../request.ts';
@@ -13,8 +14,10 @@ import { outlinesOf, rackReader } from '../rack.ts';
 import type { MetalStore } from '../stores.ts';
 import { checkDesignDocument } from '../../contract/collections/designs.ts';
 
-/** Most designs made in one go: a weight ladder has at most 24 rungs. */
-const MOST_AT_ONCE = 60;
+/** Most designs made in one go: a table of heads. */
+const MOST_AT_ONCE = 1000;
+/** Most whose figures are worked out before they are answered: the others are there by name, and theirs follow behind. */
+const MOST_AWAITED = 20;
 
 /** What designs have besides other documents: the Rack, copies and series. Added before the common routes, whose `:id` would catch them. */
 export function designRoutes(
@@ -60,7 +63,18 @@ export function designRoutes(
       throw invalid(one.problems.map(({ path, message }) => ({ path: `/${i}${path}`, message })));
     });
     ctx.status = 201;
-    ctx.body = await store.createMany(checked);
+    const isFew = checked.length <= MOST_AWAITED;
+    ctx.body = await store.createMany(
+      checked,
+      isFew ? undefined : checked.map(({ document }) => pendingMade(document)),
+    );
+    if (!isFew) figures.wake();
+  });
+  // A series taken back, whole or not at all: what was changed since is not deleted with it.
+  router.post('/designs/series/remove', async (ctx) => {
+    const { heads } = taken(checkSeriesRemoval(ctx.request.body));
+    await store.removeMany(heads);
+    ctx.status = 204;
   });
   router.post('/designs/:id/duplicate', async (ctx) => {
     const { document } = await store.read(String(ctx.params['id']));

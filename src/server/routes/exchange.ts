@@ -5,16 +5,12 @@ import { and, asc, gt, inArray, isNull, sql } from 'drizzle-orm';
 import type { Context } from 'koa';
 import type { Intake, Shop } from '../../contract/api.ts';
 import { MADE_BY } from '../../contract/version.ts';
-import {
-  checkCardQuery,
-  checkCounterQuery,
-  checkExportQuery,
-  checkShopQuery,
-} from '../../contract/validate.ts';
+import { checkExportQuery, checkShopQuery } from '../../contract/validate.ts';
 import type { ReadingId } from '../../core/behaviour/index.ts';
 import type { Design } from '../../core/document/index.ts';
 import { EXPORTS } from '../../core/exchange/index.ts';
 import { sameDocument } from '../../core/document/same.ts';
+import { headsHeading, headsLines } from '../../core/exchange/heads-table/index.ts';
 import type { CsvRow, ReadingColumns } from '../../core/exchange/csv.ts';
 import { readingColumns, readingsHead, readingsLines } from '../../core/exchange/csv.ts';
 import { writeHooksCsv } from '../../core/exchange/hooks-csv.ts';
@@ -28,10 +24,9 @@ import { HttpProblem, invalid, notFound } from '../problem.ts';
 import type { Figures } from '../figures.ts';
 import { isTaken } from '../guards.ts';
 import { collected } from '../pieces.ts';
-import { attach, fileName, taken } from '../request.ts';
+import { attach, fileName, gone, taken } from '../request.ts';
 import { designs } from '../schema.ts';
 import type { Pool } from '../pool.ts';
-import type { RuleStore } from '../rules.ts';
 import type { MetalStore } from '../stores.ts';
 import { COLLECTIONS } from '../../contract/collections/index.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
@@ -57,15 +52,6 @@ async function settledSoon(figures: Figures): Promise<void> {
   throw new HttpProblem(503, 'Not ready', words);
 }
 
-/** Whoever asked has gone away: nothing more is computed for him. */
-export function gone(ctx: Context): AbortSignal {
-  const away = new AbortController();
-  ctx.res.once('close', () => {
-    if (!ctx.res.writableFinished) away.abort();
-  });
-  return away.signal;
-}
-
 /** A design's line in a table of readings; none where it cannot be built. */
 const csvRow = ({ document, summary }: Stored<Design>): CsvRow[] =>
   summary?.ok
@@ -88,7 +74,6 @@ export function exchangeRoutes(
   db: Database,
   stores: Stores,
   metals: MetalStore,
-  ruleStore: RuleStore,
   pool: Pool,
   figures: Figures,
   bytesOf: (ctx: Context) => Promise<Uint8Array>,
@@ -109,43 +94,6 @@ export function exchangeRoutes(
     ctx.type = kind.mediaType;
     ctx.body = typeof made.data === 'string' ? made.data : Buffer.from(made.data);
   });
-  router.get('/designs/:id/card', async (ctx) => {
-    const {
-      plastic,
-      method,
-      cut = 0,
-      units = 'metric',
-      sheet = false,
-    } = taken(checkCardQuery({ ...ctx.query }));
-    const { document } = await stores.designs.read(String(ctx.params['id']));
-    const { document: bought } = await stores.plastics.read(plastic);
-    const bait = { plastic: cut > 0 ? { ...bought, cut } : bought, method };
-    const made = await pool.run('card', [document, bait, await metals.metals(), units, sheet], {
-      seconds: SECONDS.file,
-      signal: gone(ctx),
-    });
-    if (!made.ok) throw invalid(made.problems);
-    attach(ctx, `${fileName(`${bought.name} on ${document.name}`)}.pdf`);
-    ctx.type = 'application/pdf';
-    ctx.body = Buffer.from(made.data as Uint8Array);
-  });
-  router.get('/designs/:id/counter-card', async (ctx) => {
-    const { units = 'metric', plastic, method = 'threaded' } = taken(checkCounterQuery({ ...ctx.query }));
-    const { document } = await stores.designs.read(String(ctx.params['id']));
-    const bait =
-      plastic === undefined ? undefined : { plastic: (await stores.plastics.read(plastic)).document, method };
-    const shelf = (await collected(stores.plastics.each())).map((row) => row.document);
-    const { rules, schools } = (await ruleStore.inForce()).document;
-    const made = await pool.run(
-      'counterCard',
-      [document, { rules, ...(schools ? { schools } : {}) }, shelf, units, await metals.metals(), bait],
-      { seconds: SECONDS.file, signal: gone(ctx) },
-    );
-    if (!made.ok) throw invalid(made.problems);
-    attach(ctx, `${fileName(`${document.name} counter card`)}.pdf`);
-    ctx.type = 'application/pdf';
-    ctx.body = Buffer.from(made.data as Uint8Array);
-  });
   router.get('/readings.csv', async (ctx) => {
     const wanted = typeof ctx.query['ids'] === 'string' ? ctx.query['ids'].split(',') : undefined;
     if (wanted) await figures.first(wanted);
@@ -159,6 +107,17 @@ export function exchangeRoutes(
       (async function* () {
         yield readingsHead(columns);
         for await (const piece of rows) yield readingsLines(piece.flatMap(csvRow), columns);
+      })(),
+      { highWaterMark: 1 },
+    );
+  });
+  router.get('/heads.csv', (ctx) => {
+    attach(ctx, 'heads.csv');
+    ctx.type = 'text/csv';
+    ctx.body = Readable.from(
+      (async function* () {
+        yield headsHeading();
+        for await (const piece of stores.designs.each(true)) yield headsLines(piece.map(headOut));
       })(),
       { highWaterMark: 1 },
     );
@@ -233,6 +192,12 @@ async function columnsThere(db: Database, wanted: readonly string[] | undefined)
     (id) => found.ranges.has(id),
   );
 }
+
+/** A head as a table of heads has it: its weight as built, or as it is to be while its figures are still worked out. */
+const headOut = ({ document, summary }: Stored<Design>) => ({
+  design: document,
+  grams: summary?.ok ? summary.readings['mass.metal'] : document.head.target?.grams,
+});
 
 /** Most designs of a shop file whose figures are worked out before it is taken in: some seconds of work. */
 const MOST_AT_ONCE = 20;

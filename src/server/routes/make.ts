@@ -5,12 +5,11 @@ import { writeWeighingsCsv } from '../../core/exchange/weighings-csv.ts';
 import { invalid, notFound } from '../problem.ts';
 import type { Pool } from '../pool.ts';
 import { checkExportQuery } from '../../contract/validate.ts';
-import { attach, fileName, taken } from '../request.ts';
+import { attach, fileName, gone, taken } from '../request.ts';
 import type { RuleStore } from '../rules.ts';
 import type { MetalStore } from '../stores.ts';
 import type { Stores } from './exchange.ts';
 import { collected } from '../pieces.ts';
-import { gone } from './exchange.ts';
 
 /** Longest that a mould's file may take, s. */
 const SECONDS = 120;
@@ -63,7 +62,7 @@ export function makeRoutes(
     const hung = document.wall.flatMap((id) => {
       const row = designs.get(id);
       return row?.summary?.ok
-        ? [{ id, design: row.document, values: row.summary.readings, price: prices.get(id) }]
+        ? [{ design: row.document, values: row.summary.readings, price: prices.get(id) }]
         : [];
     });
     const briefs = (await collected(stores.briefs.some(document.briefs))).map(({ id, document: brief }) => ({

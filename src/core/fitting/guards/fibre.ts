@@ -15,6 +15,7 @@ const PACKING = 0.75;
 export const fibre = guardKind({
   key: 'fibre',
   name: 'fibre brush',
+  alsoCalled: ['fiber', 'fiber guard', 'fibre guard', 'brush', 'brush guard', 'weed brush'],
   fields: {
     count: count('Fibres', [1, 16, 120]),
     fibre: size('Fibre', [0.1, 0.4, 1.5], { step: 0.01, note: 'Diameter of one.' }),

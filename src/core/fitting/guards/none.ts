@@ -4,6 +4,7 @@ import { guardKind } from './guard.ts';
 export const none = guardKind({
   key: 'none',
   name: 'none',
+  alsoCalled: ['no', 'no guard', 'without', 'open', 'open hook'],
   isBare: true,
   fields: {},
   build: () => undefined,

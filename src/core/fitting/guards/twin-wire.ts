@@ -7,6 +7,7 @@ import { asStrands, guardFrame, guardKind, PLACE, strandBulk } from './guard.ts'
 export const twinWire = guardKind({
   key: 'twin wire',
   name: 'twin wire',
+  alsoCalled: ['double wire', 'two wires'],
   fields: {
     wire: size('Guard wire', [0.15, 0.35, 1.2], { step: 0.01 }),
     length: size('Guard length', [4, 24, 80], { step: 0.5, note: 'Free length of each.' }),

@@ -8,6 +8,7 @@ import { asStrands, guardFrame, guardKind, PLACE, strandBulk } from './guard.ts'
 export const wireLoop = guardKind({
   key: 'wire loop',
   name: 'wire loop',
+  alsoCalled: ['loop', 'wire guard', 'wire'],
   fields: {
     wire: size('Guard wire', [0.15, 0.4, 1.2], { step: 0.01 }),
     length: size('Guard length', [4, 24, 80], { step: 0.5, note: 'From base to the far end of the loop.' }),

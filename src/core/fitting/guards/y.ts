@@ -7,6 +7,7 @@ import { asStrands, guardFrame, guardKind, PLACE, strandBulk } from './guard.ts'
 export const y = guardKind({
   key: 'y',
   name: 'Y',
+  alsoCalled: ['y guard', 'y shaped'],
   fields: {
     wire: size('Stem and arms', [0.3, 1.1, 3], { step: 0.05, note: 'Their thickness.' }),
     length: size('Stem and arm', [4, 24, 80], { step: 0.5, note: 'Together.' }),

@@ -6,6 +6,7 @@ import { checkReach, keeperKind, rubbing } from './keeper.ts';
 export const barbs = keeperKind({
   key: 'barbs',
   name: 'barbs on the shank',
+  alsoCalled: ['barb', 'barbed'],
   swings: true,
   fields: {
     at: size('First barb behind the head', [1, 3, 60]),

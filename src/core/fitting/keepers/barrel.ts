@@ -38,6 +38,7 @@ export function barrelRevolve(
 export const barrel = keeperKind({
   key: 'barrel',
   name: 'cast barrel',
+  alsoCalled: [],
   closesBehind: true,
   castName: 'barrel',
   castLength: ({ length }) => length,

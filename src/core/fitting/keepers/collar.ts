@@ -40,6 +40,7 @@ export function collarRevolve(
 export const collar = keeperKind({
   key: 'collar',
   name: 'cast collar',
+  alsoCalled: ['lead collar'],
   castName: 'collar',
   castLength: ({ length }) => length,
   fields: {

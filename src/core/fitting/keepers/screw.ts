@@ -5,6 +5,7 @@ import { anchorWire, checkReach, checkWound, helix, keeperKind, ringArea, rubbin
 export const screw = keeperKind({
   key: 'screw',
   name: 'screw',
+  alsoCalled: ['screw lock', 'corkscrew', 'coil screw'],
   isTurnedOn: true,
   fields: {
     length: size('Screw length', [3, 9, 40]),

@@ -5,6 +5,7 @@ import { anchorWire, checkReach, checkWound, helix, keeperKind, ringArea, rubbin
 export const spring = keeperKind({
   key: 'spring',
   name: 'spring',
+  alsoCalled: ['coil'],
   fields: {
     length: size('Spring length', [2, 7, 40]),
     diameter: size('Spring diameter', [1, 3.4, 12], { step: 0.05, note: 'Outside.' }),

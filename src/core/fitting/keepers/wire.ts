@@ -28,6 +28,7 @@ export function wireKeeperPath(
 export const wire = keeperKind({
   key: 'wire',
   name: 'wire holder',
+  alsoCalled: ['wire keeper', 'bait pin'],
   fields: {
     length: size('Keeper length', [2, 8, 40], { note: 'Behind the rear face.' }),
     wire: size('Keeper wire', [0.2, 0.6, 2], { step: 0.02 }),

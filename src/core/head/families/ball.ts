@@ -6,6 +6,7 @@ import { EMPTY_SECTION } from '../profile.ts';
 export const ball: Family = {
   key: 'ball',
   name: 'Round ball',
+  alsoCalled: ['round', 'round head', 'ball head', 'ball jig'],
   group: 'bottom',
   purpose: 'Broken and chunk rock, steep banks, vertical and mid-water fishing, skipping.',
   isSphere: true,

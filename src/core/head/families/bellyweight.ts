@@ -6,6 +6,7 @@ import { slugProfile } from './slug.ts';
 export const bellyweight: Family = {
   key: 'bellyweight',
   name: 'Belly weight',
+  alsoCalled: ['belly weighted', 'weighted hook', 'belly weight hook'],
   group: 'inside the bait',
   purpose: 'On the shank of a weedless hook: the bait swims level and falls flat.',
   badAt: 'Soft plastic, which splits over it; take a tough stretchy one.',

@@ -6,6 +6,7 @@ import { egg, eggBreaks } from './egg.ts';
 export const caster: Family = {
   key: 'caster',
   name: 'Weight-forward',
+  alsoCalled: ['weight forward', 'casting'],
   group: 'swimming',
   purpose: 'Long casts: it flies nose first, and goes with a lighter hook.',
   badAt: 'Heavy cover.',

@@ -6,6 +6,7 @@ import { egg, eggBreaks } from './egg.ts';
 export const core: Family = {
   key: 'core',
   name: 'Hollow-body core',
+  alsoCalled: ['hollow body'],
   group: 'inside the bait',
   purpose: 'Inside fully hollow swimbaits, dragged: nose down, tail up.',
   badAt: 'Solid or slit-belly baits, which it does not go into.',

@@ -6,6 +6,7 @@ import { egg, eggBreaks } from './egg.ts';
 export const dart: Family = {
   key: 'dart',
   name: 'Keeled dart',
+  alsoCalled: ['darter'],
   group: 'swimming',
   purpose: 'Twitched: it shoots off in random directions, for fish that ignore steadier baits.',
   badAt: 'Straight retrieves: flat planes give no straight path.',

@@ -6,6 +6,7 @@ import { egg, eggBreaks } from './egg.ts';
 export const drop: Family = {
   key: 'drop',
   name: 'Flat-spotted drop',
+  alsoCalled: ['tear drop', 'teardrop'],
   group: 'vertical',
   purpose: 'Vertical fishing, under ice too: its flats return the beam, so that the sounder shows it well.',
   badAt: 'Swimming: it planes off on its flats.',

@@ -9,6 +9,7 @@ import { EMPTY_SECTION } from '../profile.ts';
 export const football: Family = {
   key: 'football',
   name: 'Football',
+  alsoCalled: ['football head', 'rugby'],
   group: 'bottom',
   purpose: 'Gravel, clay, ledges, points and rock rubble; stays upright through long pauses.',
   badAt: 'Grass, which it rakes, and brush.',

@@ -6,6 +6,7 @@ import { egg, eggBreaks } from './egg.ts';
 export const glider: Family = {
   key: 'glider',
   name: 'Fin glider',
+  alsoCalled: ['glide', 'gliding'],
   group: 'vertical',
   isBroad: true,
   purpose: 'Snapped with a full fall between snaps: it glides a metre to the left and right.',

@@ -6,6 +6,7 @@ import { slugProfile } from './slug.ts';
 export const hidden: Family = {
   key: 'hidden',
   name: 'Hidden weight',
+  alsoCalled: ['inside weight', 'internal'],
   group: 'inside the bait',
   purpose: 'Wary fish and a slow natural fall: nothing shows.',
   badAt: 'Depth and current: there is no room for much metal.',

@@ -6,6 +6,7 @@ import { egg, eggBreaks } from './egg.ts';
 export const hooded: Family = {
   key: 'hooded',
   name: 'Hooded wedge',
+  alsoCalled: ['grass'],
   group: 'cover',
   purpose: 'Deep brush and soft weed where a football fouls; it also swims.',
   badAt: 'Standing up, and bare rock, where the brow catches as it falls back.',

@@ -17,7 +17,7 @@ function presentMesh(dimensions: Readonly<Record<string, number>>, { solid }: Gi
   return mesh;
 }
 
-/** A closed solid brought in from outside. Its mass properties are those of its own mesh; its stations are only its envelope. */
+/** A closed solid imported from a file. Its mass properties are those of its own mesh; its stations are only its envelope. */
 export const imported: Family = {
   key: 'imported',
   name: 'Imported solid',

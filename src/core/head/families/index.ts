@@ -49,7 +49,7 @@ export const FAMILIES: readonly Family[] = [
   imported,
 ];
 
-/** Families a designer can begin with: all but a solid brought in from outside, which begins with its file. */
+/** Families a designer can begin with: all but an imported solid, which begins with its file. */
 export const DRAWN_FAMILIES: readonly Family[] = FAMILIES.filter(({ fromFile }) => !fromFile);
 
 /** The family of a key, or undefined. */

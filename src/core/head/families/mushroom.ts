@@ -8,6 +8,7 @@ import { BELLY, proportion, swollen, threeSizes } from '../family.ts';
 export const mushroom: Family = {
   key: 'mushroom',
   name: 'Mushroom',
+  alsoCalled: ['mushroom head', 'button'],
   group: 'bottom',
   purpose: 'Short stubby baits seated flush on its flat; floating plastic stands up on it at once.',
   badAt: 'Cover, when the point is bare.',

@@ -6,6 +6,7 @@ import { egg, eggBreaks } from './egg.ts';
 export const oval: Family = {
   key: 'oval',
   name: 'Slim oval',
+  alsoCalled: ['minnow', 'slim'],
   group: 'cover',
   purpose: 'Brush, laydowns, bushes, dock cross-bars and grass: it comes up and over.',
   badAt: 'Standing: it lies on its side.',

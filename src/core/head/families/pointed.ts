@@ -10,6 +10,7 @@ import { EMPTY_SECTION } from '../profile.ts';
 export const pointed: Family = {
   key: 'pointed',
   name: 'Pointed cone',
+  alsoCalled: ['cone', 'bullet', 'arrow'],
   group: 'cover',
   purpose: 'Grass, reeds and matted cover: it parts stems. Goes with a heavy hook.',
   badAt: 'Rock: it drives into cracks and stays there, and it digs in where others skip.',

@@ -6,6 +6,7 @@ import { EMPTY_SECTION } from '../profile.ts';
 export const roller: Family = {
   key: 'roller',
   name: 'Crosswise roller',
+  alsoCalled: ['crosswise'],
   group: 'swimming',
   isBroad: true,
   purpose: 'Straight retrieves with a paddle-tail: mass out from the centre line adds roll.',

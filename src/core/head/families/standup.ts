@@ -6,6 +6,7 @@ import { egg, eggBreaks } from './egg.ts';
 export const standup: Family = {
   key: 'standup',
   name: 'Stand-up',
+  alsoCalled: ['stand up head', 'tip up', 'shaky'],
   group: 'bottom',
   purpose: 'Flat clean bottoms, pea gravel, ledge tops and level treads: it stands with the hook up.',
   badAt: 'Slopes of 45 to 60°, crossing branches, weed and crevices, where the broad head wedges.',

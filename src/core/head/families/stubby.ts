@@ -5,6 +5,7 @@ import { BELLY, proportion, swollen, threeSizes } from '../family.ts';
 export const stubby: Family = {
   key: 'stubby',
   name: 'Small football',
+  alsoCalled: ['mini football', 'finesse football'],
   group: 'bottom',
   purpose: 'Short stubby baits in deep water, current and rock rubble: it pivots when stopped.',
   badAt: 'Weed, which it gathers.',

@@ -6,6 +6,7 @@ import { egg, eggBreaks } from './egg.ts';
 export const swimmer: Family = {
   key: 'swimmer',
   name: 'Channel belly',
+  alsoCalled: ['swim', 'swimming', 'swim head'],
   group: 'swimming',
   purpose: 'Fast swimming and vertical fishing: the channel keeps it from rolling over.',
   badAt: 'Soft weed, which the channel gathers.',

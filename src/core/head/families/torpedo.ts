@@ -5,6 +5,7 @@ import { BELLY, proportion, swollen, threeSizes } from '../family.ts';
 export const torpedo: Family = {
   key: 'torpedo',
   name: 'Torpedo',
+  alsoCalled: ['cigar'],
   group: 'swimming',
   purpose: 'Deep water and fast retrieves that must stay down: the pull acts behind the front.',
   badAt: 'Shallow water.',

@@ -5,6 +5,7 @@ import { BELLY, proportion, swollen, threeSizes } from '../family.ts';
 export const tube: Family = {
   key: 'tube',
   name: 'Tube insert',
+  alsoCalled: ['tube head', 'insert'],
   group: 'inside the bait',
   purpose: 'Inside a tube; a fatter head fattens the bait like a fish that lives on the bottom.',
   badAt: 'Leaving the bottom: it spirals down.',

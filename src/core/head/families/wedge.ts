@@ -6,6 +6,7 @@ import { egg, eggBreaks } from './egg.ts';
 export const wedge: Family = {
   key: 'wedge',
   name: 'Rounded wedge',
+  alsoCalled: ['flipping', 'pitching'],
   group: 'cover',
   purpose:
     'A little of everything: rock, wood, grass, mud and docks; skips well. The one to own if only one.',

@@ -1,3 +1,4 @@
+import { wordName } from '../../document/brief-words.ts';
 import type { Condition, Rule } from '../../document/rules.ts';
 import type { Asked } from './conditions.ts';
 import { every } from './conditions.ts';
@@ -23,7 +24,8 @@ export function conditionText(condition: Condition): string {
   if ('all' in condition) return condition.all.map(conditionText).join(' and ');
   if ('any' in condition) return `(${condition.any.map(conditionText).join(' or ')})`;
   const words = (factOf(condition.fact)?.words ?? condition.fact).toLowerCase();
-  if ('in' in condition) return `${words}: ${condition.in.join(' or ')}`;
+  if ('in' in condition)
+    return `${words}: ${condition.in.map((word) => wordName(String(word))).join(' or ')}`;
   const { min, max } = condition;
   if (min !== undefined && max !== undefined) return `${words} from ${min} to ${max}`;
   return min !== undefined ? `${words} from ${min}` : `${words} to ${max ?? '∞'}`;

@@ -4,6 +4,7 @@ import type { Metal } from './metal.ts';
 export const bismuthTin: Metal = {
   key: 'bismuth-tin',
   name: 'Bismuth-tin 58/42',
+  alsoCalled: ['bismuth tin', 'bismuth alloy'],
   density: 8.65,
   densityRange: [8.56, 8.75],
   making: 'poured',

@@ -4,6 +4,7 @@ import type { Metal } from './metal.ts';
 export const bismuth: Metal = {
   key: 'bismuth',
   name: 'Bismuth',
+  alsoCalled: ['bi'],
   density: 9.78,
   densityRange: [9.75, 9.81],
   making: 'poured',

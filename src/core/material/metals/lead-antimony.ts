@@ -5,6 +5,7 @@ import { LEAD_CAUTION } from './metal.ts';
 export const leadAntimony: Metal = {
   key: 'lead-antimony',
   name: 'Hard lead (4% antimony)',
+  alsoCalled: ['hard lead', 'antimony', 'antimonial lead'],
   density: 11.05,
   densityRange: [10.9, 11.2],
   making: 'poured',

@@ -5,6 +5,7 @@ import { LEAD_CAUTION } from './metal.ts';
 export const lead: Metal = {
   key: 'lead',
   name: 'Lead',
+  alsoCalled: ['pb', 'soft lead', 'pure lead'],
   density: 11.34,
   densityRange: [11.3, 11.36],
   making: 'poured',

@@ -4,6 +4,7 @@ import type { Metal } from './metal.ts';
 export const tin: Metal = {
   key: 'tin',
   name: 'Tin',
+  alsoCalled: ['pewter'],
   density: 7.29,
   densityRange: [7.26, 7.31],
   making: 'poured',

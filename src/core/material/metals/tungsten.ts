@@ -4,6 +4,7 @@ import type { Metal } from './metal.ts';
 export const tungsten: Metal = {
   key: 'tungsten',
   name: 'Tungsten (heavy alloy)',
+  alsoCalled: ['wolfram'],
   density: 17.5,
   densityRange: [14.5, 19.3],
   making: 'sintered',

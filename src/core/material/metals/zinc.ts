@@ -4,6 +4,7 @@ import type { Metal } from './metal.ts';
 export const zinc: Metal = {
   key: 'zinc',
   name: 'Zinc die-cast alloy',
+  alsoCalled: ['zinc alloy'],
   density: 6.6,
   densityRange: [6.6, 6.8],
   making: 'poured',

@@ -9,19 +9,20 @@ const DIALECT = 'https://json-schema.org/draft/2020-12/schema';
 export const publishedSchema = (schema: TSchema, name: string): object => ({
   $schema: DIALECT,
   $id: `urn:fern-anvil:${name}`,
-  ...(modern(schema) as object),
+  ...(modernSchema(schema) as object),
 });
 
-function modern(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(modern);
+/** Returns a schema in the words of the dialect 2020-12, without its own name and dialect. */
+export function modernSchema(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(modernSchema);
   if (typeof value !== 'object' || value === null) return value;
   const { items, additionalItems, ...rest } = value as Readonly<Record<string, unknown>>;
-  const others = Object.fromEntries(Object.entries(rest).map(([key, one]) => [key, modern(one)]));
+  const others = Object.fromEntries(Object.entries(rest).map(([key, one]) => [key, modernSchema(one)]));
   if (items === undefined) return others;
-  if (!Array.isArray(items)) return { ...others, items: modern(items) };
+  if (!Array.isArray(items)) return { ...others, items: modernSchema(items) };
   return {
     ...others,
-    ...(items.length > 0 ? { prefixItems: items.map(modern) } : {}),
-    items: additionalItems === undefined ? true : modern(additionalItems),
+    ...(items.length > 0 ? { prefixItems: items.map(modernSchema) } : {}),
+    items: additionalItems === undefined ? true : modernSchema(additionalItems),
   };
 }
