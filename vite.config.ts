@@ -1,9 +1,39 @@
 import react from '@vitejs/plugin-react';
+import type { Plugin } from 'vite';
 import { defineConfig } from 'vite';
+
+/** Screens that work where there is no network. */
+const OFFLINE_SCREENS = /\/screens\/trials\//;
+/** What they start that no import names: the worker that finds a head’s drag, and its solids; and the typeface of most of the world’s tackle shops. */
+const OFFLINE_FILES = /make\.worker|manifold-.*wasm|archivo-latin-(standard|wght).*woff2/;
+
+/** Writes offline.json: every built file that a day on the water needs, to be kept by the browser before the network is gone. */
+const offlineList = (): Plugin => ({
+  name: 'offline-list',
+  generateBundle(_, bundle) {
+    const files = new Set<string>();
+    const add = (name: string): void => {
+      const chunk = bundle[name];
+      if (chunk === undefined || files.has(name)) return;
+      files.add(name);
+      if (chunk.type !== 'chunk') return;
+      for (const style of chunk.viteMetadata?.importedCss ?? []) files.add(style);
+      chunk.imports.forEach(add);
+    };
+    for (const [name, chunk] of Object.entries(bundle)) {
+      const isScreen = chunk.type === 'chunk' && chunk.moduleIds.some((id) => OFFLINE_SCREENS.test(id));
+      if (isScreen || (chunk.type === 'chunk' && chunk.isEntry) || OFFLINE_FILES.test(name)) add(name);
+      // What those screens load when it is first shown.
+      if (isScreen) chunk.dynamicImports.forEach(add);
+    }
+    const source = JSON.stringify([...files].sort().map((name) => `/${name}`));
+    this.emitFile({ type: 'asset', fileName: 'offline.json', source });
+  },
+});
 
 export default defineConfig({
   root: 'src/web',
-  plugins: [react()],
+  plugins: [react(), offlineList()],
   build: { outDir: '../../dist/web', emptyOutDir: true, target: 'es2022', manifest: true },
   worker: { format: 'es' },
 });

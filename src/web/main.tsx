@@ -6,9 +6,13 @@ import '@fontsource-variable/archivo/standard.css';
 import 'bootstrap/dist/css/bootstrap.min.css';
 import './styles/tokens.css';
 import './styles/base.css';
+import './styles/print.css';
 import { preloadRack, queryClient } from './data/queries.ts';
 import { NoticeProvider } from './parts/notices.tsx';
+import { followTheme } from './parts/theme.ts';
 import { router } from './router.tsx';
+
+followTheme();
 
 // The Rack is the first screen of most visits: its cards are on their way while the page is put together.
 if (window.location.pathname === '/') void preloadRack();

@@ -47,6 +47,23 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/take-in/take-in.tsx')).TakeIn }),
       },
       {
+        path: 'help',
+        handle: { title: 'Help' },
+        lazy: async () => ({ Component: (await import('./screens/help/help-screen.tsx')).HelpScreen }),
+      },
+      {
+        path: 'archive',
+        handle: { title: 'Archive' },
+        lazy: async () => ({ Component: (await import('./screens/archive/archive.tsx')).Archive }),
+      },
+      {
+        path: 'import-heads',
+        handle: { title: 'Import heads' },
+        lazy: async () => ({
+          Component: (await import('./screens/heads-table/heads-table.tsx')).HeadsTableScreen,
+        }),
+      },
+      {
         path: 'batches',
         handle: { title: 'Batches' },
         lazy: async () => ({ Component: (await import('./screens/batches/batches.tsx')).Batches }),

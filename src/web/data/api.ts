@@ -1,4 +1,5 @@
 import type {
+  ArchivedRow,
   BackupChecked,
   BackupsState,
   History,
@@ -140,6 +141,14 @@ export const duplicate = (id: string): Promise<Kept<Design>> =>
 /** Creates several designs at once, all or none. */
 export const createSeries = (designs: readonly Design[]): Promise<Kept<Design>[]> =>
   call('/designs/series', { method: 'POST', body: JSON.stringify(designs) });
+
+/** Takes a series back, whole or not at all: refused where one of it was changed since. */
+export const removeSeries = (
+  heads: readonly { readonly id: string; readonly version: number }[],
+): Promise<void> => call('/designs/series/remove', { method: 'POST', body: JSON.stringify({ heads }) });
+
+/** Returns what was archived, and what was deleted of late, the newest first. */
+export const readArchive = (): Promise<{ readonly rows: readonly ArchivedRow[] }> => call('/archive');
 
 /** Returns the cards of the Rack. */
 export const readRack = (signal?: AbortSignal): Promise<RackIndex> => call('/rack', signal ? { signal } : {});

@@ -236,3 +236,53 @@ describe('a draft', () => {
     await settle();
   });
 });
+
+describe('undo of this visit', () => {
+  const rename = (name: string) => (now: Design) => ({ ...now, name });
+
+  it('goes back over edits and forth again, each saved; what is edited then cannot be redone', async () => {
+    const draft = openDraft('designs', server.kept(), () => undefined);
+    const first = draft.view().document.name;
+    for (const name of ['Two', 'Three']) {
+      draft.edit(rename(name));
+      await vi.advanceTimersByTimeAsync(2_000);
+    }
+    expect(draft.step(-1)).toBe(true);
+    expect(draft.view().document.name).toBe('Two');
+    expect(draft.step(-1)).toBe(true);
+    expect(draft.view().document.name).toBe(first);
+    expect(draft.step(-1)).toBe(false);
+    expect(draft.step(1)).toBe(true);
+    expect(draft.view().document.name).toBe('Two');
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(server.state.document.name).toBe('Two');
+    draft.edit(rename('Other'));
+    expect(draft.step(1)).toBe(false);
+    await vi.advanceTimersByTimeAsync(2_000);
+  });
+
+  it('takes edits that follow closely as one, as while a word is typed', async () => {
+    const draft = openDraft('designs', server.kept(), () => undefined);
+    const first = draft.view().document.name;
+    for (const name of ['T', 'Tw', 'Two']) {
+      draft.edit(rename(name));
+      await vi.advanceTimersByTimeAsync(100);
+    }
+    draft.step(-1);
+    expect(draft.view().document.name).toBe(first);
+    draft.step(1);
+    expect(draft.view().document.name).toBe('Two');
+    await vi.advanceTimersByTimeAsync(2_000);
+  });
+
+  it('is forgotten when somebody else’s state is taken: theirs is not one’s own to undo', async () => {
+    const draft = openDraft('designs', server.kept(), () => undefined);
+    draft.edit(rename('Mine'));
+    await vi.advanceTimersByTimeAsync(2_000);
+    server.state.version++;
+    server.state.document = { ...server.state.document, name: 'Theirs' };
+    draft.refresh(server.kept());
+    expect(draft.view().document.name).toBe('Theirs');
+    expect(draft.step(-1)).toBe(false);
+  });
+});

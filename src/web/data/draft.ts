@@ -27,6 +27,8 @@ export interface Draft<T> {
   readonly view: () => DraftView<T>;
   readonly subscribe: (listener: () => void) => () => void;
   readonly edit: (change: (document: T) => T) => void;
+  /** goes back to how the document was before the last edit of this visit (−1), or forth again (+1); false where there is none */
+  readonly step: (by: 1 | -1) => boolean;
   /** saves mine over theirs */
   readonly keepMine: () => void;
   /** drops mine for theirs */
@@ -37,6 +39,10 @@ export interface Draft<T> {
   readonly refresh: (kept: Kept<T>) => void;
 }
 
+/** Edits that follow each other this closely are one, as while a word is typed or a slider is pulled, ms. */
+const TOGETHER = 700;
+/** Edits that can be undone. */
+const MOST_STEPS = 100;
 const PAUSE = 400;
 const RETRY = 2_000;
 /** Saves of one state that may fail inside the server before it is taken as one that can never be kept. */
@@ -78,6 +84,8 @@ export function openDraft<C extends Collection>(
   let busy = false;
   let failures = 0;
   let unanswered: readonly T[] = [];
+  let [past, future]: [T[], T[]] = [[], []];
+  let editedAt = 0;
   let view: DraftView<T> = {
     document: kept.document,
     state: 'saved',
@@ -179,6 +187,13 @@ export function openDraft<C extends Collection>(
     }
   }
 
+  /** Shows a document as edited and saves it after a pause. */
+  function put(document: T): void {
+    show({ document, state: view.state === 'stale' ? 'stale' : busy ? 'saving' : 'waiting' });
+    keepBackup();
+    if (view.state !== 'stale') later(PAUSE);
+  }
+
   const backup = readBackup<T>(key);
   if (backup && JSON.stringify(backup.document) !== JSON.stringify(kept.document)) {
     view = { ...view, document: backup.document, version: backup.version, state: 'waiting' };
@@ -195,9 +210,21 @@ export function openDraft<C extends Collection>(
     edit: (change) => {
       const document = change(view.document);
       if (document === view.document) return;
-      show({ document, state: view.state === 'stale' ? 'stale' : busy ? 'saving' : 'waiting' });
-      keepBackup();
-      if (view.state !== 'stale') later(PAUSE);
+      const now = Date.now();
+      if (now - editedAt > TOGETHER || past.length === 0) past = [...past, view.document].slice(-MOST_STEPS);
+      editedAt = now;
+      future = [];
+      put(document);
+    },
+    step: (by) => {
+      const [from, to] = by < 0 ? [past, future] : [future, past];
+      const document = from.pop();
+      if (document === undefined || view.state === 'stale') return false;
+      to.push(view.document);
+      // What is typed next is an edit of its own.
+      editedAt = 0;
+      put(document);
+      return true;
     },
     keepMine: () => {
       if (!view.theirs) return;
@@ -208,6 +235,7 @@ export function openDraft<C extends Collection>(
     takeTheirs: () => {
       if (!view.theirs) return;
       localStorage.removeItem(key);
+      [past, future] = [[], []];
       show({
         document: view.theirs.document,
         version: view.theirs.version,
@@ -234,6 +262,8 @@ export function openDraft<C extends Collection>(
     },
     refresh: (now) => {
       if (view.state === 'saved' && !busy && now.version > view.version) {
+        // Someone else’s state is not one’s own to be undone.
+        [past, future] = [[], []];
         show({ document: now.document, version: now.version });
       }
     },
@@ -266,6 +296,7 @@ export function useDraft<C extends Collection>(collection: C, kept: Kept<Documen
   return {
     ...view,
     edit,
+    step: draft.step,
     keepMine: draft.keepMine,
     takeTheirs: draft.takeTheirs,
     flush: draft.flush,

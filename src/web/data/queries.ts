@@ -7,20 +7,23 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import type { UseQueryResult } from '@tanstack/react-query';
-import type { Kept, RackCard } from '../../contract/api.ts';
+import type { ArchivedRow, Kept, RackCard } from '../../contract/api.ts';
 import type { Design } from '../../core/document/index.ts';
 import { useNotices } from '../parts/notices.tsx';
 import {
   archive,
   create,
+  createSeries,
   duplicate,
   listAll,
   read,
+  readArchive,
   readBackups,
   readRack,
   readRules,
   readStores,
   remove,
+  removeSeries,
   restore,
   ServerProblem,
 } from './api.ts';
@@ -138,6 +141,28 @@ export const backupsQuery = queryOptions({
   refetchInterval: ({ state }) => (state.data?.job?.isRunning === true ? 1_000 : 10 * 60_000),
 });
 
+/** What was archived, and what was deleted of late. */
+export const archiveQuery = queryOptions({ queryKey: ['archive'], queryFn: readArchive, staleTime: 0 });
+
+/** Brings a document back that was archived or deleted. */
+export function useBringBack() {
+  const client = useQueryClient();
+  const { tell } = useNotices();
+  return useMutation({
+    mutationFn: ({ collection, id, version, is }: ArchivedRow): Promise<unknown> =>
+      is === 'deleted' ? restore(collection, id, version) : archive(id, false, version),
+    onSuccess: async (_, { collection, id, name, is }) => {
+      tell({ tone: 'good', text: `${name} is ${is === 'deleted' ? 'restored' : 'unarchived'}.` });
+      await Promise.all([
+        client.invalidateQueries({ queryKey: archiveQuery.queryKey }),
+        client.resetQueries({ queryKey: oneKey(collection, id) }),
+        refreshLists(client, collection),
+      ]);
+    },
+    onError: (error) => tell({ tone: 'bad', text: error.message }),
+  });
+}
+
 /** Asks for the Rack before its screen is there. */
 export const preloadRack = (): Promise<void> => queryClient.prefetchQuery(rackQuery);
 
@@ -154,6 +179,30 @@ export function useCreate<C extends Collection>(collection: C) {
     onSuccess: (kept: Kept<Documents[C]>) => {
       client.setQueryData(oneKey(collection, kept.id), kept);
       return refreshLists(client, collection);
+    },
+    onError: (error) => tell({ tone: 'bad', text: error.message }),
+  });
+}
+
+/** Puts a table’s heads on the Rack as one step, with an undo that takes all of them off again. */
+export function useImportHeads() {
+  const client = useQueryClient();
+  const { tell } = useNotices();
+  return useMutation({
+    mutationFn: (heads: readonly Design[]) => createSeries(heads),
+    onSuccess: async (kept) => {
+      await refreshLists(client, 'designs');
+      tell({
+        tone: 'good',
+        text: `${kept.length} ${kept.length === 1 ? 'head' : 'heads'} imported.`,
+        action: {
+          label: 'Undo',
+          run: async () => {
+            await removeSeries(kept.map(({ id, version }) => ({ id, version })));
+            await refreshLists(client, 'designs');
+          },
+        },
+      });
     },
     onError: (error) => tell({ tone: 'bad', text: error.message }),
   });

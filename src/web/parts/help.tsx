@@ -1,5 +1,6 @@
 import { MADE_BY } from '../../contract/version.ts';
 import { useSingleKeys } from '../data/single-keys.ts';
+import { Link } from 'react-router';
 import Modal from 'react-bootstrap/Modal';
 
 const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: string, does: string])[]])[] = [
@@ -10,6 +11,8 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
       ['7 8 9', 'Range, Batches, Trials'],
       ['U', 'Flip between ounces and grams; nothing stored changes'],
       ['?', 'This sheet'],
+      ['F1', 'In a field with a ? beside it: what the word means'],
+      ['Ctrl+Z', 'Undo: the last change, or what was just deleted or archived'],
       ['Esc', 'Close a sheet, or give a field back its old value'],
     ],
   ],
@@ -126,7 +129,12 @@ export function HelpSheet({ show, onHide }: { readonly show: boolean; readonly o
           limited in many waters. Local rules and the makers’ instructions decide, and they change. Nothing
           here is legal or medical advice.
         </p>
-        <p className="mb-0">This is {MADE_BY}.</p>
+        <p className="mb-0">
+          This is {MADE_BY}.{' '}
+          <Link to="/help" onClick={onHide}>
+            Glossary, how we compute, changes
+          </Link>
+        </p>
       </Modal.Body>
     </Modal>
   );

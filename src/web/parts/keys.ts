@@ -1,14 +1,19 @@
 import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
+import { isTyping, isUndo } from './presses.ts';
 import { useSingleKeys } from '../data/single-keys.ts';
 
-/** Whether a key press belongs to a field rather than to the screen. */
-export function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement &&
-    (target.isContentEditable ||
-      target.matches('input:not([type=checkbox]):not([type=radio]), textarea, select'))
-  );
+/** Undo and redo by key of a document that keeps no history: the edits of this visit. */
+export function useDraftSteps(step: (by: 1 | -1) => boolean): void {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (!isUndo(event) || event.defaultPrevented || isTyping(event.target)) return;
+      if (document.querySelector('[role=dialog].show')) return;
+      if (step(event.shiftKey ? 1 : -1)) event.preventDefault();
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [step]);
 }
 
 /**

@@ -8,9 +8,11 @@ import { MetalPatterns } from '../drawing/side-figure.tsx';
 import { HelpSheet } from './help.tsx';
 import { useKeys } from './keys.ts';
 import { useLeaving } from './leaving.ts';
+import { useNarrow } from './narrow.ts';
 import { useScreenTitle } from './title.ts';
 import { Tray } from './tray.tsx';
 import { Panel } from './panel.tsx';
+import { PlaceLinks, ThumbBar } from './places.tsx';
 import './shell.css';
 
 /** What stands around every screen: the bar with its places, the screen, and the tray at its foot. */
@@ -24,6 +26,7 @@ export function Shell() {
   useScreenTitle();
   useLeaving();
   const main = useFocusOnChange();
+  const isNarrow = useNarrow();
   useKeys(
     useMemo(
       () => ({
@@ -59,21 +62,11 @@ export function Shell() {
           </svg>
           <span>Fern Anvil</span>
         </NavLink>
-        <nav aria-label="Places">
-          <NavLink to="/" end>
-            Rack
-          </NavLink>
-          <NavLink to="/briefs">Briefs</NavLink>
-          <NavLink to="/compare">
-            Side by side{held.length > 0 && <span className="bar-count">{held.length}</span>}
-          </NavLink>
-          <NavLink to="/range">Range</NavLink>
-          <NavLink to="/batches">Batches</NavLink>
-          <NavLink to="/trials">Trials</NavLink>
-          <NavLink to="/rules">Rules</NavLink>
-          <NavLink to="/sayings">Sayings</NavLink>
-          <NavLink to="/stores">Stores</NavLink>
-        </nav>
+        {!isNarrow && (
+          <nav aria-label="Places">
+            <PlaceLinks held={held.length} />
+          </nav>
+        )}
         <div className="bar-tools">
           {backups?.isOld === true && (
             <NavLink className="bar-warns" to="/backups">
@@ -91,9 +84,15 @@ export function Shell() {
             type="button"
             className="btn btn-sm btn-bar"
             onClick={() => setHelping(true)}
-            title="Keys and help (?)"
+            title={isNarrow ? 'Help' : 'Keys and help (?)'}
           >
-            Keys <kbd>?</kbd>
+            {isNarrow ? (
+              'Help'
+            ) : (
+              <>
+                Keys <kbd>?</kbd>
+              </>
+            )}
           </button>
         </div>
       </header>
@@ -101,8 +100,9 @@ export function Shell() {
         <Outlet />
       </main>
       <Panel what="The tray">
-        <Tray />
+        <Tray isNarrow={isNarrow} />
       </Panel>
+      {isNarrow && <ThumbBar held={held.length} />}
       <HelpSheet show={helping} onHide={() => setHelping(false)} />
     </div>
   );

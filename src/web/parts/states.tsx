@@ -1,6 +1,9 @@
 import { useState } from 'react';
 import type { ReactNode } from 'react';
 import { isRouteErrorResponse, Link, useRouteError } from 'react-router';
+import type { Collection } from '../../contract/collections/index.ts';
+import { ServerProblem } from '../data/api.ts';
+import { Gone } from './gone.tsx';
 
 /** While something is fetched. */
 export function Loading({ what }: { readonly what: string }) {
@@ -12,8 +15,17 @@ export function Loading({ what }: { readonly what: string }) {
   );
 }
 
-/** When fetching failed: what happened, and the way to try again. */
-export function Failed({ error, retry }: { readonly error: Error; readonly retry: () => void }) {
+/** When fetching failed: what happened, and the way to try again; `of` is the document that was asked for, which may have been deleted. */
+export function Failed({
+  error,
+  retry,
+  of,
+}: {
+  readonly error: Error;
+  readonly retry: () => void;
+  readonly of?: { readonly collection: Collection; readonly id: string };
+}) {
+  if (of && error instanceof ServerProblem && error.details.status === 404) return <Gone {...of} />;
   return (
     <div className="state" role="alert">
       <h2>Couldn’t load this</h2>

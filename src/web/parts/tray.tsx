@@ -59,8 +59,8 @@ export function useTrayOrder() {
   return { sensors, onDragEnd, collisionDetection: closestCenter };
 }
 
-/** The strip at the foot of every screen. */
-export function Tray() {
+/** The strip at the foot of every screen; on a phone only while something is in it. */
+export function Tray({ isNarrow }: { readonly isNarrow: boolean }) {
   const { ids, setIds } = useTray();
   const { rows } = useFew(ids);
   const order = useTrayOrder();
@@ -69,6 +69,7 @@ export function Tray() {
   const name = (id: string) => byId.get(id)?.document.name ?? 'a head';
   // A head deleted meanwhile keeps its place, so that undoing the delete brings it back into the tray.
   const present = ids.filter((id) => byId.has(id));
+  if (isNarrow && present.length === 0) return null;
   return (
     <footer className="tray" aria-label="Tray">
       <span className="tray-title">Tray</span>

@@ -17,6 +17,8 @@ import { mouldSheet } from '../../core/make/mould-sheet.ts';
 import { cavitySolid, mouldSolids, SHOWN } from '../../core/make/mould-solids.ts';
 import { opening } from '../../core/make/opening.ts';
 import { cutsFor, recut } from '../../core/make/recut.ts';
+import type { HeadRow } from '../../core/exchange/heads-table/index.ts';
+import { buildHead } from '../../core/exchange/heads-table/build-heads.ts';
 import { takeIn } from '../../core/make/take-in.ts';
 import { meshOf } from '../../core/head/solid.ts';
 import type { Sheet } from '../../core/plate/sheet.ts';
@@ -230,6 +232,14 @@ async function offers(
   return cutsFor(kernel, rig, cavityFactor(mould.shrink), cavity.cuts, wanted, cutters, half - 1.5);
 }
 
+async function heads(
+  rows: readonly HeadRow[],
+  metals: readonly Metal[],
+): Promise<ReturnType<typeof buildHead>[]> {
+  await ready;
+  return rows.map((row) => buildHead(row, metals));
+}
+
 async function take(hand: InHand, metals: readonly Metal[]): Promise<TakenIn> {
   await ready;
   return takeIn(hand, metals);
@@ -256,7 +266,7 @@ async function floor(mould: Mould, place: number, x: number, z: number, metals: 
   return { left: floorDepth(mesh, x, z, 1), right: floorDepth(mesh, x, z, -1) };
 }
 
-const service = { laid, rests, worked, offers, take, calibrate, floor };
+const service = { laid, rests, worked, offers, take, heads, calibrate, floor };
 /** What the making worker does. */
 export type MakeService = typeof service;
 

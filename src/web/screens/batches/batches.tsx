@@ -11,8 +11,10 @@ import { today } from '../../data/day.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useOne, useRack, useRemove, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
+import { SearchField } from '../../parts/search-field.tsx';
 import { useAddress } from '../../parts/address.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
+import { Gone } from '../../parts/gone.tsx';
 import { Panel } from '../../parts/panel.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
@@ -50,13 +52,7 @@ export function Batches() {
         <h1>Batches</h1>
       </div>
       <aside className="shop-side" aria-label="Batches">
-        <input
-          type="search"
-          aria-label="Search the batches"
-          placeholder="Search"
-          value={find}
-          onChange={(event) => setFind(event.currentTarget.value)}
-        />
+        <SearchField label="Search the batches" value={find} onChange={setFind} />
         <ul>
           {shown.map(({ id: key, document }) => (
             <li key={key}>
@@ -72,9 +68,7 @@ export function Batches() {
       </aside>
       <div className="shop-sheet">
         {id !== undefined ? (
-          <Empty title="Batch not found">
-            <p>It may have been deleted. Choose another.</p>
-          </Empty>
+          <Gone collection="batches" id={id} />
         ) : (
           <Empty title={batches.data.length === 0 ? 'No batch yet' : 'Which batch?'}>
             <p>

@@ -1,21 +1,13 @@
-import { TemplateMenu } from '../exchange/template-menu.tsx';
 import { Scrolls } from '../../parts/sheet.tsx';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Batch } from '../../../core/document/index.ts';
 import type { CavityVerdict } from '../../../core/make/index.ts';
-import { MOST_WEIGHINGS } from '../../../core/document/index.ts';
 import { belongsTo, cavityVerdicts, gaugeStudy, tellApart } from '../../../core/make/index.ts';
 import { parseQuantity } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
-import { useNotices } from '../../parts/notices.tsx';
-import { download } from '../exchange/download.ts';
-
-interface Props {
-  readonly id: string;
-  readonly batch: Batch;
-  readonly edit: (change: (batch: Batch) => Batch) => void;
-  readonly flush: () => Promise<boolean>;
-}
+import { ControlChart } from './control-chart.tsx';
+import type { WeightsFilesProps } from './weights-files.tsx';
+import { WeightsFiles } from './weights-files.tsx';
 
 const MARKS: Readonly<Record<CavityVerdict['state'], readonly [mark: string, tone: string, word: string]>> = {
   good: ['●', 'good', 'on target'],
@@ -46,10 +38,8 @@ function piecesBy(batch: Batch) {
 }
 
 /** Weight by cavity: charts, verdicts with what to do, the scale's noise apart, and one head in hand placed. */
-export function Weights({ id, batch, edit, flush }: Props) {
+export function Weights({ id, batch, edit, flush }: WeightsFilesProps) {
   const { format, say, system } = useUnits();
-  const { tell } = useNotices();
-  const input = useRef<HTMLInputElement>(null);
   const { target, room } = batch.wanted;
   const { pieces, cavities } = useMemo(() => piecesBy(batch), [batch]);
   const verdicts = useMemo(
@@ -66,29 +56,6 @@ export function Weights({ id, batch, edit, flush }: Props) {
     ? [verdicts.find((v) => v.cavity === pair[0]), verdicts.find((v) => v.cavity === pair[1])]
     : [first, second];
   const apart = one && other ? tellApart(one, other) : undefined;
-  const bringIn = async (file: File) => {
-    try {
-      const { readWeighingsCsv } = await import('../../../core/exchange/weighings-csv.ts');
-      const rows = readWeighingsCsv(await file.text(), batch.cavities);
-      const wrong = rows.filter(({ weighing }) => !weighing);
-      if (wrong.length > 0) {
-        tell({
-          tone: 'bad',
-          text: `${file.name}: nothing was imported. Line ${wrong[0]?.line}: ${wrong[0]?.problems[0]?.message ?? ''}${wrong.length > 1 ? ` And ${wrong.length - 1} more.` : ''}`,
-        });
-        return;
-      }
-      const weighings = rows.flatMap(({ weighing }) => weighing ?? []);
-      if (batch.weighings.length + weighings.length > MOST_WEIGHINGS) {
-        tell({ tone: 'bad', text: `A batch keeps ${MOST_WEIGHINGS} weighings. Split the file.` });
-        return;
-      }
-      edit((now) => ({ ...now, weighings: [...now.weighings, ...weighings] }));
-      tell({ tone: 'good', text: `${weighings.length} weighings imported. Undo removes them.` });
-    } catch (error) {
-      tell({ tone: 'bad', text: `${file.name}: ${(error as Error).message}` });
-    }
-  };
   const rejected = verdicts.reduce((sum, { rejects }) => sum + rejects.length, 0);
   return (
     <section aria-label="Weight by cavity">
@@ -98,33 +65,7 @@ export function Weights({ id, batch, edit, flush }: Props) {
           {pieces.length} pieces, {rejected} beyond {format(target - room, 'mass')} to{' '}
           {format(target + room, 'mass')}
         </span>
-        <button type="button" className="btn btn-sm btn-quiet" onClick={() => input.current?.click()}>
-          Import CSV…
-        </button>
-        <button
-          type="button"
-          className="btn btn-sm btn-quiet"
-          onClick={() =>
-            void flush().then(() =>
-              download(`/batches/${id}/weighings.csv`, (text) => tell({ tone: 'bad', text })),
-            )
-          }
-        >
-          Export CSV
-        </button>
-        <TemplateMenu of="weighings" />
-        <input
-          ref={input}
-          hidden
-          type="file"
-          accept=".csv,text/csv"
-          aria-label="Table of weights"
-          onChange={(event) => {
-            const file = event.currentTarget.files?.[0];
-            event.currentTarget.value = '';
-            if (file) void bringIn(file);
-          }}
-        />
+        <WeightsFiles id={id} batch={batch} edit={edit} flush={flush} />
       </div>
       {verdicts.length === 0 ? (
         <p>Weigh a piece from each cavity, some of them twice; the verdicts appear here.</p>
@@ -154,7 +95,7 @@ export function Weights({ id, batch, edit, flush }: Props) {
                   <tr key={verdict.cavity}>
                     <th scope="row">{verdict.cavity}</th>
                     <td>
-                      <Chart verdict={verdict} low={target - room} high={target + room} />
+                      <ControlChart verdict={verdict} low={target - room} high={target + room} />
                     </td>
                     <td className="num">{format(verdict.mean, 'mass')}</td>
                     <td className="num">
@@ -246,54 +187,5 @@ export function Weights({ id, batch, edit, flush }: Props) {
         </>
       )}
     </section>
-  );
-}
-
-/** One cavity's pieces in the order poured, with its own limits and the band wanted. */
-function Chart({
-  verdict: { weights, chart, rejects, cavity },
-  low,
-  high,
-}: {
-  readonly verdict: CavityVerdict;
-  readonly low: number;
-  readonly high: number;
-}) {
-  const [width, height, pad] = [220, 46, 4];
-  const values = [...weights, low, high, ...(chart ? [chart.low, chart.high] : [])];
-  const [least, most] = [Math.min(...values), Math.max(...values)];
-  const y = (g: number) => height - pad - ((g - least) / (most - least || 1)) * (height - 2 * pad);
-  const x = (i: number) => pad + (i / Math.max(1, weights.length - 1)) * (width - 2 * pad);
-  const outside = new Set([...rejects, ...(chart?.beyond ?? [])]);
-  return (
-    <svg
-      className="control"
-      viewBox={`0 0 ${width} ${height}`}
-      role="img"
-      aria-label={`Cavity ${cavity}: ${weights.length} pieces, ${outside.size} beyond a limit`}
-    >
-      <rect
-        className="control-target"
-        x={0}
-        y={y(high)}
-        width={width}
-        height={Math.max(0, y(low) - y(high))}
-      />
-      {chart && (
-        <>
-          <line className="control-centre" x1={0} x2={width} y1={y(chart.centre)} y2={y(chart.centre)} />
-          <line className="control-limit" x1={0} x2={width} y1={y(chart.low)} y2={y(chart.low)} />
-          <line className="control-limit" x1={0} x2={width} y1={y(chart.high)} y2={y(chart.high)} />
-        </>
-      )}
-      <polyline className="control-line" points={weights.map((g, i) => `${x(i)},${y(g)}`).join(' ')} />
-      {weights.map((g, i) =>
-        outside.has(i) ? (
-          <path key={i} className="control-out" d={`M${x(i)} ${y(g) - 4}l4 4l-4 4l-4 -4z`} />
-        ) : (
-          <circle key={i} className="control-dot" cx={x(i)} cy={y(g)} r={2} />
-        ),
-      )}
-    </svg>
   );
 }

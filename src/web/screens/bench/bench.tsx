@@ -34,7 +34,7 @@ import { Panel } from '../../parts/panel.tsx';
 import { useTitle } from '../../parts/title.ts';
 import './bench.css';
 
-/** The turnable solid and its library come only when it is asked for. */
+/** The 3D view and its library come only when it is asked for. */
 const Solid = lazy(async () => ({ default: (await import('./solid.tsx')).Solid }));
 
 const runSection = ({
@@ -58,7 +58,10 @@ export function Bench() {
   const briefs = useList('briefs');
   const rules = useRules();
   if (design.isPending || stores.isPending) return <Loading what="the design" />;
-  if (design.isError) return <Failed error={design.error} retry={() => void design.refetch()} />;
+  if (design.isError)
+    return (
+      <Failed error={design.error} retry={() => void design.refetch()} of={{ collection: 'designs', id }} />
+    );
   return (
     <BenchOf
       key={design.data.id}

@@ -37,6 +37,7 @@ export function EyeFields({ design, problems, edit }: Pick<StagesProps, 'design'
       />
       <Segments
         label="Plane of the eye"
+        term="eye"
         value={eye.plane}
         options={[
           ['crosswise', 'crosswise'],

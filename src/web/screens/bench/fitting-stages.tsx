@@ -30,6 +30,7 @@ export const KeeperStage = memo(function KeeperStage({ design, problems, edit }:
       <h3 id="stage-keeper">Keeper</h3>
       <Choice
         label="Kind of keeper"
+        term="keeper"
         value={keeper.kind}
         options={KEEPERS.map(({ key, name }) => [key, name] as const)}
         onChange={(kind) => edit((now) => ({ ...now, keeper: keeperInitial(kind) }))}
@@ -55,6 +56,7 @@ export const GuardStage = memo(function GuardStage({ design, problems, edit }: S
       <h3 id="stage-guard">Guard</h3>
       <Choice
         label="Kind of guard"
+        term="weed guard"
         value={guard.kind}
         options={GUARDS.map(({ key, name }) => [key, name] as const)}
         onChange={(kind) => edit((now) => ({ ...now, guard: guardInitial(kind) }))}

@@ -52,7 +52,7 @@ export function HeadStage({
           aria-describedby="shape-name"
           onClick={() => setPicking(true)}
         >
-          {family?.name ?? head.family} …
+          {family?.name ?? head.family} ▾
         </button>
       </div>
       {problemAt('/head/family', '/head/solid') && (

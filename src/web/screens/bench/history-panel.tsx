@@ -1,6 +1,7 @@
 import Offcanvas from 'react-bootstrap/Offcanvas';
 import { useQueryClient } from '@tanstack/react-query';
 import { keepVersion } from '../../data/api.ts';
+import { momentText } from '../../data/dates.ts';
 import { useUnits } from '../../data/units.ts';
 import { NameForm } from '../../parts/name-form.tsx';
 import { useNotices } from '../../parts/notices.tsx';
@@ -17,15 +18,6 @@ interface Props {
   readonly onAgainst: (what: string) => void;
   readonly onHide: () => void;
 }
-
-const when = (at: string) => {
-  const date = new Date(at);
-  const today = new Date().toDateString() === date.toDateString();
-  const time = `${String(date.getHours()).padStart(2, '0')}:${String(date.getMinutes()).padStart(2, '0')}`;
-  return today
-    ? time
-    : `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')} ${time}`;
-};
 
 /** Everything that was done to a design, newest first, and the states of it that were given a name. */
 export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide }: Props) {
@@ -84,7 +76,7 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
             {history?.versions.map((version) => (
               <li key={version.id}>
                 <span>
-                  <b>{version.name}</b> <small>{when(version.at)}</small>
+                  <b>{version.name}</b> <small>{momentText(version.at)}</small>
                 </span>
                 <span className="history-acts">
                   {compare(`version:${version.id}`)}
@@ -118,7 +110,7 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
                 data-undone={step.step > (history?.now ?? 0)}
               >
                 <span>
-                  {say(step.words)} <small>{when(step.at)}</small>
+                  {say(step.words)} <small>{momentText(step.at)}</small>
                 </span>
                 {step.step === history?.now ? (
                   <b className="history-here">now</b>

@@ -80,6 +80,7 @@ export const HookStage = memo(
         />
         <Choice
           label="Wire"
+          term="gauge"
           value={hook.grade}
           options={GRADES.map((grade) => [grade, grade] as const)}
           onChange={(grade) => setHook({ grade, measured: undefined })}

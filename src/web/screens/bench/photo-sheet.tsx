@@ -1,11 +1,12 @@
 import { useRef, useState } from 'react';
 import type { PointerEvent } from 'react';
 import type { Design, Photo } from '../../../core/document/index.ts';
-import { PHOTO_CHARACTERS, PHOTO_SIDE, photoPlacement } from '../../../core/document/index.ts';
+import { photoPlacement } from '../../../core/document/index.ts';
 import { parseQuantity } from '../../../core/quantity/index.ts';
 import { create } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
+import { pictureKept } from './picture.ts';
 import './photo.css';
 
 type Placed = NonNullable<Design['photo']>;
@@ -17,44 +18,6 @@ interface Props {
 }
 
 type Mark = readonly [number, number];
-
-/** A picture as it is kept: no larger than a shop's data bear, whatever the camera gave. */
-async function kept(file: File): Promise<Photo> {
-  const bitmap = await createImageBitmap(file).catch(() => {
-    throw new Error(`${file.name} is no picture this browser can read. Save it as JPEG or PNG.`);
-  });
-  for (const [side, quality] of [
-    [PHOTO_SIDE, 0.85],
-    [PHOTO_SIDE, 0.6],
-    [900, 0.6],
-  ] as const) {
-    const scale = Math.min(1, side / Math.max(bitmap.width, bitmap.height));
-    const [width, height] = [
-      Math.max(1, Math.round(bitmap.width * scale)),
-      Math.max(1, Math.round(bitmap.height * scale)),
-    ];
-    const canvas = new OffscreenCanvas(width, height);
-    canvas.getContext('2d')?.drawImage(bitmap, 0, 0, width, height);
-    const bytes = new Uint8Array(
-      await (await canvas.convertToBlob({ type: 'image/jpeg', quality })).arrayBuffer(),
-    );
-    let raw = '';
-    // In pieces: a call takes only so many arguments.
-    for (let i = 0; i < bytes.length; i += 8192) raw += String.fromCharCode(...bytes.subarray(i, i + 8192));
-    const data = btoa(raw);
-    if (data.length <= PHOTO_CHARACTERS)
-      return {
-        format: 'fern-anvil/photo',
-        version: 1,
-        name: file.name.slice(0, 120) || 'photograph',
-        media: 'image/jpeg',
-        width,
-        height,
-        data,
-      };
-  }
-  throw new Error(`${file.name} is too large even made smaller. Cut it to the head.`);
-}
 
 /** Lays a photograph under the plate: two marks on it and the distance between them give its scale, its place and its turn. */
 export function PhotoSheet({ design, onPlace, onHide }: Props) {
@@ -77,7 +40,7 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
   const [width, height] = photo ? [photo.width, photo.height] : (size ?? [4, 3]);
   const choose = async (file: File) => {
     try {
-      setPhoto(await kept(file));
+      setPhoto(await pictureKept(file));
       setRear(undefined);
       setNose(undefined);
       setNext('rear');

@@ -25,20 +25,21 @@ import {
 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { RoomEnvironment } from 'three/examples/jsm/environments/RoomEnvironment.js';
+import { token } from '../../parts/theme.ts';
 import type { SolidModel } from '../../workers/judge.worker.ts';
 
 /** Looks of metals: colour and how rough they scatter. */
-const LOOKS: Readonly<Record<string, readonly [colour: string, roughness: number]>> = {
-  lead: ['#848b90', 0.5],
-  'lead-antimony': ['#92999d', 0.42],
-  'bismuth-tin': ['#b4bcb6', 0.3],
-  bismuth: ['#b3a9a6', 0.35],
-  tin: ['#c9cdcb', 0.25],
-  zinc: ['#a5acb0', 0.4],
-  tungsten: ['#565c5a', 0.32],
+const ROUGHNESS: Readonly<Record<string, number>> = {
+  lead: 0.5,
+  'lead-antimony': 0.42,
+  'bismuth-tin': 0.3,
+  bismuth: 0.35,
+  tin: 0.25,
+  zinc: 0.4,
+  tungsten: 0.32,
 };
 
-/** The turnable solid on its canvas. */
+/** The 3D view on its canvas. */
 export interface SolidScene {
   readonly show: (model: SolidModel, metal: string) => void;
   readonly turn: (around: number, over: number) => void;
@@ -53,13 +54,13 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
   const renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true });
   renderer.toneMapping = ACESFilmicToneMapping;
   const scene = new Scene();
-  scene.background = new Color('#fbf9ef');
+  scene.background = new Color(token('--solid-sheet'));
   const maker = new PMREMGenerator(renderer);
   const surroundings = maker.fromScene(new RoomEnvironment(), 0.04);
   scene.environment = surroundings.texture;
-  const sun = new DirectionalLight('#ffffff', 1.6);
+  const sun = new DirectionalLight(token('--solid-light'), 1.6);
   sun.position.set(40, 80, 60);
-  scene.add(sun, new HemisphereLight('#ffffff', '#8a8f80', 0.5));
+  scene.add(sun, new HemisphereLight(token('--solid-light'), token('--solid-ground'), 0.5));
   const camera = new PerspectiveCamera(32, 1, 1, 2000);
   const controls = new OrbitControls(camera, canvas);
   controls.enablePan = false;
@@ -103,7 +104,8 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
   return {
     show: ({ positions, triangles, wires, rings }, metal) => {
       clear();
-      const [colour, roughness] = LOOKS[metal] ?? ['#8d9494', 0.4];
+      const colour = token(`--solid-${metal}`) || token('--solid-other');
+      const roughness = ROUGHNESS[metal] ?? 0.4;
       const body = new BufferGeometry();
       body.setAttribute('position', new BufferAttribute(positions, 3));
       body.setIndex(new BufferAttribute(triangles, 1));
@@ -111,8 +113,10 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
       const sharp = creased(body);
       body.dispose();
       group.add(new Mesh(sharp, new MeshStandardMaterial({ color: colour, metalness: 0.85, roughness })));
-      const steel = () => new MeshStandardMaterial({ color: '#3b4244', metalness: 0.9, roughness: 0.3 });
-      const fibre = () => new MeshStandardMaterial({ color: '#9a7a36', metalness: 0, roughness: 0.7 });
+      const steel = () =>
+        new MeshStandardMaterial({ color: token('--solid-steel'), metalness: 0.9, roughness: 0.3 });
+      const fibre = () =>
+        new MeshStandardMaterial({ color: token('--solid-fibre'), metalness: 0, roughness: 0.7 });
       for (const { path, diameter, of } of wires) {
         if (path.length < 2) continue;
         const curve = new CatmullRomCurve3(

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import type { Surroundings } from '../../../core/behaviour/index.ts';
 import type { Design } from '../../../core/document/index.ts';
+import { useDark } from '../../parts/theme.ts';
 import { Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { SolidModel } from '../../workers/judge.worker.ts';
@@ -33,7 +34,7 @@ function hasWebGl(): boolean {
   }
 }
 
-/** The head as a turnable solid, with hook, keeper and guard; a still picture, turned by the same keys, where there is no WebGL. */
+/** The head in 3D, with hook, keeper and guard; a still picture, turned by the same keys, where there is no WebGL. */
 export function Solid({ design, surroundings }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const frame = useRef<HTMLDivElement>(null);
@@ -42,6 +43,7 @@ export function Solid({ design, surroundings }: Props) {
   const [view, setView] = useState({ around: 0.7, over: 0.4 });
   const job = useMemo<Job>(() => ({ design, surroundings }), [design, surroundings]);
   const { output: model } = useJudged(job, runModel);
+  const isDark = useDark();
 
   useEffect(() => {
     const [element, box] = [canvas.current, frame.current];
@@ -56,10 +58,11 @@ export function Solid({ design, surroundings }: Props) {
       scene.current?.dispose();
       scene.current = undefined;
     };
-  }, [isStill]);
+    // The sheet and the light are of the scene: in another light it is set up anew.
+  }, [isStill, isDark]);
   useEffect(() => {
     if (model) scene.current?.show(model, design.head.metal);
-  }, [model, design.head.metal]);
+  }, [model, design.head.metal, isDark]);
   useEffect(() => {
     const element = canvas.current;
     if (!isStill || !element || !model) return;
@@ -67,7 +70,7 @@ export function Solid({ design, surroundings }: Props) {
     element.width = Math.round(box?.width ?? 700);
     element.height = Math.round(box?.height ?? 400);
     drawStill(element, model, view.around, view.over);
-  }, [isStill, model, view]);
+  }, [isStill, model, view, isDark]);
 
   const turn = (around: number, over: number) => {
     scene.current?.turn(around, over);

@@ -1,3 +1,4 @@
+import { ArticleStage } from './article-stage.tsx';
 import { FeatureStage } from './feature-stage.tsx';
 import { GuardStage, KeeperStage } from './fitting-stages.tsx';
 import { HookStage } from './hook-stage.tsx';
@@ -13,6 +14,7 @@ export function Stages(props: StagesProps) {
       <HookStage {...props} />
       <KeeperStage {...props} />
       <GuardStage {...props} />
+      <ArticleStage design={props.design} edit={props.edit} />
       <details className="stage">
         <summary>Notes</summary>
         <textarea

@@ -1,4 +1,5 @@
 import type { Vec3 } from '../../../core/numeric/index.ts';
+import { token } from '../../parts/theme.ts';
 import type { SolidModel } from '../../workers/judge.worker.ts';
 
 /** Draws a head as a still shaded picture without WebGL: facets from far to near, each as bright as it faces the light. `around` and `over` in radians. */
@@ -6,7 +7,9 @@ export function drawStill(canvas: HTMLCanvasElement, model: SolidModel, around: 
   const pen = canvas.getContext('2d');
   if (!pen) return;
   const { width, height } = canvas;
-  pen.fillStyle = '#fbf9ef';
+  // Asked once: each asks the style sheets anew.
+  const [sheet, steel, fibre] = [token('--solid-sheet'), token('--solid-steel'), token('--solid-fibre')];
+  pen.fillStyle = sheet;
   pen.fillRect(0, 0, width, height);
   const [ca, sa, co, so] = [Math.cos(around), Math.sin(around), Math.cos(over), Math.sin(over)];
   /** To the eye: right, up, near. */
@@ -69,7 +72,7 @@ export function drawStill(canvas: HTMLCanvasElement, model: SolidModel, around: 
   }
   function stroke(from: Vec3, to: Vec3, diameter: number, of: string): void {
     if (!pen) return;
-    pen.strokeStyle = of === 'guard' ? '#9a7a36' : '#3b4244';
+    pen.strokeStyle = of === 'guard' ? fibre : steel;
     pen.lineCap = 'round';
     pen.lineWidth = diameter * k;
     pen.beginPath();

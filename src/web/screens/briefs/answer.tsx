@@ -1,69 +1,42 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design } from '../../../core/document/index.ts';
 import type { Situation } from '../../../core/match/index.ts';
 import { familyOf } from '../../../core/head/index.ts';
-import { compareStandings, QUESTIONS } from '../../../core/match/index.ts';
+import { QUESTIONS } from '../../../core/match/index.ts';
 import type { Asking, MatchRow } from '../../workers/match-rows.ts';
 import { commonScale, HeadRow } from './answer-row.tsx';
+import type { Placed, ShapeGroup } from './arrangement.ts';
 
-/** Heads of a shape shown before the rest is unfolded, and shapes shown at once. */
+/** Shapes shown before the rest is unfolded. */
 const SHAPES = 12;
+/** Heads that are looked for by name, at once. */
+const FOUND = 24;
 
-interface Group {
-  readonly shape: string;
-  readonly rows: readonly { readonly place: number; readonly entry: MatchRow }[];
-}
-
-/** Equals share a place. */
-function places(rows: readonly MatchRow[]): { place: number; entry: MatchRow }[] {
-  let place = 0;
-  return rows.map((entry, i) => {
-    const before = rows[i - 1];
-    const isEqual =
-      before?.standing && entry.standing && compareStandings(before.standing, entry.standing) === 0;
-    if (!isEqual) place = i + 1;
-    return { place, entry };
-  });
-}
-
-/** The best of each shape first, its near variants under it. */
-function grouped(rows: readonly MatchRow[]): Group[] {
-  const groups = new Map<string, { place: number; entry: MatchRow }[]>();
-  for (const one of places(rows)) {
-    const key = `${(one.entry.standing?.out ?? 1) > 0 ? 'out ' : ''}${one.entry.shape}`;
-    const group = groups.get(key);
-    if (group) group.push(one);
-    else groups.set(key, [one]);
-  }
-  return [...groups].map(([, group]) => ({ shape: group[0]?.entry.shape ?? '', rows: group }));
-}
-
-/** Heads × questions, to scan. */
-export function AnswerTable({
-  rows,
-  designs,
-  asking,
-  at,
-}: {
-  readonly rows: readonly MatchRow[];
+interface Props {
+  readonly rows: ReadonlyMap<string, MatchRow>;
+  readonly shown: readonly ShapeGroup[];
   readonly designs: readonly Kept<Design>[];
   readonly asking: Asking;
   readonly at: Situation;
-}) {
-  const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
-  const [all, setAll] = useState(false);
+  /** the heads that are looked for; undefined where nothing is filtered */
+  readonly found: ReadonlySet<string> | undefined;
+  /** asks for heads that no answer has come for yet */
+  readonly settle: (ids: readonly string[]) => Promise<void>;
+}
+
+/** Heads × questions, to scan. */
+export function AnswerTable({ rows, shown, designs, asking, at, found, settle }: Props) {
+  const columns = useMemo(() => QUESTIONS.flatMap((question, i) => (question.isAsked(at) ? [i] : [])), [at]);
   const byId = useMemo(() => new Map(designs.map((row) => [row.id, row])), [designs]);
   const k = useMemo(() => commonScale(designs), [designs]);
-  const groups = useMemo(() => grouped(rows), [rows]);
-  const columns = useMemo(() => QUESTIONS.flatMap((question, i) => (question.isAsked(at) ? [i] : [])), [at]);
-  const shown = all ? groups : groups.slice(0, SHAPES);
-  const flip = (key: string) =>
-    setOpen((now) => {
-      const next = new Set(now);
-      if (!next.delete(key)) next.add(key);
-      return next;
-    });
+  const one = ({ id, place }: Placed, isVariant = false) => {
+    const row = byId.get(id);
+    const entry = rows.get(id);
+    return row && entry ? (
+      <HeadRow key={id} {...{ place, row, entry, asking, columns, k, isVariant }} />
+    ) : null;
+  };
   return (
     <div className="answer-table" style={{ '--columns': columns.length } as React.CSSProperties}>
       <div className="answer-heads" aria-hidden="true">
@@ -79,55 +52,89 @@ export function AnswerTable({
         </span>
         <span />
       </div>
+      {found ? <Found {...{ shown, found, rows, settle, one }} /> : <ByShape shown={shown} one={one} />}
+    </div>
+  );
+}
+
+type Show = (placed: Placed, isVariant?: boolean) => React.ReactNode;
+
+/** The best of each shape, its near variants folded under it. */
+function ByShape({ shown, one }: { readonly shown: readonly ShapeGroup[]; readonly one: Show }) {
+  const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
+  const [all, setAll] = useState(false);
+  const flip = (key: string) =>
+    setOpen((now) => {
+      const next = new Set(now);
+      if (!next.delete(key)) next.add(key);
+      return next;
+    });
+  return (
+    <>
       <ol className="head-rows">
-        {shown.flatMap(({ shape, rows: [first, ...variants] }) => {
-          const row = first && byId.get(first.entry.id);
-          if (!first || !row) return [];
-          const key = first.entry.id;
-          const isOpen = open.has(key);
-          const common = { asking, columns, k };
+        {(all ? shown : shown.slice(0, SHAPES)).flatMap(({ shape, heads: [first, ...variants] }) => {
+          if (!first) return [];
+          const isOpen = open.has(first.id);
           return [
-            <HeadRow key={key} place={first.place} row={row} entry={first.entry} {...common} />,
-            ...(variants.length > 0
-              ? [
-                  <li key={`${key} more`} className="head-more">
-                    <button
-                      type="button"
-                      className="btn-link-brass"
-                      aria-expanded={isOpen}
-                      onClick={() => flip(key)}
-                    >
-                      {isOpen ? 'Fold' : `${variants.length} more`} of shape{' '}
-                      {familyOf(shape)?.name.toLowerCase() ?? shape}
-                    </button>
-                  </li>,
-                ]
-              : []),
-            ...(isOpen
-              ? variants.flatMap(({ place, entry }) => {
-                  const other = byId.get(entry.id);
-                  return other
-                    ? [
-                        <HeadRow
-                          key={entry.id}
-                          place={place}
-                          row={other}
-                          entry={entry}
-                          isVariant
-                          {...common}
-                        />,
-                      ]
-                    : [];
-                })
-              : []),
+            one(first),
+            variants.length > 0 && (
+              <li key={`${first.id} more`} className="head-more">
+                <button
+                  type="button"
+                  className="btn-link-brass"
+                  aria-expanded={isOpen}
+                  onClick={() => flip(first.id)}
+                >
+                  {isOpen ? 'Fold' : `${variants.length} more`} of shape{' '}
+                  {familyOf(shape)?.name.toLowerCase() ?? shape}
+                </button>
+              </li>
+            ),
+            ...(isOpen ? variants.map((variant) => one(variant, true)) : []),
           ];
         })}
       </ol>
-      {groups.length > SHAPES && (
+      {shown.length > SHAPES && (
         <button type="button" className="btn btn-sm btn-quiet" onClick={() => setAll(!all)}>
-          {all ? 'Only the first' : `All ${groups.length} shapes`}
+          {all ? 'Show the first only' : `Show all ${shown.length} shapes`}
         </button>
       )}
-    </div>
+    </>
+  );
+}
+
+/** The heads that are looked for, each at its place among all; those no answer has come for are asked. */
+function Found({
+  shown,
+  found,
+  rows,
+  settle,
+  one,
+}: Pick<Props, 'shown' | 'rows' | 'settle'> & { readonly found: ReadonlySet<string>; readonly one: Show }) {
+  const placed = useMemo(
+    () => shown.flatMap(({ heads }) => heads).filter(({ id }) => found.has(id)),
+    [shown, found],
+  );
+  const missing = useMemo(() => {
+    const known = new Set(placed.map(({ id }) => id));
+    return [
+      ...[...found].filter((id) => !known.has(id)),
+      ...placed.flatMap(({ id }) => (rows.get(id)?.isSettled ? [] : [id])),
+    ].slice(0, FOUND);
+  }, [placed, found, rows]);
+  const key = missing.join();
+  useEffect(() => {
+    // A person types on: what the first letters find is not worth the computing.
+    const timer = setTimeout(() => void settle(key === '' ? [] : key.split(',')), 300);
+    return () => clearTimeout(timer);
+  }, [key, settle]);
+  if (found.size === 0) return <p>No head on the Rack fits the filter.</p>;
+  return (
+    <>
+      <ol className="head-rows">{placed.slice(0, FOUND).map((head) => one(head))}</ol>
+      {placed.length > FOUND && (
+        <p>{placed.length - FOUND} more fit the filter. Enter more of the name to see them.</p>
+      )}
+    </>
   );
 }

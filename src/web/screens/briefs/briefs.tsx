@@ -1,35 +1,31 @@
-import { useMemo, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useEffect, useMemo, useState } from 'react';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import type { Kept, RulesInForce } from '../../../contract/api.ts';
 import type { Brief, Design } from '../../../core/document/index.ts';
 import { wordName } from '../../../core/document/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
-import {
-  assumedOf,
-  doubtsOf,
-  soldWithin,
-  questionOf,
-  QUESTIONS,
-  situationOf,
-  tipsOf,
-  usualWindow,
-} from '../../../core/match/index.ts';
+import type { Situation } from '../../../core/match/index.ts';
+import { assumedOf, doubtsOf, situationOf, tipsOf } from '../../../core/match/index.ts';
 import { METALS } from '../../../core/material/index.ts';
+import type { UnitSystem } from '../../../core/quantity/index.ts';
+import { roundIn } from '../../../core/quantity/index.ts';
 import { useAsking } from '../../data/asking.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useRemove, useRules, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
-import { useKeys } from '../../parts/keys.ts';
+import { SearchField } from '../../parts/search-field.tsx';
+import { useDraftSteps, useKeys } from '../../parts/keys.ts';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
+import { AnswerPanel } from './answer-panel.tsx';
+import { Gone } from '../../parts/gone.tsx';
 import { BriefForm } from './brief-form.tsx';
 import { Remarks } from './remarks.tsx';
-import { AnswerTable } from './answer.tsx';
 import { Proposal } from './proposal.tsx';
 import { SituationPicture } from './situation-picture.tsx';
 import { useAnswer } from './use-answer.ts';
-import type { MatchRow } from '../../workers/match-rows.ts';
+import { useNarrow } from '../../parts/narrow.ts';
 import { Panel } from '../../parts/panel.tsx';
 import { useTitle } from '../../parts/title.ts';
 import './briefs.css';
@@ -47,6 +43,14 @@ const STARTER: Brief = {
   bait: { kind: 'paddle-tail', length: 100 },
 };
 
+/** The same with its sizes round in the reader’s units. */
+const starterIn = (system: UnitSystem): Brief => ({
+  ...STARTER,
+  water: { ...STARTER.water, depth: roundIn(STARTER.water.depth, 'depth', system) },
+  line: { ...STARTER.line, test: roundIn(STARTER.line.test, 'lineTest', system) },
+  bait: { ...STARTER.bait, length: roundIn(STARTER.bait.length, 'size', system) },
+});
+
 /** Briefs: a situation on the water, and the ranked answer with every reason. */
 export function Briefs() {
   const { id } = useParams();
@@ -57,7 +61,11 @@ export function Briefs() {
   const create = useCreate('briefs');
   const navigate = useNavigate();
   const [find, setFind] = useState('');
-  const makeNew = () => create.mutate(STARTER, { onSuccess: (kept) => void navigate(`/briefs/${kept.id}`) });
+  const { system } = useUnits();
+  const makeNew = () =>
+    create.mutate(starterIn(system), {
+      onSuccess: (kept) => void navigate(`/briefs/${kept.id}`, { state: { isFresh: true } }),
+    });
   useKeys({ n: makeNew });
   if (briefs.isPending || designs.isPending || rules.isPending) return <Loading what="the briefs" />;
   if (briefs.isError) return <Failed error={briefs.error} retry={() => void briefs.refetch()} />;
@@ -69,24 +77,15 @@ export function Briefs() {
   );
   return (
     <div className="briefs">
-      <aside className="brief-list" aria-label="Briefs">
+      <aside className="brief-list" aria-label="Briefs" data-chosen={chosen !== undefined}>
         <h1>Briefs</h1>
-        <input
-          type="search"
-          aria-label="Search the briefs"
-          placeholder="Search"
-          value={find}
-          onChange={(event) => setFind(event.currentTarget.value)}
-        />
+        <SearchField label="Search the briefs" value={find} onChange={setFind} />
         <ul>
           {shown.map(({ id: key, document }) => (
             <li key={key}>
               <Link to={`/briefs/${key}`} aria-current={key === id ? 'page' : undefined}>
                 <b>{document.name}</b>
-                <small>
-                  {wordName(document.fishing.retrieve)}, {document.bottom.kinds.join(' and ')}
-                  {document.cover.kinds.length === 0 ? '' : `, ${document.cover.kinds.join(' and ')}`}
-                </small>
+                <small>{inALine(document)}</small>
               </Link>
             </li>
           ))}
@@ -104,9 +103,7 @@ export function Briefs() {
           rules={rules.data}
         />
       ) : id !== undefined ? (
-        <Empty title="Brief not found">
-          <p>It may have been deleted. Choose another on the left.</p>
-        </Empty>
+        <Gone collection="briefs" id={id} />
       ) : (
         <Empty title={briefs.data.length === 0 ? 'No briefs yet' : 'Which water, which bait?'}>
           <p>
@@ -135,95 +132,37 @@ function BriefOf({
   readonly rules: RulesInForce;
 }) {
   const draft = useDraft('briefs', kept);
-  const remove = useRemove('briefs');
-  const navigate = useNavigate();
-  const { say, format } = useUnits();
-  const plastics = useList('plastics').data ?? [];
+  useDraftSteps(draft.step);
+  const { say } = useUnits();
+  const isNarrow = useNarrow();
   const brief = draft.document;
   useTitle(brief.name);
   const at = useMemo(() => situationOf(brief), [brief]);
   const asking = useAsking(brief, rules, metals);
-  const { rows, settled, total, error, stop } = useAnswer(asking, designs);
-  const window = useMemo(() => usualWindow(at), [at]);
-  const [from, to] = soldWithin(window);
+  const answer = useAnswer(asking, designs);
+  const rows = [...answer.rows.values()];
   const isWanting =
-    rows.length > 0 && settled === total && rows.every(({ standing }) => (standing?.out ?? 1) > 0);
+    rows.length > 0 &&
+    answer.settled === answer.total &&
+    rows.every(({ standing }) => (standing?.out ?? 1) > 0);
   const assumed = assumedOf(at);
-  const mistake = useMemo(() => mistakeIn(rows), [rows]);
-  const held = rows[0]?.answers
-    .find(({ key }) => key === 'hold')
-    ?.grounds.find(({ by, text }) => by === 'retrieve.leastWeight' && !text.endsWith('to spare.'))?.text;
+  const situation = (
+    <>
+      <Panel what="The picture">
+        <SituationPicture at={at} />
+      </Panel>
+      <Remarks title="A shop would ask" remarks={doubtsOf(at)} tone="ask" />
+    </>
+  );
   return (
     <>
-      <section className="brief-form" aria-label="The situation">
-        <div className="brief-form-head">
-          <SaveBadge state={draft.state} />
-          <button
-            type="button"
-            className="btn btn-sm btn-quiet"
-            onClick={() =>
-              remove.mutate(
-                { id: kept.id, name: kept.document.name, version: kept.version },
-                { onSuccess: () => void navigate('/briefs') },
-              )
-            }
-          >
-            Delete
-          </button>
-        </div>
-        <Panel what="The situation">
-          <BriefForm brief={brief} at={at} plastics={plastics} problems={draft.problems} edit={draft.edit} />
-        </Panel>
-      </section>
+      <SituationForm kept={kept} draft={draft} at={at} isNarrow={isNarrow} />
       <section className="ranking" aria-label="Answer">
-        <Panel what="The picture">
-          <SituationPicture at={at} />
-        </Panel>
-        <Remarks title="A shop would ask" remarks={doubtsOf(at)} tone="ask" />
-        <div className="ranking-head">
-          <h2>Which head</h2>
-          {settled < total ? (
-            <span className="ranking-progress">
-              <progress value={settled} max={total} aria-label="Settling" /> {settled} of {total} settled{' '}
-              <button type="button" className="btn btn-sm btn-quiet" onClick={stop}>
-                Stop
-              </button>
-            </span>
-          ) : (
-            <span role="status">
-              {rows.length > 0 || designs.length === 0 ? `${rows.length} heads answered` : '…'}
-            </span>
-          )}
-        </div>
-        <p className="answer-summary">
-          Usual {window.what}: <b>{format(from, 'mass')}</b>
-          {to > from && (
-            <>
-              {' '}
-              to <b>{format(to, 'mass')}</b>
-            </>
-          )}
-          .{held && ` By the line: ${say(held)}`} Decided by:{' '}
-          {QUESTIONS.filter(
-            (question) => question.isAsked(at) && (brief.decisive?.[question.key] ?? question.isDecisive(at)),
-          )
-            .map(({ name }) => name.toLowerCase())
-            .join(', ')}
-          .{mistake && ` The first choice avoids ${mistake}.`}
-        </p>
-        {error && <p className="problems">■ {error}</p>}
-        {rules.problems.length > 0 && (
-          <p className="problems" role="status">
-            ■ The shop’s own rules cannot be used, so the shipped rules judge: {rules.problems[0]?.message}
-          </p>
-        )}
-        {designs.length === 0 && (
-          <p>There are no heads on the Rack. Make one there first, or have one worked out.</p>
-        )}
-        <Panel what="The answer">
-          {asking && <AnswerTable rows={rows} designs={designs} asking={asking} at={at} />}
-        </Panel>
+        {/* On a phone the answer comes first, and what it was asked for after it. */}
+        {!isNarrow && situation}
+        <AnswerPanel id={kept.id} {...{ brief, at, asking, answer, designs, metals, rules }} />
         {asking && <Proposal asking={asking} isWanting={isWanting} />}
+        {isNarrow && situation}
         <Remarks title="How it is fished" remarks={tipsOf(at)} tone="tip" />
         {assumed.length > 0 && (
           <p className="rig-source">
@@ -241,15 +180,76 @@ function BriefOf({
   );
 }
 
-/** The mistake most of the others would be, which the first choice is not. */
-function mistakeIn(rows: readonly MatchRow[]): string | undefined {
-  const [best, ...others] = rows;
-  if (!best?.standing || best.standing.out > 0) return undefined;
-  let found: { says: string; heads: number } | undefined;
-  best.answers.forEach(({ key, isDecisive }, i) => {
-    if (!isDecisive) return;
-    const heads = others.filter(({ answers }) => answers[i]?.mark === 'no').length;
-    if (heads > (found?.heads ?? 0)) found = { says: questionOf(key).mistake, heads };
-  });
-  return found?.says;
+/** The situation: beside its answer, or on a phone one line that unfolds. */
+function SituationForm({
+  kept,
+  draft,
+  at,
+  isNarrow,
+}: {
+  readonly kept: Kept<Brief>;
+  readonly draft: ReturnType<typeof useDraft<'briefs'>>;
+  readonly at: Situation;
+  readonly isNarrow: boolean;
+}) {
+  const remove = useRemove('briefs');
+  const navigate = useNavigate();
+  const plastics = useList('plastics').data ?? [];
+  const { format } = useUnits();
+  const [isOpen, setOpen] = useFreshness();
+  const brief = draft.document;
+  const form = (
+    <>
+      <div className="brief-form-head">
+        <SaveBadge state={draft.state} />
+        <button
+          type="button"
+          className="btn btn-sm btn-quiet"
+          onClick={() =>
+            remove.mutate(
+              { id: kept.id, name: kept.document.name, version: kept.version },
+              { onSuccess: () => void navigate('/briefs') },
+            )
+          }
+        >
+          Delete
+        </button>
+      </div>
+      <Panel what="The situation">
+        <BriefForm brief={brief} at={at} plastics={plastics} problems={draft.problems} edit={draft.edit} />
+      </Panel>
+    </>
+  );
+  return (
+    <section className="brief-form" aria-label="The situation">
+      {isNarrow ? (
+        <details open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
+          <summary>
+            <b>{brief.name}</b>: {inALine(brief)}, {format(brief.water.depth, 'depth')}
+          </summary>
+          {form}
+        </details>
+      ) : (
+        form
+      )}
+    </section>
+  );
 }
+
+/** Whether the situation stands open: at first for a brief that was made just now, and not when its address is come back to. */
+function useFreshness() {
+  const { pathname, state } = useLocation();
+  const navigate = useNavigate();
+  const isFresh = (state as { readonly isFresh?: boolean } | null)?.isFresh === true;
+  const open = useState(isFresh);
+  useEffect(() => {
+    if (isFresh) void navigate(pathname, { replace: true, state: null });
+  }, [isFresh, navigate, pathname]);
+  return open;
+}
+
+/** A brief in a few words: how it is fished, over what, in what. */
+const inALine = ({ fishing, bottom, cover }: Brief): string =>
+  `${wordName(fishing.retrieve)}, ${bottom.kinds.join(' and ')}${
+    cover.kinds.length === 0 ? '' : `, ${cover.kinds.join(' and ')}`
+  }`;

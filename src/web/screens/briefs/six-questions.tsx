@@ -54,6 +54,7 @@ export function SixQuestions({
         <legend>3 Cover</legend>
         <Choice
           label="Cover"
+          term="cover"
           value={cover.kinds[0] ?? 'open'}
           options={[['open', 'open water'] as const, ...plain(COVERS)]}
           onChange={(kind) =>
@@ -68,6 +69,7 @@ export function SixQuestions({
         <legend>4 Way of fishing</legend>
         <Choice
           label="Fished"
+          term="retrieve"
           value={fishing.retrieve}
           options={plain(RETRIEVES)}
           onChange={(retrieve) => edit((now) => ({ ...now, fishing: { ...now.fishing, retrieve } }))}
@@ -118,6 +120,7 @@ export function SixQuestions({
         <legend>6 Line</legend>
         <Choice
           label="Line"
+          term="line test"
           value={line.material}
           options={plain(LINES)}
           onChange={(material) => edit((now) => ({ ...now, line: { ...now.line, material } }))}

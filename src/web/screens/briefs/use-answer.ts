@@ -1,9 +1,10 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design } from '../../../core/document/index.ts';
-import { compareStandings } from '../../../core/match/index.ts';
 import { judgeWorker } from '../../workers/judge.ts';
 import type { Asking, MatchRow } from '../../workers/match-rows.ts';
+import type { ShapeGroup } from './arrangement.ts';
+import { arrange, byStanding, idsOf, movesBetween, withLateComers } from './arrangement.ts';
 
 /** Heads settled in one message. */
 const AT_ONCE = 3;
@@ -11,18 +12,15 @@ const AT_ONCE = 3;
 const SETTLED = 120;
 
 interface State {
+  readonly asking: Asking | undefined;
   readonly rows: ReadonlyMap<string, MatchRow>;
+  /** the order that is shown: it stays until another is asked for */
+  readonly shown: readonly ShapeGroup[];
   readonly settled: number;
   readonly total: number;
   readonly error: string;
 }
-const NOTHING: State = { rows: new Map(), settled: 0, total: 0, error: '' };
-
-/** Best first; what cannot be built last. */
-export const byStanding = (a: MatchRow, b: MatchRow): number =>
-  a.standing && b.standing
-    ? compareStandings(a.standing, b.standing)
-    : Number(!a.standing) - Number(!b.standing);
+const NOTHING: State = { asking: undefined, rows: new Map(), shown: [], settled: 0, total: 0, error: '' };
 
 /** Which heads are worth settling, in the order in which it matters. */
 function worthSettling(rows: readonly MatchRow[]): string[] {
@@ -39,11 +37,25 @@ function worthSettling(rows: readonly MatchRow[]): string[] {
 
 /**
  * The heads of a shop as they stand to a brief: at once from the readings kept at save, then settled one after the other, the best first, in
- * the brief’s own water with the bait on. A change of brief or `stop` ends what is under way.
+ * the brief’s own water with the bait on. A change of brief or `stop` ends what is under way. The order first shown stays while answers
+ * settle: how many heads would change place is told, and `rearrange` moves them.
  */
 export function useAnswer(asking: Asking | undefined, designs: readonly Kept<Design>[]) {
   const [state, setState] = useState<State>(NOTHING);
   const cancel = useRef<() => void>(() => undefined);
+  /** Shows answers where they stand; a new question begins a new order. */
+  const show = useCallback(
+    (of: Asking, rows: ReadonlyMap<string, MatchRow>, settled: number, total: number) =>
+      setState((now) => ({
+        asking: of,
+        rows,
+        shown: now.asking === of ? withLateComers(now.shown, rows) : arrange(rows.values()),
+        settled,
+        total,
+        error: '',
+      })),
+    [],
+  );
   useEffect(() => {
     let isWanted = true;
     cancel.current = () => {
@@ -62,8 +74,7 @@ export function useAnswer(asking: Asking | undefined, designs: readonly Kept<Des
       const left = designs.filter(({ summary }) => !summary?.ok).map(({ id }) => id);
       const wanted = [...worthSettling(first), ...left];
       let settled = 0;
-      const show = () => setState({ rows: new Map(rows), settled, total: wanted.length, error: '' });
-      show();
+      show(asking, new Map(rows), settled, wanted.length);
       let told = performance.now();
       for (let at = 0; at < wanted.length; at += AT_ONCE) {
         const some = wanted.slice(at, at + AT_ONCE).flatMap((id) => {
@@ -77,7 +88,7 @@ export function useAnswer(asking: Asking | undefined, designs: readonly Kept<Des
         // Showing every single answer would cost more than computing it.
         if (performance.now() - told > 250 || settled >= wanted.length) {
           told = performance.now();
-          show();
+          show(asking, new Map(rows), settled, wanted.length);
         }
       }
     };
@@ -85,11 +96,31 @@ export function useAnswer(asking: Asking | undefined, designs: readonly Kept<Des
       setState((now) => ({ ...now, error: String((error as Error).message) })),
     );
     return cancel.current;
-  }, [asking, designs]);
-  const rows = useMemo(() => [...state.rows.values()].sort(byStanding), [state.rows]);
+  }, [asking, designs, show]);
+  const { rows, shown } = state;
+  const better = useMemo(() => arrange(rows.values()), [rows]);
+  const moved = useMemo(() => movesBetween(idsOf(shown), idsOf(better)), [shown, better]);
   const stop = () => {
     cancel.current();
     setState((now) => ({ ...now, total: now.settled }));
   };
-  return { ...state, rows, stop };
+  const rearrange = () => setState((now) => ({ ...now, shown: arrange(now.rows.values()) }));
+  /** Settles heads that are asked for by name, whatever their place. */
+  const settle = useCallback(
+    async (ids: readonly string[]) => {
+      const some = designs.filter(({ id }) => ids.includes(id));
+      if (!asking || some.length === 0) return;
+      const answers = await judgeWorker('later').matchWhole(
+        asking,
+        some.map(({ id, document: design }) => ({ id, design })),
+      );
+      setState((now) => {
+        if (now.asking !== asking) return now;
+        const next = new Map([...now.rows, ...answers.map((row) => [row.id, row] as const)]);
+        return { ...now, rows: next, shown: withLateComers(now.shown, next) };
+      });
+    },
+    [asking, designs],
+  );
+  return { ...state, moved, stop, rearrange, settle };
 }

@@ -1,18 +1,43 @@
 import { API } from '../../../contract/api.ts';
 
+/** Fetches a file with its name. Throws a sentence where the server refuses it, or does not answer. */
+async function fetched(path: string): Promise<File> {
+  const response = await fetch(`${API}${path}`).catch(() => {
+    throw new Error('The server does not answer. Start it again, then try once more.');
+  });
+  if (!response.ok) {
+    const told = (await response.json().catch(() => undefined)) as { detail?: string } | undefined;
+    throw new Error(told?.detail ?? `The server answered ${response.status}. Try again.`);
+  }
+  const blob = await response.blob();
+  return new File([blob], nameOf(response.headers.get('Content-Disposition') ?? ''), { type: blob.type });
+}
+
 /** Fetches a file and hands it to the browser to keep; says so when the server refuses. */
 export async function download(path: string, fail: (text: string) => void): Promise<void> {
   try {
-    const response = await fetch(`${API}${path}`);
-    if (!response.ok) {
-      const told = (await response.json().catch(() => undefined)) as { detail?: string } | undefined;
-      fail(told?.detail ?? `The server answered ${response.status}. Try again.`);
-      return;
-    }
-    const name = nameOf(response.headers.get('Content-Disposition') ?? '');
-    keepFile(name, await response.blob());
-  } catch {
-    fail('The server does not answer. Start it again, then try once more.');
+    const file = await fetched(path);
+    keepFile(file.name, file);
+  } catch (error) {
+    fail((error as Error).message);
+  }
+}
+
+/** Whether this device has something of its own to send files with. */
+export const canSend = (): boolean => typeof navigator.share === 'function';
+
+/**
+ * Fetches a file and hands it to what the device sends things with; keeps it where the device takes no files of its kind. Says so when the
+ * server refuses.
+ */
+export async function send(path: string, title: string, fail: (text: string) => void): Promise<void> {
+  try {
+    const file = await fetched(path);
+    if (navigator.canShare({ files: [file] })) await navigator.share({ files: [file], title });
+    else keepFile(file.name, file);
+  } catch (error) {
+    // Closing the device’s own list without sending is no fault.
+    if ((error as Error).name !== 'AbortError') fail((error as Error).message);
   }
 }
 

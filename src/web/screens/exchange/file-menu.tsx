@@ -46,6 +46,9 @@ export function FileMenu() {
         </Dropdown.Toggle>
         <Dropdown.Menu>
           <Dropdown.Header>Import</Dropdown.Header>
+          <Dropdown.Item as={Link} to="/import-heads">
+            Heads from CSV or XLSX …
+          </Dropdown.Item>
           <Dropdown.Item as="button" type="button" onClick={() => solidInput.current?.click()}>
             Solid from STL or 3MF …
           </Dropdown.Item>
@@ -58,11 +61,17 @@ export function FileMenu() {
             <small className="d-block">no history, named versions,</small>
             <small className="d-block">prices, or what is deleted</small>
           </Dropdown.Item>
+          <Dropdown.Item as={Link} to="/archive">
+            Archive …<small className="d-block">archived and deleted, to bring back</small>
+          </Dropdown.Item>
           <Dropdown.Item as={Link} to="/backups">
             Backups …<small className="d-block">everything the server keeps</small>
           </Dropdown.Item>
           <Dropdown.Item as="button" type="button" onClick={() => void download('/readings.csv', fail)}>
             Readings of all heads, CSV
+          </Dropdown.Item>
+          <Dropdown.Item as="button" type="button" onClick={() => void download('/heads.csv', fail)}>
+            Heads, CSV<small className="d-block">what Import reads again</small>
           </Dropdown.Item>
         </Dropdown.Menu>
       </Dropdown>

@@ -61,7 +61,7 @@ export function ShopDialog({ file, onHide }: Props) {
     setTaking(true);
     try {
       const done = await takeShop(read.text, trial?.seen);
-      // Away before anything is told: whoever reads it may bring in the next file at once, and hiding later would hide that.
+      // Away before anything is told: whoever reads it may import the next file at once, and hiding later would hide that.
       onHide();
       tell({
         tone: 'good',

@@ -4,6 +4,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Placement, SolidReport } from '../../../core/exchange/import-solid.ts';
 import { useCreate } from '../../data/queries.ts';
+import { momentText } from '../../data/dates.ts';
+import { fingerprint, importedAt, rememberImport } from '../../data/imported.ts';
 import { useUnits } from '../../data/units.ts';
 import { Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
 import { Loading } from '../../parts/states.tsx';
@@ -70,12 +72,22 @@ export function SolidDialog({ file, onHide }: Props) {
         : made && !made.judged.ok
           ? say(made.judged.problems[0]?.message ?? '')
           : '';
+  const [print, setPrint] = useState('');
+  useEffect(() => {
+    let alive = true;
+    void fingerprint('solid', file.bytes).then((found) => alive && setPrint(found));
+    return () => {
+      alive = false;
+    };
+  }, [file]);
+  const before = importedAt(print);
   const make = () => {
     if (!made) return;
     create.mutate(
       { ...made.design, name: name.trim() },
       {
         onSuccess: (kept) => {
+          rememberImport(print);
           onHide();
           void navigate(`/designs/${kept.id}`);
         },
@@ -110,6 +122,11 @@ export function SolidDialog({ file, onHide }: Props) {
             {report.triangles} facets, closed.{' '}
             {report.repairs.length === 0 ? 'Nothing had to be mended.' : ''}
           </p>
+          {before !== undefined && (
+            <p className="import-again" role="alert">
+              ▲ This file was imported before: {momentText(before)}. Importing it again makes a second head.
+            </p>
+          )}
           <Repairs report={report} />
           <div className="solid-place">
             <div>

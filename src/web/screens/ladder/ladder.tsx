@@ -11,6 +11,7 @@ import { GRAMS_PER_OUNCE } from '../../../core/quantity/index.ts';
 import { starterLadder } from '../../../core/series/index.ts';
 import { createSeries } from '../../data/api.ts';
 import { useDraft } from '../../data/draft.ts';
+import { useDraftSteps } from '../../parts/keys.ts';
 import { refreshLists, useOne, useStores } from '../../data/queries.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { useNotices } from '../../parts/notices.tsx';
@@ -37,7 +38,10 @@ export function Ladder() {
   const design = useOne('designs', id);
   const stores = useStores();
   if (design.isPending || stores.isPending) return <Loading what="the ladder" />;
-  if (design.isError) return <Failed error={design.error} retry={() => void design.refetch()} />;
+  if (design.isError)
+    return (
+      <Failed error={design.error} retry={() => void design.refetch()} of={{ collection: 'designs', id }} />
+    );
   return <LadderOf key={design.data.id} kept={design.data} metals={stores.data?.metals ?? METALS} />;
 }
 
@@ -51,6 +55,7 @@ const run = ({ design, ladder, metals }: Job): Promise<RungFigure[]> =>
 
 function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metals: readonly Metal[] }) {
   const draft = useDraft('designs', kept);
+  useDraftSteps(draft.step);
   const { document, edit } = draft;
   useTitle(document.name);
   const { tell } = useNotices();

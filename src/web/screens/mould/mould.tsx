@@ -33,6 +33,9 @@ interface Job {
 const runLaid = ({ mould, metals, system }: Job): Promise<MouldFigures> =>
   makeWorker().laid(mould, metals, system);
 
+/** Sizes a mould begins with where it is shown in inches: a wall of 1/4, 0.2 between, pins of 3/16. */
+const INCHES = { wall: 6.35, between: 5.08, pin: 4.7625 } as const;
+
 /** The mould of a head: its halves laid out, its cavities changed by cutter before any metal is cut, and its files. */
 export function MouldScreen() {
   const { id = '' } = useParams();
@@ -41,8 +44,12 @@ export function MouldScreen() {
   const stores = useStores();
   const create = useCreate('moulds');
   const { search, set } = useAddress();
+  const { system } = useUnits();
   if (design.isPending || moulds.isPending || stores.isPending) return <Loading what="the mould" />;
-  if (design.isError) return <Failed error={design.error} retry={() => void design.refetch()} />;
+  if (design.isError)
+    return (
+      <Failed error={design.error} retry={() => void design.refetch()} of={{ collection: 'designs', id }} />
+    );
   if (moulds.isError) return <Failed error={moulds.error} retry={() => void moulds.refetch()} />;
   const metals: readonly Metal[] = stores.data?.metals ?? METALS;
   const mine = moulds.data.filter(
@@ -50,10 +57,12 @@ export function MouldScreen() {
   );
   const chosen = mine.find((kept) => kept.id === search.get('mould')) ?? mine[0];
   const isPressed = metals.find(({ key }) => key === design.data.document.head.metal)?.making === 'sintered';
-  const lay = () =>
-    create.mutate(newMould(design.data.document, id, isPressed ? 'press' : 'pour'), {
+  const lay = () => {
+    const begun = newMould(design.data.document, id, isPressed ? 'press' : 'pour');
+    create.mutate(system === 'imperial' ? { ...begun, ...INCHES } : begun, {
       onSuccess: (kept) => set('mould', kept.id),
     });
+  };
   if (!chosen)
     return (
       <Empty title="No mould for this head yet" whole>

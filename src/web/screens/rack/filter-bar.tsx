@@ -34,6 +34,11 @@ export function FilterBar({ cards, names, filters, onSet }: Props) {
         .map((size) => [size, size] as const),
       keeper: named('keeper'),
       guard: named('guard'),
+      supplier: values(({ article }) => article?.supplier ?? '')
+        .filter(Boolean)
+        .map((name) => [name, name] as const)
+        .sort(byName),
+      isCounted: cards.some(({ article }) => article?.stock !== undefined),
     };
   }, [cards, names]);
   const weights = WEIGHTS.map((ounces) => {
@@ -70,6 +75,25 @@ export function FilterBar({ cards, names, filters, onSet }: Props) {
         onChange={set('keeper')}
       />
       <Choice label="Guard" value={filters.guard ?? ''} options={all(there.guard)} onChange={set('guard')} />
+      {there.supplier.length > 0 && (
+        <Choice
+          label="Supplier"
+          value={filters.supplier ?? ''}
+          options={all(there.supplier)}
+          onChange={set('supplier')}
+        />
+      )}
+      {there.isCounted && (
+        <Choice
+          label="Stock"
+          value={filters.stock ?? ''}
+          options={all([
+            ['yes', 'in stock'],
+            ['no', 'not in stock'],
+          ])}
+          onChange={set('stock')}
+        />
+      )}
       <Choice
         label="Show"
         value={filters.away ?? ''}

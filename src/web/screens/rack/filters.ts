@@ -2,7 +2,19 @@ import type { RackCard } from '../../../contract/api.ts';
 import { hookRank } from '../../../core/quantity/index.ts';
 
 /** What a Rack can be filtered by, each as its address names it. */
-export const FILTERS = ['family', 'metal', 'from', 'to', 'hook', 'eye', 'keeper', 'guard', 'away'] as const;
+export const FILTERS = [
+  'family',
+  'metal',
+  'from',
+  'to',
+  'hook',
+  'eye',
+  'keeper',
+  'guard',
+  'stock',
+  'supplier',
+  'away',
+] as const;
 /** The key of a filter of the Rack. */
 export type FilterKey = (typeof FILTERS)[number];
 /** Filters of the Rack that are set. */
@@ -15,6 +27,7 @@ export const SORTS = {
   hook: { text: 'hook size', of: (card: RackCard) => hookRank(card.hook) ?? 0 },
   fall: { text: 'fall', of: (card: RackCard) => card.fall ?? Infinity },
   shape: { text: 'shape', of: (card: RackCard) => card.shape },
+  price: { text: 'price', of: (card: RackCard) => card.article?.price ?? Infinity },
 } as const;
 /** The key of an order of the Rack. */
 export type SortKey = keyof typeof SORTS;
@@ -35,13 +48,17 @@ function eyeFits(card: RackCard, wanted: string): boolean {
   return card.angle >= low && (card.angle < high || high === 90);
 }
 
+/** Whether the shop counts at least one pack of it. */
+const isInStock = ({ article }: RackCard): boolean => (article?.stock ?? 0) > 0;
+
 const haystacks = new WeakMap<RackCard, string>();
 
 /** Text a search looks through. */
 function haystack(card: RackCard): string {
   let text = haystacks.get(card);
   if (text === undefined) {
-    const { name, notes, family, shape, metal, hook, style, plane, keeper, guard, angle, hinged } = card;
+    const { name, notes, family, shape, metal, hook, style, plane, keeper, guard, angle, hinged, article } =
+      card;
     text = [
       name,
       notes,
@@ -55,6 +72,9 @@ function haystack(card: RackCard): string {
       guard,
       `${angle}°`,
       hinged ? 'hinged' : '',
+      article?.number ?? '',
+      article?.ean ?? '',
+      article?.supplier ?? '',
     ]
       .join(' ')
       .toLowerCase();
@@ -71,7 +91,7 @@ export function pick(
   sort: SortKey,
 ): RackCard[] {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const { family, metal, hook, eye, keeper, guard, away } = filters;
+  const { family, metal, hook, eye, keeper, guard, stock, supplier, away } = filters;
   const [from, to] = [Number(filters.from ?? 0), Number(filters.to ?? Infinity)];
   const by = SORTS[sort].of;
   return cards
@@ -84,6 +104,8 @@ export function pick(
         (!keeper || card.keeper === keeper) &&
         (!guard || card.guard === guard) &&
         (!eye || eyeFits(card, eye)) &&
+        (!stock || isInStock(card) === (stock === 'yes')) &&
+        (!supplier || card.article?.supplier === supplier) &&
         // A hair of room, so that a quarter ounce is within "to a quarter ounce".
         (filters.from === undefined || (card.grams ?? -1) >= from * 0.998) &&
         (filters.to === undefined || (card.grams ?? Infinity) <= to * 1.002) &&

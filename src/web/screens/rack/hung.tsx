@@ -5,13 +5,16 @@ import type { RackCard, RackNames } from '../../../contract/api.ts';
 import { useTray } from '../../data/tray.ts';
 import { useContentBox } from '../../parts/content-box.ts';
 import { Card, DROP, useCardActs } from './rack-card.tsx';
+import { useNarrow } from '../../parts/narrow.ts';
 import { boxOfReach } from '../../drawing/hanging-head.tsx';
 
-/** Height of the label, and gaps of the grid, px. */
-const LABEL = 66;
+/** Gap between two bars, px. */
 const GAP = 18;
-/** Least width of a card: its label has to fit. */
-const NARROWEST = 132;
+/** Room of a card, px: height under the head, and least width. On a phone its three buttons stand in a row under the label, as wide as thumbs. */
+const ROOM = {
+  desk: { label: 66, narrowest: 132 },
+  phone: { label: 66 + 48, narrowest: 150 },
+} as const;
 
 interface Place {
   readonly index: number;
@@ -24,7 +27,7 @@ interface Row {
 }
 
 /** Puts cards into rows, each as wide as its head asks for and all to one scale; a row is as high as its longest head. What is left over is shared out. */
-function pack(cards: readonly RackCard[], wide: number, k: number): Row[] {
+function pack(cards: readonly RackCard[], wide: number, k: number, narrowest: number): Row[] {
   const rows: Row[] = [];
   let row: { index: number; width: number }[] = [];
   let [used, height] = [0, 0];
@@ -45,7 +48,7 @@ function pack(cards: readonly RackCard[], wide: number, k: number): Row[] {
   };
   cards.forEach(({ reach }, index) => {
     const box = boxOfReach(reach, 1.2, k);
-    const width = Math.min(wide, Math.ceil(Math.max(NARROWEST, box.right - box.left + 10)));
+    const width = Math.min(wide, Math.ceil(Math.max(narrowest, box.right - box.left + 10)));
     if (row.length > 0 && used + width > wide) close(false);
     row.push({ index, width });
     used += width;
@@ -67,13 +70,14 @@ export function Hung({ cards, names, k }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width: wide } = useContentBox(frame, { width: 1200, height: 600 });
   const [at, setAt] = useState(0);
-  const rows = useMemo(() => pack(cards, wide, k), [cards, wide, k]);
+  const { label, narrowest } = ROOM[useNarrow() ? 'phone' : 'desk'];
+  const rows = useMemo(() => pack(cards, wide, k, narrowest), [cards, wide, k, narrowest]);
   // Its functions are called anew in every drawing and never remembered, which is what the rule warns of.
   // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => frame.current,
-    estimateSize: useCallback((i: number) => (rows[i]?.height ?? 100) + LABEL + GAP, [rows]),
+    estimateSize: useCallback((i: number) => (rows[i]?.height ?? 100) + label + GAP, [rows, label]),
     overscan: 1,
   });
   // Other cards, another width or scale are other heights for every row.
@@ -141,7 +145,7 @@ export function Hung({ cards, names, k }: Props) {
                 style={{
                   transform: `translate(${left}px, ${item.start}px)`,
                   width,
-                  height: row.height + LABEL,
+                  height: row.height + label,
                 }}
               >
                 <Card

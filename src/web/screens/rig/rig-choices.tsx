@@ -10,6 +10,7 @@ import { plasticKindOf, plasticReach } from '../../../core/plastic/index.ts';
 import { methodOf, METHODS, SKIRT_UNEVEN } from '../../../core/rigging/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { PlasticFigure } from '../../drawing/plastic-figure.tsx';
+import { SearchField } from '../../parts/search-field.tsx';
 import { Choice, Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { PairRow } from '../../workers/match-rows.ts';
@@ -63,6 +64,7 @@ export function RigChoices({
     <aside className="rig-choices" aria-label="What it is rigged with">
       <Choice<MethodKey>
         label="Rigged"
+        term="rigging"
         value={method}
         options={METHODS.map(({ key, name }) => [key, name] as const)}
         onChange={onMethod}
@@ -102,13 +104,7 @@ export function RigChoices({
         </div>
       )}
       <h2>Plastics for this head</h2>
-      <input
-        type="search"
-        aria-label="Search the plastics"
-        placeholder="Search"
-        value={find}
-        onChange={(event) => setFind(event.currentTarget.value)}
-      />
+      <SearchField label="Search the plastics" value={find} onChange={setFind} />
       <ul className="rig-plastics">
         {rows.slice(0, MOST).map(({ kept: { id, document }, pairing }) => (
           <li key={id}>

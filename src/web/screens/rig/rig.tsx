@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Kept, RulesInForce } from '../../../contract/api.ts';
-import type { ReadingId, Surroundings } from '../../../core/behaviour/index.ts';
+import type { Surroundings } from '../../../core/behaviour/index.ts';
 import type { Design } from '../../../core/document/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
 import type { Plastic } from '../../../core/plastic/index.ts';
@@ -11,6 +11,7 @@ import { applyRemedy, PLAIN_WATER } from '../../../core/judge/index.ts';
 import { METALS, SALINITY } from '../../../core/material/index.ts';
 import { methodOf, METHODS } from '../../../core/rigging/index.ts';
 import { useDraft } from '../../data/draft.ts';
+import { useDraftSteps } from '../../parts/keys.ts';
 import { useFew, useList, useOne, useRack, useRules, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
@@ -21,9 +22,9 @@ import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { useTitle } from '../../parts/title.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { PairRow } from '../../workers/match-rows.ts';
-import { RigChecks } from './rig-checks.tsx';
 import { RigChoices } from './rig-choices.tsx';
 import { RigDrawing } from './rig-drawing.tsx';
+import { RigVerdict } from './rig-verdict.tsx';
 import { RigWays } from './rig-ways.tsx';
 import './rig.css';
 
@@ -36,7 +37,10 @@ export function RigScreen() {
   const rules = useRules();
   if (design.isPending || plastics.isPending || stores.isPending || rules.isPending)
     return <Loading what="the rig" />;
-  if (design.isError) return <Failed error={design.error} retry={() => void design.refetch()} />;
+  if (design.isError)
+    return (
+      <Failed error={design.error} retry={() => void design.refetch()} of={{ collection: 'designs', id }} />
+    );
   if (rules.isError) return <Failed error={rules.error} retry={() => void rules.refetch()} />;
   if (plastics.isError) return <Failed error={plastics.error} retry={() => void plastics.refetch()} />;
   if (plastics.data.length === 0) {
@@ -90,9 +94,10 @@ interface Props {
 }
 
 function RigOf({ kept, plastics, rules, metals }: Props) {
-  const { document, edit, state } = useDraft('designs', kept);
+  const { document, edit, state, step } = useDraft('designs', kept);
+  useDraftSteps(step);
   useTitle(document.name);
-  const { format, say, system } = useUnits();
+  const { say, system } = useUnits();
   const { search, set, setAll } = useAddress();
   const rack = useRack();
   // The heads of the Rack nearest to this one in weight: of a large one not all can be tried at once.
@@ -134,8 +139,6 @@ function RigOf({ kept, plastics, rules, metals }: Props) {
     [document, plastics, rules, metals],
   );
   const { output: pairings } = useJudged(listJob, runPairings);
-  const value = (id: ReadingId) => (output?.judged.ok ? (output.judged.readings[id]?.value ?? NaN) : NaN);
-  const submerged = value('rig.submerged');
   const apply = useCallback(
     (remedy: Remedy) => {
       if (remedy.of === 'method') set('method', String(remedy.value), 'threaded');
@@ -248,52 +251,15 @@ function RigOf({ kept, plastics, rules, metals }: Props) {
           <Loading what="the rig" />
         )}
       </section>
-      {output?.fit && (
-        <aside className="rig-verdict" aria-label="Does it fit">
-          <RigChecks fit={output.fit} onApply={apply} />
-          <dl className="rig-facts">
-            <div>
-              <dt>Head and plastic</dt>
-              <dd>{format(value('rig.mass'), 'mass')}</dd>
-            </div>
-            <div>
-              <dt>In {water} water</dt>
-              <dd>{submerged > 0 ? format(submerged, 'force') : 'it floats'}</dd>
-            </div>
-            <div>
-              <dt>Fish it lasts (index)</dt>
-              <dd>{value('rig.lasts').toFixed(1)}</dd>
-            </div>
-          </dl>
-          {output.guard && (
-            <section className="rig-guard" aria-label="Guard">
-              <h2>Guard</h2>
-              <p>
-                {output.guard.cut > 0
-                  ? `Trim it level with the point: ${format(output.guard.cut, 'size')} off as bought.`
-                  : 'Left as bought.'}{' '}
-                It takes {format(output.guard.force, 'pull')} to lay it down.
-              </p>
-              <ul>
-                {output.guard.ways.map(({ cover, fan, force, remedy }) => (
-                  <li key={cover}>
-                    For {cover}: {format(force, 'pull')}{' '}
-                    {answered?.design.guard.kind === 'fibre' && answered.design.guard.fan === fan ? (
-                      '✓ as it is'
-                    ) : (
-                      <button type="button" className="btn-link-brass" onClick={() => apply(remedy)}>
-                        Apply: {remedy.says}
-                      </button>
-                    )}
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
-          <p className="rig-source">
-            Limits are common practice, no source. Geometry follows from the shapes.
-          </p>
-        </aside>
+      {output?.judged.ok && output.fit && answered && (
+        <RigVerdict
+          readings={output.judged.readings}
+          fit={output.fit}
+          guard={output.guard}
+          spec={answered.design.guard}
+          water={water}
+          onApply={apply}
+        />
       )}
     </div>
   );

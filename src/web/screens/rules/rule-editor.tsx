@@ -4,6 +4,7 @@ import type { Head } from '../../../core/match/index.ts';
 import { RULE_KINDS, SCHOOL_TOPICS, SCHOOLS, SHADES } from '../../../core/document/index.ts';
 import { FACTS, holdsFor, QUESTIONS, situationOf } from '../../../core/match/index.ts';
 import { useList } from '../../data/queries.ts';
+import { SearchField } from '../../parts/search-field.tsx';
 import { Choice } from '../../parts/choice.tsx';
 
 const plain = <T extends string>(values: readonly T[]) => values.map((value) => [value, value] as const);
@@ -147,12 +148,11 @@ export function RuleEditor({
           />
         </div>
         <div>
-          <input
-            type="search"
-            aria-label="Search the facts"
-            placeholder="Search the facts"
+          <SearchField
+            label="Search the facts"
             value={find}
-            onChange={(event) => setFind(event.currentTarget.value)}
+            placeholder="Search the facts"
+            onChange={setFind}
           />
           <ul className="rule-facts">
             {facts.map((fact) => (

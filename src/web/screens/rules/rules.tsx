@@ -6,6 +6,7 @@ import { SCHOOL_TOPICS, SCHOOLS, schoolOf } from '../../../core/document/index.t
 import { conditionText, QUESTIONS, questionOf, REFERENCE_RULES } from '../../../core/match/index.ts';
 import { restoreRules, saveRules, ServerProblem } from '../../data/api.ts';
 import { useRules } from '../../data/queries.ts';
+import { SearchField } from '../../parts/search-field.tsx';
 import { useAddress } from '../../parts/address.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { useNotices } from '../../parts/notices.tsx';
@@ -84,12 +85,10 @@ function RulesOf({ inForce }: { readonly inForce: RulesInForce }) {
           {version === 0 ? 'These are the shipped rules.' : 'These are the shop’s own.'}
         </p>
         <div className="rules-tools">
-          <input
-            type="search"
-            aria-label="Search the rules"
-            placeholder="Search"
+          <SearchField
+            label="Search the rules"
             value={search.get('find') ?? ''}
-            onChange={(event) => set('find', event.currentTarget.value)}
+            onChange={(text) => set('find', text)}
           />
           <Choice
             label="Question"

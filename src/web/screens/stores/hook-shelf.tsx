@@ -3,6 +3,7 @@ import type { Kept } from '../../../contract/api.ts';
 import type { HookDocument } from '../../../core/document/index.ts';
 import type { StyleKey } from '../../../core/hook/index.ts';
 import { useDraft } from '../../data/draft.ts';
+import { useDraftSteps } from '../../parts/keys.ts';
 import { useCreate, useList, useRemove } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { HookSizeField } from '../../parts/hook-size-field.tsx';
@@ -91,6 +92,7 @@ export function HookShelf({ find }: { readonly find: string }) {
 
 function HookLine({ kept }: { readonly kept: Kept<HookDocument> }) {
   const draft = useDraft('hooks', kept);
+  useDraftSteps(draft.step);
   const remove = useRemove('hooks');
   const { document, edit } = draft;
   const set = (change: Partial<HookDocument>) => edit((now) => ({ ...now, ...change }));

@@ -2,6 +2,7 @@ import type { Kept } from '../../../contract/api.ts';
 import type { Plastic } from '../../../core/plastic/index.ts';
 import { plasticKindOf } from '../../../core/plastic/index.ts';
 import { useDraft } from '../../data/draft.ts';
+import { useDraftSteps } from '../../parts/keys.ts';
 import { useRemove } from '../../data/queries.ts';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
@@ -20,6 +21,7 @@ export function PlasticEditor({
   readonly onClose: () => void;
 }) {
   const draft = useDraft('plastics', kept);
+  useDraftSteps(draft.step);
   const remove = useRemove('plastics');
   const { document: plastic, edit } = draft;
   const set = (change: Partial<Plastic>) => edit((now) => ({ ...now, ...change }));

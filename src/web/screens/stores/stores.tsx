@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Stores } from '../../../contract/api.ts';
 import { useStores } from '../../data/queries.ts';
+import { SearchField } from '../../parts/search-field.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
 import { HookShelf } from './hook-shelf.tsx';
 import { PlasticShelf } from './plastic-shelf.tsx';
@@ -43,13 +44,7 @@ export function StoresScreen() {
             </button>
           ))}
         </nav>
-        <input
-          type="search"
-          aria-label="Search this shelf"
-          placeholder="Search"
-          value={find}
-          onChange={(event) => setFind(event.currentTarget.value)}
-        />
+        <SearchField label="Search this shelf" value={find} onChange={setFind} />
       </div>
       {shelf === 'plastics' ? (
         <PlasticShelf find={find} />

@@ -2,8 +2,12 @@ import { useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Problem } from '../../../core/document/index.ts';
 import { takeShop } from '../../data/api.ts';
+import { momentText } from '../../data/dates.ts';
+import { fingerprint, importedAt, rememberImport } from '../../data/imported.ts';
+import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { Heads, Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
+import { ImportRefused } from '../exchange/import-refused.tsx';
 import { TemplateMenu } from '../exchange/template-menu.tsx';
 import { download } from '../exchange/download.ts';
 
@@ -12,6 +16,14 @@ export interface RowIn {
   readonly line: number;
   readonly document: object | undefined;
   readonly problems: readonly Problem[];
+}
+
+interface Came<R> {
+  readonly turn: number;
+  readonly name: string;
+  readonly rows: readonly R[];
+  /** what the file is known again by */
+  readonly print: string;
 }
 
 interface Props<R extends RowIn> {
@@ -27,14 +39,17 @@ interface Props<R extends RowIn> {
 export function TableFiles<R extends RowIn>({ what, read, heads, cells }: Props<R>) {
   const { tell } = useNotices();
   const input = useRef<HTMLInputElement>(null);
-  const [came, setCame] = useState<{ turn: number; name: string; rows: readonly R[] } | undefined>(undefined);
+  const [came, setCame] = useState<Came<R> | undefined>(undefined);
+  const [refused, setRefused] = useState<{ name: string; message: string } | undefined>(undefined);
   const turns = useRef(0);
   const readFile = async (file: File) => {
     try {
-      const rows = await read(await file.text());
-      setCame({ turn: (turns.current += 1), name: file.name, rows });
+      const text = await file.text();
+      const rows = await read(text);
+      const print = await fingerprint(what, text);
+      setCame({ turn: (turns.current += 1), name: file.name, rows, print });
     } catch (error) {
-      tell({ tone: 'bad', text: `${file.name}: ${(error as Error).message}` });
+      setRefused({ name: file.name, message: (error as Error).message });
     }
   };
   return (
@@ -66,11 +81,17 @@ export function TableFiles<R extends RowIn>({ what, read, heads, cells }: Props<
         <Preview
           key={came.turn}
           what={what}
-          file={came.name}
-          rows={came.rows}
+          came={came}
           heads={heads}
           cells={cells}
           onHide={() => setCame((now) => (now === came ? undefined : now))}
+        />
+      )}
+      {refused && (
+        <ImportRefused
+          file={refused.name}
+          refusals={[{ message: refused.message }]}
+          onHide={() => setRefused(undefined)}
         />
       )}
     </>
@@ -79,17 +100,17 @@ export function TableFiles<R extends RowIn>({ what, read, heads, cells }: Props<
 
 function Preview<R extends RowIn>({
   what,
-  file,
-  rows,
+  came: { name: file, rows, print },
   heads,
   cells,
   onHide,
 }: Omit<Props<R>, 'read'> & {
-  readonly file: string;
-  readonly rows: readonly R[];
+  readonly came: Came<R>;
   readonly onHide: () => void;
 }) {
   const { tell } = useNotices();
+  const { say } = useUnits();
+  const before = importedAt(print);
   const client = useQueryClient();
   const wrong = rows.filter(({ document }) => !document).length;
   const [isTaking, setTaking] = useState(false);
@@ -98,6 +119,7 @@ function Preview<R extends RowIn>({
     try {
       const taken = rows.flatMap(({ document }) => (document ? [{ id: crypto.randomUUID(), document }] : []));
       await takeShop(JSON.stringify({ format: 'fern-anvil/shop', version: 1, [what]: taken }));
+      rememberImport(print);
       onHide();
       tell({ tone: 'good', text: `${taken.length} ${what} imported.` });
       await client.invalidateQueries();
@@ -112,7 +134,7 @@ function Preview<R extends RowIn>({
       onHide={onHide}
       footer={
         <TakeOrLeave
-          take={`Import ${rows.length}`}
+          take={`Import ${rows.length}${before === undefined ? '' : ' again'}`}
           disabled={wrong > 0 || rows.length === 0 || isTaking}
           onTake={() => void take()}
           onLeave={onHide}
@@ -124,6 +146,11 @@ function Preview<R extends RowIn>({
           ? `${wrong} of ${rows.length} rows are wrong. Nothing is imported until they are corrected in the file.`
           : `${rows.length} ${what}, all sound.`}
       </p>
+      {before !== undefined && (
+        <p className="import-again" role="alert">
+          ▲ This file was imported before: {momentText(before)}. Importing it again makes doubles.
+        </p>
+      )}
       <table className="intake">
         <Heads of={['Line', ...heads]} />
         <tbody>
@@ -140,7 +167,7 @@ function Preview<R extends RowIn>({
             ) : (
               <tr key={row.line} data-bad>
                 <td>{row.line}</td>
-                <td colSpan={heads.length}>■ {row.problems.map(({ message }) => message).join(' ')}</td>
+                <td colSpan={heads.length}>■ {say(row.problems.map(({ message }) => message).join(' '))}</td>
               </tr>
             );
           })}

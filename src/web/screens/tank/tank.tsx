@@ -49,7 +49,10 @@ export function Tank() {
   const tray = useFew(ids.filter((other) => other !== id));
   if (design.isPending || plastics.isPending || stores.isPending || tray.isPending)
     return <Loading what="the tank" />;
-  if (design.isError) return <Failed error={design.error} retry={() => void design.refetch()} />;
+  if (design.isError)
+    return (
+      <Failed error={design.error} retry={() => void design.refetch()} of={{ collection: 'designs', id }} />
+    );
   if (plastics.isError) return <Failed error={plastics.error} retry={() => void plastics.refetch()} />;
   return (
     <TankOf

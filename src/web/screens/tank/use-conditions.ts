@@ -8,7 +8,10 @@ import { ROD_POWERS, USUAL_FISHING } from '../../../core/behaviour/index.ts';
 import { WATERS } from '../../../core/document/index.ts';
 import { PLAIN_WATER } from '../../../core/judge/index.ts';
 import { LINE_KINDS, SALINITY } from '../../../core/material/index.ts';
+import type { QuantityKind } from '../../../core/quantity/index.ts';
+import { roundIn } from '../../../core/quantity/index.ts';
 import { METHODS } from '../../../core/rigging/index.ts';
+import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
 
 /** A number the address keeps, or its usual value. */
@@ -21,6 +24,16 @@ const numberIn = (
   const value = Number(search.get(key) ?? NaN);
   return value >= min && value <= max ? value : usual;
 };
+
+/** Kinds of the numbers of the fishing. */
+const KINDS = {
+  depth: 'depth',
+  speed: 'speed',
+  current: 'speed',
+  lineOut: 'depth',
+  test: 'lineTest',
+  friction: 'number',
+} as const satisfies Readonly<Record<keyof typeof RANGES, QuantityKind>>;
 
 /** Numbers of the fishing and their ranges, stored units. */
 export const RANGES = {
@@ -42,8 +55,12 @@ export function useConditions(plastics: readonly Kept<Plastic>[], metals: readon
   const rod = rods.find((key) => key === search.get('rod')) ?? USUAL_FISHING.rod;
   const method = METHODS.find(({ key }) => key === search.get('method'))?.key ?? 'threaded';
   const plastic = plastics.find(({ id }) => id === search.get('plastic'))?.document;
-  const number = (key: keyof typeof RANGES) =>
-    numberIn(search, key, key === 'depth' ? PLAIN_WATER.depth : USUAL_FISHING[key], RANGES[key]);
+  const { system } = useUnits();
+  // A default is round in the reader’s unit until the address says what was typed.
+  const number = (key: keyof typeof RANGES) => {
+    const usual = key === 'depth' ? PLAIN_WATER.depth : USUAL_FISHING[key];
+    return numberIn(search, key, roundIn(usual, KINDS[key], system), RANGES[key]);
+  };
   // The head of this screen at another weight, as long as it is pulled at; the design keeps its own.
   const grams = search.has('grams') ? numberIn(search, 'grams', NaN, [0.2, 200]) : NaN;
   const crack = numberIn(search, 'crack', 8, [1, 40]);

@@ -44,13 +44,14 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
   const [adding, setAdding] = useState(false);
   const [atHand, setAtHand] = useState(false);
   const [began, setBegan] = useState<number | undefined>(undefined);
+  const heads = [...new Set(trial.rigs.flatMap(({ design }) => design ?? []))].join(' ');
   const isLoaded = designs.isSuccess && plastics.isSuccess;
   useEffect(() => {
     if (!isLoaded) return;
-    keepAtHand()
+    keepAtHand(kept.id, heads === '' ? [] : heads.split(' '))
       .then(() => setAtHand(true))
       .catch(() => undefined);
-  }, [isLoaded]);
+  }, [isLoaded, kept.id, heads]);
   useTitle(trial.name);
   const at = Math.min(chosen, trial.rigs.length - 1);
   const rig = trial.rigs[at];

@@ -1,12 +1,18 @@
+import { API } from '../../../contract/api.ts';
+import { PAGE_LIMIT } from '../../../contract/requests.ts';
+
 /** The worker’s file, and the only screens it looks after. */
 const WORKER = '/trials-worker.js';
 const SCOPE = '/trials';
+/** Names every built file a day needs, those that were not shown yet too. */
+const LIST = '/offline.json';
 
 /**
  * Keeps the day's page at hand for where there is no network. What this page has loaded already is kept too; resolves when it is. Without it a day can be
- * counted all the same, but not opened anew before the server is back.
+ * counted all the same, but not opened anew before the server is back. `id` is the day’s: one made just now was never asked for at its address;
+ * `heads` are those tied on, whose drag may be found from drops.
  */
-export async function keepAtHand(): Promise<void> {
+export async function keepAtHand(id: string, heads: readonly string[]): Promise<void> {
   if (!('serviceWorker' in navigator)) return;
   const registration = await navigator.serviceWorker.register(WORKER, { scope: SCOPE });
   const worker = registration.active ?? registration.waiting ?? registration.installing;
@@ -23,10 +29,20 @@ export async function keepAtHand(): Promise<void> {
     .filter((url) => new URL(url).origin === location.origin && /\/(assets|api)\//.test(url));
   const modules = [...document.querySelectorAll<HTMLLinkElement>('link[href]')].map(({ href }) => href);
   const scripts = [...document.querySelectorAll<HTMLScriptElement>('script[src]')].map(({ src }) => src);
+  const listed = await fetch(LIST)
+    .then((answer) => (answer.ok ? (answer.json() as Promise<string[]>) : []))
+    .catch(() => []);
   const heard = new Promise<void>((resolve) => {
     navigator.serviceWorker.addEventListener('message', () => resolve(), { once: true });
   });
   navigator.serviceWorker.startMessages();
-  worker.postMessage({ keep: [...new Set([...loaded, ...modules, ...scripts])] });
+  const asked = [
+    `${API}/trials/${encodeURIComponent(id)}`,
+    `${API}/trials?limit=${PAGE_LIMIT}`,
+    `${API}/stores`,
+    ...heads.map((head) => `${API}/designs/${encodeURIComponent(head)}`),
+  ];
+  const all = [...asked, ...loaded, ...modules, ...scripts, ...listed];
+  worker.postMessage({ keep: [...new Set(all.map((url) => new URL(url, location.href).href))] });
   await heard;
 }

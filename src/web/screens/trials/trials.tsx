@@ -1,3 +1,4 @@
+import { SearchField } from '../../parts/search-field.tsx';
 import { Scrolls } from '../../parts/sheet.tsx';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -39,7 +40,8 @@ export function Trials() {
 function OneDay({ id }: { readonly id: string }) {
   const day = useOne('trials', id);
   if (day.isPending) return <Loading what="the day" />;
-  if (day.isError) return <Failed error={day.error} retry={() => void day.refetch()} />;
+  if (day.isError)
+    return <Failed error={day.error} retry={() => void day.refetch()} of={{ collection: 'trials', id }} />;
   return <Day key={day.data.id} kept={day.data} />;
 }
 
@@ -88,14 +90,9 @@ function AllDays() {
                 document ? [document.day, document.name, String(document.rigs.length)] : []
               }
             />
-            <input
-              type="search"
-              aria-label="Search the days"
-              placeholder="Search"
-              style={{ maxWidth: '14rem' }}
-              value={find}
-              onChange={(event) => setFind(event.currentTarget.value)}
-            />
+            <span className="trials-search">
+              <SearchField label="Search the days" value={find} onChange={setFind} />
+            </span>
           </div>
           {days.length === 0 ? (
             <Empty title="No day counted yet">

@@ -55,7 +55,10 @@ export function Uses() {
   const { output, error } = useJudged(job, run);
   useTitle(design.data?.document.name ?? '');
   if (design.isPending) return <Loading what="the head" />;
-  if (design.isError) return <Failed error={design.error} retry={() => void design.refetch()} />;
+  if (design.isError)
+    return (
+      <Failed error={design.error} retry={() => void design.refetch()} of={{ collection: 'designs', id }} />
+    );
   const { name } = design.data.document;
   return (
     <div className="uses">
