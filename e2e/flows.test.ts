@@ -692,7 +692,21 @@ describe('help and first load', () => {
     const page = await at('/nowhere/at/all');
     await sees(page, 'Page not found');
     const lost = await at('/designs/no-such-head', false);
-    await sees(lost, 'This design is not here');
+    await sees(lost, 'Nothing is kept at this address.');
+  });
+
+  it('the address of a head that was deleted offers it back', async () => {
+    const api = `${server.url}/api/designs`;
+    const copy = await fetch(`${api}/pip-1-16/duplicate`, { method: 'POST' });
+    const { id, document: made } = (await copy.json()) as { id: string; document: { name: string } };
+    await fetch(`${api}/${id}`, { method: 'DELETE', headers: { 'If-Match': '"v1"' } });
+    const page = await at(`/designs/${id}`, false);
+    await sees(page, `${made.name} was deleted`);
+    await (await named(page, `Restore ${made.name}`, 'button')).click();
+    await sees(page, 'Same weight');
+    expect((await fetch(`${api}/${id}`)).status).toBe(200);
+    // Gone again, for whoever counts the heads after this.
+    await fetch(`${api}/${id}`, { method: 'DELETE', headers: { 'If-Match': '"v3"' } });
   });
 
   it('loads at most 250 kB of gzipped JavaScript before the Rack is drawn', async () => {

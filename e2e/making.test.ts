@@ -155,12 +155,19 @@ describe('a batch', () => {
     const bad = join(folder, 'bad.csv');
     writeFileSync(bad, 'cavity,weight\r\n1,11.8\r\n9,11.7\r\n');
     await give('Table of weights', bad);
-    await sees(page, 'nothing was imported. Line 3');
+    await sees(page, 'Nothing was imported.');
+    await sees(page, 'Line 3: ');
+    await press('Close');
+    await page.waitForSelector('[role=dialog]', { hidden: true });
     const good = join(folder, 'good.csv');
     writeFileSync(good, 'cavity,weight\r\n1,11.8\r\n2,11.7 g\r\n');
     await give('Table of weights', good);
     await keeps<Batch>('batches/reedcutter-may', ({ weighings }) => weighings.length === first + 4);
     await saved();
+    // The same file again is asked about before it doubles every weight.
+    await give('Table of weights', good);
+    await sees(page, 'was imported into this batch before');
+    await named(page, 'Import again', 'button');
     // What was acknowledged is there after the server was killed.
     await server.end('SIGKILL');
     server = await startServer(data.path, { port: server.port });
@@ -256,6 +263,28 @@ describe('days on the water', () => {
     await page.waitForSelector('.counter-more');
     const id = await page.evaluate(() => location.pathname.split('/').at(-1) ?? '');
     await keeps<Trial>(`trials/${id}`, ({ rigs }) => rigs.length === 1);
+    // Made a moment ago, and there all the same where nobody answers: counted, opened anew, and compared with other days.
+    await page.waitForSelector('.trial[data-at-hand=true]');
+    await saved();
+    await server.end('SIGKILL');
+    const tap = () =>
+      page.$$eval('.counter-more', (all) =>
+        (all.find((one) => one.textContent?.startsWith('Landed')) as HTMLElement | undefined)?.click(),
+      );
+    await tap();
+    await page.reload({ waitUntil: 'load' });
+    await page.waitForFunction(
+      () =>
+        [...document.querySelectorAll('.counter-more')]
+          .find((one) => one.textContent?.startsWith('Landed'))
+          ?.querySelector('b')?.textContent === '1',
+    );
+    await tap();
+    await page.goto(`${server.url}/trials?view=compare`, { waitUntil: 'load' });
+    await page.waitForSelector('[aria-label=Compare]');
+    server = await startServer(data.path, { port: server.port });
+    await page.goto(`${server.url}/trials/${id}`, { waitUntil: 'load' });
+    await keeps<Trial>(`trials/${id}`, ({ rigs }) => rigs[0]?.landed === 2);
     await page.setViewport({ width: 1280, height: 800 });
   });
   it('are compared place by place, and drops become the measured drag of a head', async () => {

@@ -107,9 +107,10 @@ describe('plastics', () => {
     await press('Delete New paddle-tail');
     await sees(page, 'New paddle-tail is deleted.');
     await press('Undo');
+    // Its card may still hang there from before it was deleted: what the server keeps is waited for.
+    await expect.poll(() => total('plastics'), { timeout: 60_000 }).toBe(55);
     await (await page.waitForSelector('::-p-xpath(//button[.//b[text()="New paddle-tail"]])'))?.click();
     await named(page, 'Delete New paddle-tail');
-    expect(await total('plastics')).toBe(55);
   });
 
   it('a value out of range is told at the field and not saved', async () => {
