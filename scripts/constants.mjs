@@ -7,7 +7,7 @@ import { askedFor, changesIn } from './changes.mjs';
 import { ensureInstalled, root } from './ensure.mjs';
 import { roomFolder, sample, sources } from './sample.mjs';
 
-ensureInstalled();
+ensureInstalled({ whole: true });
 const [room = '', count = '40', seed = '1', only] = process.argv.slice(2);
 if (only !== undefined && only !== 'number' && only !== 'term') {
   console.error(`“${only}”: say number or term, or nothing for both.`);

@@ -14,17 +14,22 @@ export function run(command, args, options = {}) {
   }
 }
 
-/** Installs the packages of package-lock.json unless this very lock file is installed already. Quiet on standard output. */
-export function ensureInstalled() {
+/**
+ * Installs the packages of package-lock.json unless this very lock file is installed already: what a start needs, or with `whole` what tests and
+ * work on the sources need besides. Quiet on standard output.
+ */
+export function ensureInstalled({ whole = false } = {}) {
   const lock = createHash('sha256')
     .update(readFileSync(`${root}/package-lock.json`))
     .digest('hex');
   const marker = `${root}/node_modules/.fern-anvil-lock`;
-  if (existsSync(marker) && readFileSync(marker, 'utf8') === lock) return;
+  const [installed, extent] = existsSync(marker) ? readFileSync(marker, 'utf8').split(' ') : [];
+  if (installed === lock && (!whole || extent === 'whole')) return;
   console.error('Installing what is missing …');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: ['ignore', 2, 2] });
+  const share = whole ? '--include=dev' : '--omit=dev';
+  run('npm', ['ci', share, '--no-audit', '--no-fund', '--loglevel=error'], { stdio: ['ignore', 2, 2] });
   mkdirSync(`${root}/node_modules`, { recursive: true });
-  writeFileSync(marker, lock);
+  writeFileSync(marker, `${lock} ${whole ? 'whole' : 'start'}`);
 }
 
 /** The TypeScript runner of the project. */

@@ -6,7 +6,7 @@ import { join, relative } from 'node:path';
 import { ensureInstalled, root } from './ensure.mjs';
 import { roomFolder, sample, sources } from './sample.mjs';
 
-ensureInstalled();
+ensureInstalled({ whole: true });
 const [room, lines = '150', seed = '1'] = process.argv.slice(2);
 const folder = roomFolder(room);
 

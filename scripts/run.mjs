@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { resolve } from 'node:path';
 import { ensureInstalled, root, tsx } from './ensure.mjs';
 
-ensureInstalled();
+ensureInstalled({ whole: true });
 const [file, ...args] = process.argv.slice(2);
 const [node, options] = tsx();
 // The caller's folder stays the working folder, so that file names mean what they say.

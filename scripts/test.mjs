@@ -6,7 +6,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureInstalled, root, run } from './ensure.mjs';
 
-ensureInstalled();
+ensureInstalled({ whole: true });
 const { ensureBuilt, ensureNode } = await import('./build.mjs');
 const bin = (path) => join(root, 'node_modules', path);
 

@@ -1,4 +1,4 @@
-import bwip from 'bwip-js/browser';
+import bwip from '@bwip-js/browser';
 import type { PDFPage } from 'pdf-lib';
 import { beginPdf, FERN, GREY, INK, PT, wrapped, writer } from './pdf.ts';
 import type { Brief } from '../document/brief.ts';

@@ -1,5 +1,4 @@
-import gamma from '@stdlib/math-base-special-gamma';
-import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
+import { gamma, normalCdf } from '../numeric/distributions.ts';
 import { gaussLegendre } from '../numeric/gauss.ts';
 import { deviationOf, meanOf } from './spread.ts';
 
@@ -14,7 +13,7 @@ const RULE = gaussLegendre(200);
 export function d2(n: number): number {
   let sum = 0;
   RULE.nodes.forEach((node, i) => {
-    const below = normalCdf(node * FAR, 0, 1);
+    const below = normalCdf(node * FAR);
     sum += (RULE.weights[i] ?? 0) * (1 - below ** n - (1 - below) ** n);
   });
   return sum * FAR;
@@ -99,6 +98,6 @@ export function capability(mean: number, deviation: number, low: number, high: n
   return {
     cp: (high - low) / (6 * deviation),
     cpk: Math.min(high - mean, mean - low) / (3 * deviation),
-    outside: normalCdf(low, mean, deviation) + 1 - normalCdf(high, mean, deviation),
+    outside: normalCdf((low - mean) / deviation) + normalCdf((mean - high) / deviation),
   };
 }

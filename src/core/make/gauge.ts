@@ -1,4 +1,4 @@
-import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
+import { normalQuantile } from '../numeric/distributions.ts';
 import { meanOf } from './spread.ts';
 
 /** What of a spread is the scale's and what the pieces'. */
@@ -55,6 +55,6 @@ export function gaugeStudy(pieces: readonly (readonly number[])[]): GaugeStudy |
  */
 export function samplesToTell(deviation: number, difference: number, sure = 0.95, power = 0.9): number {
   if (!(deviation > 0)) return 1;
-  const z = normalQuantile((1 + sure) / 2, 0, 1) + normalQuantile(power, 0, 1);
+  const z = normalQuantile((1 + sure) / 2) + normalQuantile(power);
   return Math.ceil((2 * z * z * deviation ** 2) / difference ** 2) + 1;
 }

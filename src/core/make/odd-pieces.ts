@@ -1,5 +1,4 @@
-import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
-import tQuantile from '@stdlib/stats-base-dists-t-quantile';
+import { normalCdf, studentQuantile } from '../numeric/distributions.ts';
 import { stepRead } from '../numeric/steps.ts';
 import { deviationOf, meanOf } from './spread.ts';
 
@@ -48,7 +47,7 @@ export const spreadOf = (weights: readonly number[], step: number): number =>
   Math.max(deviationOf(weights) || 0, ALIKE * step);
 
 /** Student's quantile, one side. */
-export const studentAt = (chance: number, freedom: number): number => tQuantile(1 - chance, freedom);
+export const studentAt = (chance: number, freedom: number): number => studentQuantile(1 - chance, freedom);
 
 /** What one cavity's weights are read with: the scale's step, and the spread of the other cavities. */
 export interface Around {
@@ -164,5 +163,5 @@ export function coldStart(
 function chanceOfRatio(ratio: number, above: number, below: number): number {
   const [a, b] = [2 / (9 * above), 2 / (9 * below)];
   const root = Math.cbrt(ratio);
-  return 1 - normalCdf(((1 - b) * root - (1 - a)) / Math.sqrt(b * root * root + a), 0, 1);
+  return 1 - normalCdf(((1 - b) * root - (1 - a)) / Math.sqrt(b * root * root + a));
 }

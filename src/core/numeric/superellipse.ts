@@ -1,4 +1,4 @@
-import gamma from '@stdlib/math-base-special-gamma';
+import { gamma } from './distributions.ts';
 
 /**
  * Share K(n) of the box 2b × 2t that the superellipse |y/b|^n + |z/t|^n = 1 fills:

@@ -1,6 +1,4 @@
-import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
-import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
-import tQuantile from '@stdlib/stats-base-dists-t-quantile';
+import { normalCdf, normalQuantile, studentQuantile } from '../numeric/distributions.ts';
 import { leastOf } from '../numeric/least.ts';
 import { findRoot } from '../numeric/root.ts';
 import { stepRead } from '../numeric/steps.ts';
@@ -75,7 +73,7 @@ const ODD = 0.025;
 /** Quantile of chi-squared after Wilson & Hilferty (Proc. Natl. Acad. Sci. 17 (1931) 684): within some per cent from one degree of freedom on. */
 const chiSquared = (share: number, freedom: number): number => {
   const ninth = 2 / (9 * freedom);
-  return freedom * Math.max(0, 1 - ninth + normalQuantile(share, 0, 1) * Math.sqrt(ninth)) ** 3;
+  return freedom * Math.max(0, 1 - ninth + normalQuantile(share) * Math.sqrt(ninth)) ** 3;
 };
 
 /**
@@ -86,7 +84,7 @@ function deviance(off: number, wide: number): number {
   if (wide < 1e-3) return off * off;
   const [near, far] = [Math.abs(off) - wide / 2, Math.abs(off) + wide / 2];
   // The smaller tails: their difference keeps its digits.
-  const share = normalCdf(-near, 0, 1) - normalCdf(-far, 0, 1);
+  const share = normalCdf(-near) - normalCdf(-far);
   // Beyond what a double holds the tail is that of its nearer edge.
   return share > 1e-200 ? -2 * Math.log(share / wide) - Math.log(2 * Math.PI) : near * near;
 }
@@ -119,7 +117,7 @@ export function calibrated(
   const scatter = Math.max(squares, (freedom / count) * steps);
   const isOdd = freedom > 0 && (scatter < chiSquared(ODD, freedom) || scatter > chiSquared(1 - ODD, freedom));
   const rise = isOdd
-    ? (tQuantile((1 + confidence) / 2, freedom) ** 2 * scatter) / freedom
+    ? (studentQuantile((1 + confidence) / 2, freedom) ** 2 * scatter) / freedom
     : deviations(confidence) ** 2;
   const end = (low: number, high: number, outside: number) => {
     const root = findRoot((log) => sum(log) - least - rise, low, high, 1e-7);

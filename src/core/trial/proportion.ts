@@ -1,4 +1,4 @@
-import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
+import { normalQuantile } from '../numeric/distributions.ts';
 
 /** A share that was counted, with the span it is sure of. */
 export interface Proportion {
@@ -13,7 +13,7 @@ export interface Proportion {
 export const CONFIDENCE = 0.95;
 
 /** Standard deviations either side that hold the given share of a normal distribution. */
-export const deviations = (confidence = CONFIDENCE): number => normalQuantile((1 + confidence) / 2, 0, 1);
+export const deviations = (confidence = CONFIDENCE): number => normalQuantile((1 + confidence) / 2);
 
 function checkCounts(events: number, of: number): void {
   if (!(Number.isInteger(events) && Number.isInteger(of) && events >= 0 && of >= events))

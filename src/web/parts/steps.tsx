@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { Redo2, Undo2 } from 'lucide-react';
 import type { Kept } from '../../contract/api.ts';
 import { goStep, readSteps } from '../data/api.ts';
 import { oneKey, refreshLists } from '../data/queries.ts';
+import { RedoSign, UndoSign } from './icons.tsx';
 import { useNotices } from './notices.tsx';
 import type { Documents, WithHistory } from '../../contract/collections/index.ts';
 
@@ -74,7 +74,7 @@ export function Steps<C extends WithHistory>({
         title="Undo (Ctrl+Z)"
         onClick={() => void step(-1)}
       >
-        <Undo2 size={15} aria-hidden />
+        <UndoSign />
       </button>
       <button
         type="button"
@@ -83,7 +83,7 @@ export function Steps<C extends WithHistory>({
         title="Redo (Ctrl+Shift+Z)"
         onClick={() => void step(1)}
       >
-        <Redo2 size={15} aria-hidden />
+        <RedoSign />
       </button>
     </span>
   );

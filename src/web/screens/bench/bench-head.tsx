@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { Redo2, Undo2 } from 'lucide-react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
@@ -10,6 +9,7 @@ import type { useDraft } from '../../data/draft.ts';
 import { useArchive, useDuplicate, versionNow } from '../../data/queries.ts';
 import { useTray } from '../../data/tray.ts';
 import { useUnits } from '../../data/units.ts';
+import { RedoSign, UndoSign } from '../../parts/icons.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { ExportMenu } from '../exchange/export-menu.tsx';
 import type { HistoryHand } from './use-history.ts';
@@ -60,7 +60,7 @@ export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, pa
           title={hand.canUndo ? `Undo: ${hand.undoWords} (Ctrl+Z)` : 'Nothing to undo'}
           aria-label="Undo"
         >
-          <Undo2 size={15} aria-hidden />
+          <UndoSign />
         </button>
         <button
           type="button"
@@ -70,7 +70,7 @@ export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, pa
           title={hand.canRedo ? `Redo: ${hand.redoWords} (Ctrl+Shift+Z)` : 'Nothing to redo'}
           aria-label="Redo"
         >
-          <Redo2 size={15} aria-hidden />
+          <RedoSign />
         </button>
         <button
           type="button"

@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { Lock, LockOpen } from 'lucide-react';
 import type { Design } from '../../../core/document/index.ts';
 import { withFamily } from '../../../core/document/index.ts';
 import { HEAD_RANGES, familyOf } from '../../../core/head/index.ts';
 import { inUnits } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
+import { FreeSign, LockedSign } from '../../parts/icons.tsx';
 import { ShapePicker } from '../../parts/shape-picker.tsx';
 import { StationList } from './station-list.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
@@ -106,7 +106,7 @@ export function HeadStage({
                 title={locked ? 'Locked: the weight does not change it' : 'Free: the weight may change it'}
                 onClick={() => toggleLock(spec.key)}
               >
-                {locked ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}
+                {locked ? <LockedSign size={14} /> : <FreeSign size={14} />}
               </button>
             )}
           </div>

@@ -1,9 +1,9 @@
 import { useRef } from 'react';
-import { Anchor } from 'lucide-react';
 import { HEAD_RANGES } from '../../../core/head/index.ts';
 import { fractionGrams, GRAMS_PER_OUNCE, nearestOunceFraction } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Segments } from '../../parts/choice.tsx';
+import { HeldSign } from '../../parts/icons.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { StagesProps } from './stage-kit.ts';
 
@@ -39,7 +39,7 @@ export function WeightFields({ design, grams, problem, onTarget, onHold, onWeigh
           onClick={onHold}
           title="Hold the weight while sizes change (H)"
         >
-          {held && <Anchor size={13} aria-hidden />} {held ? 'Held' : 'Hold'}
+          {held && <HeldSign size={13} />} {held ? 'Held' : 'Hold'}
         </button>
       </div>
       <WeightSlider grams={weight} onTarget={onTarget} />
