@@ -1,35 +1,23 @@
 import { useState } from 'react';
 import type { Batch, Weighing } from '../../../core/document/index.ts';
-import type { PanDoubt } from '../../../core/make/index.ts';
 import { MOST_WEIGHINGS } from '../../../core/document/index.ts';
 import { parseQuantity } from '../../../core/quantity/index.ts';
-import { scaleAct } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { useKeys } from '../../parts/keys.ts';
-import { useNotices } from '../../parts/notices.tsx';
+import { CavityKeys } from './cavity-keys.tsx';
+import { ScalePan } from './scale-pan.tsx';
 import { playSound } from './scale-sound.ts';
-import { hasSerial, useScale } from './use-scale.ts';
-
-/** What the hand is asked to do where the pan is in doubt. */
-const ASKED: Readonly<Record<PanDoubt, string>> = {
-  swapped:
-    'The weight changed before the piece was off the scale, so it was not noted. Take it off, wait for 0.00, then place it again.',
-  residue: 'Too light for a head: tare the scale, or take off what was left on it.',
-};
+import { useScale } from './use-scale.ts';
+import { pieceLike, withWeight } from './weighing.ts';
 
 interface Props {
   readonly batch: Batch;
   readonly edit: (change: (batch: Batch) => Batch) => void;
 }
 
-/** Which piece of a cavity comes next. */
-const nextPiece = ({ weighings }: Batch, cavity: number): number =>
-  1 + weighings.reduce((most, one) => (one.cavity === cavity ? Math.max(most, one.piece) : most), 0);
-
 /** The scale, and weights taken one after the other: read when a piece lies still, or typed. */
 export function ScalePanel({ batch, edit }: Props) {
   const { format, system } = useUnits();
-  const { tell } = useNotices();
   const [cavity, setCavity] = useState(1);
   const [isAgain, setAgain] = useState(false);
   const [isRound, setRound] = useState(true);
@@ -42,12 +30,7 @@ export function ScalePanel({ batch, edit }: Props) {
       return;
     }
     const value = Math.round(grams * 1e4) / 1e4;
-    edit((now) => {
-      const next = nextPiece(now, at);
-      // A repeat weighing is of the piece weighed last.
-      const piece = isAgain ? Math.max(1, next - 1) : next;
-      return { ...now, weighings: [...now.weighings, { cavity: at, piece, grams: value, by }] };
-    });
+    edit((now) => withWeight(now, { cavity: at, grams: value, by, isAgain }));
     if (isRound && !isAgain) setCavity((at % batch.cavities) + 1);
   };
   const scale = useScale(
@@ -74,102 +57,11 @@ export function ScalePanel({ batch, edit }: Props) {
     setTyped('');
     take(read.value, 'typed');
   };
-  const act = (what: Parameters<typeof scaleAct>[0]) =>
-    void scaleAct(what).catch((error: Error) => tell({ tone: 'bad', text: error.message }));
-  /** A piece as this batch's cavity might throw it, for the simulated pan. */
-  const lay = () => {
-    const own = batch.weighings.filter((one) => one.cavity === at).map(({ grams }) => grams);
-    const mean = own.length > 0 ? own.reduce((sum, g) => sum + g, 0) / own.length : batch.wanted.target;
-    const spread = batch.wanted.room / 5;
-    act({
-      act: 'put',
-      grams: Math.max(0.05, mean + spread * (Math.random() + Math.random() + Math.random() - 1.5)),
-    });
-  };
-  const words = {
-    off: 'No scale is read.',
-    reading: scale.pan.isSteady ? 'steady' : 'settling',
-    silent: 'Silent: is it plugged in and on? What was weighed is kept.',
-    lost: `Scale disconnected${scale.reason ? ` (${scale.reason})` : ''}. What was weighed is kept; read it again, or type.`,
-  }[scale.state];
   return (
     <section aria-label="Weigh">
-      <div className="scale">
-        <div className="scale-figure" data-steady={scale.pan.isSteady} aria-live="off">
-          {scale.state === 'off' || scale.pan.grams === undefined ? '–' : `${scale.pan.grams.toFixed(2)} g`}
-          <small role="status">{words}</small>
-        </div>
-        <div className="shop-row">
-          {scale.source === 'none' ? (
-            <>
-              <button type="button" className="btn btn-sm btn-bar" onClick={() => void scale.simulated()}>
-                Read the simulated scale
-              </button>
-              {hasSerial() ? (
-                <button type="button" className="btn btn-sm btn-bar" onClick={() => void scale.serial()}>
-                  Read a scale on a cable …
-                </button>
-              ) : (
-                <small>This browser reads no serial cable; type weights, or import them as CSV.</small>
-              )}
-            </>
-          ) : (
-            <>
-              {scale.source === 'simulated' && (
-                <>
-                  <button type="button" className="btn btn-sm btn-bar" onClick={lay}>
-                    Place a head on the scale
-                  </button>
-                  <button type="button" className="btn btn-sm btn-bar" onClick={() => act({ act: 'take' })}>
-                    Take it off the scale
-                  </button>
-                  <button type="button" className="btn btn-sm btn-bar" onClick={() => act({ act: 'tare' })}>
-                    Tare
-                  </button>
-                  <button type="button" className="btn btn-sm btn-bar" onClick={() => act({ act: 'unit' })}>
-                    Switch its unit
-                  </button>
-                  <button
-                    type="button"
-                    className="btn btn-sm btn-bar"
-                    onClick={() => act({ act: 'plug', in: scale.state === 'silent' })}
-                  >
-                    {scale.state === 'silent' ? 'Plug it in' : 'Unplug it'}
-                  </button>
-                </>
-              )}
-              <button type="button" className="btn btn-sm btn-bar" onClick={scale.off}>
-                Stop reading
-              </button>
-            </>
-          )}
-          {scale.pan.unreadable > 0 && (
-            <small>
-              {scale.pan.unreadable} {scale.pan.unreadable === 1 ? 'line' : 'lines'} could not be read and{' '}
-              {scale.pan.unreadable === 1 ? 'was' : 'were'} left out.
-            </small>
-          )}
-        </div>
-      </div>
-      {scale.pan.doubt && (
-        <p className="field-said" role="alert">
-          ■ {ASKED[scale.pan.doubt]}
-        </p>
-      )}
+      <ScalePan scale={scale} like={() => pieceLike(batch, at)} />
       <div className="shop-row">
-        <div className="cavity-keys" role="group" aria-label="Next cavity">
-          {Array.from({ length: batch.cavities }, (_, i) => (
-            <button
-              key={i}
-              type="button"
-              className="btn btn-quiet"
-              aria-pressed={i + 1 === at}
-              onClick={() => setCavity(i + 1)}
-            >
-              {i + 1}
-            </button>
-          ))}
-        </div>
+        <CavityKeys count={batch.cavities} at={at} onChoose={setCavity} />
         <label>
           <input
             type="checkbox"

@@ -1,15 +1,14 @@
-import { useRef, useState } from 'react';
-import type { PointerEvent } from 'react';
+import { useState } from 'react';
 import type { Design, Photo } from '../../../core/document/index.ts';
 import { photoPlacement } from '../../../core/document/index.ts';
 import { parseQuantity } from '../../../core/quantity/index.ts';
 import { create } from '../../data/api.ts';
 import { useUnits } from '../../data/units.ts';
 import { Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
+import type { Mark, Placed } from './photo-parts.tsx';
+import { MarkedPhoto, PhotoTools } from './photo-parts.tsx';
 import { pictureKept } from './picture.ts';
 import './photo.css';
-
-type Placed = NonNullable<Design['photo']>;
 
 interface Props {
   readonly design: Design;
@@ -17,12 +16,9 @@ interface Props {
   readonly onHide: () => void;
 }
 
-type Mark = readonly [number, number];
-
 /** Lays a photograph under the plate: two marks on it and the distance between them give its scale, its place and its turn. */
 export function PhotoSheet({ design, onPlace, onHide }: Props) {
-  const { system, format } = useUnits();
-  const input = useRef<HTMLInputElement>(null);
+  const { system } = useUnits();
   const now = design.photo;
   const [photo, setPhoto] = useState<Photo | undefined>(undefined);
   const [rear, setRear] = useState<Mark | undefined>(now ? [now.rear[0], now.rear[1]] : undefined);
@@ -49,11 +45,7 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
       setSaid((error as Error).message);
     }
   };
-  const mark = (event: PointerEvent<SVGSVGElement>) => {
-    const matrix = event.currentTarget.getScreenCTM();
-    if (!matrix) return;
-    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
-    const at: Mark = [Math.round(x * 10) / 10, Math.round(y * 10) / 10];
+  const mark = (at: Mark) => {
     if (next === 'rear') {
       setRear(at);
       setNext('nose');
@@ -83,18 +75,6 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
       setSaid((error as Error).message);
     }
   };
-  const cross = (at: Mark | undefined, name: string) =>
-    at && (
-      <g className="photo-mark">
-        <title>{name}</title>
-        <path
-          d={`M${at[0] - width / 50} ${at[1]}h${width / 25}M${at[0]} ${at[1] - width / 50}v${width / 25}`}
-        />
-        <text x={at[0] + width / 60} y={at[1] - width / 60} fontSize={width / 40}>
-          {name}
-        </text>
-      </g>
-    );
   return (
     <Sheet
       title="A photograph under the plate"
@@ -104,52 +84,19 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
         <TakeOrLeave take="Lay it under" disabled={!shown} onTake={() => void lay()} onLeave={onHide} />
       }
     >
-      <div className="photo-tools">
-        <button type="button" className="btn btn-quiet" onClick={() => input.current?.click()}>
-          {shown ? 'Another picture …' : 'Choose a picture …'}
-        </button>
-        <input
-          ref={input}
-          hidden
-          type="file"
-          accept="image/*"
-          aria-label="Photograph"
-          onChange={(event) => {
-            const file = event.currentTarget.files?.[0];
-            event.currentTarget.value = '';
-            if (file) void choose(file);
-          }}
-        />
-        <label>
-          Distance between the marks{' '}
-          <input
-            inputMode="decimal"
-            value={length}
-            placeholder={now ? format(now.length, 'size') : 'by caliper'}
-            onChange={(event) => setLength(event.currentTarget.value)}
-          />
-        </label>
-        <label>
-          <input
-            type="checkbox"
-            checked={flipped}
-            onChange={(event) => setFlipped(event.currentTarget.checked)}
-          />{' '}
-          upside down
-        </label>
-        {now && (
-          <button
-            type="button"
-            className="btn btn-quiet"
-            onClick={() => {
-              onPlace(undefined);
-              onHide();
-            }}
-          >
-            Remove the photograph
-          </button>
-        )}
-      </div>
+      <PhotoTools
+        hasPicture={shown !== ''}
+        placed={now}
+        length={length}
+        flipped={flipped}
+        onFile={(file) => void choose(file)}
+        onLength={setLength}
+        onFlip={setFlipped}
+        onRemove={() => {
+          onPlace(undefined);
+          onHide();
+        }}
+      />
       {said && (
         <p className="field-said" role="alert">
           {said}
@@ -157,32 +104,15 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
       )}
       {shown ? (
         <>
-          <p>
-            Tap{' '}
-            {next === 'rear'
-              ? 'where the rear face meets the line of the shank'
-              : 'where the nose meets that line'}
-            ;{' '}
-            <button
-              type="button"
-              className="btn-link-brass"
-              onClick={() => setNext(next === 'rear' ? 'nose' : 'rear')}
-            >
-              set the {next === 'rear' ? 'nose' : 'rear'} instead
-            </button>
-            . Photograph it square from the side, from far off, with the hook’s plane in the picture.
-          </p>
-          <svg
-            className="photo-picture"
-            viewBox={`0 0 ${width} ${height}`}
-            role="img"
-            aria-label="The photograph with its two marks"
-            onPointerDown={mark}
-          >
-            <image href={shown} width={width} height={height} />
-            {cross(rear, 'rear')}
-            {cross(nose, 'nose')}
-          </svg>
+          <MarkedPhoto
+            picture={shown}
+            size={[width, height]}
+            rear={rear}
+            nose={nose}
+            next={next}
+            onMark={mark}
+            onNext={setNext}
+          />
           {!photo && now && (
             <img
               hidden

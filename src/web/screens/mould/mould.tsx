@@ -10,6 +10,7 @@ import { useCreate, useList, useOne, useRemove, useStores } from '../../data/que
 import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Panel } from '../../parts/panel.tsx';
+import { Problems } from '../../parts/problems.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
@@ -104,7 +105,7 @@ interface Props {
 function MouldOf({ kept, design, others, metals, onChoose, onNew }: Props) {
   const draft = useDraft('moulds', kept);
   const remove = useRemove('moulds');
-  const { system, say } = useUnits();
+  const { system } = useUnits();
   const mould = draft.document;
   const { search, set } = useAddress();
   const place = Math.min(mould.cavities.length - 1, Math.max(0, Number(search.get('cavity') ?? 1) - 1 || 0));
@@ -155,13 +156,7 @@ function MouldOf({ kept, design, others, metals, onChoose, onNew }: Props) {
       </aside>
       <div className="shop-sheet" data-ready={output !== undefined && drawnFor === job}>
         {error && <p className="problems">■ The computation stopped: {error}</p>}
-        {output && !output.ok && (
-          <ul className="problems" role="alert">
-            {output.problems.map(({ path, message }) => (
-              <li key={path + message}>■ {say(message)}</li>
-            ))}
-          </ul>
-        )}
+        {output && !output.ok && <Problems of={output.problems} />}
         {!output && !error && <Loading what="the mould" />}
         {output?.ok && (
           <>

@@ -6,26 +6,27 @@ import type { Design } from '../../../core/document/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
 import type { Plastic } from '../../../core/plastic/index.ts';
 import type { MethodKey, Remedy } from '../../../core/rigging/index.ts';
-import { WATERS } from '../../../core/document/index.ts';
-import { applyRemedy, PLAIN_WATER } from '../../../core/judge/index.ts';
-import { METALS, SALINITY } from '../../../core/material/index.ts';
-import { methodOf, METHODS } from '../../../core/rigging/index.ts';
+import { applyRemedy } from '../../../core/judge/index.ts';
+import { METALS } from '../../../core/material/index.ts';
+import { methodOf } from '../../../core/rigging/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useDraftSteps } from '../../parts/keys.ts';
-import { useFew, useList, useOne, useRack, useRules, useStores } from '../../data/queries.ts';
+import { useList, useOne, useRules, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Panel } from '../../parts/panel.tsx';
+import { Problems } from '../../parts/problems.tsx';
 import { Slider } from '../../parts/slider.tsx';
-import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { useTitle } from '../../parts/title.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { PairRow } from '../../workers/match-rows.ts';
 import { RigChoices } from './rig-choices.tsx';
 import { RigDrawing } from './rig-drawing.tsx';
+import { RigHead } from './rig-head.tsx';
 import { RigVerdict } from './rig-verdict.tsx';
 import { RigWays } from './rig-ways.tsx';
+import { useNear, useRigAddress } from './use-rig.ts';
 import './rig.css';
 
 /** The Rig: a plastic on the hook, to scale, with every point of the fit judged. */
@@ -83,9 +84,6 @@ interface ListJob {
 const runPairings = ({ design, plastics, rules, metals }: ListJob): Promise<PairRow[]> =>
   judgeWorker('later').pairings(design, plastics, rules, metals);
 
-/** Heads of the Rack tried for a plastic at most. */
-const HEADS = 40;
-
 interface Props {
   readonly kept: Kept<Design>;
   readonly plastics: readonly Kept<Plastic>[];
@@ -97,38 +95,10 @@ function RigOf({ kept, plastics, rules, metals }: Props) {
   const { document, edit, state, step } = useDraft('designs', kept);
   useDraftSteps(step);
   useTitle(document.name);
-  const { say, system } = useUnits();
-  const { search, set, setAll } = useAddress();
-  const rack = useRack();
-  // The heads of the Rack nearest to this one in weight: of a large one not all can be tried at once.
-  const near = useMemo(() => {
-    const cards = (rack.data?.cards ?? []).filter(({ archived, grams }) => !archived && grams !== null);
-    const own = cards.find(({ id }) => id === kept.id)?.grams ?? 10;
-    const off = (grams: number | null) => Math.abs(Math.log((grams ?? own) / own));
-    return cards
-      .toSorted((a, b) => off(a.grams) - off(b.grams))
-      .slice(0, HEADS)
-      .map(({ id }) => id);
-  }, [rack.data, kept.id]);
-  const { rows: heads } = useFew(near);
-  const chosen = plastics.find(({ id }) => id === search.get('plastic')) ?? plastics[0];
-  const method = METHODS.find(({ key }) => key === search.get('method'))?.key ?? 'threaded';
-  const water = WATERS.find((candidate) => candidate === search.get('water')) ?? 'fresh';
-  const turn = Math.round(Number(search.get('turn') ?? 0)) % 360 || 0;
-  const cut = Math.max(0, Number(search.get('cut') ?? 0) || 0);
-  const plastic = useMemo(
-    () => chosen && (cut > 0 ? { ...chosen.document, cut } : chosen.document),
-    [chosen, cut],
-  );
-  const surroundings = useMemo<Surroundings>(
-    () => ({
-      ...PLAIN_WATER,
-      water: { ...PLAIN_WATER.water, salinity: SALINITY[water] },
-      metals,
-      isShort: true,
-    }),
-    [water, metals],
-  );
+  const { say } = useUnits();
+  const { set, setAll } = useAddress();
+  const heads = useNear(kept.id);
+  const { chosen, plastic, method, water, turn, cut, surroundings } = useRigAddress(plastics, metals);
   const job = useMemo<Job | undefined>(
     () => plastic && { design: document, plastic, method, surroundings, turn },
     [document, plastic, method, surroundings, turn],
@@ -148,30 +118,16 @@ function RigOf({ kept, plastics, rules, metals }: Props) {
     },
     [set, edit, plastic, method],
   );
-  const card = `/api/designs/${kept.id}/card?plastic=${chosen?.id ?? ''}&method=${method}&cut=${cut}&units=${system}`;
   return (
     <div className="rig">
-      <div className="rig-head">
-        <h1>
-          <Link to={`/designs/${kept.id}`}>{document.name}</Link> <small>rigged</small>
-        </h1>
-        <span className="rig-head-tools">
-          <a className="btn btn-sm btn-quiet" href={card} download>
-            Rigging card (PDF)
-          </a>
-          <a className="btn btn-sm btn-quiet" href={`${card}&sheet=true`} download>
-            Spec sheet, rigged
-          </a>
-          <a
-            className="btn btn-sm btn-quiet"
-            href={`/api/designs/${kept.id}/counter-card?plastic=${chosen?.id ?? ''}&method=${method}&units=${system}`}
-            download
-          >
-            Counter card
-          </a>
-          <SaveBadge state={state} />
-        </span>
-      </div>
+      <RigHead
+        id={kept.id}
+        name={document.name}
+        plastic={chosen?.id ?? ''}
+        method={method}
+        cut={cut}
+        state={state}
+      />
       <RigChoices
         plastics={plastics}
         pairings={pairings}
@@ -242,11 +198,7 @@ function RigOf({ kept, plastics, rules, metals }: Props) {
             )}
           </Panel>
         ) : output && !output.judged.ok ? (
-          <ul className="problems" role="alert">
-            {output.judged.problems.map(({ message }) => (
-              <li key={message}>■ {say(message)}</li>
-            ))}
-          </ul>
+          <Problems of={output.judged.problems} />
         ) : (
           <Loading what="the rig" />
         )}

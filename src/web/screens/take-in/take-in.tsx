@@ -3,8 +3,8 @@ import type { Design } from '../../../core/document/index.ts';
 import { withFamily } from '../../../core/document/index.ts';
 import { PLAIN_WATER } from '../../../core/judge/index.ts';
 import { useCreate } from '../../data/queries.ts';
-import { useUnits } from '../../data/units.ts';
 import { Panel } from '../../parts/panel.tsx';
+import { Problems } from '../../parts/problems.tsx';
 import { Loading } from '../../parts/states.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { Judged } from '../../workers/judge.worker.ts';
@@ -22,7 +22,6 @@ const draw = (design: Design): Promise<Judged> =>
 /** Measure a head: a bought or old one in the hand, a caliper and a scale; the sizes that agree are found, and what does not add up is said. */
 export function TakeIn() {
   const of = useMeasured();
-  const { say } = useUnits();
   return (
     <div className="shop">
       <div className="shop-head">
@@ -35,13 +34,7 @@ export function TakeIn() {
       <Measurements of={of} />
       <div className="shop-sheet" data-ready={of.isReady}>
         {of.error && <p className="problems">■ {of.error}</p>}
-        {of.problems.length > 0 && (
-          <ul className="problems" role="alert">
-            {of.problems.map(({ path, message }) => (
-              <li key={path + message}>■ {say(message)}</li>
-            ))}
-          </ul>
-        )}
+        <Problems of={of.problems} />
         {of.found && <Result of={of} found={of.found} />}
         {!of.isReady && !of.error && <Loading what="the head" />}
       </div>
