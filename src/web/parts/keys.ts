@@ -16,6 +16,23 @@ export function useDraftSteps(step: (by: 1 | -1) => boolean): void {
   }, [step]);
 }
 
+/** Text that is being typed, which has an undo of its own; a field of a quantity says whether it is. */
+const TYPED = 'textarea, input[type=text]:not([data-editing=false]), [data-editing=true]';
+
+/** Undo and redo by key of a document whose steps the server keeps. */
+export function useUndoKeys(step: (by: 1 | -1) => unknown): void {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (!isUndo(event) || document.querySelector('[role=dialog].show')) return;
+      if (event.target instanceof HTMLElement && event.target.matches(TYPED)) return;
+      event.preventDefault();
+      void step(event.shiftKey ? 1 : -1);
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [step]);
+}
+
 /**
  * Keys that do something on this screen, while no field is being typed in and no dialog is open. Letters, digits and signs do so only where
  * they are not turned off.

@@ -1,5 +1,5 @@
-import { useId, useRef, useState } from 'react';
-import type { KeyboardEvent, PointerEvent } from 'react';
+import { useId, useState } from 'react';
+import type { KeyboardEvent } from 'react';
 import type { QuantityKind } from '../../core/quantity/index.ts';
 import {
   formatFigure,
@@ -10,6 +10,7 @@ import {
   shownUnit,
 } from '../../core/quantity/index.ts';
 import { useUnits } from '../data/units.ts';
+import { useStepped } from './stepped.ts';
 import { FieldSaid } from './field-said.tsx';
 
 /** What a field of a quantity needs to know. */
@@ -57,12 +58,18 @@ export function QuantityField(props: QuantityFieldProps) {
   const [error, setError] = useState('');
   /** how what was typed last was read, where that may surprise */
   const [read, setRead] = useState('');
-  const live = useRef<number | undefined>(undefined);
-  const [dragging, setDragging] = useState(false);
   const unit = shownUnit(kind, system).label;
   const step = props.step ?? Math.max(1e-3, Math.abs(value) / 100);
 
   const within = (next: number) => Math.min(max, Math.max(min, next));
+  const { dragging, stepBy, settle, startDrag } = useStepped({
+    value,
+    step,
+    within,
+    disabled,
+    onLive,
+    onCommit,
+  });
   const commitText = () => {
     if (text === undefined) return;
     const parsed = parseQuantity(text, kind, system);
@@ -83,17 +90,6 @@ export function QuantityField(props: QuantityFieldProps) {
     setRead(parsed.said ?? '');
     if (Math.abs(parsed.value - value) > 1e-9 * Math.max(1, Math.abs(value))) onCommit(within(parsed.value));
   };
-  const stepBy = (steps: number) => {
-    const next = within((live.current ?? value) + steps * step);
-    setText(undefined);
-    setError('');
-    live.current = next;
-    (onLive ?? onCommit)(next);
-  };
-  const settle = () => {
-    if (live.current !== undefined) onCommit(live.current);
-    live.current = undefined;
-  };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'Enter') commitText();
     else if (event.key === 'Escape') {
@@ -101,34 +97,10 @@ export function QuantityField(props: QuantityFieldProps) {
       setError('');
     } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
       event.preventDefault();
+      setText(undefined);
+      setError('');
       stepBy((event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
     }
-  };
-  const startDrag = (event: PointerEvent<HTMLLabelElement>) => {
-    if (disabled || event.button !== 0) return;
-    const from = { x: event.clientX, value };
-    const target = event.currentTarget;
-    let moved = false;
-    const move = (next: globalThis.PointerEvent) => {
-      const pixels = next.clientX - from.x;
-      if (!moved && Math.abs(pixels) < 3) return;
-      if (!moved) {
-        moved = true;
-        setDragging(true);
-        target.setPointerCapture(event.pointerId);
-      }
-      const wanted = within(from.value + pixels * step * 0.5);
-      live.current = wanted;
-      (onLive ?? onCommit)(wanted);
-    };
-    const stop = () => {
-      target.removeEventListener('pointermove', move);
-      setDragging(false);
-      if (moved) settle();
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', stop, { once: true });
-    target.addEventListener('pointercancel', stop, { once: true });
   };
 
   const said = error || (problem && inUnits(problem, system));

@@ -1,9 +1,10 @@
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useRef } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Kept } from '../../contract/api.ts';
 import { goStep, readSteps } from '../data/api.ts';
 import { oneKey, refreshLists } from '../data/queries.ts';
 import { RedoSign, UndoSign } from './icons.tsx';
+import { useUndoKeys } from './keys.ts';
 import { useNotices } from './notices.tsx';
 import type { Documents, WithHistory } from '../../contract/collections/index.ts';
 
@@ -52,19 +53,7 @@ export function Steps<C extends WithHistory>({
     },
     [client, collection, id, flush, refresh, tell],
   );
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey || event.key.toLowerCase() !== 'z') return;
-      if (document.querySelector('[role=dialog].show')) return;
-      const target = event.target as HTMLElement | null;
-      // Text that is being typed has an undo of its own.
-      if (target?.matches('textarea, input[type=text], [data-editing=true]')) return;
-      event.preventDefault();
-      void step(event.shiftKey ? 1 : -1);
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, [step]);
+  useUndoKeys(step);
   return (
     <span className="steps">
       <button

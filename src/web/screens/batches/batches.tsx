@@ -1,27 +1,26 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Kept } from '../../../contract/api.ts';
 import type { Batch, Design } from '../../../core/document/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
-import { BATCH_RANGES, newBatch } from '../../../core/document/index.ts';
+import { newBatch } from '../../../core/document/index.ts';
 import { PLAIN_WATER } from '../../../core/judge/index.ts';
 import { meltingOf } from '../../../core/make/index.ts';
 import { METALS } from '../../../core/material/index.ts';
 import { today } from '../../data/day.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useOne, useRack, useRemove, useStores } from '../../data/queries.ts';
-import { useUnits } from '../../data/units.ts';
 import { SearchField } from '../../parts/search-field.tsx';
 import { useAddress } from '../../parts/address.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
 import { Gone } from '../../parts/gone.tsx';
 import { Panel } from '../../parts/panel.tsx';
-import { QuantityField } from '../../parts/quantity-field.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { Steps } from '../../parts/steps.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import { BatchSide } from './batch-side.tsx';
 import { Cost } from './cost.tsx';
 import { Cure } from './cure.tsx';
 import { Pour } from './pour.tsx';
@@ -29,7 +28,6 @@ import { ScalePanel } from './scale-panel.tsx';
 import { Weights } from './weights.tsx';
 import '../../parts/workshop.css';
 import { useTitle } from '../../parts/title.ts';
-import { NameInPlace } from '../../parts/name-in-place.tsx';
 import './batches.css';
 
 /** Batches: what was poured, what each cavity throws, how it was melted, painted and what it cost. */
@@ -146,15 +144,12 @@ function BatchOf({ kept, metals }: { readonly kept: Kept<Batch>; readonly metals
   const draft = useDraft('batches', kept);
   const remove = useRemove('batches');
   const navigate = useNavigate();
-  const { format, say } = useUnits();
   const { search, set } = useAddress();
   const batch = draft.document;
   const view = VIEWS.find(([key]) => key === search.get('view'))?.[0] ?? 'weigh';
   const { output: weighed } = useJudged(batch.design, runWeighed);
   const castGrams = weighed?.metal ?? 0;
-  const off = weighed ? Math.abs(weighed.total - batch.wanted.target) : 0;
   useTitle(batch.name);
-  const problems = useMemo(() => draft.problems.map(({ message }) => message), [draft.problems]);
   return (
     <div className="shop">
       <div className="shop-head">
@@ -186,79 +181,7 @@ function BatchOf({ kept, metals }: { readonly kept: Kept<Batch>; readonly metals
           Delete
         </button>
       </div>
-      <aside className="shop-side" aria-label="The batch">
-        <NameInPlace
-          label="Name of the batch"
-          name={batch.name}
-          onCommit={(name) => draft.edit((now) => ({ ...now, name }))}
-        />
-        <p>
-          Poured from <b>{batch.design.name}</b>
-          {batch.ofVersion !== undefined && `, version ${batch.ofVersion}`}. This batch keeps the version it
-          was poured from.
-        </p>
-        {batch.of && (
-          <div className="shop-row">
-            <Link className="btn btn-sm btn-quiet" to={`/designs/${batch.of}`}>
-              Open the head
-            </Link>
-            <Link className="btn btn-sm btn-quiet" to={`/designs/${batch.of}/mould`}>
-              Its mould
-            </Link>
-          </div>
-        )}
-        <QuantityField
-          label="Cavities"
-          kind="count"
-          value={batch.cavities}
-          min={Math.max(1, ...batch.weighings.map(({ cavity }) => cavity))}
-          max={BATCH_RANGES.cavities[1]}
-          step={1}
-          onCommit={(cavities) => draft.edit((now) => ({ ...now, cavities: Math.round(cavities) }))}
-        />
-        <QuantityField
-          label="Target weight, with hook"
-          kind="mass"
-          value={batch.wanted.target}
-          min={BATCH_RANGES.grams[0]}
-          max={BATCH_RANGES.grams[1]}
-          onCommit={(target) => draft.edit((now) => ({ ...now, wanted: { ...now.wanted, target } }))}
-        />
-        <QuantityField
-          label="Tolerance (±)"
-          kind="mass"
-          value={batch.wanted.room}
-          min={BATCH_RANGES.room[0]}
-          max={BATCH_RANGES.room[1]}
-          step={0.01}
-          onCommit={(room) => draft.edit((now) => ({ ...now, wanted: { ...now.wanted, room } }))}
-        />
-        {weighed && (
-          <p className="shop-note">
-            Calculated weight {format(weighed.total, 'mass')} with its hook, {format(weighed.metal, 'mass')}{' '}
-            of it metal.
-            {off > batch.wanted.room && ' The target is farther from that than the room allowed.'}
-          </p>
-        )}
-        <label>
-          Notes
-          <textarea
-            rows={3}
-            maxLength={8000}
-            defaultValue={batch.notes ?? ''}
-            key={batch.notes ?? ''}
-            onBlur={(event) => {
-              const notes = event.currentTarget.value;
-              if (notes !== (batch.notes ?? '')) draft.edit((now) => ({ ...now, notes }));
-            }}
-          />
-        </label>
-        {problems.map((text) => (
-          <p key={text} className="field-said" role="alert">
-            {say(text)}
-          </p>
-        ))}
-      </aside>
+      <BatchSide batch={batch} weighed={weighed} problems={draft.problems} edit={draft.edit} />
       <div className="shop-sheet">
         <Panel what="The batch" key={view}>
           {view === 'weigh' && (

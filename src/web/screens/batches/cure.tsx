@@ -1,9 +1,8 @@
-import { useState } from 'react';
 import type { Batch } from '../../../core/document/index.ts';
 import { BATCH_RANGES } from '../../../core/document/index.ts';
 import { BY_EYE, cureVerdict, meltingOf } from '../../../core/make/index.ts';
-import { parseQuantity } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
+import { CureLog } from './cure-log.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 
 interface Props {
@@ -16,10 +15,7 @@ const BEGUN: NonNullable<Batch['cure']> = { celsius: 177, seconds: 900, log: [] 
 
 /** Powder paint and its cure by the maker's schedule, logged. */
 export function Cure({ batch, edit }: Props) {
-  const { format, say, system } = useUnits();
-  const [minutes, setMinutes] = useState('');
-  const [celsius, setCelsius] = useState('');
-  const [said, setSaid] = useState('');
+  const { say } = useUnits();
   const { cure } = batch;
   const set = (change: Partial<NonNullable<Batch['cure']>>) =>
     edit((now) => ({ ...now, cure: { ...(now.cure ?? BEGUN), ...change } }));
@@ -33,18 +29,6 @@ export function Cure({ batch, edit }: Props) {
       </section>
     );
   const verdict = cureVerdict(cure, cure.log, meltingOf(batch.design.head.metal));
-  const note = () => {
-    const at = Number(minutes.replace(',', '.'));
-    const hot = parseQuantity(celsius, 'temperature', system);
-    if (minutes.trim() === '' || !(at >= 0 && at <= 1440))
-      return setSaid('Enter the minutes since they went in, from 0 to 1440.');
-    if (!hot.ok) return setSaid(hot.message);
-    if (!(hot.value >= -20 && hot.value <= 900)) return setSaid('Enter a temperature from −20 to 900 °C.');
-    setSaid('');
-    setMinutes('');
-    setCelsius('');
-    set({ log: [...cure.log, { at: at * 60, celsius: hot.value }].sort((a, b) => a.at - b.at) });
-  };
   return (
     <section aria-label="Cure">
       <div className="shop-two">
@@ -55,70 +39,7 @@ export function Cure({ batch, edit }: Props) {
             </span>{' '}
             {say(verdict.words)}
           </p>
-          <form
-            className="shop-row"
-            onSubmit={(event) => {
-              event.preventDefault();
-              note();
-            }}
-          >
-            <label>
-              Minutes in the oven{' '}
-              <input
-                inputMode="decimal"
-                value={minutes}
-                onChange={(event) => setMinutes(event.currentTarget.value)}
-              />
-            </label>
-            <label>
-              Head temperature{' '}
-              <input
-                inputMode="decimal"
-                value={celsius}
-                placeholder={format(cure.celsius, 'temperature')}
-                onChange={(event) => setCelsius(event.currentTarget.value)}
-              />
-            </label>
-            <button type="submit" className="btn btn-sm btn-fern">
-              Add reading
-            </button>
-          </form>
-          {said && (
-            <p className="field-said" role="alert">
-              {said}
-            </p>
-          )}
-          <table className="shop-table">
-            <thead>
-              <tr>
-                <th scope="col" className="num">
-                  Minutes
-                </th>
-                <th scope="col" className="num">
-                  Head temperature
-                </th>
-                <td />
-              </tr>
-            </thead>
-            <tbody>
-              {cure.log.map((one, i) => (
-                <tr key={`${one.at} ${i}`}>
-                  <td className="num">{(one.at / 60).toFixed(1)}</td>
-                  <td className="num">{format(one.celsius, 'temperature')}</td>
-                  <td>
-                    <button
-                      type="button"
-                      className="btn-x"
-                      aria-label={`Delete reading ${i + 1}`}
-                      onClick={() => set({ log: cure.log.filter((_, k) => k !== i) })}
-                    >
-                      ×
-                    </button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <CureLog cure={cure} onLog={(log) => set({ log })} />
           <p className="shop-note">{BY_EYE}</p>
           <p className="shop-care">
             Powder in the air can burn; an oven for paint never sees food again; fumes go outdoors. The

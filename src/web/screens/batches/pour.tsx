@@ -1,4 +1,3 @@
-import { useEffect, useState } from 'react';
 import type { Batch, BatchRange } from '../../../core/document/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
 import { BATCH_RANGES } from '../../../core/document/index.ts';
@@ -6,6 +5,7 @@ import { HEATERS, meltingOf, pourPlan, workSteps } from '../../../core/make/inde
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
+import { PlanFigures, WorkSteps } from './pour-parts.tsx';
 import type { QuantityKind } from '../../../core/quantity/index.ts';
 
 interface Props {
@@ -29,16 +29,9 @@ const FIELDS: readonly (readonly [PourKey, string, QuantityKind, BatchRange])[] 
   ['rejects', 'Rejects', 'share', 'share'],
 ];
 
-/** Minutes and seconds. */
-const clock = (seconds: number): string => {
-  const whole = Math.max(0, Math.round(seconds));
-  const [h, m, s] = [Math.floor(whole / 3600), Math.floor((whole % 3600) / 60), whole % 60];
-  return h > 0 ? `${h} h ${m} min` : `${m}:${String(s).padStart(2, '0')}`;
-};
-
 /** Metal, heat and time of the batch, and its work in order with a timer. */
 export function Pour({ batch, metals, castGrams, edit }: Props) {
-  const { format, say } = useUnits();
+  const { format } = useUnits();
   const metal = metals.find(({ key }) => key === batch.design.head.metal);
   const melting = meltingOf(batch.design.head.metal);
   const set = (change: Partial<Batch['pour']>) =>
@@ -65,29 +58,12 @@ export function Pour({ batch, metals, castGrams, edit }: Props) {
     { name: metal?.name.toLowerCase() ?? 'metal', isLead: metal?.isLead === true },
     batch.cure && { celsius: batch.cure.celsius, minutes: Math.round(batch.cure.seconds / 60) },
   );
-  const done = new Set(batch.done ?? []);
   return (
     <section aria-label="Pour">
       <div className="shop-two">
         <div>
           <h2>Plan</h2>
-          <dl className="shop-figures">
-            {[
-              ['Shots', String(plan.shots)],
-              ['Metal to begin with', format(plan.wanted, 'mass')],
-              ['Used up', format(plan.used, 'mass')],
-              ['Heat into the metal', `${plan.heat.toFixed(0)} kJ`],
-              ['Energy drawn', `${plan.energy.toFixed(2)} kWh`],
-              ['First pot ready', clock(plan.firstMelt)],
-              ['In all', clock(plan.whole)],
-              ['Pots', String(plan.pots)],
-            ].map(([name, value]) => (
-              <div key={name}>
-                <dt>{name}</dt>
-                <dd>{value}</dd>
-              </div>
-            ))}
-          </dl>
+          <PlanFigures plan={plan} />
           <p className="shop-note">
             Heat: solid, fusion and superheat (handbook heats); the pot’s own heat is in the share that
             reaches the metal. {metal?.name} melts at {format(melting.liquid, 'temperature')} and is usually
@@ -105,29 +81,11 @@ export function Pour({ batch, metals, castGrams, edit }: Props) {
             </p>
           )}
           <h2>Work, in order</h2>
-          <ol className="work-steps">
-            {steps.map((step) => (
-              <li key={step.key} data-done={done.has(step.key)}>
-                <input
-                  type="checkbox"
-                  aria-label={`Done: ${say(step.name)}`}
-                  checked={done.has(step.key)}
-                  onChange={(event) => {
-                    const isDone = event.currentTarget.checked;
-                    edit((now) => ({
-                      ...now,
-                      done: isDone
-                        ? [...(now.done ?? []), step.key]
-                        : (now.done ?? []).filter((key) => key !== step.key),
-                    }));
-                  }}
-                />
-                <b>{say(step.name)}</b>
-                {step.seconds === undefined ? <span /> : <Timer seconds={step.seconds} />}
-                <small>{step.caution}</small>
-              </li>
-            ))}
-          </ol>
+          <WorkSteps
+            steps={steps}
+            done={batch.done ?? []}
+            onDone={(done) => edit((now) => ({ ...now, done: [...done] }))}
+          />
         </div>
         <div>
           <h2>Poured with</h2>
@@ -163,30 +121,5 @@ export function Pour({ batch, metals, castGrams, edit }: Props) {
         </div>
       </div>
     </section>
-  );
-}
-
-/** Counts a step's time down; goes on by the clock, whatever the page does meanwhile. */
-function Timer({ seconds }: { readonly seconds: number }) {
-  const [began, setBegan] = useState<number | undefined>(undefined);
-  const [now, setNow] = useState(0);
-  useEffect(() => {
-    if (began === undefined) return undefined;
-    const timer = setInterval(() => setNow(Date.now()), 500);
-    return () => clearInterval(timer);
-  }, [began]);
-  const left = began === undefined ? seconds : seconds - (Math.max(now, began) - began) / 1000;
-  return (
-    <button
-      type="button"
-      className="btn btn-sm btn-quiet"
-      onClick={() => setBegan(began === undefined ? Date.now() : undefined)}
-    >
-      {began === undefined
-        ? `▶ ${clock(seconds)}`
-        : left > 0
-          ? `■ ${clock(left)} left`
-          : `■ done, ${clock(-left)} over`}
-    </button>
   );
 }

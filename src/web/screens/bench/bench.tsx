@@ -13,12 +13,10 @@ import { Failed, Loading } from '../../parts/states.tsx';
 import { useAgainst } from './against.tsx';
 import type { BenchPanel } from './bench-head.tsx';
 import { BenchHead } from './bench-head.tsx';
+import { BenchPanels } from './bench-panels.tsx';
 import { BenchReadings } from './bench-readings.tsx';
-import { HistoryPanel } from './history-panel.tsx';
 import { MetalStrip } from './metal-strip.tsx';
-import { MetalsSheet } from './metals-sheet.tsx';
 import type { PlateView } from './plate-layout.ts';
-import { PhotoSheet } from './photo-sheet.tsx';
 import { BenchSheet } from './bench-sheet.tsx';
 import { PlateTools } from './plate-tools.tsx';
 import { Stages } from './stages.tsx';
@@ -163,36 +161,14 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
         <MetalStrip lines={lines} own={shown.head.metal} onChoose={bench.onChoose} />
       </Panel>
       <StaleDraft collection="designs" draft={draft} />
-      <HistoryPanel
+      <BenchPanels
         id={kept.id}
-        show={panel === 'history'}
+        panel={panel}
+        draft={draft}
+        bench={bench}
         hand={hand}
-        flush={draft.flush}
-        against={against}
-        onAgainst={(what) => setParam('against', what)}
         onHide={() => setPanel('')}
       />
-      {panel === 'photo' && (
-        <PhotoSheet
-          design={document}
-          onPlace={(photo) =>
-            edit((now) => {
-              const { photo: _, ...rest } = now;
-              return photo ? { ...rest, photo } : rest;
-            })
-          }
-          onHide={() => setPanel('')}
-        />
-      )}
-      {last && (
-        <MetalsSheet
-          show={panel === 'metals'}
-          design={last.design}
-          surroundings={surroundings}
-          onChoose={bench.onChoose}
-          onHide={() => setPanel('')}
-        />
-      )}
     </div>
   );
 }

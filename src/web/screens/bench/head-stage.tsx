@@ -27,7 +27,6 @@ export function HeadStage({
   onWeighed,
 }: StagesProps) {
   const problemAt = finder(problems);
-  const [picking, setPicking] = useState(false);
   const { system } = useUnits();
   const { head } = design;
   const family = familyOf(head.family);
@@ -42,32 +41,7 @@ export function HeadStage({
   return (
     <section className="stage" aria-labelledby="stage-head">
       <h3 id="stage-head">Head</h3>
-      <div className="qf" data-bad={Boolean(problemAt('/head/family'))}>
-        <span className="qf-name" id="shape-name">
-          Shape
-        </span>
-        <button
-          type="button"
-          className="btn btn-sm btn-quiet shape-button"
-          aria-describedby="shape-name"
-          onClick={() => setPicking(true)}
-        >
-          {family?.name ?? head.family} ▾
-        </button>
-      </div>
-      {problemAt('/head/family', '/head/solid') && (
-        <p className="field-said">{inUnits(problemAt('/head/family', '/head/solid') ?? '', system)}</p>
-      )}
-      <ShapePicker
-        show={picking}
-        title="Change the shape"
-        chosen={head.family}
-        onHide={() => setPicking(false)}
-        onPick={(key) => {
-          setPicking(false);
-          edit((now) => withFamily(now, key));
-        }}
-      />
+      <ShapeField design={design} problemAt={problemAt} edit={edit} />
       {family && (
         <p className="stage-purpose">
           <b>Good:</b> {family.purpose} <b>Bad:</b> {family.badAt}
@@ -141,5 +115,45 @@ export function HeadStage({
       />
       {metal && <p className="stage-caution">▲ {metal.caution}</p>}
     </section>
+  );
+}
+
+/** The shape, and the picker it is changed by. */
+function ShapeField({
+  design: { head },
+  problemAt,
+  edit,
+}: Pick<StagesProps, 'design' | 'edit'> & { readonly problemAt: ReturnType<typeof finder> }) {
+  const [picking, setPicking] = useState(false);
+  const { system } = useUnits();
+  return (
+    <>
+      <div className="qf" data-bad={Boolean(problemAt('/head/family'))}>
+        <span className="qf-name" id="shape-name">
+          Shape
+        </span>
+        <button
+          type="button"
+          className="btn btn-sm btn-quiet shape-button"
+          aria-describedby="shape-name"
+          onClick={() => setPicking(true)}
+        >
+          {familyOf(head.family)?.name ?? head.family} ▾
+        </button>
+      </div>
+      {problemAt('/head/family', '/head/solid') && (
+        <p className="field-said">{inUnits(problemAt('/head/family', '/head/solid') ?? '', system)}</p>
+      )}
+      <ShapePicker
+        show={picking}
+        title="Change the shape"
+        chosen={head.family}
+        onHide={() => setPicking(false)}
+        onPick={(key) => {
+          setPicking(false);
+          edit((now) => withFamily(now, key));
+        }}
+      />
+    </>
   );
 }

@@ -52,33 +52,12 @@ interface Grip {
   readonly perPx: (from: Vec2, to: Vec2) => number;
 }
 
-/** The dimensioned plate: three views to one scale, with grips on whatever can be pulled. */
-export function Plate({ design, drawing, view, outdated, section, before, onLive, onSettle }: PlateProps) {
-  const { format, system } = useUnits();
-  const { arrangement, dual } = useSettings();
-  const frame = useRef<HTMLDivElement>(null);
-  const size = useContentBox(frame, { width: 720, height: 420 });
-  const mm = (value: number) => dimensionText(value, dual ? 'both' : system);
+/** A dimension is of the whole body; sole and flats take a part of it away, so a pull on what is left counts by their ratio. */
+const leftOf = ({ bodyHeight, height }: Drawing): number => bodyHeight / (height || 1);
 
-  // While something is pulled the sheet must not re-scale under the pointer: views keep their places, only the shapes follow.
-  const [frozen, setFrozen] = useState<PlateLayout | undefined>(undefined);
-  const fresh = plateLayout(drawing, size.width, size.height, view, arrangement, mm);
-  const layout: PlateLayout = frozen ? { ...frozen, dimensions: followed(frozen, drawing, fresh) } : fresh;
-  const { side, top, k } = layout;
-  const start = () => setFrozen(fresh);
-  const end = () => {
-    setFrozen(undefined);
-    onSettle();
-  };
-
-  const family = familyOf(design.head.family);
-  const whole = view === 'whole';
-  const eyeAngle = design.eye.angle;
-
-  const has = (key: string) => family?.dimensions.find((spec) => spec.key === key);
-  // A dimension is of the whole body; sole and flats take a part of it away, so a pull on what is left counts by their ratio.
-  const whatIsLeft = drawing.bodyHeight / (drawing.height || 1);
-  const grips: Grip[] = [
+/** The sizes that are pulled at the outline itself, with what a pointer's way changes them by. */
+function gripsOf(drawing: Drawing, { side, top, k }: PlateLayout): readonly Grip[] {
+  return [
     {
       key: 'breadth',
       at: top([drawing.fullest, drawing.bodyBreadth / 2]),
@@ -95,9 +74,37 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
       key: 'height',
       at: side([drawing.fullest, -drawing.drop]),
       value: drawing.bodyHeight,
-      perPx: (from, to) => ((to[1] - from[1]) * (drawing.height / drawing.drop) * whatIsLeft) / k,
+      perPx: (from, to) => ((to[1] - from[1]) * (drawing.height / drawing.drop) * leftOf(drawing)) / k,
     },
   ];
+}
+
+/** The dimensioned plate: three views to one scale, with grips on whatever can be pulled. */
+export function Plate({ design, drawing, view, outdated, section, before, onLive, onSettle }: PlateProps) {
+  const { format, system } = useUnits();
+  const { arrangement, dual } = useSettings();
+  const frame = useRef<HTMLDivElement>(null);
+  const size = useContentBox(frame, { width: 720, height: 420 });
+  const mm = (value: number) => dimensionText(value, dual ? 'both' : system);
+
+  // While something is pulled the sheet must not re-scale under the pointer: views keep their places, only the shapes follow.
+  const [frozen, setFrozen] = useState<PlateLayout | undefined>(undefined);
+  const fresh = plateLayout(drawing, size.width, size.height, view, arrangement, mm);
+  const layout: PlateLayout = frozen ? { ...frozen, dimensions: followed(frozen, drawing, fresh) } : fresh;
+  const { side, k } = layout;
+  const start = () => setFrozen(fresh);
+  const end = () => {
+    setFrozen(undefined);
+    onSettle();
+  };
+
+  const family = familyOf(design.head.family);
+  const whole = view === 'whole';
+  const eyeAngle = design.eye.angle;
+
+  const has = (key: string) => family?.dimensions.find((spec) => spec.key === key);
+  const whatIsLeft = leftOf(drawing);
+  const grips = gripsOf(drawing, layout);
   const pullOf = (dimension: PlateLayout['dimensions'][number]): Pull | undefined => {
     const key = MEASURES[dimension.id];
     const spec = key ? has(key) : undefined;
@@ -125,15 +132,7 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
       >
         {design.photo && <PhotoUnder photo={design.photo} side={side} />}
         <PlateViews drawing={drawing} layout={layout} metal={design.head.metal} whole={whole} />
-        {before && (
-          <g className="fig-before">
-            <title>The earlier state</title>
-            <path d={pathOf(before.side, side)} />
-            <path d={pathOf(before.hook, side, false)} />
-            <path d={pathOf(before.top, top)} />
-            <path d={pathOf(before.front, layout.front)} />
-          </g>
-        )}
+        {before && <Before before={before} layout={layout} />}
         <CentreOfMass at={side(drawing.centre)} />
         {section && (
           <SectionLine
@@ -196,6 +195,20 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
       </svg>
       {outdated && <p className="plate-outdated">The drawing shows the last state that could be built.</p>}
     </div>
+  );
+}
+
+/** The earlier state beneath the present one. */
+function Before({ before, layout }: { readonly before: Drawing; readonly layout: PlateLayout }) {
+  const { side, top, front } = layout;
+  return (
+    <g className="fig-before">
+      <title>The earlier state</title>
+      <path d={pathOf(before.side, side)} />
+      <path d={pathOf(before.hook, side, false)} />
+      <path d={pathOf(before.top, top)} />
+      <path d={pathOf(before.front, front)} />
+    </g>
   );
 }
 

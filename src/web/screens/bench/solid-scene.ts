@@ -104,52 +104,7 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
   return {
     show: ({ positions, triangles, wires, rings }, metal) => {
       clear();
-      const colour = token(`--solid-${metal}`) || token('--solid-other');
-      const roughness = ROUGHNESS[metal] ?? 0.4;
-      const body = new BufferGeometry();
-      body.setAttribute('position', new BufferAttribute(positions, 3));
-      body.setIndex(new BufferAttribute(triangles, 1));
-      body.computeVertexNormals();
-      const sharp = creased(body);
-      body.dispose();
-      group.add(new Mesh(sharp, new MeshStandardMaterial({ color: colour, metalness: 0.85, roughness })));
-      const steel = () =>
-        new MeshStandardMaterial({ color: token('--solid-steel'), metalness: 0.9, roughness: 0.3 });
-      const fibre = () =>
-        new MeshStandardMaterial({ color: token('--solid-fibre'), metalness: 0, roughness: 0.7 });
-      for (const { path, diameter, of } of wires) {
-        if (path.length < 2) continue;
-        const curve = new CatmullRomCurve3(
-          path.map(([x, y, z]) => new Vector3(x, y, z)),
-          false,
-          'centripetal',
-        );
-        group.add(
-          new Mesh(
-            new TubeGeometry(curve, Math.min(400, path.length * 3), diameter / 2, 10),
-            of === 'guard' ? fibre() : steel(),
-          ),
-        );
-      }
-      // The hook's point: a cone on the end of its wire.
-      const hook = wires.find(({ of }) => of === 'hook');
-      const [before, tip] = [hook?.path.at(-2), hook?.path.at(-1)];
-      if (hook && before && tip) {
-        const along = new Vector3(...tip).sub(new Vector3(...before)).normalize();
-        const length = hook.diameter * 2.2;
-        const cone = new Mesh(new ConeGeometry(hook.diameter / 2, length, 12), steel());
-        cone.position.copy(new Vector3(...tip).addScaledVector(along, length / 2));
-        cone.setRotationFromQuaternion(new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), along));
-        group.add(cone);
-      }
-      for (const { centre, radius, wire, axis } of rings) {
-        const ring = new Mesh(new TorusGeometry(radius, wire / 2, 10, 36), steel());
-        ring.position.set(...centre);
-        ring.setRotationFromQuaternion(
-          new Quaternion().setFromUnitVectors(new Vector3(0, 0, 1), new Vector3(...axis)),
-        );
-        group.add(ring);
-      }
+      group.add(...meshesOf({ positions, triangles, wires, rings }, metal));
       if (!shown) {
         // All of it is on the picture at first: metal, hook and guard.
         const all = new Box3().setFromBufferAttribute(new BufferAttribute(positions, 3));
@@ -193,6 +148,58 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
       renderer.dispose();
     },
   };
+}
+
+/** The meshes of a head: its metal, wires, hook point and rings, in their looks. */
+function meshesOf({ positions, triangles, wires, rings }: SolidModel, metal: string): Mesh[] {
+  const meshes: Mesh[] = [];
+  const colour = token(`--solid-${metal}`) || token('--solid-other');
+  const roughness = ROUGHNESS[metal] ?? 0.4;
+  const body = new BufferGeometry();
+  body.setAttribute('position', new BufferAttribute(positions, 3));
+  body.setIndex(new BufferAttribute(triangles, 1));
+  body.computeVertexNormals();
+  const sharp = creased(body);
+  body.dispose();
+  meshes.push(new Mesh(sharp, new MeshStandardMaterial({ color: colour, metalness: 0.85, roughness })));
+  const steel = () =>
+    new MeshStandardMaterial({ color: token('--solid-steel'), metalness: 0.9, roughness: 0.3 });
+  const fibre = () =>
+    new MeshStandardMaterial({ color: token('--solid-fibre'), metalness: 0, roughness: 0.7 });
+  for (const { path, diameter, of } of wires) {
+    if (path.length < 2) continue;
+    const curve = new CatmullRomCurve3(
+      path.map(([x, y, z]) => new Vector3(x, y, z)),
+      false,
+      'centripetal',
+    );
+    meshes.push(
+      new Mesh(
+        new TubeGeometry(curve, Math.min(400, path.length * 3), diameter / 2, 10),
+        of === 'guard' ? fibre() : steel(),
+      ),
+    );
+  }
+  // The hook's point: a cone on the end of its wire.
+  const hook = wires.find(({ of }) => of === 'hook');
+  const [before, tip] = [hook?.path.at(-2), hook?.path.at(-1)];
+  if (hook && before && tip) {
+    const along = new Vector3(...tip).sub(new Vector3(...before)).normalize();
+    const length = hook.diameter * 2.2;
+    const cone = new Mesh(new ConeGeometry(hook.diameter / 2, length, 12), steel());
+    cone.position.copy(new Vector3(...tip).addScaledVector(along, length / 2));
+    cone.setRotationFromQuaternion(new Quaternion().setFromUnitVectors(new Vector3(0, 1, 0), along));
+    meshes.push(cone);
+  }
+  for (const { centre, radius, wire, axis } of rings) {
+    const ring = new Mesh(new TorusGeometry(radius, wire / 2, 10, 36), steel());
+    ring.position.set(...centre);
+    ring.setRotationFromQuaternion(
+      new Quaternion().setFromUnitVectors(new Vector3(0, 0, 1), new Vector3(...axis)),
+    );
+    meshes.push(ring);
+  }
+  return meshes;
 }
 
 /** Cosine of the angle between facets above which an edge is rounded, not sharp. */

@@ -5,6 +5,7 @@ import type { Design } from '../../../core/document/index.ts';
 import { dropVersion, goToStep, readHistory, restoreVersion } from '../../data/api.ts';
 import { oneKey, refreshLists, versionNow } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
+import { useUndoKeys } from '../../parts/keys.ts';
 import { useNotices } from '../../parts/notices.tsx';
 
 interface DraftHand {
@@ -118,19 +119,7 @@ export function useHistory(id: string, draft: DraftHand) {
     [client, id, draft.version, tell],
   );
 
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey || event.key.toLowerCase() !== 'z') return;
-      if (document.querySelector('[role=dialog].show')) return;
-      const target = event.target as HTMLElement | null;
-      // Text that is being typed has an undo of its own.
-      if (target?.matches('textarea, [data-editing=true], .name-field input')) return;
-      event.preventDefault();
-      void step(event.shiftKey ? 1 : -1);
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, [step]);
+  useUndoKeys(step);
 
   const at = history?.steps.findIndex((candidate) => candidate.step === history.now) ?? -1;
   return {

@@ -12,7 +12,7 @@ export function SixQuestions({
   ...part
 }: PartProps & { readonly plastics: readonly Kept<Plastic>[] }) {
   const { brief, problem, edit } = part;
-  const { water, bottom, cover, fishing, line, bait } = brief;
+  const { water, bottom, cover, fishing, line } = brief;
   const first = <T extends string>(kinds: readonly T[], kind: T): T[] => [
     kind,
     ...kinds.slice(1).filter((other) => other !== kind),
@@ -77,44 +77,7 @@ export function SixQuestions({
       </fieldset>
       <fieldset>
         <legend>5 Bait</legend>
-        <Choice
-          label="From the shelf"
-          value={bait.plastic ?? ''}
-          options={[
-            ['', 'none of these'] as const,
-            ...plastics.map(({ id, document }) => [id, document.name] as const),
-          ]}
-          onChange={(id) =>
-            edit((now) => {
-              const found = plastics.find((row) => row.id === id)?.document;
-              if (!found) {
-                const { plastic: _gone, ...rest } = now.bait;
-                return { ...now, bait: rest };
-              }
-              return { ...now, bait: { ...now.bait, kind: found.kind, length: found.length, plastic: id } };
-            })
-          }
-        />
-        {bait.plastic === undefined && (
-          <>
-            <Choice
-              label="Bait"
-              value={bait.kind}
-              options={PLASTIC_KINDS.map(({ key, name }) => [key, name] as const)}
-              onChange={(kind) => edit((now) => ({ ...now, bait: { ...now.bait, kind } }))}
-            />
-            <Said
-              label="Bait length"
-              kind="size"
-              range="bait"
-              path="/bait/length"
-              value={bait.length}
-              step={1}
-              part={part}
-              put={(now, length) => ({ ...now, bait: { ...now.bait, length } })}
-            />
-          </>
-        )}
+        <BaitFields plastics={plastics} {...part} />
       </fieldset>
       <fieldset>
         <legend>6 Line</legend>
@@ -137,5 +100,53 @@ export function SixQuestions({
         />
       </fieldset>
     </div>
+  );
+}
+
+/** A plastic of the shelf, or a bait by its kind and length. */
+function BaitFields({ plastics, ...part }: PartProps & { readonly plastics: readonly Kept<Plastic>[] }) {
+  const { edit } = part;
+  const { bait } = part.brief;
+  return (
+    <>
+      <Choice
+        label="From the shelf"
+        value={bait.plastic ?? ''}
+        options={[
+          ['', 'none of these'] as const,
+          ...plastics.map(({ id, document }) => [id, document.name] as const),
+        ]}
+        onChange={(id) =>
+          edit((now) => {
+            const found = plastics.find((row) => row.id === id)?.document;
+            if (!found) {
+              const { plastic: _gone, ...rest } = now.bait;
+              return { ...now, bait: rest };
+            }
+            return { ...now, bait: { ...now.bait, kind: found.kind, length: found.length, plastic: id } };
+          })
+        }
+      />
+      {bait.plastic === undefined && (
+        <>
+          <Choice
+            label="Bait"
+            value={bait.kind}
+            options={PLASTIC_KINDS.map(({ key, name }) => [key, name] as const)}
+            onChange={(kind) => edit((now) => ({ ...now, bait: { ...now.bait, kind } }))}
+          />
+          <Said
+            label="Bait length"
+            kind="size"
+            range="bait"
+            path="/bait/length"
+            value={bait.length}
+            step={1}
+            part={part}
+            put={(now, length) => ({ ...now, bait: { ...now.bait, length } })}
+          />
+        </>
+      )}
+    </>
   );
 }

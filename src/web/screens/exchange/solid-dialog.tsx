@@ -25,13 +25,43 @@ interface Job {
 const run = async ({ report, placement, name, file }: Job) =>
   report.mesh ? judgeWorker('now').placed(report.mesh, placement, name, file) : { reason: report.refused };
 
+/** What is found in the bytes of a file, once it was looked through; or why it cannot be read. */
+function useExamined(bytes: Uint8Array) {
+  const [report, setReport] = useState<SolidReport | undefined>(undefined);
+  const [unreadable, setUnreadable] = useState('');
+  useEffect(() => {
+    let alive = true;
+    judgeWorker('later')
+      .examine(bytes)
+      .then(
+        (found) => alive && setReport(found),
+        (error: unknown) => alive && setUnreadable((error as Error).message),
+      );
+    return () => {
+      alive = false;
+    };
+  }, [bytes]);
+  return { report, unreadable };
+}
+
+/** What a file is known again by, once that is worked out. */
+function useFingerprint(bytes: Uint8Array): string {
+  const [print, setPrint] = useState('');
+  useEffect(() => {
+    let alive = true;
+    void fingerprint('solid', bytes).then((found) => alive && setPrint(found));
+    return () => {
+      alive = false;
+    };
+  }, [bytes]);
+  return print;
+}
+
 /** Brings a solid in from outside: tells what was found and mended, sets it on the shank, and makes a design of it. */
 export function SolidDialog({ file, onHide }: Props) {
   const { say } = useUnits();
   const navigate = useNavigate();
   const create = useCreate('designs');
-  const [report, setReport] = useState<SolidReport | undefined>(undefined);
-  const [unreadable, setUnreadable] = useState('');
   const [placement, setPlacement] = useState<Placement>({
     nose: '+x',
     up: '+z',
@@ -42,18 +72,7 @@ export function SolidDialog({ file, onHide }: Props) {
   const [name, setName] = useState(file.name.replace(/\.\w+$/, '').slice(0, 120));
   const set = (change: Partial<Placement>) => setPlacement((now) => ({ ...now, ...change }));
 
-  useEffect(() => {
-    let alive = true;
-    judgeWorker('later')
-      .examine(file.bytes)
-      .then(
-        (found) => alive && setReport(found),
-        (error: unknown) => alive && setUnreadable((error as Error).message),
-      );
-    return () => {
-      alive = false;
-    };
-  }, [file]);
+  const { report, unreadable } = useExamined(file.bytes);
   const job = useMemo<Job | undefined>(
     () =>
       report?.mesh && placement.nose[1] !== placement.up[1]
@@ -72,14 +91,7 @@ export function SolidDialog({ file, onHide }: Props) {
         : made && !made.judged.ok
           ? say(made.judged.problems[0]?.message ?? '')
           : '';
-  const [print, setPrint] = useState('');
-  useEffect(() => {
-    let alive = true;
-    void fingerprint('solid', file.bytes).then((found) => alive && setPrint(found));
-    return () => {
-      alive = false;
-    };
-  }, [file]);
+  const print = useFingerprint(file.bytes);
   const before = importedAt(print);
   const make = () => {
     if (!made) return;

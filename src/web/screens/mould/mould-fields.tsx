@@ -1,9 +1,10 @@
 import type { Kept } from '../../../contract/api.ts';
 import type { Design, Mould, Problem } from '../../../core/document/index.ts';
-import { MOST_CAVITIES, MOULD_RANGES } from '../../../core/document/index.ts';
+import { MOULD_RANGES } from '../../../core/document/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { NameInPlace } from '../../parts/name-in-place.tsx';
+import { CavityButtons, OwnSize } from './mould-parts.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 
 interface Props {
@@ -27,40 +28,6 @@ export function MouldFields({ mould, design, edit, problems }: Props) {
     const problem = problems.find((one) => one.path === path);
     return problem && say(problem.message);
   };
-  const own = (key: 'gate' | 'sprue', label: string, initial: number) =>
-    mould[key] === undefined ? (
-      <div className="qf">
-        <span>{label}</span>
-        <button type="button" className="btn btn-sm btn-quiet" onClick={() => set({ [key]: initial })}>
-          by the metal
-        </button>
-      </div>
-    ) : (
-      <>
-        <QuantityField
-          label={label}
-          kind="size"
-          value={mould[key]}
-          min={MOULD_RANGES[key][0]}
-          max={MOULD_RANGES[key][1]}
-          step={0.1}
-          onCommit={(value) => set({ [key]: value })}
-        />
-        <button
-          type="button"
-          className="btn-link-brass"
-          onClick={() =>
-            edit((now) => {
-              const { [key]: _, ...rest } = now;
-              return rest;
-            })
-          }
-        >
-          {label} by the metal again
-        </button>
-      </>
-    );
-  const rungs = design.document.ladder?.rungs ?? [];
   return (
     <>
       <NameInPlace label="Name of the mould" name={mould.name} onCommit={(name) => set({ name })} />
@@ -99,8 +66,8 @@ export function MouldFields({ mould, design, edit, problems }: Props) {
       ))}
       {mould.making === 'pour' && (
         <>
-          {own('gate', 'Gate', 2)}
-          {own('sprue', 'Sprue', 4)}
+          <OwnSize of="gate" label="Gate" initial={2} mould={mould} edit={edit} />
+          <OwnSize of="sprue" label="Sprue" initial={4} mould={mould} edit={edit} />
         </>
       )}
       <QuantityField
@@ -115,46 +82,7 @@ export function MouldFields({ mould, design, edit, problems }: Props) {
         onCommit={(draft) => set({ draft })}
       />
       <h2>Cavities</h2>
-      <div className="shop-row">
-        <button
-          type="button"
-          className="btn btn-sm btn-quiet"
-          disabled={mould.cavities.length >= MOST_CAVITIES}
-          onClick={() =>
-            edit((now) => ({
-              ...now,
-              cavities: [...now.cavities, { design: design.document, of: design.id, cuts: [] }],
-            }))
-          }
-        >
-          + One more of this head
-        </button>
-        {rungs.length > 0 && (
-          <button
-            type="button"
-            className="btn btn-sm btn-quiet"
-            onClick={() =>
-              edit((now) => ({
-                ...now,
-                cavities: rungs.slice(0, MOST_CAVITIES).map(({ grams, hook }) => ({
-                  of: design.id,
-                  cuts: [],
-                  design: {
-                    ...design.document,
-                    head: {
-                      ...design.document.head,
-                      target: { of: design.document.head.target?.of ?? 'metal', grams },
-                    },
-                    hook: hook ? { ...design.document.hook, size: hook } : design.document.hook,
-                  },
-                })),
-              }))
-            }
-          >
-            Its ladder’s rungs in a row
-          </button>
-        )}
-      </div>
+      <CavityButtons mould={mould} design={design} edit={edit} />
       <p className="shop-note">
         The halves meet at the plane of the hook. Each cavity is the head as it is cast, larger by what it
         shrinks; steel lies in its channels as it is.

@@ -6,13 +6,14 @@ import { useAddress } from '../../parts/address.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { useKeys } from '../../parts/keys.ts';
 import { ShapePicker } from '../../parts/shape-picker-later.tsx';
-import { Empty, Failed, Loading } from '../../parts/states.tsx';
+import { Failed, Loading } from '../../parts/states.tsx';
 import { PX_PER_MM } from '../bench/plate-layout.ts';
 import { FileMenu } from '../exchange/file-menu.tsx';
 import type { Filters, SortKey } from './filters.ts';
 import { FILTERS, pick, SORTS } from './filters.ts';
 import { FilterBar } from './filter-bar.tsx';
 import { Hung } from './hung.tsx';
+import { NothingHangs } from './nothing-hangs.tsx';
 import { SavedViews } from './saved-views.tsx';
 import { Panel } from '../../parts/panel.tsx';
 import './rack.css';
@@ -120,34 +121,17 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
         </div>
       </div>
       <FilterBar cards={cards} names={names} filters={filters} onSet={(key, value) => set(key, value)} />
-      {cards.length === 0 ? (
-        <Empty title="The Rack is empty">
-          <p>
-            Begin with a head: pick a shape and change whatever you like on the Bench. It is saved as you go.
-            Or import a shop file, or a solid from an STL, under Files.
-          </p>
-          <button type="button" className="btn btn-fern" onClick={() => setPicking(true)}>
-            Pick a shape
-          </button>
-        </Empty>
-      ) : shown.length === 0 ? (
-        <Empty title="No heads found">
-          <p>
-            {filters.away === 'yes' && hanging === 0
-              ? 'No archived heads.'
-              : 'Nothing on the Rack fits the search and filters.'}
-          </p>
-          <button
-            type="button"
-            className="btn btn-fern"
-            onClick={() => {
-              setQ('');
-              clear();
-            }}
-          >
-            Show all {cards.filter(({ archived }) => !archived).length}
-          </button>
-        </Empty>
+      {shown.length === 0 ? (
+        <NothingHangs
+          total={cards.filter(({ archived }) => !archived).length}
+          isEmpty={cards.length === 0}
+          isArchiveEmpty={filters.away === 'yes' && hanging === 0}
+          onPick={() => setPicking(true)}
+          onAll={() => {
+            setQ('');
+            clear();
+          }}
+        />
       ) : (
         <Panel what="The heads">
           <Hung cards={shown} names={names} k={Number(zoom) * PX_PER_MM} />

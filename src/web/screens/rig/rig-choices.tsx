@@ -72,62 +72,19 @@ export function RigChoices({
       <p className="rig-does">
         {does} {wants && <em>Wants {wants}.</em>}
       </p>
-      {isUnderSkirt && (
-        <div className="rig-skirt-fields">
-          <QuantityField
-            label="Skirt length"
-            kind="size"
-            value={skirt?.length ?? 0}
-            min={0}
-            max={SKIRT_RANGES.length[1]}
-            step={1}
-            note="Most strands, behind the head. 0 where the head has none."
-            onCommit={(length) =>
-              onSkirt(
-                length < SKIRT_RANGES.length[0]
-                  ? undefined
-                  : { length, uneven: skirt?.uneven ?? SKIRT_UNEVEN },
-              )
-            }
-          />
-          {skirt && (
-            <QuantityField
-              label="Uneven by"
-              kind="size"
-              value={skirt.uneven}
-              min={SKIRT_RANGES.uneven[0]}
-              max={SKIRT_RANGES.uneven[1]}
-              step={0.5}
-              onCommit={(uneven) => onSkirt({ ...skirt, uneven })}
-            />
-          )}
-        </div>
-      )}
+      {isUnderSkirt && <SkirtFields skirt={skirt} onSkirt={onSkirt} />}
       <h2>Plastics for this head</h2>
       <SearchField label="Search the plastics" value={find} onChange={setFind} />
       <ul className="rig-plastics">
         {rows.slice(0, MOST).map(({ kept: { id, document }, pairing }) => (
-          <li key={id}>
-            <button
-              type="button"
-              aria-pressed={id === chosen}
-              title={pairing && [...pairing.why, `Best for: ${pairing.use}.`].join(' ')}
-              onClick={() => onPlastic(id, pairing && pairing.verdict !== 'bad' ? pairing.method : undefined)}
-            >
-              <b>{document.name}</b>
-              <Silhouette plastic={document} longest={longest} />
-              <small>
-                {plasticKindOf(document.kind).name}, {format(document.length, 'size')}
-              </small>
-              {pairing && (
-                <span className={`plastic-verdict plastic-${pairing.verdict}`}>
-                  {SIGN[pairing.verdict]}
-                  {pairing.verdict !== 'bad' &&
-                    ` · ${METHODS.find(({ key }) => key === pairing.method)?.name ?? ''}`}
-                </span>
-              )}
-            </button>
-          </li>
+          <PlasticButton
+            key={id}
+            plastic={document}
+            longest={longest}
+            pairing={pairing}
+            isChosen={id === chosen}
+            onPress={() => onPlastic(id, pairing && pairing.verdict !== 'bad' ? pairing.method : undefined)}
+          />
         ))}
       </ul>
       {rows.length > MOST && (
@@ -167,5 +124,85 @@ function Silhouette({ plastic, longest }: { readonly plastic: Plastic; readonly 
     >
       <PlasticFigure plastic={plastic} view="side" place={place} />
     </svg>
+  );
+}
+
+/** Skirt of a head whose bait lies under it. */
+function SkirtFields({
+  skirt,
+  onSkirt,
+}: {
+  readonly skirt: Skirt | undefined;
+  readonly onSkirt: (skirt: Skirt | undefined) => void;
+}) {
+  return (
+    <div className="rig-skirt-fields">
+      <QuantityField
+        label="Skirt length"
+        kind="size"
+        value={skirt?.length ?? 0}
+        min={0}
+        max={SKIRT_RANGES.length[1]}
+        step={1}
+        note="Most strands, behind the head. 0 where the head has none."
+        onCommit={(length) =>
+          onSkirt(
+            length < SKIRT_RANGES.length[0] ? undefined : { length, uneven: skirt?.uneven ?? SKIRT_UNEVEN },
+          )
+        }
+      />
+      {skirt && (
+        <QuantityField
+          label="Uneven by"
+          kind="size"
+          value={skirt.uneven}
+          min={SKIRT_RANGES.uneven[0]}
+          max={SKIRT_RANGES.uneven[1]}
+          step={0.5}
+          onCommit={(uneven) => onSkirt({ ...skirt, uneven })}
+        />
+      )}
+    </div>
+  );
+}
+
+/** A plastic of the list, drawn, with how it goes on this head. */
+function PlasticButton({
+  plastic,
+  longest,
+  pairing,
+  isChosen,
+  onPress,
+}: {
+  readonly plastic: Plastic;
+  /** longest plastic of the list, mm */
+  readonly longest: number;
+  readonly pairing: PairRow | undefined;
+  readonly isChosen: boolean;
+  readonly onPress: () => void;
+}) {
+  const { format } = useUnits();
+  return (
+    <li>
+      <button
+        type="button"
+        aria-pressed={isChosen}
+        title={pairing && [...pairing.why, `Best for: ${pairing.use}.`].join(' ')}
+        onClick={onPress}
+      >
+        <b>{plastic.name}</b>
+        <Silhouette plastic={plastic} longest={longest} />
+        <small>
+          {plasticKindOf(plastic.kind).name}, {format(plastic.length, 'size')}
+        </small>
+        {pairing && (
+          <span className={`plastic-verdict plastic-${pairing.verdict}`}>
+            {SIGN[pairing.verdict]}
+            {pairing.verdict !== 'bad' &&
+              ` · ${METHODS.find(({ key }) => key === pairing.method)?.name ?? ''}`}
+          </span>
+        )}
+      </button>
+    </li>
   );
 }

@@ -95,7 +95,6 @@ function RigOf({ kept, plastics, rules, metals }: Props) {
   const { document, edit, state, step } = useDraft('designs', kept);
   useDraftSteps(step);
   useTitle(document.name);
-  const { say } = useUnits();
   const { set, setAll } = useAddress();
   const heads = useNear(kept.id);
   const { chosen, plastic, method, water, turn, cut, surroundings } = useRigAddress(plastics, metals);
@@ -171,14 +170,7 @@ function RigOf({ kept, plastics, rules, metals }: Props) {
               cut={output.guard?.cut ?? 0}
               hasSkirt={methodOf(answered.method).isUnderSkirt === true}
             />
-            <section className="rig-steps" aria-label="How it is rigged">
-              <h2>In this order</h2>
-              <ol>
-                {output.fit.steps.map((step) => (
-                  <li key={step}>{say(step)}</li>
-                ))}
-              </ol>
-            </section>
+            <RigSteps steps={output.fit.steps} />
             {chosen && (
               <RigWays
                 design={document}
@@ -214,5 +206,20 @@ function RigOf({ kept, plastics, rules, metals }: Props) {
         />
       )}
     </div>
+  );
+}
+
+/** The steps of rigging, one after the other. */
+function RigSteps({ steps }: { readonly steps: readonly string[] }) {
+  const { say } = useUnits();
+  return (
+    <section className="rig-steps" aria-label="How it is rigged">
+      <h2>In this order</h2>
+      <ol>
+        {steps.map((step) => (
+          <li key={step}>{say(step)}</li>
+        ))}
+      </ol>
+    </section>
   );
 }

@@ -16,6 +16,20 @@ import { Handle } from '../../parts/handle.tsx';
 
 const MARGIN = 26;
 
+/** Where a plastic is drawn on a sheet of a width, px. The scale stays while something is pulled: what is pulled moves, and not the paper. */
+function plasticLayout(kept: Plastic, plastic: Plastic, width: number) {
+  const k = (width - 2 * MARGIN) / kept.length;
+  const [sideOf, topOf] = [plasticReach(kept, 'side'), plasticReach(kept, 'top')];
+  // Some room besides for what is pulled larger.
+  const ySide = 26 + sideOf.up * k * 1.2;
+  const yTop = ySide + sideOf.down * k * 1.2 + 24 + topOf.up * k * 1.2;
+  const xNose = width - MARGIN;
+  const shift = cutOf(plastic) * k;
+  const side = ([x, z]: Vec2): Vec2 => [xNose - shift + x * k, ySide - z * k];
+  const top = ([x, y]: Vec2): Vec2 => [xNose - shift + x * k, yTop - y * k];
+  return { k, side, top, yTop, topOf };
+}
+
 /** A plastic from the side and from above, to scale, with handles on its length, height and breadth, and on the stations of an own outline. */
 export function PlasticPlate({
   plastic: kept,
@@ -29,16 +43,7 @@ export function PlasticPlate({
   const [pulled, setPulled] = useState<Plastic | undefined>(undefined);
   const last = useRef<Partial<Plastic>>({});
   const plastic = pulled ?? kept;
-  // The scale stays while something is pulled: what is pulled moves, and not the paper.
-  const k = (width - 2 * MARGIN) / kept.length;
-  const [sideOf, topOf] = [plasticReach(kept, 'side'), plasticReach(kept, 'top')];
-  // Some room besides for what is pulled larger.
-  const ySide = 26 + sideOf.up * k * 1.2;
-  const yTop = ySide + sideOf.down * k * 1.2 + 24 + topOf.up * k * 1.2;
-  const xNose = width - MARGIN;
-  const shift = cutOf(plastic) * k;
-  const side = ([x, z]: Vec2): Vec2 => [xNose - shift + x * k, ySide - z * k];
-  const top = ([x, y]: Vec2): Vec2 => [xNose - shift + x * k, yTop - y * k];
+  const { k, side, top, yTop, topOf } = plasticLayout(kept, plastic, width);
   const live = (change: Partial<Plastic>) => {
     last.current = change;
     setPulled({ ...plastic, ...change });
@@ -74,35 +79,6 @@ export function PlasticPlate({
       onEnd={end}
     />
   );
-  const station = (i: number, of: 'height' | 'breadth') => {
-    const own = plastic.stations?.[i];
-    if (!own) return null;
-    const place = of === 'height' ? side : top;
-    const reach = (own[of] * plastic[of]) / 2;
-    return (
-      <Handle
-        key={`${of}${i}`}
-        small
-        at={place([-at(own.at), reach])}
-        label={`${of === 'height' ? 'Height' : 'Breadth'} of station ${i + 1}`}
-        valueText={format(own[of] * plastic[of], 'size')}
-        value={own[of]}
-        min={PLASTIC_RANGES.station[0]}
-        max={PLASTIC_RANGES.station[1]}
-        step={0.02}
-        valueAt={(pointer, down) => down.value + (2 * (down.pointer[1] - pointer[1])) / (plastic[of] * k)}
-        onStart={start}
-        onLive={(value) =>
-          live({
-            stations: plastic.stations?.map((one, j) =>
-              j === i ? { ...one, [of]: Math.round(value * 1000) / 1000 } : one,
-            ),
-          })
-        }
-        onEnd={end}
-      />
-    );
-  };
   const height = yTop + topOf.down * k * 1.2 + 30;
   return (
     <div
@@ -137,8 +113,20 @@ export function PlasticPlate({
             top([-at(fullest(2)), plasticSection(plastic, at(fullest(2))).halfBreadth]),
             (pointer, down) => down.value + (2 * (down.pointer[1] - pointer[1])) / k,
           )}
-        {isOwn && plastic.stations?.map((_, i) => station(i, 'height'))}
-        {isOwn && plastic.stations?.map((_, i) => station(i, 'breadth'))}
+        {isOwn &&
+          (['height', 'breadth'] as const).map((of) => (
+            <StationHandles
+              key={of}
+              of={of}
+              plastic={plastic}
+              at={at}
+              place={of === 'height' ? side : top}
+              k={k}
+              onStart={start}
+              onLive={live}
+              onEnd={end}
+            />
+          ))}
         <g className="scale-bar">
           <path d={`M${MARGIN} ${height - 12}V${height - 8}H${MARGIN + MM_PER_INCH * k}V${height - 12}`} />
           <text x={MARGIN + MM_PER_INCH * k + 8} y={height - 6}>
@@ -148,4 +136,51 @@ export function PlasticPlate({
       </svg>
     </div>
   );
+}
+
+/** The stations of an own outline, one way. */
+function StationHandles({
+  of,
+  plastic,
+  at,
+  place,
+  k,
+  onStart,
+  onLive,
+  onEnd,
+}: {
+  readonly of: 'height' | 'breadth';
+  readonly plastic: Plastic;
+  /** how far behind the head a share of the length lies, mm */
+  readonly at: (share: number) => number;
+  readonly place: (at: Vec2) => Vec2;
+  readonly k: number;
+  readonly onStart: () => void;
+  readonly onLive: (change: Partial<Plastic>) => void;
+  readonly onEnd: () => void;
+}) {
+  const { format } = useUnits();
+  return plastic.stations?.map((own, i) => (
+    <Handle
+      key={i}
+      small
+      at={place([-at(own.at), (own[of] * plastic[of]) / 2])}
+      label={`${of === 'height' ? 'Height' : 'Breadth'} of station ${i + 1}`}
+      valueText={format(own[of] * plastic[of], 'size')}
+      value={own[of]}
+      min={PLASTIC_RANGES.station[0]}
+      max={PLASTIC_RANGES.station[1]}
+      step={0.02}
+      valueAt={(pointer, down) => down.value + (2 * (down.pointer[1] - pointer[1])) / (plastic[of] * k)}
+      onStart={onStart}
+      onLive={(value) =>
+        onLive({
+          stations: plastic.stations?.map((one, j) =>
+            j === i ? { ...one, [of]: Math.round(value * 1000) / 1000 } : one,
+          ),
+        })
+      }
+      onEnd={onEnd}
+    />
+  ));
 }

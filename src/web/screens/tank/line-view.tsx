@@ -1,17 +1,10 @@
-import { scaleLinear } from 'd3-scale';
-import { line as lineThrough } from 'd3-shape';
-import { useRef } from 'react';
-import type { PointerEvent } from 'react';
-import type { Vec2 } from '../../../core/numeric/index.ts';
-import { USUAL_FISHING } from '../../../core/behaviour/index.ts';
 import { useUnits } from '../../data/units.ts';
-import { Slider } from '../../parts/slider.tsx';
+import { DepthChart, Shapes } from './line-charts.tsx';
+import { LineFigures, LineTools } from './line-parts.tsx';
 import type { WetHead } from './tank-kit.ts';
-import { DASHES, readingOf } from './tank-kit.ts';
+import { readingOf } from './tank-kit.ts';
 import type { TankConditions } from './use-conditions.ts';
 import type { RANGES } from './use-conditions.ts';
-
-const BOX = { width: 560, height: 300, left: 52, right: 14, top: 26, foot: 34 };
 
 /** The towed line from rod to head, and the depth it keeps against speed, on which speed, depth, line and weight are pulled. */
 export function LineView({
@@ -28,51 +21,7 @@ export function LineView({
   const [first] = heads;
   return (
     <section className="tank-view" aria-label="Line">
-      <div className="tank-tools">
-        <Slider
-          label="Speed"
-          value={values.speed}
-          min={0}
-          max={2}
-          step={0.02}
-          text={format(values.speed, 'speed')}
-          onChange={(value) => put('speed', value)}
-        />
-        <Slider
-          label="Line out"
-          value={values.lineOut}
-          min={2}
-          max={80}
-          step={0.5}
-          text={format(values.lineOut, 'depth')}
-          onChange={(value) => put('lineOut', value)}
-        />
-        <Slider
-          label="Line test"
-          value={values.test}
-          min={0.5}
-          max={20}
-          step={0.1}
-          text={format(values.test, 'lineTest')}
-          onChange={(value) => put('test', value)}
-        />
-        {first && (
-          <Slider
-            label={`Weight of ${first.name}`}
-            value={conditions.grams ?? readingOf(first, 'mass.metal')}
-            min={0.5}
-            max={60}
-            step={0.1}
-            text={format(conditions.grams ?? readingOf(first, 'mass.metal'), 'mass')}
-            onChange={(value) => address.set('grams', String(value))}
-          />
-        )}
-        {conditions.grams !== undefined && (
-          <button type="button" className="btn btn-sm btn-quiet" onClick={() => address.set('grams', '')}>
-            Its own weight
-          </button>
-        )}
-      </div>
+      <LineTools first={first} conditions={conditions} put={put} />
       <div className="tank-two tank-even">
         <Shapes heads={heads} depth={values.depth} />
         <DepthChart
@@ -96,58 +45,7 @@ export function LineView({
           {readingOf(first, 'retrieve.handle').toFixed(2)} times a second.
         </p>
       )}
-      <table className="tank-figures">
-        <thead>
-          <tr>
-            <th scope="col">Head</th>
-            <th scope="col">Keeps</th>
-            <th scope="col">Span</th>
-            <th scope="col">Fastest on the bottom</th>
-            <th scope="col">Least weight</th>
-            <th scope="col">For 0.1 g more</th>
-            <th scope="col">Snap and pause</th>
-          </tr>
-        </thead>
-        <tbody>
-          {heads.map((head, i) => {
-            const span = head.readings['retrieve.depth']?.range;
-            return (
-              <tr key={`${head.name}${i}`}>
-                <th scope="row">
-                  <svg width="30" height="8" aria-hidden="true">
-                    <line
-                      className={`curve curve-${i}`}
-                      x1="0"
-                      x2="30"
-                      y1="4"
-                      y2="4"
-                      strokeDasharray={DASHES[i]}
-                    />
-                  </svg>{' '}
-                  {head.name}
-                </th>
-                <td data-tank="retrieve.depth">
-                  {readingOf(head, 'retrieve.depth') >= values.depth
-                    ? 'the bottom'
-                    : format(readingOf(head, 'retrieve.depth'), 'depth')}
-                </td>
-                <td>
-                  {span && span[0] < values.depth
-                    ? `${format(span[0], 'depth')} to ${span[1] < values.depth ? format(span[1], 'depth') : 'the bottom'}`
-                    : '–'}
-                </td>
-                <td>{format(readingOf(head, 'retrieve.maxBottomSpeed'), 'speed')}</td>
-                <td>{format(readingOf(head, 'retrieve.leastWeight'), 'mass')}</td>
-                <td>{format(1000 * readingOf(head, 'retrieve.perGram'), 'size')}</td>
-                <td>
-                  {format(readingOf(head, 'retrieve.snapRise'), 'depth')} up,{' '}
-                  {format(readingOf(head, 'retrieve.snapPause'), 'time')}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <LineFigures heads={heads} depth={values.depth} />
     </section>
   );
 }
@@ -159,141 +57,4 @@ function sentence(head: WetHead, depth: number, bottom: string, fastest: string)
   return kept >= depth
     ? `${head.name} stays on the bottom at ${bottom}, up to ${fastest}.`
     : `${head.name} swims over the bottom: it keeps it only up to ${fastest}.`;
-}
-
-/** The lines' true shapes, one scale both ways. */
-function Shapes({ heads, depth }: { readonly heads: readonly WetHead[]; readonly depth: number }) {
-  const { format } = useUnits();
-  const rod = USUAL_FISHING.rodHeight;
-  const reach = Math.max(1, ...heads.map(({ water }) => water.line.distance)) * 1.15;
-  const deep = Math.max(depth, ...heads.map(({ water }) => Math.min(water.line.depth, depth)));
-  const k = Math.min((BOX.width - 30) / reach, (BOX.height - 30) / (deep + rod + 0.5));
-  const [x0, y0] = [BOX.width - 20, 16 + rod * k];
-  return (
-    <svg
-      className="tank-svg"
-      viewBox={`0 0 ${BOX.width} ${BOX.height}`}
-      role="img"
-      aria-label="The line from rod to head"
-    >
-      <rect className="tank-water" x={0} y={y0} width={BOX.width} height={depth * k} />
-      <rect className="tank-bed" x={0} y={y0 + depth * k} width={BOX.width} height={BOX.height} />
-      <line className="tank-surface" x1={0} x2={BOX.width} y1={y0} y2={y0} />
-      {heads.map(({ water, name }, i) => {
-        const { shape, depth: own, distance } = water.line;
-        // A head on the bottom is drawn on it: the line beyond lies as if it were there.
-        const lift = Math.min(own, depth);
-        const points = shape
-          .map(([ahead, above]): Vec2 => [x0 - 4 - (distance - ahead) * k, y0 + (own - above) * k])
-          .map(([x, y]): Vec2 => [x, Math.min(y, y0 + lift * k)]);
-        return (
-          <g key={`${name}${i}`}>
-            <path
-              className={`curve curve-${i}`}
-              strokeDasharray={DASHES[i]}
-              d={lineThrough()(points as [number, number][]) ?? ''}
-            />
-            <circle className={`curve-end curve-${i}`} cx={points[0]?.[0]} cy={points[0]?.[1]} r={4} />
-            <line
-              className={`curve curve-${i}`}
-              strokeDasharray={DASHES[i]}
-              x1={points.at(-1)?.[0]}
-              y1={points.at(-1)?.[1]}
-              x2={x0}
-              y2={y0 - rod * k}
-            />
-          </g>
-        );
-      })}
-      <text className="tank-tick" x={8} y={y0 + depth * k - 6}>
-        {format(depth, 'depth')}
-      </text>
-    </svg>
-  );
-}
-
-/** Depth kept against speed; the upright mark is pulled for speed, the level one for depth. */
-function DepthChart({
-  heads,
-  speed,
-  depth,
-  onSpeed,
-  onDepth,
-}: {
-  readonly heads: readonly WetHead[];
-  readonly speed: number;
-  readonly depth: number;
-  readonly onSpeed: (speed: number) => void;
-  readonly onDepth: (depth: number) => void;
-}) {
-  const { format, ticks } = useUnits();
-  const ref = useRef<SVGSVGElement>(null);
-  const most = Math.max(depth * 1.6, 1);
-  const x = scaleLinear([0, 1.7], [BOX.left, BOX.width - BOX.right]);
-  const y = scaleLinear([0, most], [BOX.top, BOX.height - BOX.foot]);
-  const pull = (which: 'speed' | 'depth') => (event: PointerEvent<SVGElement>) => {
-    const target = event.currentTarget;
-    target.setPointerCapture(event.pointerId);
-    const move = (to: globalThis.PointerEvent) => {
-      const box = ref.current?.getBoundingClientRect();
-      if (!box) return;
-      const at = (to.clientX - box.left) * (BOX.width / box.width);
-      const down = (to.clientY - box.top) * (BOX.height / box.height);
-      if (which === 'speed') onSpeed(Math.min(1.7, Math.max(0, x.invert(at))));
-      else onDepth(Math.min(60, Math.max(0.3, y.invert(down))));
-    };
-    target.addEventListener('pointermove', move);
-    target.addEventListener('pointerup', () => target.removeEventListener('pointermove', move), {
-      once: true,
-    });
-  };
-  const path = lineThrough<Vec2>()
-    .x(([v]) => x(v))
-    .y(([, d]) => y(Math.min(d, most)));
-  return (
-    <svg
-      ref={ref}
-      className="tank-svg"
-      viewBox={`0 0 ${BOX.width} ${BOX.height}`}
-      role="img"
-      aria-label="Depth kept against speed through the water"
-    >
-      {ticks([0, 1.7], 'speed', 6).map((value) => (
-        <g key={value}>
-          <line className="tank-grid" x1={x(value)} x2={x(value)} y1={BOX.top} y2={BOX.height - BOX.foot} />
-          <text className="tank-tick" x={x(value)} y={BOX.height - BOX.foot + 16} textAnchor="middle">
-            {format(value, 'speed')}
-          </text>
-        </g>
-      ))}
-      {ticks([0, most], 'depth', 5).map((value) => (
-        <g key={value}>
-          <line className="tank-grid" x1={BOX.left} x2={BOX.width - BOX.right} y1={y(value)} y2={y(value)} />
-          <text className="tank-tick" x={BOX.left - 6} y={y(value) + 4} textAnchor="end">
-            {format(value, 'depth')}
-          </text>
-        </g>
-      ))}
-      {heads.map(({ water, name }, i) => (
-        <path
-          key={`${name}${i}`}
-          className={`curve curve-${i}`}
-          strokeDasharray={DASHES[i]}
-          d={path(water.curve as Vec2[]) ?? ''}
-        />
-      ))}
-      <g className="tank-pull" onPointerDown={pull('depth')}>
-        <line className="tank-mark" x1={BOX.left} x2={BOX.width - BOX.right} y1={y(depth)} y2={y(depth)} />
-        <text className="tank-tick" x={BOX.width - BOX.right} y={y(depth) - 5} textAnchor="end">
-          bottom
-        </text>
-      </g>
-      <g className="tank-pull" onPointerDown={pull('speed')}>
-        <line className="tank-mark" x1={x(speed)} x2={x(speed)} y1={BOX.top} y2={BOX.height - BOX.foot} />
-        <text className="tank-tick" x={x(speed)} y={BOX.top - 8} textAnchor="middle">
-          {format(speed, 'speed')}
-        </text>
-      </g>
-    </svg>
-  );
 }

@@ -23,7 +23,6 @@ export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
   const [plastic, setPlastic] = useState('');
   const [method, setMethod] = useState('');
   const [place, setPlace] = useState(0);
-  const [newPlace, setNewPlace] = useState('');
   const [weight, setWeight] = useState('');
   const [said, setSaid] = useState('');
   const found = designs.find(({ id }) => id === design);
@@ -104,9 +103,36 @@ export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
           ))}
         </select>
       </label>
+      <PlaceFields trial={trial} place={place} onChoose={setPlace} onPlace={onPlace} />
+      <button type="submit" className="btn btn-fern">
+        Add this rig
+      </button>
+      {said && (
+        <p className="field-said" role="alert">
+          {said}
+        </p>
+      )}
+    </form>
+  );
+}
+
+/** Where the rig is fished: a place of the day, or a new one. */
+function PlaceFields({
+  trial,
+  place,
+  onChoose,
+  onPlace,
+}: Pick<Props, 'trial' | 'onPlace'> & {
+  /** which of the day's places */
+  readonly place: number;
+  readonly onChoose: (place: number) => void;
+}) {
+  const [newPlace, setNewPlace] = useState('');
+  return (
+    <>
       <label>
         Place
-        <select value={place} onChange={(event) => setPlace(Number(event.currentTarget.value))}>
+        <select value={place} onChange={(event) => onChoose(Number(event.currentTarget.value))}>
           {trial.places.map(({ name }, i) => (
             <option key={i} value={i}>
               {name}
@@ -130,7 +156,7 @@ export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
             disabled={newPlace.trim() === '' || trial.places.length >= 20}
             onClick={() => {
               onPlace(newPlace.trim());
-              setPlace(trial.places.length);
+              onChoose(trial.places.length);
               setNewPlace('');
             }}
           >
@@ -138,14 +164,6 @@ export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
           </button>
         </span>
       </label>
-      <button type="submit" className="btn btn-fern">
-        Add this rig
-      </button>
-      {said && (
-        <p className="field-said" role="alert">
-          {said}
-        </p>
-      )}
-    </form>
+    </>
   );
 }

@@ -1,0 +1,99 @@
+import { useState } from 'react';
+import type { Batch } from '../../../core/document/index.ts';
+import { parseQuantity } from '../../../core/quantity/index.ts';
+import { useUnits } from '../../data/units.ts';
+
+type Cured = NonNullable<Batch['cure']>;
+
+interface Props {
+  readonly cure: Cured;
+  readonly onLog: (log: Cured['log']) => void;
+}
+
+/** How hot the heads were in the oven, reading by reading. */
+export function CureLog({ cure, onLog }: Props) {
+  const { format, system } = useUnits();
+  const [minutes, setMinutes] = useState('');
+  const [celsius, setCelsius] = useState('');
+  const [said, setSaid] = useState('');
+  const note = () => {
+    const at = Number(minutes.replace(',', '.'));
+    const hot = parseQuantity(celsius, 'temperature', system);
+    if (minutes.trim() === '' || !(at >= 0 && at <= 1440))
+      return setSaid('Enter the minutes since they went in, from 0 to 1440.');
+    if (!hot.ok) return setSaid(hot.message);
+    if (!(hot.value >= -20 && hot.value <= 900)) return setSaid('Enter a temperature from −20 to 900 °C.');
+    setSaid('');
+    setMinutes('');
+    setCelsius('');
+    onLog([...cure.log, { at: at * 60, celsius: hot.value }].sort((a, b) => a.at - b.at));
+  };
+  return (
+    <>
+      <form
+        className="shop-row"
+        onSubmit={(event) => {
+          event.preventDefault();
+          note();
+        }}
+      >
+        <label>
+          Minutes in the oven{' '}
+          <input
+            inputMode="decimal"
+            value={minutes}
+            onChange={(event) => setMinutes(event.currentTarget.value)}
+          />
+        </label>
+        <label>
+          Head temperature{' '}
+          <input
+            inputMode="decimal"
+            value={celsius}
+            placeholder={format(cure.celsius, 'temperature')}
+            onChange={(event) => setCelsius(event.currentTarget.value)}
+          />
+        </label>
+        <button type="submit" className="btn btn-sm btn-fern">
+          Add reading
+        </button>
+      </form>
+      {said && (
+        <p className="field-said" role="alert">
+          {said}
+        </p>
+      )}
+      <table className="shop-table">
+        <thead>
+          <tr>
+            <th scope="col" className="num">
+              Minutes
+            </th>
+            <th scope="col" className="num">
+              Head temperature
+            </th>
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          {cure.log.map((one, i) => (
+            <tr key={`${one.at} ${i}`}>
+              <td className="num">{(one.at / 60).toFixed(1)}</td>
+              <td className="num">{format(one.celsius, 'temperature')}</td>
+              <td>
+                <button
+                  type="button"
+                  className="btn-x"
+                  aria-label={`Delete reading ${i + 1}`}
+                  onClick={() => onLog(cure.log.filter((_, k) => k !== i))}
+                >
+                  ×
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
