@@ -1,5 +1,5 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
@@ -58,10 +58,46 @@ function unlock(shop: string): void {
   for (const name of ['in-use-by', 'in-use.lock']) rmSync(join(shop, name), { recursive: true, force: true });
 }
 
+/** Servers whose data lie on the disk: by their own command line, as one that is still starting has told nobody yet. */
+function serversOnDisk(): number[] {
+  return readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .filter((name) => {
+      try {
+        const told = readFileSync(`/proc/${name}/cmdline`, 'utf8').split('\0');
+        return told.some((word) => word.startsWith(`${place}/`)) && told.includes('dist/node/server.js');
+      } catch {
+        return false;
+      }
+    })
+    .map(Number);
+}
+
+/** Copies tried until two looks at the device agree. */
+const LOOKS = 30;
+
+/**
+ * The image as its device holds it at one moment. A copy takes a while, and what is written meanwhile would be in one part of it and not in another, as on
+ * no disk: the servers are held still, and it is taken again until the device is the same after it as it was under it.
+ */
+function snapshot(to: string): void {
+  const held = serversOnDisk();
+  for (const pid of held) process.kill(pid, 'SIGSTOP');
+  try {
+    for (let look = 0; look < LOOKS; look++) {
+      run('cp', '--sparse=always', image, to);
+      if (spawnSync('cmp', ['-s', image, to]).status === 0) return;
+    }
+    throw new Error(`The device never held still in ${LOOKS} looks.`);
+  } finally {
+    for (const pid of held) process.kill(pid, 'SIGCONT');
+  }
+}
+
 /** The image as the device holds it now, as a disk of its own that is started from. */
 async function startFromCopy<T>(look: (server: RunningServer) => Promise<T>): Promise<T> {
   const cut = join(folder, 'cut.img');
-  run('cp', '--sparse=always', image, cut);
+  snapshot(cut);
   run('mount', '-o', 'loop', cut, copy);
   try {
     unlock(join(copy, 'shop'));
@@ -119,21 +155,27 @@ describe.skipIf(!canMount)('when the power is cut', () => {
 
   it('during a first start, the shop starts from what is there', { timeout: 600_000 }, async () => {
     const starting = startServer(join(place, 'second')).catch(() => undefined);
-    for (let look = 0; look < (isWhole ? 3 : 1); look++) {
-      await new Promise((resolve) => setTimeout(resolve, 300 + 1_500 * chance()));
-      const cut = join(folder, `first-${look}.img`);
-      run('cp', '--sparse=always', image, cut);
-      run('mount', '-o', 'loop', cut, copy);
-      try {
-        unlock(join(copy, 'second'));
-        const server = await startServer(join(copy, 'second'));
-        expect(await save(server, 'first')).toBe(true);
-        await server.end();
-      } finally {
-        run('umount', copy);
-        rmSync(cut);
+    try {
+      for (let look = 0; look < (isWhole ? 3 : 1); look++) {
+        await new Promise((resolve) => setTimeout(resolve, 300 + 1_500 * chance()));
+        const cut = join(folder, `first-${look}.img`);
+        snapshot(cut);
+        run('mount', '-o', 'loop', cut, copy);
+        try {
+          unlock(join(copy, 'second'));
+          const server = await startServer(join(copy, 'second'));
+          try {
+            expect(await save(server, 'first')).toBe(true);
+          } finally {
+            await server.end();
+          }
+        } finally {
+          run('umount', copy);
+          rmSync(cut);
+        }
       }
+    } finally {
+      await (await starting)?.end();
     }
-    await (await starting)?.end();
   });
 });

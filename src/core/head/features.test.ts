@@ -16,6 +16,7 @@ import { DRAWN_FAMILIES, familyOf } from './families/index.ts';
 import { football } from './families/football.ts';
 import { mushroom } from './families/mushroom.ts';
 import { own } from './families/own.ts';
+import { standup } from './families/standup.ts';
 import { wedge } from './families/wedge.ts';
 import { FEATURES } from './features/index.ts';
 import { recess } from './features/recess.ts';
@@ -215,6 +216,29 @@ describe('features in closed form, on a sphere of radius 5', () => {
       }
     volume *= (2 * 18.06 * 4.38) / along / across;
     expect(Math.abs(wholeBulk(body).volume / volume - 1)).toBeLessThan(1e-3);
+  });
+
+  it('a sole that leans so far that it passes the shank leaves what a count of small columns leaves', () => {
+    const dimensions = {
+      length: 19.5,
+      breadth: 6.4,
+      height: 3.12,
+      sole: 0.7,
+      tilt: 29.5,
+      shoulder: 0.3,
+      bluntness: 0.71,
+      belly: 0.57,
+    };
+    const body = headBody(standup, { family: 'standup', dimensions, metal: 'lead' }, dimensions, { wire: 1 });
+    const [along, across] = [1000, 2000];
+    let volume = 0;
+    for (let i = 0; i < along; i++)
+      for (let j = 0; j < across; j++) {
+        const spans = body.spans((19.5 * (i + 0.5)) / along, (3.2 * (j + 0.5)) / across);
+        for (let s = 0; s < spans.length; s += 2) volume += (spans[s + 1] ?? 0) - (spans[s] ?? 0);
+      }
+    volume *= (2 * 19.5 * 3.2) / along / across;
+    expect(Math.abs(wholeBulk(body).volume / volume - 1)).toBeLessThan(2e-4);
   });
 
   it('a hemisphere: 2/3·π·r³, its centre 3/8·r from the flat', () => {

@@ -20,12 +20,15 @@ export const sole = featureKind({
     const level = -drop * (1 - cut);
     const middle = profile.length / 2;
     const at = (x: number) => level + slope * (x - middle);
-    /** Half the width of the sole at x: where the plane meets the body's side. */
+    /** Half the width of the sole at x: where the plane meets the body’s side, below the shank or, where it leans far, above it. */
     const halfWidth = (x: number): number => {
-      const { b, d, nb } = profile.section(x);
-      const share = -at(x) / d;
-      return d > 0 && share < 1 ? b * (1 - Math.max(0, share) ** nb) ** (1 / nb) : 0;
+      const { b, t, d, nt, nb } = profile.section(x);
+      const [reach, power] = at(x) > 0 ? [t, nt] : [d, nb];
+      const share = Math.abs(at(x)) / reach;
+      return reach > 0 && share < 1 ? b * (1 - share ** power) ** (1 / power) : 0;
     };
+    /** Where it passes the shank, and the body’s other side begins to count. */
+    const passes = slope === 0 ? [] : [middle - level / slope].filter((x) => x > 0 && x < profile.length);
     return {
       of: 'sole',
       path: '/head/features/sole',
@@ -33,7 +36,7 @@ export const sole = featureKind({
       grows: true,
       from: -FAR,
       to: FAR,
-      breaks: endsOf(halfWidth, profile.length),
+      breaks: [...endsOf(halfWidth, profile.length), ...passes],
       edges: (x) => [halfWidth(x)],
       span: (x) => [-FAR, at(x)],
       bounds: (x) => [at(x), FAR],
