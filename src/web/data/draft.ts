@@ -3,7 +3,10 @@ import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Kept } from '../../contract/api.ts';
 import { sameDocument } from '../../core/document/same.ts';
-import { read, replace, ServerAway, ServerProblem } from './api.ts';
+import { read, replace, ServerProblem } from './api.ts';
+import { backupsOf } from './draft-backup.ts';
+import { trailOf } from './draft-trail.ts';
+import { verdictOn } from './draft-verdict.ts';
 import { oneKey, refreshLists } from './queries.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
 
@@ -39,79 +42,43 @@ export interface Draft<T> {
   readonly refresh: (kept: Kept<T>) => void;
 }
 
-/** Edits that follow each other this closely are one, as while a word is typed or a slider is pulled, ms. */
-const TOGETHER = 700;
-/** Edits that can be undone. */
-const MOST_STEPS = 100;
 const PAUSE = 400;
 const RETRY = 2_000;
-/** Saves of one state that may fail inside the server before it is taken as one that can never be kept. */
-const MOST_FAILURES = 4;
 /** States sent without an answer that are remembered, to know them again as one's own. */
 const MOST_UNANSWERED = 4;
-const backupKey = (collection: Collection, id: string) => `fern-anvil.draft.${collection}.${id}`;
 
-interface Backup<T> {
-  readonly document: T;
-  readonly version: number;
-  /** what was sent of late and not answered: the server may hold it without this browser having been told */
-  readonly sent?: readonly T[];
-}
-
-function readBackup<T>(key: string): Backup<T> | undefined {
-  try {
-    const text = localStorage.getItem(key);
-    return text ? (JSON.parse(text) as Backup<T>) : undefined;
-  } catch {
-    return undefined;
-  }
-}
+/** A document as the server holds it. */
+const savedView = <T>({ document, version }: Kept<T>): DraftView<T> => ({
+  document,
+  state: 'saved',
+  version,
+  problems: [],
+  theirs: undefined,
+});
 
 /**
- * A document being worked on. Edits are kept in this browser at once and sent to the server after a short pause, one save at a
- * time and always the newest. A save that turns out stale overwrites nothing: both versions are then on offer. While
- * the server is away saving is tried again; a reload finds the unsaved edit.
+ * The saving of a document that is worked on: one save at a time and always the newest, what is not acknowledged kept in this browser. A save
+ * that turns out stale overwrites nothing.
  */
-export function openDraft<C extends Collection>(
+function openSaving<C extends Collection>(
   collection: C,
   kept: Kept<Documents[C]>,
   onSaved: (kept: Kept<Documents[C]>) => void,
-): Draft<Documents[C]> {
+) {
   type T = Documents[C];
-  const key = backupKey(collection, kept.id);
+  const backups = backupsOf<T>(collection, kept.id);
   const listeners = new Set<() => void>();
   let timer: ReturnType<typeof setTimeout> | undefined;
   let busy = false;
   let failures = 0;
   let unanswered: readonly T[] = [];
-  let [past, future]: [T[], T[]] = [[], []];
-  let editedAt = 0;
-  let view: DraftView<T> = {
-    document: kept.document,
-    state: 'saved',
-    version: kept.version,
-    problems: [],
-    theirs: undefined,
-  };
+  let view: DraftView<T> = savedView(kept);
 
   const show = (change: Partial<DraftView<T>>) => {
     view = { ...view, ...change };
     for (const listener of listeners) listener();
   };
-  const keepBackup = () => {
-    try {
-      localStorage.setItem(
-        key,
-        JSON.stringify({
-          document: view.document,
-          version: view.version,
-          sent: unanswered,
-        } satisfies Backup<T>),
-      );
-    } catch {
-      // A full or forbidden store costs only the safety of a reload; the save itself goes on.
-    }
-  };
+  const keepBackup = () => backups.keep({ document: view.document, version: view.version, sent: unanswered });
   const later = (pause: number) => {
     clearTimeout(timer);
     timer = setTimeout(() => void save(), pause);
@@ -131,7 +98,7 @@ export function openDraft<C extends Collection>(
       unanswered = [];
       onSaved(answer);
       if (view.document === sent) {
-        localStorage.removeItem(key);
+        backups.drop();
         show({ state: 'saved', version: answer.version, problems: [] });
       } else {
         show({ state: 'waiting', version: answer.version, problems: [] });
@@ -146,44 +113,35 @@ export function openDraft<C extends Collection>(
 
   async function failed(error: unknown): Promise<void> {
     if (error instanceof ServerProblem && error.details.status === 412) {
-      try {
-        const theirs = await read(collection, kept.id);
-        // What is there is what is here: our own save, whose answer was lost on the way.
-        if (sameDocument(theirs.document, view.document)) {
-          localStorage.removeItem(key);
-          onSaved(theirs);
-          show({ state: 'saved', version: theirs.version, problems: [] });
-        } else if (unanswered.some((sent) => sameDocument(theirs.document, sent))) {
-          // Or what was here when it was sent: what was done since goes on top of it.
-          unanswered = [];
-          onSaved(theirs);
-          show({ state: 'waiting', version: theirs.version, problems: [] });
-          keepBackup();
-          later(0);
-        } else show({ state: 'stale', theirs });
-      } catch (again) {
-        await failed(again);
-      }
-    } else if (error instanceof ServerProblem && error.details.status < 500) {
-      const { errors, detail } = error.details;
-      show({ state: 'refused', problems: errors ?? [{ path: '', message: detail }] });
-    } else if (
-      error instanceof ServerProblem &&
-      error.details.status === 500 &&
-      ++failures >= MOST_FAILURES
-    ) {
-      // The same state has failed again and again: it is told once and kept here; the next edit tries anew.
-      failures = 0;
-      const message = `The server cannot take this: ${error.details.detail} What you typed is kept in this browser. Undo the last change, or export the document from the menu.`;
-      show({ state: 'refused', problems: [{ path: '', message }] });
+      await conflicted();
     } else {
+      const verdict = verdictOn(error, failures);
+      failures = verdict.failures;
+      show({ state: verdict.state, problems: verdict.problems });
       // Away, or failing: both are tried again for as long as the screen is open.
-      show({
-        state: 'away',
-        problems:
-          error instanceof ServerAway ? [] : [{ path: '', message: String((error as Error).message) }],
-      });
-      later(RETRY);
+      if (verdict.state === 'away') later(RETRY);
+    }
+  }
+
+  /** Somebody has saved since: it may have been this browser itself, whose answer was lost on the way. */
+  async function conflicted(): Promise<void> {
+    try {
+      const theirs = await read(collection, kept.id);
+      // What is there is what is here: our own save, whose answer was lost on the way.
+      if (sameDocument(theirs.document, view.document)) {
+        backups.drop();
+        onSaved(theirs);
+        show({ state: 'saved', version: theirs.version, problems: [] });
+      } else if (unanswered.some((sent) => sameDocument(theirs.document, sent))) {
+        // Or what was here when it was sent: what was done since goes on top of it.
+        unanswered = [];
+        onSaved(theirs);
+        show({ state: 'waiting', version: theirs.version, problems: [] });
+        keepBackup();
+        later(0);
+      } else show({ state: 'stale', theirs });
+    } catch (again) {
+      await failed(again);
     }
   }
 
@@ -194,7 +152,7 @@ export function openDraft<C extends Collection>(
     if (view.state !== 'stale') later(PAUSE);
   }
 
-  const backup = readBackup<T>(key);
+  const backup = backups.read();
   if (backup && JSON.stringify(backup.document) !== JSON.stringify(kept.document)) {
     view = { ...view, document: backup.document, version: backup.version, state: 'waiting' };
     unanswered = backup.sent ?? [];
@@ -202,68 +160,91 @@ export function openDraft<C extends Collection>(
   }
 
   return {
+    backups,
     view: () => view,
-    subscribe: (listener) => {
+    isBusy: () => busy,
+    subscribe: (listener: () => void) => {
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
+    show,
+    put,
+    save,
+    keepBackup,
+    later,
+    /** what was to be saved later is not */
+    stopWaiting: () => clearTimeout(timer),
+  };
+}
+
+/**
+ * A document being worked on. Edits are kept in this browser at once and sent to the server after a short pause, one save at a
+ * time and always the newest. A save that turns out stale overwrites nothing: both versions are then on offer. While
+ * the server is away saving is tried again; a reload finds the unsaved edit.
+ */
+export function openDraft<C extends Collection>(
+  collection: C,
+  kept: Kept<Documents[C]>,
+  onSaved: (kept: Kept<Documents[C]>) => void,
+): Draft<Documents[C]> {
+  const saving = openSaving(collection, kept, onSaved);
+  const { view, isBusy, show, put, save, backups, keepBackup, later } = saving;
+  const trail = trailOf<Documents[C]>();
+  return {
+    view,
+    subscribe: saving.subscribe,
     edit: (change) => {
-      const document = change(view.document);
-      if (document === view.document) return;
-      const now = Date.now();
-      if (now - editedAt > TOGETHER || past.length === 0) past = [...past, view.document].slice(-MOST_STEPS);
-      editedAt = now;
-      future = [];
+      const document = change(view().document);
+      if (document === view().document) return;
+      trail.edited(view().document);
       put(document);
     },
     step: (by) => {
-      const [from, to] = by < 0 ? [past, future] : [future, past];
-      const document = from.pop();
-      if (document === undefined || view.state === 'stale') return false;
-      to.push(view.document);
-      // What is typed next is an edit of its own.
-      editedAt = 0;
+      if (view().state === 'stale') return false;
+      const document = trail.step(by, view().document);
+      if (document === undefined) return false;
       put(document);
       return true;
     },
     keepMine: () => {
-      if (!view.theirs) return;
-      show({ version: view.theirs.version, theirs: undefined, state: 'waiting' });
+      const { theirs } = view();
+      if (!theirs) return;
+      show({ version: theirs.version, theirs: undefined, state: 'waiting' });
       keepBackup();
       later(0);
     },
     takeTheirs: () => {
-      if (!view.theirs) return;
-      localStorage.removeItem(key);
-      [past, future] = [[], []];
+      const { theirs } = view();
+      if (!theirs) return;
+      backups.drop();
+      trail.clear();
       show({
-        document: view.theirs.document,
-        version: view.theirs.version,
+        document: theirs.document,
+        version: theirs.version,
         theirs: undefined,
         state: 'saved',
         problems: [],
       });
     },
     flush: async () => {
-      clearTimeout(timer);
-      if (view.state === 'waiting' || view.state === 'away' || view.state === 'refused') await save();
+      saving.stopWaiting();
+      if (view().state === 'waiting' || view().state === 'away' || view().state === 'refused') await save();
       // A save under way when this was asked for is waited for; it may leave a newer edit behind it.
-      while (busy || (view.state === 'waiting' && !view.theirs)) {
+      while (isBusy() || (view().state === 'waiting' && !view().theirs)) {
         await new Promise<void>((resolve) => {
-          const once = () => {
-            listeners.delete(once);
+          const leave = saving.subscribe(() => {
+            leave();
             resolve();
-          };
-          listeners.add(once);
-          if (!busy) void save();
+          });
+          if (!isBusy()) void save();
         });
       }
-      return view.state === 'saved';
+      return view().state === 'saved';
     },
     refresh: (now) => {
-      if (view.state === 'saved' && !busy && now.version > view.version) {
+      if (view().state === 'saved' && !isBusy() && now.version > view().version) {
         // Someone else’s state is not one’s own to be undone.
-        [past, future] = [[], []];
+        trail.clear();
         show({ document: now.document, version: now.version });
       }
     },

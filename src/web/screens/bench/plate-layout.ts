@@ -97,6 +97,74 @@ function fanReach({ guard }: Drawing): number[] {
   return guard ? guard.strands.flatMap(({ front }) => front.map(([y]) => Math.abs(y))) : [];
 }
 
+/** Room that dimension lines and their figures take about the views at `k` px a mm. */
+function roomAbout(
+  placed: readonly PlacedDimension[],
+  sizeOf: (dimension: Dimension) => { readonly wide: number; readonly high: number },
+  k: number,
+) {
+  const standing = (stands: Dimension['stands'], ...views: PlateViewName[]) =>
+    placed.filter((d) => views.includes(d.view) && d.stands === stands);
+  const lanes = (stands: Dimension['stands'], ...views: PlateViewName[]) => {
+    const most = Math.max(0, ...standing(stands, ...views).map(({ lane }) => lane + 1));
+    return most > 0 ? FIRST + most * LANE : 0;
+  };
+  // The figure of an upright line lies across it, or beside it where it is short: on either side of the line it takes this.
+  const sides = (d: PlacedDimension): [inner: number, outer: number] => {
+    const { wide } = sizeOf(d);
+    return d.short ? [0, BESIDE + wide] : [wide / 2, wide / 2];
+  };
+  const across = (stands: 'left' | 'right', view: PlateViewName) => {
+    const taken = standing(stands, view).map(sides);
+    const [inner, outer] = [0, 1].map((i) => Math.max(0, ...taken.map((pair) => pair[i] ?? 0)));
+    return {
+      first: Math.max(FIRST, (inner ?? 0) + 8),
+      outer: outer ?? 0,
+      pitch: Math.max(LANE, (inner ?? 0) + (outer ?? 0) + 8),
+    };
+  };
+  const upRoom = (stands: 'left' | 'right', view: PlateViewName) => {
+    const { outer, first, pitch } = across(stands, view);
+    const most = Math.max(0, ...standing(stands, view).map(({ lane }) => lane + 1));
+    return most > 0 ? first + (most - 1) * pitch + outer + 4 : 0;
+  };
+  // What figures of short level lines stick out beyond the right edge of their view.
+  const beyond = (view: PlateViewName, edge: number) =>
+    Math.max(
+      0,
+      ...placed
+        .filter((d) => d.view === view && !d.upright && d.short)
+        .map((d) => (Math.max(d.from[0], d.to[0]) - edge) * k + 10 + sizeOf(d).wide + 4),
+    );
+  return { lanes, across, upRoom, beyond };
+}
+
+/** A dimension line in its lane beside the box of its view. */
+function laidOut(
+  dimension: PlacedDimension,
+  box: Readonly<Record<'left' | 'right' | 'top' | 'bottom', number>>,
+  on: (at: Vec2) => Vec2,
+  across: ReturnType<typeof roomAbout>['across'],
+): PlateLayout['dimensions'][number] {
+  const out = FIRST + dimension.lane * LANE;
+  const aside = (stands: 'left' | 'right') => {
+    const { first, pitch } = across(stands, dimension.view);
+    return first + dimension.lane * pitch;
+  };
+  const at = {
+    below: box.bottom + out,
+    above: box.top - out,
+    left: box.left - aside('left'),
+    right: box.right + aside('right'),
+  }[dimension.stands];
+  return {
+    ...dimension,
+    a: on(dimension.from),
+    b: on(dimension.to),
+    at,
+  };
+}
+
 /**
  * Lays the plate out in a space of the given size (px) at the largest drawing scale that fits, its dimensions in lanes that never lie over each
  * other. Third angle: the view from above lies above, the view from the nose at the nose. First angle: below, and at the tail.
@@ -126,39 +194,7 @@ export function plateLayout(
     const k = scale * PX_PER_MM;
     if (wide * k > width || high * k > height) continue;
     const placed = place(k);
-    const standing = (stands: Dimension['stands'], ...views: PlateViewName[]) =>
-      placed.filter((d) => views.includes(d.view) && d.stands === stands);
-    const lanes = (stands: Dimension['stands'], ...views: PlateViewName[]) => {
-      const most = Math.max(0, ...standing(stands, ...views).map(({ lane }) => lane + 1));
-      return most > 0 ? FIRST + most * LANE : 0;
-    };
-    // The figure of an upright line lies across it, or beside it where it is short: on either side of the line it takes this.
-    const sides = (d: PlacedDimension): [inner: number, outer: number] => {
-      const { wide } = sizeOf(d);
-      return d.short ? [0, BESIDE + wide] : [wide / 2, wide / 2];
-    };
-    const across = (stands: 'left' | 'right', view: PlateViewName) => {
-      const taken = standing(stands, view).map(sides);
-      const [inner, outer] = [0, 1].map((i) => Math.max(0, ...taken.map((pair) => pair[i] ?? 0)));
-      return {
-        first: Math.max(FIRST, (inner ?? 0) + 8),
-        outer: outer ?? 0,
-        pitch: Math.max(LANE, (inner ?? 0) + (outer ?? 0) + 8),
-      };
-    };
-    const upRoom = (stands: 'left' | 'right', view: PlateViewName) => {
-      const { outer, first, pitch } = across(stands, view);
-      const most = Math.max(0, ...standing(stands, view).map(({ lane }) => lane + 1));
-      return most > 0 ? first + (most - 1) * pitch + outer + 4 : 0;
-    };
-    // What figures of short level lines stick out beyond the right edge of their view.
-    const beyond = (view: PlateViewName, edge: number) =>
-      Math.max(
-        0,
-        ...placed
-          .filter((d) => d.view === view && !d.upright && d.short)
-          .map((d) => (Math.max(d.from[0], d.to[0]) - edge) * k + 10 + sizeOf(d).wide + 4),
-      );
+    const { lanes, across, upRoom, beyond } = roomAbout(placed, sizeOf, k);
     const left = Math.max(upRoom('left', 'side'), upRoom('left', 'top'));
     const right = Math.max(
       upRoom('right', 'side'),
@@ -216,26 +252,9 @@ export function plateLayout(
       from: ext.from,
       sideBox,
       topBox,
-      dimensions: placed.map((dimension) => {
-        const box = boxes[dimension.view];
-        const out = FIRST + dimension.lane * LANE;
-        const aside = (stands: 'left' | 'right') => {
-          const { first, pitch } = across(stands, dimension.view);
-          return first + dimension.lane * pitch;
-        };
-        const at = {
-          below: box.bottom + out,
-          above: box.top - out,
-          left: box.left - aside('left'),
-          right: box.right + aside('right'),
-        }[dimension.stands];
-        return {
-          ...dimension,
-          a: on[dimension.view](dimension.from),
-          b: on[dimension.view](dimension.to),
-          at,
-        };
-      }),
+      dimensions: placed.map((dimension) =>
+        laidOut(dimension, boxes[dimension.view], on[dimension.view], across),
+      ),
     };
     break;
   }

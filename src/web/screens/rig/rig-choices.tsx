@@ -13,7 +13,7 @@ import { PlasticFigure } from '../../drawing/plastic-figure.tsx';
 import { SearchField } from '../../parts/search-field.tsx';
 import { Choice, Segments } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
-import type { PairRow } from '../../workers/match-rows.ts';
+import type { PairRow } from '../../workers/pair-rows.ts';
 import { SIGN } from './rig-checks.tsx';
 
 type Water = (typeof WATERS)[number];

@@ -9,7 +9,7 @@ import type { MethodKey } from '../../../core/rigging/index.ts';
 import { METHODS } from '../../../core/rigging/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
-import type { PairRow } from '../../workers/match-rows.ts';
+import type { PairRow } from '../../workers/pair-rows.ts';
 import { SIGN } from './rig-checks.tsx';
 import { RigTackle } from './rig-tackle.tsx';
 

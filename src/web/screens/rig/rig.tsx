@@ -20,7 +20,7 @@ import { Slider } from '../../parts/slider.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { useTitle } from '../../parts/title.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
-import type { PairRow } from '../../workers/match-rows.ts';
+import type { PairRow } from '../../workers/pair-rows.ts';
 import { RigChoices } from './rig-choices.tsx';
 import { RigDrawing } from './rig-drawing.tsx';
 import { RigHead } from './rig-head.tsx';

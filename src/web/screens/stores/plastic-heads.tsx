@@ -7,7 +7,7 @@ import type { Plastic } from '../../../core/plastic/index.ts';
 import { METHODS } from '../../../core/rigging/index.ts';
 import { useFew, useRack, useRules, useStores } from '../../data/queries.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
-import type { PairRow } from '../../workers/match-rows.ts';
+import type { PairRow } from '../../workers/pair-rows.ts';
 
 /** Heads tried at most. */
 const HEADS = 40;
