@@ -12,6 +12,7 @@ import { checkDesign } from './check.ts';
 import type { Design } from '../document/design.ts';
 import { evaluate, PLAIN_WATER } from '../judge/evaluate.ts';
 import { readStl, writeStl } from '../exchange/stl.ts';
+import { football } from '../head/families/football.ts';
 import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
 import { HOOK_CHART, chartIndex, hookMeasures } from '../hook/chart.ts';
@@ -324,8 +325,8 @@ describe('solving for weight', () => {
 
   it('scaling twice is scaling once by the product', () => {
     const design = sampleDesign('football');
-    const twice = scaleHead(scaleHead(design, 1.2), 0.7).head.dimensions;
-    const once = scaleHead(design, 0.84).head.dimensions;
+    const twice = scaleHead(scaleHead(design, football, 1.2), football, 0.7).head.dimensions;
+    const once = scaleHead(design, football, 0.84).head.dimensions;
     for (const [key, value] of Object.entries(once)) expect(twice[key]).toBeCloseTo(value, 9);
   });
 });

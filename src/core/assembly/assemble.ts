@@ -1,23 +1,25 @@
 import { Box3, Line3, Vector3 } from 'three';
 import { rigidBodies } from './bodies.ts';
 import { methodOf } from '../rigging/methods/index.ts';
+import type { Known } from './known.ts';
+import { lookUp } from './known.ts';
 import type { Bait, Part, Rig, RiggedBait } from './rig.ts';
 import { layOnHead, seatOf } from '../rigging/lay.ts';
 import type { Ring } from '../hook/ring.ts';
 import type { Design } from '../document/design.ts';
 import type { GuardBody } from '../fitting/guards/guard.ts';
 import { guardBody } from '../fitting/guards/index.ts';
+import type { KeeperBody } from '../fitting/keepers/keeper.ts';
 import { keeperBody, keeperOf } from '../fitting/keepers/index.ts';
 import type { HeadBody } from '../head/body.ts';
 import { headBody } from '../head/body.ts';
 import { growBulk, wholeBulk } from '../head/bulk.ts';
 import { completeDimensions } from '../head/family.ts';
-import { familyOf } from '../head/families/index.ts';
 import { recess } from '../head/features/recess.ts';
 import { roughArea } from '../head/surface.ts';
 import type { Profile } from '../head/profile.ts';
-import type { Bulk } from '../head/quadrature.ts';
-import { hookMeasures, soldGap } from '../hook/chart.ts';
+import type { Bulk, RollingBulk } from '../head/quadrature.ts';
+import { soldGap } from '../hook/chart.ts';
 import type { HookPath } from '../hook/path.ts';
 import { eyeRadius, hookPath, legDirection } from '../hook/path.ts';
 import { torusVolume, wholeWire, wireWithin } from '../hook/wire.ts';
@@ -27,11 +29,6 @@ import { METALS } from '../material/metals/index.ts';
 import { findRoot } from '../numeric/root.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { norm, scale, sub } from '../numeric/vec.ts';
-
-/** Metal of a design: from the given store, or the reference list. */
-export function designMetal(design: Design, metals: readonly Metal[] = METALS): Metal | undefined {
-  return metals.find((metal) => metal.key === design.head.metal);
-}
 
 /** A body that another is like, and how much larger that is in every length. */
 export interface Grown {
@@ -44,19 +41,55 @@ const KNOT_ROOM = 0.6;
 
 /**
  * Builds a design with the dimensions it names (no weight target is met here; see `solveTarget`).
- * The document must have passed `checkDesign`; throws where it names a family, metal or hook that does not exist. `like` is a body whose lengths
- * it has all grown by a factor, where it does.
+ * The document must have passed `checkDesign`; throws where it names a family, metal or hook that does not exist.
  */
-export function assemble(design: Design, metals: readonly Metal[] = METALS, like?: Grown): Rig {
-  const family = familyOf(design.head.family);
-  const metal = designMetal(design, metals);
-  const measures = hookMeasures(design.hook);
-  if (!family || !metal || !measures)
-    throw new Error('The design names a family, metal or hook that is not known.');
+export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig {
+  const looked = lookUp(design, metals);
+  if (!looked.ok) throw new Error('The design names a family, metal or hook that is not known.');
+  return build(design, looked.known);
+}
+
+/** The same of a design whose names are looked up. `like` is a body whose lengths it has all grown by a factor, where it does. */
+export function build(design: Design, known: Known, like?: Grown): Rig {
+  const placed = placedParts(design, known);
+  const { head, hook, keeper, guard } = placed;
+  if (like) growBulk(head, like.from, like.factor);
+  const body = wholeBulk(head);
+  const holes = holesIn(placed);
+  const metal = metalLeft(body, holes);
+  const density = design.head.density ?? known.metal.density;
+  const parts: Part[] = [
+    {
+      name: 'metal',
+      material: known.metal.key,
+      mass: (density * metal.volume) / 1000,
+      volume: metal.volume,
+      centroid: metal.centroid,
+    },
+    hookPart(hook),
+    ...(hook.hinge ? [jointPart(hook, hook.hinge)] : []),
+    ...(keeper && keeper.wires.length > 0 ? [keeperPart(keeper)] : []),
+    ...(guard ? [guardPart(guard)] : []),
+    ...(design.head.paint ? [paintPart(design.head.paint, head, body)] : []),
+  ];
+  return {
+    ...placed,
+    bodies: rigidBodies(placed, parts),
+    parts,
+    ...told(design, known, placed),
+    density,
+    scale: 1,
+    body,
+    roll: metal.roll,
+    wireInside: holes.wire.volume,
+    otherInside: (holes.keeper?.volume ?? 0) + (holes.guard?.volume ?? 0),
+  };
+}
+
+/** Where head, hook, keeper and guard are, and the solid each of them is. */
+function placedParts(design: Design, { family, measures }: Known) {
   const dimensions = completeDimensions(family, design.head.dimensions, design.head);
   const profile = family.profile(dimensions, design.head);
-  const density = design.head.density ?? metal.density;
-
   const keeper = keeperBody(design.keeper, { profile, wire: measures.wire });
   const collar = keeper?.cast;
   const knee = profile.length * (1 - design.eye.setback);
@@ -70,29 +103,52 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS, like
     ? [recess(hook.eye.centre, eyeRadius(design.eye, measures.wire) + measures.wire / 2 + KNOT_ROOM, profile)]
     : [];
   const head = headBody(family, design.head, dimensions, { collar, wire: measures.wire, after: pocket });
-  const { holds } = head;
   const guard = guardBody(design.guard, {
     length: profile.length,
     crown: crownOf(head),
     tip: hook.tip,
-    holds,
+    holds: head.holds,
   });
+  return {
+    dimensions,
+    head,
+    profile,
+    collar,
+    hook,
+    keeper,
+    keeping: keeperOf(design.keeper.kind),
+    guard,
+    bait: undefined,
+  };
+}
+type PlacedParts = ReturnType<typeof placedParts>;
 
-  if (like) growBulk(head, like.from, like.factor);
-  const body = wholeBulk(head);
-  // Only leg and shank can lie in metal: `checkDesign` keeps the bend behind head and collar.
-  const wire = wireWithin(hook.legAndShank, hook.wire / 2, holds);
-  const keeperIn = keeper?.anchor && wireWithin(keeper.anchor.path, keeper.anchor.diameter / 2, holds);
-  // Where the guard's hole runs into the hook, that metal is gone already.
-  const guardHole =
-    guard &&
-    wireWithin(guard.bore, guard.bundleRadius, besides(hook.legAndShank, hook.wire / 2, guard, holds), true);
+/** What hook, keeper and guard take out of the metal. */
+function holesIn({ hook, head: { holds }, keeper, guard }: PlacedParts) {
+  return {
+    // Only leg and shank can lie in metal: `checkDesign` keeps the bend behind head and collar.
+    wire: wireWithin(hook.legAndShank, hook.wire / 2, holds),
+    keeper: keeper?.anchor && wireWithin(keeper.anchor.path, keeper.anchor.diameter / 2, holds),
+    // Where the guard's hole runs into the hook, that metal is gone already.
+    guard:
+      guard &&
+      wireWithin(
+        guard.bore,
+        guard.bundleRadius,
+        besides(hook.legAndShank, hook.wire / 2, guard, holds),
+        true,
+      ),
+  };
+}
 
+/** The metal of a body less its holes: volume, centre, and roll moment about its own centre. */
+function metalLeft(
+  body: RollingBulk,
+  { wire, keeper, guard }: ReturnType<typeof holesIn>,
+): { volume: number; centroid: Vec3; roll: number } {
   const pieces = [
     { ...body, sign: 1 },
-    ...[wire, keeperIn, guardHole]
-      .filter((hole) => hole !== undefined)
-      .map((hole) => ({ ...hole, sign: -1 })),
+    ...[wire, keeper, guard].filter((hole) => hole !== undefined).map((hole) => ({ ...hole, sign: -1 })),
   ];
   const volume = pieces.reduce((sum, piece) => sum + piece.sign * piece.volume, 0);
   const moment = (axis: 0 | 1 | 2) =>
@@ -101,53 +157,20 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS, like
   const roll =
     pieces.reduce((sum, piece) => sum + piece.sign * piece.roll, 0) -
     volume * (centroid[1] ** 2 + centroid[2] ** 2);
+  return { volume, centroid, roll };
+}
 
-  const parts: Part[] = [
-    {
-      name: 'metal',
-      material: metal.key,
-      mass: (density * volume) / 1000,
-      volume,
-      centroid,
-    },
-    hookPart(hook),
-  ];
-  if (hook.hinge) parts.push(jointPart(hook, hook.hinge));
-  if (keeper && keeper.wires.length > 0) {
-    const whole = together(keeper.wires.map(({ path, diameter }) => wholeWire(path, diameter / 2)));
-    parts.push({ name: 'keeper', material: 'steel', mass: (STEEL_DENSITY * whole.volume) / 1000, ...whole });
-  }
-  if (guard) {
-    const { volume: pushed, centroid } = guard;
-    parts.push({
-      name: 'guard',
-      material: guard.material,
-      mass: (guard.density * pushed) / 1000,
-      volume: pushed,
-      centroid,
-    });
-  }
-  if (design.head.paint) parts.push(paintPart(design.head.paint, head, body));
-  const keeping = keeperOf(design.keeper.kind);
+/** What a rig tells of its design besides its masses. */
+function told(design: Design, { family, metal, measures }: Known, { hook, head, keeping }: PlacedParts) {
   const detail = keeping.detail?.(design.keeper);
-  const placed = {
-    head,
-    profile,
-    collar,
-    hook,
-    keeper,
-    keeping,
-    guard,
-    bait: undefined,
-  };
   return {
-    ...placed,
-    bodies: rigidBodies(placed, parts),
     joint: hook.hinge && design.hook.joint && { kind: design.hook.joint.kind, at: hook.hinge.at },
-    parts,
-    places: { eye: hook.eye.centre, point: hook.tip, seat: [seatOf({ family, hook }), 0, 0] },
+    places: {
+      eye: hook.eye.centre,
+      point: hook.tip,
+      seat: [seatOf({ family, hook }), 0, 0] satisfies Vec3,
+    },
     family,
-    dimensions,
     castName: keeping.castName ?? '',
     skirt: design.skirt,
     drag: design.drag,
@@ -155,17 +178,11 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS, like
     soldGap: soldGap(design.hook) ?? measures.gap,
     isHookMeasured: design.hook.measured !== undefined,
     metal,
-    density,
     pieces: design.head.pieces ?? 1,
-    scale: 1,
     details: [
       ...head.shapes.flatMap((shape) => (shape.detail ? [shape.detail] : [])),
       ...(detail ? [detail] : []),
     ],
-    body,
-    roll,
-    wireInside: wire.volume,
-    otherInside: (keeperIn?.volume ?? 0) + (guardHole?.volume ?? 0),
   };
 }
 
@@ -233,6 +250,21 @@ function jointPart(hook: HookPath, { loop, link }: NonNullable<HookPath['hinge']
   ]);
   return { name: 'joint', material: 'steel', mass: (STEEL_DENSITY * bulk.volume) / 1000, ...bulk };
 }
+
+/** The wires of a keeper that is not cast. */
+function keeperPart({ wires }: KeeperBody): Part {
+  const whole = together(wires.map(({ path, diameter }) => wholeWire(path, diameter / 2)));
+  return { name: 'keeper', material: 'steel', mass: (STEEL_DENSITY * whole.volume) / 1000, ...whole };
+}
+
+/** The fibres or wires of a guard. */
+const guardPart = ({ material, density, volume, centroid }: GuardBody): Part => ({
+  name: 'guard',
+  material,
+  mass: (density * volume) / 1000,
+  volume,
+  centroid,
+});
 
 /** Paint over the whole outside; its own thickness is known far less well than the quick figure of the surface. */
 function paintPart(

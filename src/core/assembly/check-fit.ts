@@ -8,11 +8,10 @@ import { keeperOf } from '../fitting/keepers/index.ts';
 import { featuresOf, profileExtent } from '../head/body.ts';
 import { completeDimensions } from '../head/family.ts';
 import type { Family } from '../head/family.ts';
-import { familyOf } from '../head/families/index.ts';
 import type { Profile } from '../head/profile.ts';
 import type { HookMeasures } from '../hook/chart.ts';
-import { hookMeasures } from '../hook/chart.ts';
 import { eyeRadius, hookPath, neckLength } from '../hook/path.ts';
+import type { Known } from './known.ts';
 
 interface Look {
   readonly design: Design;
@@ -27,11 +26,8 @@ interface Look {
 const problem = (path: string, message: string): Problem => ({ path, message });
 const mm = (value: number) => marked(value, 'size');
 
-/** Whether hook, features, keeper and guard fit the head they are put in, each misfit with its remedy. Names must be known. */
-export function checkFit(design: Design): Problem[] {
-  const family = familyOf(design.head.family);
-  const measures = hookMeasures(design.hook);
-  if (!family || !measures) return [];
+/** Whether hook, features, keeper and guard fit the head they are put in, each misfit with its remedy. */
+export function checkFit(design: Design, { family, measures }: Known): Problem[] {
   const dimensions = completeDimensions(family, design.head.dimensions, design.head);
   const profile = family.profile(dimensions, design.head);
   const knee = profile.length * (1 - design.eye.setback);

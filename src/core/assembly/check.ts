@@ -3,10 +3,10 @@ import type { Problem } from '../document/problem.ts';
 import { marked } from '../quantity/phrase.ts';
 import type { Design } from '../document/design.ts';
 import { completeDimensions } from '../head/family.ts';
-import { FAMILIES, familyOf } from '../head/families/index.ts';
 import { checkFit } from './check-fit.ts';
+import type { Known } from './known.ts';
+import { lookUp } from './known.ts';
 import type { Rig } from './rig.ts';
-import { HOOK_CHART, hookMeasures } from '../hook/chart.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';
 import type { QuantityKind } from '../quantity/units.ts';
@@ -19,8 +19,14 @@ const inWords = (value: number, kind: QuantityKind): string =>
  * Expects a document of the schema's shape.
  */
 export function checkDesign(design: Design, metals: readonly Metal[] = METALS): Problem[] {
-  const names = checkNames(design, metals);
-  return names.length > 0 ? names : checkFit(design);
+  const looked = lookUp(design, metals);
+  return looked.ok ? checkFitted(design, looked.known) : [...looked.problems];
+}
+
+/** The same of a design whose names are looked up. */
+export function checkFitted(design: Design, known: Known): Problem[] {
+  const sizes = checkSizes(design, known);
+  return sizes.length > 0 ? sizes : checkFit(design, known);
 }
 
 /** What only the built head shows to be impossible, each with the field and the remedy. */
@@ -45,38 +51,16 @@ export function checkBuilt({ parts, guard }: Pick<Rig, 'parts' | 'guard'>): Prob
   return [];
 }
 
-/** Family, metal and hook, where a document names one that there is not. */
-export function checkKnown(design: Design, metals: readonly Metal[] = METALS): Problem[] {
-  const problems: Problem[] = [];
-  const say = (path: string, message: string) => problems.push({ path, message });
-  if (!familyOf(design.head.family)) {
-    say(
-      '/head/family',
-      `Family: “${shortened(design.head.family, 40)}” is not known. Use one of ${FAMILIES.map(({ key }) => key).join(', ')}.`,
-    );
-  }
-  if (!metals.some(({ key }) => key === design.head.metal)) {
-    say(
-      '/head/metal',
-      `Metal: “${shortened(design.head.metal, 40)}” is not in the stores. Use one of ${metals.map(({ key }) => key).join(', ')}.`,
-    );
-  }
-  if (!hookMeasures(design.hook)) {
-    say(
-      '/hook/size',
-      `Hook size: “${shortened(design.hook.size, 12)}” is not in the chart. Use one of ${HOOK_CHART.map(({ size }) => size).join(', ')}, or give measured sizes.`,
-    );
-  }
-  return problems;
+/** What a document names: shape, metal and hook there are, dimensions within their ranges, locks. */
+export function checkNames(design: Design, metals: readonly Metal[] = METALS): Problem[] {
+  const looked = lookUp(design, metals);
+  return looked.ok ? checkSizes(design, looked.known) : [...looked.problems];
 }
 
-/** What a document names: family, metal, hook, dimensions within their ranges, locks. */
-export function checkNames(design: Design, metals: readonly Metal[] = METALS): Problem[] {
-  const problems = checkKnown(design, metals);
+/** Dimensions of a document within their ranges, and locks, each with the field and the remedy. */
+export function checkSizes(design: Design, { family }: Known): Problem[] {
+  const problems: Problem[] = [];
   const say = (path: string, message: string) => problems.push({ path, message });
-  const family = familyOf(design.head.family);
-  if (!family) return problems;
-
   for (const key of Object.keys(design.head.dimensions)) {
     if (!family.dimensions.some((spec) => spec.key === key)) {
       say(

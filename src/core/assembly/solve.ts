@@ -1,13 +1,14 @@
 import type { TargetOf } from '../head/schema.ts';
 import type { Problem } from '../document/problem.ts';
 import { marked } from '../quantity/phrase.ts';
-import { assemble } from './assemble.ts';
+import { build } from './assemble.ts';
+import type { Known } from './known.ts';
+import { lookUp } from './known.ts';
 import type { Rig } from './rig.ts';
 import { headMass, metalPart } from './rig.ts';
-import { checkKnown } from './check.ts';
 import type { Design } from '../document/design.ts';
 import { completeDimensions } from '../head/family.ts';
-import { familyOf } from '../head/families/index.ts';
+import type { Family } from '../head/family.ts';
 import { isGrowing } from '../head/bulk.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';
@@ -31,9 +32,7 @@ export type Solved =
 const SPAN: readonly [number, number] = [0.1, 10];
 
 /** The design with its unlocked sizes multiplied by a factor. Shares, exponents and locked sizes stay. */
-export function scaleHead(design: Design, factor: number): Design {
-  const family = familyOf(design.head.family);
-  if (!family) return design;
+export function scaleHead(design: Design, family: Family, factor: number): Design {
   const locks = new Set(design.head.locks ?? []);
   const complete = completeDimensions(family, design.head.dimensions, design.head);
   const dimensions = Object.fromEntries(
@@ -101,12 +100,18 @@ const growsWhole = ({ head }: Design, rig: Rig): boolean =>
  * the factor is not simply a cube root. Says in words when the target cannot be met, and when the document names what there is not.
  */
 export function solveTarget(design: Design, metals: readonly Metal[] = METALS): Solved {
+  const looked = lookUp(design, metals);
+  if (looked.ok) return meetTarget(design, looked.known);
+  const [problem] = looked.problems;
+  if (!problem) throw new Error('What is not known is not said: a mistake of the program.');
+  return { ok: false, problem };
+}
+
+/** The same of a design whose names are looked up. */
+export function meetTarget(design: Design, known: Known): Solved {
   const { target } = design.head;
-  const family = familyOf(design.head.family);
-  const [unknown] = checkKnown(design, metals);
-  if (unknown) return { ok: false, problem: unknown };
-  if (!family) throw new Error('A family that is known is not there: a mistake of the program.');
-  if (!target) return { ok: true, design, rig: assemble(design, metals) };
+  const { family } = known;
+  if (!target) return { ok: true, design, rig: build(design, known) };
   const locks = new Set(design.head.locks ?? []);
   const free = family.dimensions.filter(({ key, scales }) => scales && !locks.has(key));
   if (free.length === 0) {
@@ -121,13 +126,13 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
   let first: Built | undefined;
   let last: Built | undefined;
   const weigh = (factor: number) => {
-    const scaled = scaleHead(design, factor);
+    const scaled = scaleHead(design, family, factor);
     // Of a body that grows as a whole the volume is known from the first one built; what keeps its size is reckoned anew each time.
     const like =
       first && growsWhole(design, first.rig)
         ? { from: first.rig.head, factor: factor / first.factor }
         : undefined;
-    last = { factor, design: scaled, rig: assemble(scaled, metals, like) };
+    last = { factor, design: scaled, rig: build(scaled, known, like) };
     first ??= last;
     return weightOf(last.rig, target.of);
   };
@@ -167,8 +172,8 @@ export function solveTarget(design: Design, metals: readonly Metal[] = METALS): 
     );
   }
   const scale = Math.cbrt(root.x);
-  const solved = scaleHead(design, scale);
-  const rig = { ...assemble(solved, metals), scale };
+  const solved = scaleHead(design, family, scale);
+  const rig = { ...build(solved, known), scale };
   const met = weightOf(rig, target.of);
   if (!(Math.abs(met / target.grams - 1) <= MET)) {
     // A hair smaller and a hair larger: between the two a part finds room, or none any more, and the weight jumps.

@@ -2,9 +2,10 @@ import type { Flag, Surroundings } from '../behaviour/behaviour.ts';
 import type { ReadingId, Readings } from '../behaviour/registry.ts';
 import { BEHAVIOURS, reading } from '../behaviour/registry.ts';
 import { withBait } from '../assembly/assemble.ts';
-import { checkBuilt, checkDesign, checkNames } from '../assembly/check.ts';
+import { checkBuilt, checkFitted, checkSizes } from '../assembly/check.ts';
+import { lookUp } from '../assembly/known.ts';
 import type { Bait, Rig } from '../assembly/rig.ts';
-import { solveTarget } from '../assembly/solve.ts';
+import { meetTarget } from '../assembly/solve.ts';
 import type { Design } from '../document/design.ts';
 import type { Problem } from '../document/problem.ts';
 import { METALS } from '../material/metals/index.ts';
@@ -30,12 +31,15 @@ export type Evaluation =
  */
 export function evaluate(design: Design, around: Surroundings = PLAIN_WATER, bait?: Bait): Evaluation {
   const metals = around.metals ?? METALS;
-  const unknown = checkNames(design, metals);
-  if (unknown.length > 0) return { ok: false, problems: unknown };
-  const solved = solveTarget(design, metals);
+  const looked = lookUp(design, metals);
+  if (!looked.ok) return looked;
+  const { known } = looked;
+  const outside = checkSizes(design, known);
+  if (outside.length > 0) return { ok: false, problems: outside };
+  const solved = meetTarget(design, known);
   if (!solved.ok) return { ok: false, problems: [solved.problem] };
   // Only the solved sizes count: a target may rescue ones that do not fit the hook yet.
-  const unfit = checkDesign(solved.design, metals);
+  const unfit = checkFitted(solved.design, known);
   if (unfit.length > 0) return { ok: false, problems: unfit };
   const unsound = checkBuilt(solved.rig);
   if (unsound.length > 0) return { ok: false, problems: unsound };
