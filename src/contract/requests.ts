@@ -1,5 +1,6 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
+import { CURRENCIES, TAXES } from '../core/quantity/index.ts';
 import type { MethodKey } from '../core/rigging/index.ts';
 import { METHODS } from '../core/rigging/index.ts';
 
@@ -183,6 +184,20 @@ export const ShopQuerySchema = Type.Object(
 
 /** A question that goes with a shop file. */
 export type ShopQuery = Static<typeof ShopQuerySchema>;
+
+/** What the shop's prices are in. */
+export const MoneySchema = Type.Object(
+  {
+    currency: Type.Union([Type.Literal(''), ...CURRENCIES.map((code) => Type.Literal(code))], {
+      description: 'Currency, by its code of ISO 4217; empty where it is not said',
+    }),
+    tax: Type.Union(
+      TAXES.map((one) => Type.Literal(one)),
+      { description: 'Tax' },
+    ),
+  },
+  { additionalProperties: false },
+);
 
 /** What may be set of the daily backups. */
 export const BackupsEditSchema = Type.Object(

@@ -1,3 +1,4 @@
+import type { Money } from '../core/quantity/index.ts';
 import type { Problem, RuleSet } from '../core/document/index.ts';
 import type { ScaleAct } from '../core/make/index.ts';
 import { RulesSchema } from '../core/document/index.ts';
@@ -21,6 +22,7 @@ import type {
 import type { Shop } from './api.ts';
 import {
   BackupsEditSchema,
+  MoneySchema,
   CardQuerySchema,
   CounterQuerySchema,
   CustomerCardQuerySchema,
@@ -93,6 +95,8 @@ export const checkCardQuery = checker<CardQuery>(CardQuerySchema, coercing);
 /** Returns a question for a file, or what is wrong with it. */
 export const checkExportQuery = checker<ExportQuery>(ExportQuerySchema, coercing);
 
+/** Returns what the shop’s prices are in, or what is wrong with it. */
+export const checkMoney = checker<Money>(MoneySchema);
 /** Returns a change of the daily backups, or what is wrong with it. */
 export const checkBackupsEdit = checker<BackupsEdit>(BackupsEditSchema);
 /** Returns which heads of a series are to be taken back, or what is wrong with the question. */

@@ -10,6 +10,7 @@ import type { Logger } from 'pino';
 import { API, etagOf } from '../contract/api.ts';
 import { checkMetalEdit, checkRuleSet } from '../contract/validate.ts';
 import { openBackups } from './backups.ts';
+import { openMoney } from './money.ts';
 import type { Database } from './database.ts';
 import { tidy } from './database.ts';
 import { DocumentStore } from './documents.ts';
@@ -23,6 +24,7 @@ import { openApi } from '../contract/openapi/document.ts';
 import { cardRoutes } from './routes/cards.ts';
 import { archiveRoutes } from './routes/archive.ts';
 import { backupRoutes } from './routes/backups.ts';
+import { moneyRoutes } from './routes/money.ts';
 import { designRoutes } from './routes/designs.ts';
 import { documentRoutes } from './routes/documents.ts';
 import type { Stores } from './routes/exchange.ts';
@@ -64,6 +66,7 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
   const ruleStore = new RuleStore(db);
   const metalStore = new MetalStore(db);
   const pool = openPool();
+  const money = openMoney(db);
   const backups = openBackups(db, data, isDemo, log);
   const metals = () => metalStore.metals();
   const make = designMaker(pool, metals, () => figures.wake());
@@ -98,12 +101,13 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
       new HistoryStore(db, collection, stores[collection]),
     );
   WITH_HISTORY.forEach(withHistory);
-  makeRoutes(router, stores, metalStore, ruleStore, pool);
+  makeRoutes(router, stores, metalStore, ruleStore, money, pool);
   archiveRoutes(router, db);
   scaleRoutes(router);
+  moneyRoutes(router, money);
   backupRoutes(router, db, backups, pool);
   exchangeRoutes(router, db, stores, metalStore, pool, figures, readBytes(BODY_LIMIT.shop));
-  cardRoutes(router, stores, metalStore, ruleStore, pool);
+  cardRoutes(router, stores, metalStore, ruleStore, money, pool);
   const common = <C extends Collection>(collection: C) =>
     documentRoutes(router, collection, stores[collection], checkOf(collection));
   COLLECTIONS.forEach(common);

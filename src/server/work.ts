@@ -12,6 +12,7 @@ import { PLAIN_WATER } from '../core/judge/index.ts';
 import { misfitSentence, verifyBackup } from '../disk/backup-file.ts';
 import { typefaceFile } from '../disk/typefaces.ts';
 import type { Exported, ExportOptions } from '../core/exchange/export-design.ts';
+import type { Priced } from '../core/exchange/counter.ts';
 import { exportCounterCard } from '../core/exchange/counter.ts';
 import { exportCustomerCard } from '../core/exchange/customer-card.ts';
 import { exportCard } from '../core/exchange/card.ts';
@@ -57,7 +58,8 @@ export interface Work {
     shelf: readonly Plastic[],
     units: UnitSystem,
     metals: readonly Metal[],
-    bait?: Bait,
+    bait: Bait | undefined,
+    priced: Priced,
   ) => Promise<Exported>;
   /** a half of a mould, its drawing, or what fills it */
   readonly mouldFile: (
@@ -73,6 +75,7 @@ export interface Work {
     briefs: readonly { readonly key: string; readonly brief: Brief }[],
     rules: Pick<RuleSet, 'rules' | 'schools'>,
     units: UnitSystem,
+    priced: Priced,
   ) => Promise<Uint8Array>;
   /** a backup read whole, every document against its schema */
   readonly backup: (file: string) => Promise<BackupChecked>;
@@ -93,7 +96,8 @@ const WORK: Work = {
   counterCard: exportCounterCard,
   customerCard: exportCustomerCard,
   mouldFile: exportMould,
-  wallPlan: (title, hung, briefs, rules, units) => writeWallPlan(title, pegsOf(hung, briefs, rules, units)),
+  wallPlan: (title, hung, briefs, rules, units, priced) =>
+    writeWallPlan(title, pegsOf(hung, briefs, rules, units, priced)),
   backup: async (file) => {
     const { rows, misfits } = await verifyBackup(file, 'documents');
     return { rows, misfits: misfits.map(misfitSentence) };

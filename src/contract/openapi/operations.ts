@@ -10,6 +10,7 @@ import {
   GoSchema,
   ListQuerySchema,
   MetalEditSchema,
+  MoneySchema,
   NameSchema,
   OutlinesQuerySchema,
   ScaleActSchema,
@@ -111,6 +112,10 @@ const OTHERS: readonly Operation[] = [
   operation('get', '/openapi.json', 'server', 'This document'),
   operation('get', '/archive', 'archive', 'What was archived, and deleted in the last thirty days'),
   operation('get', '/backup', 'backups', 'The whole shop as one file', { carries: 'application/x-ndjson' }),
+  operation('get', '/money', 'stores', 'What the shop’s prices are in'),
+  operation('put', '/money', 'stores', 'Say what the shop’s prices are in', {
+    body: { schema: MoneySchema },
+  }),
   operation('get', '/backups', 'backups', 'The daily backups and their folder'),
   operation('put', '/backups', 'backups', 'Set the folder of the daily backups', {
     body: { schema: BackupsEditSchema },

@@ -18,6 +18,8 @@ import { usesOf } from '../match/practice/uses.ts';
 import { turnedRig } from '../plate/turned.ts';
 import type { Plastic } from '../plastic/schema.ts';
 import { formatQuantity } from '../quantity/format.ts';
+import type { Money } from '../quantity/money.ts';
+import { formatPrice, UNSAID } from '../quantity/money.ts';
 import { inUnits } from '../quantity/phrase.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 import { methodOf } from '../rigging/methods/index.ts';
@@ -30,12 +32,21 @@ const PAGE = { width: 105, height: 148, margin: 7 };
 /** Uses told of each sort. */
 const TOLD = { serves: 5, not: 4, baits: 5 };
 
+/** What prices on paper are in, and the language they are written in. */
+export interface Priced {
+  readonly money: Money;
+  readonly locale: string;
+}
+
+/** Prices of which nothing was said. */
+export const UNPRICED: Priced = { money: UNSAID, locale: 'en' };
+
 /** How a head is sold, in a line: number, pack, price and EAN; empty where the shop has not said. */
-export const soldAs = (article: Article | undefined, units: UnitSystem): string =>
+export const soldAs = (article: Article | undefined, { money, locale }: Priced): string =>
   [
     ...(article?.number === undefined ? [] : [`no. ${article.number}`]),
     ...(article?.pack === undefined ? [] : [`pack of ${article.pack}`]),
-    ...(article?.price === undefined ? [] : [formatQuantity(article.price, 'money', units)]),
+    ...(article?.price === undefined ? [] : [formatPrice(article.price, money, locale)]),
     ...(article?.ean === undefined ? [] : [`EAN ${article.ean}`]),
   ].join(' · ');
 
@@ -63,6 +74,7 @@ export async function exportCounterCard(
   units: UnitSystem,
   metals: readonly Metal[] = METALS,
   bait?: Bait,
+  priced: Priced = UNPRICED,
 ): Promise<Exported> {
   await loadSolids();
   const result = evaluate(design, { ...PLAIN_WATER, metals });
@@ -103,7 +115,7 @@ export async function exportCounterCard(
       worst && groundsOf(worst, situation, matched.answers.head).find(({ side }) => side === 'against');
     return ground ? `${brief.name}: ${inUnits(ground.text, units)}` : brief.name;
   });
-  const sold = soldAs(design.article, units);
+  const sold = soldAs(design.article, priced);
   const words = [title, sold, ...forWords, ...notWords, ...goes];
   const { pdf, font, bold } = await beginPdf(title, words);
   const page = pdf.addPage([PAGE.width * PT, PAGE.height * PT]);

@@ -23,7 +23,8 @@ import { inUnits } from '../quantity/phrase.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 import { bounds, draw } from './card.ts';
-import { soldAs } from './counter.ts';
+import type { Priced } from './counter.ts';
+import { soldAs, UNPRICED } from './counter.ts';
 import type { Exported } from './export-design.ts';
 import { beginPdf, FERN, GREY, INK, PT, wrapped, writer } from './pdf.ts';
 import type { Typeface } from './typeface.ts';
@@ -40,6 +41,8 @@ interface Shown {
   readonly design: Design;
   readonly figure: TurnedRig;
   readonly grams: number;
+  /** how it is sold, in a line; empty where the shop has not said */
+  readonly sold: string;
   readonly way: string;
   readonly reasons: readonly string[];
   readonly steps: readonly string[];
@@ -68,6 +71,7 @@ export async function exportCustomerCard(
   shelf: readonly Plastic[],
   units: UnitSystem,
   metals: readonly Metal[] = METALS,
+  priced: Priced = UNPRICED,
 ): Promise<Exported> {
   await loadSolids();
   const matching = matchingFor(brief, rules, shelf, metals);
@@ -93,6 +97,7 @@ export async function exportCustomerCard(
       design,
       figure: turnedRig(bait ? withBait(result.rig, bait) : result.rig, 0),
       grams: result.readings['mass.metal']?.value ?? NaN,
+      sold: soldAs(design.article, priced),
       way: bait ? `${bait.plastic.name}, ${methodOf(bait.method).name}` : 'Fished bare',
       reasons: reasonsOf(all, (answer) => groundsOf(answer, matching.situation, head)).map((text) =>
         inUnits(text, units),
@@ -121,9 +126,9 @@ async function write(
 ): Promise<Uint8Array> {
   const texts = [
     brief.name,
-    ...shown.flatMap(({ design, way, reasons, steps }) => [
+    ...shown.flatMap(({ design, sold, way, reasons, steps }) => [
       design.name,
-      soldAs(design.article, units),
+      sold,
       way,
       ...reasons,
       ...steps,
@@ -167,7 +172,7 @@ function headOn(
   page: PDFPage,
   say: Say,
   { font, bold }: { readonly font: Typeface; readonly bold: Typeface },
-  { design, figure, grams, way, reasons, steps }: Shown,
+  { design, figure, grams, sold, way, reasons, steps }: Shown,
   place: number,
   y: number,
   tall: number,
@@ -207,7 +212,6 @@ function headOn(
   };
   lines(`${place}  ${design.name}`, 4.4, { strong: true, colour: INK, most: 2 });
   const metal = metals.find(({ key }) => key === design.head.metal)?.name ?? design.head.metal;
-  const sold = soldAs(design.article, units);
   lines([formatQuantity(grams, 'mass', units), metal, `hook ${design.hook.size}`].join('  ·  '), 3, {
     colour: GREY,
   });

@@ -7,7 +7,11 @@ import type { Design } from '../document/design.ts';
 import type { RuleSet } from '../document/rules.ts';
 import type { ReadingValues } from '../match/engine/head.ts';
 import { usesOf } from '../match/practice/uses.ts';
+import type { Priced } from './counter.ts';
+import { UNPRICED } from './counter.ts';
 import { formatQuantity } from '../quantity/format.ts';
+import type { Money } from '../quantity/money.ts';
+import { formatPrice } from '../quantity/money.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 import type { Typeface } from './typeface.ts';
 
@@ -40,6 +44,7 @@ export function pegsOf(
   briefs: readonly { readonly key: string; readonly brief: Brief }[],
   rules: Pick<RuleSet, 'rules' | 'schools'>,
   units: UnitSystem,
+  { money, locale }: Priced = UNPRICED,
 ): Peg[] {
   return hung.map(({ design, values, price }): Peg => ({
     name: design.name,
@@ -49,7 +54,7 @@ export function pegsOf(
       `hook ${design.hook.size}`,
     ].join(', '),
     code: design.article?.ean ?? codeText(design.article?.number ?? ''),
-    price: priceOf(price ?? design.article?.price, units),
+    price: priceOf(price ?? design.article?.price, money, locale),
     serves: usesOf(design, values, briefs, rules)
       .filter(({ service }) => service === 'serves')
       .slice(0, TOLD)
@@ -84,12 +89,12 @@ export const codeText = (number: string): string =>
 
 const isEan = (code: string): boolean => eanProblem(code) === undefined;
 
-const priceOf = (price: number | undefined, units: UnitSystem): string =>
-  price === undefined ? '' : formatQuantity(price, 'money', units);
+const priceOf = (price: number | undefined, money: Money, locale: string): string =>
+  price === undefined ? '' : formatPrice(price, money, locale);
 
 /** A wall plan, A4: the pegs in their order, each a label to be cut out with its bar code. */
 export async function writeWallPlan(title: string, pegs: readonly Peg[]): Promise<Uint8Array> {
-  const texts = [title, ...pegs.flatMap(({ name, what, serves }) => [name, what, ...serves])];
+  const texts = [title, ...pegs.flatMap(({ name, what, price, serves }) => [name, what, price, ...serves])];
   const { pdf, font, bold } = await beginPdf(title, texts);
   const pages = Math.max(1, Math.ceil(pegs.length / PER_PAGE));
   for (let n = 0; n < pages; n++) {

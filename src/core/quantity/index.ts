@@ -1,6 +1,8 @@
 /** What contract, server, interface and terminal use of this room. */
 export { formatFigure, formatForEditing, formatQuantity } from './format.ts';
 export { hookRank } from './hook-size.ts';
+export type { Money } from './money.ts';
+export { CURRENCIES, currencyName, currencySign, formatMoney, formatPrice, TAXES, UNSAID } from './money.ts';
 export { fractionGrams, nearestOunceFraction } from './ounces.ts';
 export { parseQuantity } from './parse.ts';
 export { inUnits } from './phrase.ts';

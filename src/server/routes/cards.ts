@@ -3,6 +3,8 @@ import type { Context } from 'koa';
 import { checkCardQuery, checkCounterQuery, checkCustomerCardQuery } from '../../contract/validate.ts';
 import { HEADS_ON_CARD } from '../../core/exchange/customer-card.ts';
 import type { Exported } from '../../core/exchange/export-design.ts';
+import type { MoneyStore } from '../money.ts';
+import { localeOf } from '../money.ts';
 import { collected } from '../pieces.ts';
 import type { Pool } from '../pool.ts';
 import { invalid } from '../problem.ts';
@@ -28,12 +30,14 @@ export function cardRoutes(
   stores: Stores,
   metals: MetalStore,
   ruleStore: RuleStore,
+  money: MoneyStore,
   pool: Pool,
 ): void {
   const rulesNow = async () => {
     const { rules, schools } = (await ruleStore.inForce()).document;
     return { rules, ...(schools ? { schools } : {}) };
   };
+  const pricedFor = async (ctx: Context) => ({ money: await money.read(), locale: localeOf(ctx) });
   router.get('/designs/:id/card', async (ctx) => {
     const query = taken(checkCardQuery({ ...ctx.query }));
     const { plastic, method, cut = 0, units = 'metric', sheet = false } = query;
@@ -54,7 +58,7 @@ export function cardRoutes(
     const shelf = (await collected(stores.plastics.each())).map((row) => row.document);
     const made = await pool.run(
       'counterCard',
-      [document, await rulesNow(), shelf, units, await metals.metals(), bait],
+      [document, await rulesNow(), shelf, units, await metals.metals(), bait, await pricedFor(ctx)],
       { seconds: SECONDS, signal: gone(ctx) },
     );
     answer(ctx, `${document.name} counter card`, made);
@@ -75,7 +79,7 @@ export function cardRoutes(
     const shelf = kept.map((row) => row.document);
     const made = await pool.run(
       'customerCard',
-      [document, chosen, await rulesNow(), shelf, units, await metals.metals()],
+      [document, chosen, await rulesNow(), shelf, units, await metals.metals(), await pricedFor(ctx)],
       { seconds: SECONDS, signal: gone(ctx) },
     );
     answer(ctx, `${document.name} card`, made);

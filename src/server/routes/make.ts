@@ -3,6 +3,8 @@ import { MOULD_FILES } from '../../core/exchange/mould-files.ts';
 import { writeTrialsCsv } from '../../core/exchange/trials-csv.ts';
 import { writeWeighingsCsv } from '../../core/exchange/weighings-csv.ts';
 import { invalid, notFound } from '../problem.ts';
+import type { MoneyStore } from '../money.ts';
+import { localeOf } from '../money.ts';
 import type { Pool } from '../pool.ts';
 import { checkExportQuery } from '../../contract/validate.ts';
 import { attach, fileName, gone, taken } from '../request.ts';
@@ -28,6 +30,7 @@ export function makeRoutes(
   stores: Stores,
   metals: MetalStore,
   rules: RuleStore,
+  money: MoneyStore,
   pool: Pool,
 ): void {
   router.get('/moulds/:id/files/:file', async (ctx) => {
@@ -78,6 +81,7 @@ export function makeRoutes(
         briefs,
         { rules: list, ...(schools ? { schools } : {}) },
         units === 'imperial' ? 'imperial' : 'metric',
+        { money: await money.read(), locale: localeOf(ctx) },
       ],
       { seconds: SECONDS, signal: gone(ctx) },
     );

@@ -1,3 +1,4 @@
+import type { Money } from '../../core/quantity/index.ts';
 import type {
   ArchivedRow,
   BackupChecked,
@@ -202,6 +203,11 @@ export const takeShop = (text: string, seen?: string): Promise<Intake> =>
     body: text,
   });
 
+/** Returns what the shop’s prices are in. */
+export const readMoney = (): Promise<Money> => call('/money');
+/** Says what the shop’s prices are in. */
+export const saveMoney = (money: Money): Promise<Money> =>
+  call('/money', { method: 'PUT', body: JSON.stringify(money) });
 /** Returns the backups there are, and how they are made. */
 export const readBackups = (): Promise<BackupsState> => call('/backups');
 /** Changes how backups are made. */

@@ -1,21 +1,31 @@
 import { scaleLinear } from 'd3-scale';
 import { useCallback } from 'react';
 import type { QuantityKind, UnitSystem } from '../../core/quantity/index.ts';
-import { formatFigure, formatQuantity, inUnits, shownUnit } from '../../core/quantity/index.ts';
+import {
+  currencySign,
+  formatFigure,
+  formatMoney,
+  formatQuantity,
+  inUnits,
+  shownUnit,
+} from '../../core/quantity/index.ts';
 import { useLocal } from './local.ts';
+import { useMoney } from './money.ts';
 
 const isSystem = (value: unknown): value is UnitSystem => value === 'imperial' || value === 'metric';
 
 /** The unit system on display; flipping it never touches what is stored. `say` puts a sentence of the core into it. */
 export function useUnits() {
   const [system, setSystem] = useLocal<UnitSystem>('fern-anvil.units', 'imperial', isSystem);
+  const [money] = useMoney();
   const flip = useCallback(
     () => setSystem((now) => (now === 'imperial' ? 'metric' : 'imperial')),
     [setSystem],
   );
   const format = useCallback(
-    (value: number, kind: QuantityKind) => formatQuantity(value, kind, system),
-    [system],
+    (value: number, kind: QuantityKind) =>
+      kind === 'money' ? formatMoney(value, money) : formatQuantity(value, kind, system),
+    [system, money],
   );
   const figure = useCallback(
     (value: number, kind: QuantityKind) => formatFigure(value, kind, system),
@@ -32,5 +42,10 @@ export function useUnits() {
     },
     [system],
   );
-  return { system, flip, format, figure, say, ticks };
+  /** What stands behind a figure of a kind: its unit, or the shop's currency. */
+  const unit = useCallback(
+    (kind: QuantityKind) => (kind === 'money' ? currencySign(money) : shownUnit(kind, system).label),
+    [system, money],
+  );
+  return { system, flip, format, figure, say, ticks, unit };
 }

@@ -7,7 +7,6 @@ import {
   formatQuantity,
   inUnits,
   parseQuantity,
-  shownUnit,
 } from '../../core/quantity/index.ts';
 import { useUnits } from '../data/units.ts';
 import { useStepped } from './stepped.ts';
@@ -52,13 +51,13 @@ export function QuantityField(props: QuantityFieldProps) {
     onLive,
     onCommit,
   } = props;
-  const { system } = useUnits();
+  const { system, unit: unitOf } = useUnits();
   const id = useId();
   const [text, setText] = useState<string | undefined>(undefined);
   const [error, setError] = useState('');
   /** how what was typed last was read, where that may surprise */
   const [read, setRead] = useState('');
-  const unit = shownUnit(kind, system).label;
+  const unit = unitOf(kind);
   const step = props.step ?? Math.max(1e-3, Math.abs(value) / 100);
 
   const within = (next: number) => Math.min(max, Math.max(min, next));

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { backupsQuery, useFew } from '../data/queries.ts';
+import { useMoneyHeard } from '../data/money.ts';
 import { useTray } from '../data/tray.ts';
 import { useUnits } from '../data/units.ts';
 import { MetalPatterns } from '../drawing/side-figure.tsx';
@@ -25,6 +26,7 @@ export function Shell() {
   const navigate = useNavigate();
   useScreenTitle();
   useLeaving();
+  useMoneyHeard();
   const main = useFocusOnChange();
   const isNarrow = useNarrow();
   useKeys(

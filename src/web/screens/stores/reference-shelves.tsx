@@ -8,6 +8,7 @@ import type { Columns } from '../../parts/data-table.tsx';
 import { column, DataTable } from '../../parts/data-table.tsx';
 import { useNotices } from '../../parts/notices.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
+import { MoneyFields } from './money-fields.tsx';
 
 type MetalRow = Stores['metals'][number];
 
@@ -63,7 +64,12 @@ export function MetalShelf({ stores, find }: ShelfProps) {
     column('source', 'Source', ({ source }) => source),
     column('care', 'Care', ({ caution }) => caution),
   ];
-  return <Shelf columns={columns} rows={found(stores.metals, find)} rowKey={({ key }) => key} />;
+  return (
+    <>
+      <MoneyFields />
+      <Shelf columns={columns} rows={found(stores.metals, find)} rowKey={({ key }) => key} />
+    </>
+  );
 }
 
 interface MetalField {

@@ -1,0 +1,56 @@
+import { formatFigure } from './format.ts';
+
+/** Whether the prices a shop names hold the tax, come before it, or say nothing of it. */
+export const TAXES = ['not said', 'included', 'to be added'] as const;
+
+/** What a shop's prices are in, and how they are written. */
+export interface Money {
+  /** code of ISO 4217, such as EUR; '' where the shop has not said, and figures stand alone */
+  readonly currency: string;
+  readonly tax: (typeof TAXES)[number];
+}
+
+/** Money of which nothing was said. */
+export const UNSAID: Money = { currency: '', tax: 'not said' };
+
+/** Codes of ISO 4217 that the runtime knows, by their letters. */
+export const CURRENCIES: readonly string[] = Intl.supportedValuesOf('currency');
+
+/** What is said behind a price of its tax; '' where nothing is. */
+const TAX_WORDS = { 'not said': '', included: 'tax included', 'to be added': 'plus tax' } as const;
+
+/** A currency's name in a language, such as “Euro”; the code itself where there is none. */
+export const currencyName = (code: string, locale?: string): string =>
+  new Intl.DisplayNames(locale, { type: 'currency' }).of(code) ?? code;
+
+/** A currency's sign in a language, such as €; '' where the shop has not said which. */
+export const currencySign = ({ currency }: Money, locale?: string): string =>
+  currency === ''
+    ? ''
+    : (new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })
+        .formatToParts(0)
+        .find(({ type }) => type === 'currency')?.value ?? currency);
+
+/**
+ * An amount in the shop's currency as the reader's language writes it: with as many decimals as the currency has, and one more where less
+ * than one whole of it is named, as parts of a head's cost are. NaN and infinity show as a dash; minus is the true minus sign.
+ */
+export function formatMoney(amount: number, { currency }: Money, locale?: string): string {
+  if (!Number.isFinite(amount) || currency === '') return formatFigure(amount, 'money', 'metric');
+  const usual = { style: 'currency', currency, currencyDisplay: 'narrowSymbol' } as const;
+  const { maximumFractionDigits: digits = 2 } = new Intl.NumberFormat(locale, usual).resolvedOptions();
+  const most = Math.abs(amount) < 1 && amount !== 0 ? digits + 1 : digits;
+  const text = new Intl.NumberFormat(locale, {
+    ...usual,
+    minimumFractionDigits: digits,
+    maximumFractionDigits: most,
+  }).format(amount);
+  // Spaces that do not break are of many widths, which not every typeface has.
+  return text.replace(/[\u00a0\u202f]/g, ' ').replace('-', '−');
+}
+
+/** A price as it is shown to a customer: the amount, and whether tax is in it where the shop says so. */
+export function formatPrice(amount: number, money: Money, locale?: string): string {
+  const words = TAX_WORDS[money.tax];
+  return [formatMoney(amount, money, locale), ...(words === '' ? [] : [words])].join(' ');
+}

@@ -1,0 +1,50 @@
+import { useMemo } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import type { Money } from '../../../core/quantity/index.ts';
+import { CURRENCIES, currencyName, TAXES } from '../../../core/quantity/index.ts';
+import { saveMoney } from '../../data/api.ts';
+import { useMoney } from '../../data/money.ts';
+import { Choice } from '../../parts/choice.tsx';
+import { useNotices } from '../../parts/notices.tsx';
+
+/** What the shop's prices are in: here, on cards and on labels. */
+export function MoneyFields() {
+  const client = useQueryClient();
+  const { tell } = useNotices();
+  const [money, hear] = useMoney();
+  const currencies = useMemo(
+    () =>
+      CURRENCIES.map((code) => [code, `${currencyName(code)} (${code})`] as const).sort(([, a], [, b]) =>
+        a.localeCompare(b),
+      ),
+    [],
+  );
+  const put = async (change: Partial<Money>) => {
+    try {
+      const saved = await saveMoney({ ...money, ...change });
+      client.setQueryData(['money'], saved);
+      hear(saved);
+    } catch (error) {
+      tell({ tone: 'bad', text: (error as Error).message });
+    }
+  };
+  return (
+    <div className="stores-bar">
+      <Choice
+        label="Shop currency"
+        value={money.currency}
+        options={[['', 'not said'] as const, ...currencies]}
+        onChange={(currency) => void put({ currency })}
+      />
+      <Choice
+        label="Tax in prices"
+        value={money.tax}
+        options={TAXES.map((tax) => [tax, tax] as const)}
+        onChange={(tax) => void put({ tax })}
+      />
+      <p className="stores-note">
+        Cards and labels carry both. Amounts are not converted: they stay as they were typed.
+      </p>
+    </div>
+  );
+}
