@@ -36,7 +36,7 @@ export type { Photo } from './photo.ts';
 export { PHOTO_CHARACTERS, PHOTO_SIDE, PhotoSchema, photoPlacement } from './photo.ts';
 export type { Problem } from './problem.ts';
 export type { Offer, RangePlan } from './range.ts';
-export { RangeSchema } from './range.ts';
+export { MOST_BRIEFS, MOST_CANDIDATES, RangeSchema } from './range.ts';
 export type { Rule, RuleSet } from './rules.ts';
 export { RULE_KINDS, RulesSchema, SHADES } from './rules.ts';
 export { SCHOOLS, SCHOOL_TOPICS, schoolOf } from './schools.ts';

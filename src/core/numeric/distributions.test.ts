@@ -52,7 +52,7 @@ describe('the normal distribution', () => {
       fc.property(fc.double({ min: -12, max: Math.log10(0.5), noNaN: true }), (log) => {
         const share = 10 ** log;
         expect(Math.abs(normalQuantile(share) - ndtri(share))).toBeLessThan(ALIKE);
-        expect(normalQuantile(1 - share)).toBe(-normalQuantile(1 - (1 - share)));
+        expect(normalQuantile(1 - share) + normalQuantile(1 - (1 - share))).toBe(0);
       }),
     );
   });
@@ -65,11 +65,7 @@ describe('the normal distribution', () => {
 
   it('ends at the ends', () => {
     expect([normalCdf(-Infinity), normalCdf(0), normalCdf(Infinity)]).toEqual([0, 0.5, 1]);
-    expect([normalQuantile(0), normalQuantile(0.5), normalQuantile(1)]).toEqual([
-      -Infinity,
-      expect.closeTo(0, 12),
-      Infinity,
-    ]);
+    expect([normalQuantile(0), normalQuantile(0.5), normalQuantile(1)]).toEqual([-Infinity, 0, Infinity]);
     expect(normalQuantile(1.01)).toBeNaN();
     expect(normalQuantile(NaN)).toBeNaN();
   });

@@ -54,6 +54,8 @@ export function normalQuantile(share: number): number {
   if (!(share >= 0 && share <= 1)) return NaN;
   if (share > 0.5) return -normalQuantile(1 - share);
   if (share === 0) return -Infinity;
+  // The middle itself, and not a hair beside it.
+  if (share === 0.5) return 0;
   const t = Math.sqrt(-2 * Math.log(share));
   let z =
     (2.515517 + t * (0.802853 + t * 0.010328)) / (1 + t * (1.432788 + t * (0.189269 + t * 0.001308))) - t;

@@ -14,7 +14,7 @@ const drawn = (lines: ReactNode) =>
         viewBox="0 0 16 16"
         fill="none"
         stroke="currentColor"
-        strokeWidth="1.5"
+        strokeWidth="1.3"
         strokeLinecap="round"
         strokeLinejoin="round"
         aria-hidden

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useList, useCreate, useRules } from '../../data/queries.ts';
-import { newRange } from '../../../core/document/index.ts';
+import { MOST_BRIEFS, MOST_CANDIDATES, newRange } from '../../../core/document/index.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { RangeOf } from './range-of.tsx';
@@ -23,18 +23,21 @@ export function RangeScreen() {
     if (query.isError) return <Failed error={query.error} retry={() => void query.refetch()} />;
   if (!ranges.data || !designs.data || !briefs.data || !rules.data || !plastics.data) return null;
   const chosen = ranges.data.find(({ id }) => id === search.get('plan')) ?? ranges.data[0];
-  const begin = () =>
+  const begin = () => {
+    const heads = designs.data
+      .filter(({ archived, summary }) => !archived && summary?.ok)
+      .slice(0, MOST_CANDIDATES);
     create.mutate(
       {
         ...newRange(name.trim() || 'Our wall'),
-        offers: designs.data
-          .filter(({ archived, summary }) => !archived && summary?.ok)
-          .slice(0, 400)
-          .map(({ id }) => ({ design: id })),
-        briefs: briefs.data.slice(0, 60).map(({ id }) => id),
+        offers: heads.map(({ id }) => ({ design: id })),
+        // What hangs there today, as far as the shop keeps its stock here.
+        wall: heads.filter(({ document }) => (document.article?.stock ?? 0) > 0).map(({ id }) => id),
+        briefs: briefs.data.slice(0, MOST_BRIEFS).map(({ id }) => id),
       },
       { onSuccess: (kept) => set('plan', kept.id) },
     );
+  };
   if (!chosen)
     return (
       <Empty title="No range planned yet" whole>

@@ -61,8 +61,8 @@ export function MetalShelf({ stores, find }: ShelfProps) {
       className: 'stores-density',
     }),
     column('making', 'Made by', ({ making }) => making, { by: ({ making }) => making }),
-    column('source', 'Source', ({ source }) => source),
-    column('care', 'Care', ({ caution }) => caution),
+    column('source', 'Source', ({ source }) => source, { className: 'stores-words' }),
+    column('care', 'Care', ({ caution }) => caution, { className: 'stores-words' }),
   ];
   return (
     <>
