@@ -26,14 +26,15 @@ const PROBES = `
 import { Type } from '@sinclair/typebox';
 import { checker } from '../checker.ts';
 import { stepsByField } from './steps-by-field.ts';
-import { steppedCollection } from './collection.ts';
+import { pointersTo, steppedCollection } from './collection.ts';
 const schema = Type.Object(
-  { format: Type.Literal('fern-anvil/probe'), version: Type.Literal(1), name: Type.String(), depth: Type.Number() },
+  { format: Type.Literal('fern-anvil/probe'), version: Type.Literal(1), name: Type.String(), depth: Type.Number(), of: Type.Optional(Type.String()) },
   { additionalProperties: false },
 );
 export const probes = steppedCollection({
   key: 'probes', noun: 'probe', schema,
-  check: checker<{ format: string; version: number; name: string; depth: number }>(schema),
+  check: checker<{ format: string; version: number; name: string; depth: number; of?: string }>(schema),
+  pointsAt: ({ of }) => pointersTo('probes', [of]),
   steps: stepsByField(),
 });
 `;
@@ -131,6 +132,16 @@ it('a collection that is one file, a line and a table is kept, checked, gone bac
   expect((await sent('POST', `${at}/versions`, { name: 'As found' })).status).toBe(201);
   const history = JSON.stringify((await sent('GET', `${at}/history`)).body);
   expect(history).toContain('Changed: depth');
+  // Told of by what it names.
+  const child = await sent('POST', `${first.url}/probes`, { ...PROBE, name: 'Second', of: made.body['id'] });
+  expect((await sent('GET', `${at}/used`)).body).toMatchObject({
+    items: [{ noun: 'probe', name: 'Second' }],
+  });
+  const gone = await fetch(`${first.url}/probes/${String(child.body['id'])}`, {
+    method: 'DELETE',
+    headers: { 'If-Match': '"v1"' },
+  });
+  expect(gone.status).toBe(204);
   // Gone out with the shop, and taken in by another.
   const shop = (await sent('GET', `${first.url}/shop.json`)).body;
   expect(shop['probes']).toEqual([{ id: made.body['id'], document: { ...PROBE, depth: 3 } }]);

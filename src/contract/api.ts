@@ -188,6 +188,15 @@ export interface BackupRow {
   readonly bytes: number;
 }
 
+/** A document that names another. */
+export interface UsedIn {
+  readonly collection: Collection;
+  /** what one of its kind is called */
+  readonly noun: string;
+  readonly id: string;
+  readonly name: string;
+}
+
 /** The shop's backups: where they go, what is there, and what is being done. */
 export interface BackupsState {
   readonly folder: string;

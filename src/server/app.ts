@@ -109,7 +109,7 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
   exchangeRoutes(router, db, stores, metalStore, pool, figures, readBytes(BODY_LIMIT.shop));
   cardRoutes(router, stores, metalStore, ruleStore, money, pool);
   const common = <C extends Collection>(collection: C) =>
-    documentRoutes(router, collection, stores[collection], checkOf(collection));
+    documentRoutes(router, db, collection, stores[collection], checkOf(collection));
   COLLECTIONS.forEach(common);
 
   router.get('/stores', async (ctx) => {

@@ -68,6 +68,7 @@ function common(collection: Collection): Operation[] {
       carries: 'none',
       isGuarded: true,
     }),
+    operation('get', `${one}/used`, collection, `Documents that name the ${noun}`),
     operation('post', `${one}/restore`, collection, `Restore a deleted ${noun}`, { isGuarded: true }),
     operation('post', `${one}/archive`, collection, `Archive a ${noun}`, { isGuarded: true }),
     operation('post', `${one}/unarchive`, collection, `Take a ${noun} out of the archive`, {

@@ -1,15 +1,18 @@
 import type Router from '@koa/router';
 import { API, etagOf } from '../../contract/api.ts';
 import { checkListQuery } from '../../contract/validate.ts';
+import type { Database } from '../database.ts';
 import type { DocumentStore } from '../documents.ts';
 import type { Expected } from '../saving.ts';
 import { taken, wantedVersion } from '../request.ts';
+import { usedIn } from '../used.ts';
 import type { Checked } from '../../contract/checker.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
 
 /** List, create, read, replace, archive, delete and restore of one collection. */
 export function documentRoutes<C extends Collection>(
   router: Router,
+  db: Database,
   collection: C,
   store: DocumentStore<C>,
   check: (data: unknown) => Checked<Documents[C]>,
@@ -23,6 +26,11 @@ export function documentRoutes<C extends Collection>(
     ctx.set('ETag', etagOf(kept.version));
     ctx.set('Location', `${API}/${collection}/${kept.id}`);
     ctx.body = kept;
+  });
+  router.get(`/${collection}/:id/used`, async (ctx) => {
+    const id = String(ctx.params['id']);
+    await store.read(id);
+    ctx.body = { items: await usedIn(db, collection, id) };
   });
   router.get(`/${collection}/:id`, async (ctx) => {
     const kept = await store.read(String(ctx.params['id']));

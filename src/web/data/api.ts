@@ -12,6 +12,7 @@ import type {
   RackIndex,
   RulesInForce,
   Stores,
+  UsedIn,
 } from '../../contract/api.ts';
 import type { BackupsEdit, MetalEdit } from '../../contract/requests.ts';
 import type { Design, RuleSet } from '../../core/document/index.ts';
@@ -203,6 +204,11 @@ export const takeShop = (text: string, seen?: string): Promise<Intake> =>
     body: text,
   });
 
+/** Returns the documents that name another. */
+export const readUsed = (
+  collection: Collection,
+  id: string,
+): Promise<{ readonly items: readonly UsedIn[] }> => call(`/${collection}/${id}/used`);
 /** Returns what the shop’s prices are in. */
 export const readMoney = (): Promise<Money> => call('/money');
 /** Says what the shop’s prices are in. */

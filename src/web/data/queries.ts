@@ -22,11 +22,13 @@ import {
   readRack,
   readRules,
   readStores,
+  readUsed,
   remove,
   removeSeries,
   restore,
   ServerProblem,
 } from './api.ts';
+import { partOf } from './part-of.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
 
 /** What was fetched, kept for every screen. */
@@ -219,12 +221,16 @@ export function useRemove(collection: Collection) {
       refreshLists(client, collection),
     ]);
   return useMutation({
-    mutationFn: ({ id, version }: { id: string; name: string; version: number }) =>
-      remove(collection, id, version),
-    onSuccess: async (_, { id, name, version }) => {
+    mutationFn: async ({ id, version }: { id: string; name: string; version: number }) => {
+      // What it was part of is told, and never in the way of it.
+      const used = await readUsed(collection, id).catch(() => ({ items: [] }));
+      await remove(collection, id, version);
+      return used.items;
+    },
+    onSuccess: async (used, { id, name, version }) => {
       tell({
         tone: 'plain',
-        text: `${name} is deleted.`,
+        text: `${name} is deleted.${partOf(used)}`,
         action: {
           label: 'Undo',
           run: async () => {

@@ -5,6 +5,7 @@ import { REFERENCE_RULES } from '../../core/match/index.ts';
 import { sampleDesign } from '../../core/test-kit/sample.test-kit.ts';
 import { ServerAway, ServerProblem } from '../data/api.ts';
 import { trailOf } from '../data/draft-trail.ts';
+import { partOf } from '../data/part-of.ts';
 import { verdictOn } from '../data/draft-verdict.ts';
 import { nextPiece, pieceLike, withWeight } from './batches/weighing.ts';
 import { differs, found, listFrom, listText, rulesFrom, withRule } from './rules/rule-list.ts';
@@ -127,6 +128,18 @@ describe('a measurement as it is typed', () => {
     expect(
       dropFrom({ depth: 'deep', seconds: '2' }, { design: 'a', water: 'fresh' }, 'metric'),
     ).toMatchObject({ ok: false, message: expect.stringMatching(/^Depth: /) });
+  });
+});
+
+describe('what was part of more', () => {
+  it('is told by name, three at most', () => {
+    const of = (...names: string[]) => names.map((name) => ({ noun: 'mould', name }));
+    expect(partOf([])).toBe('');
+    expect(partOf(of('A'))).toBe(' It was part of the mould A.');
+    expect(partOf(of('A', 'B'))).toBe(' It was part of the mould A and the mould B.');
+    expect(partOf(of('A', 'B', 'C', 'D', 'E'))).toBe(
+      ' It was part of the mould A, the mould B, the mould C and 2 more.',
+    );
   });
 });
 

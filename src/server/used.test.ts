@@ -1,0 +1,84 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Kept, UsedIn } from '../contract/api.ts';
+import { COLLECTIONS, pointersOf } from '../contract/collections/index.ts';
+import type { Brief, Design } from '../core/document/index.ts';
+import { newBatch, newMould, newRange, newTrial, freshRig } from '../core/document/index.ts';
+import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
+import type { RunningApp } from './app.test-kit.ts';
+import { runApp } from './app.test-kit.ts';
+
+let app: RunningApp;
+let head: Kept<Design>;
+let other: Kept<Design>;
+beforeAll(async () => {
+  app = await runApp();
+  head = await app.made({ ...sampleDesign('ball'), name: 'Wanted' });
+  other = await app.made({ ...sampleDesign('ball'), name: 'Other', notes: head.id });
+});
+afterAll(() => app.end());
+
+const create = <T>(collection: string, document: T) => app.ask<Kept<T>>('POST', `/${collection}`, document);
+const used = async (id: string, collection = 'designs') =>
+  (await app.ask<{ items: UsedIn[] }>('GET', `/${collection}/${id}/used`)).items;
+
+describe('what names a document', () => {
+  it('is told, of every collection that can, by noun and name', async () => {
+    expect(await used(head.id)).toEqual([]);
+    const { id, document, version } = head;
+    await create('moulds', { ...newMould(head.document, head.id, 'pour'), name: 'Its mould' });
+    await create('batches', {
+      ...newBatch(document, { id, version }, '2026-11-30', { target: 7, at: 370 }),
+      name: 'Its batch',
+    });
+    await create('ranges', { ...newRange('Its range'), offers: [{ design: id }] });
+    await create('trials', {
+      ...newTrial('Its day', '2026-11-30'),
+      rigs: [{ ...freshRig('Wanted', 0), design: id }],
+    });
+    const told = await used(id);
+    expect(told.map(({ noun, name }) => `${noun} ${name}`)).toEqual([
+      'mould Its mould',
+      'batch Its batch',
+      'range Its range',
+      'day Its day',
+    ]);
+    // Its id in somebody's notes is no use of it.
+    expect(told.map((row) => row.id)).not.toContain(other.id);
+    expect(await used(other.id)).toEqual([]);
+  });
+
+  it('leaves out what is deleted, and is not told of what there is not', async () => {
+    const [first] = await used(head.id);
+    if (!first) throw new Error('the mould is gone');
+    await app.send('DELETE', `/${first.collection}/${first.id}`, undefined, { 'If-Match': '"v1"' });
+    expect((await used(head.id)).map(({ name }) => name)).not.toContain(first.name);
+    expect((await app.send('GET', '/designs/none/used')).status).toBe(404);
+  });
+
+  it('of a plastic is the brief that asks for it', async () => {
+    const briefs = await app.ask<{ items: Kept<Brief>[] }>('GET', '/briefs?limit=1');
+    const plastics = await app.ask<{ items: { id: string }[] }>('GET', '/plastics?limit=1');
+    const [plastic] = plastics.items;
+    const made = await create('briefs', {
+      format: 'fern-anvil/brief',
+      version: 2,
+      name: 'With it',
+      bait: { kind: 'stick', length: 100, plastic: plastic?.id },
+    });
+    expect(briefs.items).toBeDefined();
+    expect((await used(plastic?.id ?? '', 'plastics')).map(({ id }) => id)).toContain(made.id);
+  });
+
+  it('points at collections there are, from every document the demo brings', async () => {
+    let pointers = 0;
+    for (const collection of COLLECTIONS) {
+      const { items } = await app.ask<{ items: Kept<never>[] }>('GET', `/${collection}?limit=500`);
+      for (const { document } of items)
+        for (const { to } of pointersOf(collection, document)) {
+          expect(COLLECTIONS).toContain(to);
+          pointers++;
+        }
+    }
+    expect(pointers).toBeGreaterThan(3);
+  });
+});

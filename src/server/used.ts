@@ -1,0 +1,35 @@
+import { and, asc, isNull, sql } from 'drizzle-orm';
+import type { UsedIn } from '../contract/api.ts';
+import type { Collection, Documents } from '../contract/collections/index.ts';
+import { COLLECTIONS, kindOf, nounOf, pointersOf } from '../contract/collections/index.ts';
+import type { Database } from './database.ts';
+import { DOCUMENT_TABLES } from './tables.ts';
+
+/** Most documents told of one collection. */
+const MOST = 50;
+
+/**
+ * Documents that name another, deleted ones left out, collection by collection in the order of names. Which may is asked of the collection; that the id
+ * stands anywhere in the text is looked for first, so that of thousands only a few are read.
+ */
+export async function usedIn(db: Database, to: Collection, id: string): Promise<UsedIn[]> {
+  const found: UsedIn[] = [];
+  for (const collection of COLLECTIONS) {
+    if (!kindOf(collection).pointsAt) continue;
+    const table = DOCUMENT_TABLES[collection];
+    const rows = await db
+      .select({ id: table.id, name: table.name, document: table.document })
+      .from(table)
+      .where(
+        and(isNull(table.deletedAt), sql`position(${JSON.stringify(id)} in ${table.document}::text) > 0`),
+      )
+      .orderBy(asc(table.name), asc(table.id))
+      .limit(MOST);
+    for (const row of rows) {
+      const pointers = pointersOf(collection, row.document as Documents[typeof collection]);
+      if (pointers.some((pointer) => pointer.to === to && pointer.id === id))
+        found.push({ collection, noun: nounOf(collection), id: row.id, name: row.name });
+    }
+  }
+  return found;
+}
