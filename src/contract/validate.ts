@@ -3,7 +3,7 @@ import type { Problem, RuleSet } from '../core/document/index.ts';
 import type { ScaleAct } from '../core/make/index.ts';
 import { RulesSchema } from '../core/document/index.ts';
 import { checkRuleFacts } from '../core/match/index.ts';
-import { shortened } from '../core/quantity/index.ts';
+import { CURRENCIES, shortened } from '../core/quantity/index.ts';
 import type {
   BackupsEdit,
   CardQuery,
@@ -44,7 +44,7 @@ import { MOST_PROBLEMS } from './sentences.ts';
 import { COLLECTIONS, checkOf } from './collections/index.ts';
 import type { Collection } from './collections/index.ts';
 import type { Checked } from './checker.ts';
-import { checker } from './checker.ts';
+import { checker, refused } from './checker.ts';
 
 /** Returns what the simulated scale is told to do, or what is wrong with it. */
 export const checkScaleAct = checker<ScaleAct>(ScaleActSchema);
@@ -95,8 +95,16 @@ export const checkCardQuery = checker<CardQuery>(CardQuerySchema, coercing);
 /** Returns a question for a file, or what is wrong with it. */
 export const checkExportQuery = checker<ExportQuery>(ExportQuerySchema, coercing);
 
+const checkMoneyShape = checker<Money>(MoneySchema);
 /** Returns what the shop’s prices are in, or what is wrong with it. */
-export const checkMoney = checker<Money>(MoneySchema);
+export function checkMoney(data: unknown): Checked<Money> {
+  const shaped = checkMoneyShape(data);
+  if (!shaped.ok || shaped.value.currency === '' || CURRENCIES.includes(shaped.value.currency)) return shaped;
+  return refused(
+    '/currency',
+    `Currency: “${shaped.value.currency}” is no code of ISO 4217. Use one such as EUR, or leave it empty.`,
+  );
+}
 /** Returns a change of the daily backups, or what is wrong with it. */
 export const checkBackupsEdit = checker<BackupsEdit>(BackupsEditSchema);
 /** Returns which heads of a series are to be taken back, or what is wrong with the question. */

@@ -25,14 +25,15 @@ describe('what the shop’s prices are in', () => {
   });
 
   it('is refused in words where there is no such currency or tax, and stays as it was', async () => {
-    for (const wrong of [
-      { currency: 'QQQ', tax: 'included' },
-      { currency: 'EUR', tax: 'some' },
-      { currency: 'EUR' },
-    ]) {
+    for (const [wrong, said] of [
+      [{ currency: 'QQQ', tax: 'included' }, /“QQQ” is no code of ISO 4217. Use one such as EUR/],
+      [{ currency: 'euro', tax: 'included' }, /Currency/],
+      [{ currency: 'EUR', tax: 'some' }, /Tax/],
+      [{ currency: 'EUR' }, /tax/],
+    ] as const) {
       const response = await app.send('PUT', '/money', wrong);
       expect(response.status).toBe(422);
-      expect(await response.text()).toMatch(/Currency|Tax|tax/);
+      expect(await response.text()).toMatch(said);
     }
     expect(await read()).toEqual({ currency: 'EUR', tax: 'included' });
   });

@@ -37,7 +37,7 @@ interface WorkProps {
   readonly steps: ReturnType<typeof workSteps>;
   /** keys of the steps that are done */
   readonly done: readonly string[];
-  readonly onDone: (done: readonly string[]) => void;
+  readonly onDone: (key: string, isDone: boolean) => void;
 }
 
 /** The work in order, ticked off, with a timer where a step takes its time. */
@@ -51,11 +51,7 @@ export function WorkSteps({ steps, done, onDone }: WorkProps) {
             type="checkbox"
             aria-label={`Done: ${say(step.name)}`}
             checked={done.includes(step.key)}
-            onChange={(event) =>
-              onDone(
-                event.currentTarget.checked ? [...done, step.key] : done.filter((key) => key !== step.key),
-              )
-            }
+            onChange={(event) => onDone(step.key, event.currentTarget.checked)}
           />
           <b>{say(step.name)}</b>
           {step.seconds === undefined ? <span /> : <Timer seconds={step.seconds} />}

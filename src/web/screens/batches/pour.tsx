@@ -84,7 +84,12 @@ export function Pour({ batch, metals, castGrams, edit }: Props) {
           <WorkSteps
             steps={steps}
             done={batch.done ?? []}
-            onDone={(done) => edit((now) => ({ ...now, done: [...done] }))}
+            onDone={(key, isDone) =>
+              edit((now) => ({
+                ...now,
+                done: [...(now.done ?? []).filter((one) => one !== key), ...(isDone ? [key] : [])],
+              }))
+            }
           />
         </div>
         <div>
