@@ -554,7 +554,7 @@ describe('Rules, uses and sayings', () => {
     await sees(page, 'A round ball stays out of cracks.');
     await (await page.waitForSelector("::-p-xpath(//button[text()='Edit'])"))?.click();
     await page.waitForSelector('.rule-editor');
-    await sees(page, 'Holds for');
+    await sees(page, 'Applies to');
     const when = await page.waitForSelector('.rule-editor-when textarea');
     const write = async (text: string) => {
       await when?.click({ clickCount: 3 });

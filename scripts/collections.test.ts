@@ -26,15 +26,15 @@ const PROBES = `
 import { Type } from '@sinclair/typebox';
 import { checker } from '../checker.ts';
 import { stepsByField } from './steps-by-field.ts';
-import { pointersTo, steppedCollection } from './collection.ts';
+import { NAMES } from '../../core/document/index.ts';
+import { steppedCollection } from './collection.ts';
 const schema = Type.Object(
-  { format: Type.Literal('fern-anvil/probe'), version: Type.Literal(1), name: Type.String(), depth: Type.Number(), of: Type.Optional(Type.String()) },
+  { format: Type.Literal('fern-anvil/probe'), version: Type.Literal(1), name: Type.String(), depth: Type.Number(), of: Type.Optional(Type.String({ [NAMES]: 'probes' })) },
   { additionalProperties: false },
 );
 export const probes = steppedCollection({
   key: 'probes', noun: 'probe', schema,
   check: checker<{ format: string; version: number; name: string; depth: number; of?: string }>(schema),
-  pointsAt: ({ of }) => pointersTo('probes', [of]),
   steps: stepsByField(),
 });
 `;

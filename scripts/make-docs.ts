@@ -45,7 +45,7 @@ ${rows.join('\n')}
 
 Made from \`src/core/behaviour/\` by \`npm run docs\`; do not edit by hand.
 
-Every reading has a stable id, a fixed unit, and a kind that says what it rests on:
+Every reading has a stable id, a fixed unit, and a kind that says what it is based on:
 **measured** (typed in or weighed), **geometry** (follows from the shape), **model** (physics with stated assumptions, shown with a
 plausible range), **index** (relative only), **practice** (a rule of the trade). Ids are never reused for something else.
 A reading that does not apply to a design (a guard's, where there is no guard) is absent.
@@ -175,7 +175,7 @@ ${JOINTS.map(({ key, does }) => `| \`${key}\` | ${does} |`).join('\n')}
 
 ## Metals
 
-| \`head.metal\` | name | g/cm³ | met with | made | source |
+| \`head.metal\` | name | g/cm³ | typical range | made | source |
 | --- | --- | --- | --- | --- | --- |
 ${METALS.map(({ key, name, density, densityRange: [low, high], making, source }) => `| \`${key}\` | ${name} | ${density} | ${low} to ${high} | ${making} | ${source} |`).join('\n')}
 

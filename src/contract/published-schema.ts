@@ -1,4 +1,5 @@
 import type { TSchema } from '@sinclair/typebox';
+import { NAMES } from '../core/document/index.ts';
 
 const DIALECT = 'https://json-schema.org/draft/2020-12/schema';
 
@@ -16,7 +17,13 @@ export const publishedSchema = (schema: TSchema, name: string): object => ({
 export function modernSchema(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(modernSchema);
   if (typeof value !== 'object' || value === null) return value;
-  const { items, additionalItems, ...rest } = value as Readonly<Record<string, unknown>>;
+  const {
+    items,
+    additionalItems,
+    // A keyword of our own: strict readers refuse what they do not know.
+    [NAMES]: _,
+    ...rest
+  } = value as Readonly<Record<string, unknown>>;
   const others = Object.fromEntries(Object.entries(rest).map(([key, one]) => [key, modernSchema(one)]));
   if (items === undefined) return others;
   if (!Array.isArray(items)) return { ...others, items: modernSchema(items) };

@@ -3,7 +3,7 @@ import { BatchSchema } from '../../core/document/index.ts';
 import type { Checked } from '../checker.ts';
 import { checker, refused } from '../checker.ts';
 import { stepsByField } from './steps-by-field.ts';
-import { pointersTo, steppedCollection } from './collection.ts';
+import { steppedCollection } from './collection.ts';
 
 const checkShape = checker<Batch>(BatchSchema);
 
@@ -26,6 +26,5 @@ export const batches = steppedCollection({
   noun: 'batch',
   schema: BatchSchema,
   check: checkBatchDocument,
-  pointsAt: ({ of }) => pointersTo('designs', [of]),
   steps: stepsByField(),
 });

@@ -2,7 +2,7 @@ import type { Brief, Brief1 } from '../../core/document/index.ts';
 import { BriefSchema, BriefSchema1, upgradeBrief } from '../../core/document/index.ts';
 import type { Checked } from '../checker.ts';
 import { checker } from '../checker.ts';
-import { plainCollection, pointersTo } from './collection.ts';
+import { plainCollection } from './collection.ts';
 
 const checkBrief = checker<Brief>(BriefSchema);
 const checkBrief1 = checker<Brief1>(BriefSchema1);
@@ -21,5 +21,4 @@ export const briefs = plainCollection({
   noun: 'brief',
   schema: BriefSchema,
   check: checkBriefDocument,
-  pointsAt: ({ bait }) => pointersTo('plastics', [bait.plastic]),
 });

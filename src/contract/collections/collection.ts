@@ -6,13 +6,6 @@ export interface Named {
   readonly name: string;
 }
 
-/** Another document that one names by its id. */
-export interface Pointer {
-  /** key of its collection */
-  readonly to: string;
-  readonly id: string;
-}
-
 /** Steps a collection keeps of each document, with words for what each changed. */
 export interface Steps<T> {
   /** most steps kept of one document; older ones fall away */
@@ -35,16 +28,10 @@ export interface CollectionKind<K extends string, T extends Named, H extends boo
   readonly schema: TSchema;
   /** Returns a document as the present version holds it, or what is wrong with it. */
   readonly check: (data: unknown) => Checked<T>;
-  /** Other documents that one of these names, each as often as it does; absent where none can be. */
-  readonly pointsAt?: (document: T) => readonly Pointer[];
   /** whether every save is a step to be gone back and forth on, and states can be given names */
   readonly keepsHistory: H;
   readonly steps: H extends true ? Steps<T> : undefined;
 }
-
-/** Pointers to documents of one collection, where there are ids. */
-export const pointersTo = (to: string, ids: readonly (string | undefined)[]): Pointer[] =>
-  ids.flatMap((id) => (id === undefined ? [] : [{ to, id }]));
 
 /** Returns a collection that keeps its documents as they were last saved. */
 export const plainCollection = <const K extends string, T extends Named>(

@@ -2,7 +2,7 @@ import type { Design } from '../../core/document/index.ts';
 import { articleProblems, DesignSchema, describeChange } from '../../core/document/index.ts';
 import type { Checked } from '../checker.ts';
 import { checker } from '../checker.ts';
-import { pointersTo, steppedCollection } from './collection.ts';
+import { steppedCollection } from './collection.ts';
 
 const checkShape = checker<Design>(DesignSchema);
 
@@ -23,7 +23,6 @@ export const designs = steppedCollection({
   noun: 'design',
   schema: DesignSchema,
   check: checkDesignDocument,
-  pointsAt: ({ photo, article }) => pointersTo('photos', [photo?.id, article?.photo]),
   steps: {
     most: 400,
     words: describeChange,

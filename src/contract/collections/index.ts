@@ -1,7 +1,7 @@
 import type { Checked } from '../checker.ts';
 import { batches } from './batches.ts';
 import { briefs } from './briefs.ts';
-import type { CollectionKind, Pointer, Steps } from './collection.ts';
+import type { CollectionKind, Steps } from './collection.ts';
 import { designs } from './designs.ts';
 import { hooks } from './hooks.ts';
 import { moulds } from './moulds.ts';
@@ -39,11 +39,6 @@ export function kindOf(collection: Collection): Kind {
   if (!kind) throw new Error(`There is no collection “${collection}”.`);
   return kind;
 }
-
-/** Other documents that a document of a collection names. */
-export const pointersOf = <C extends Collection>(collection: C, document: Documents[C]): readonly Pointer[] =>
-  (kindOf(collection).pointsAt as ((document: Documents[C]) => readonly Pointer[]) | undefined)?.(document) ??
-  [];
 
 /** What a collection's documents are called in a sentence. */
 export const nounOf = (collection: Collection): string => kindOf(collection).noun;

@@ -2,7 +2,7 @@ import type { Mould } from '../../core/document/index.ts';
 import { MouldSchema } from '../../core/document/index.ts';
 import { checker } from '../checker.ts';
 import { stepsByField } from './steps-by-field.ts';
-import { pointersTo, steppedCollection } from './collection.ts';
+import { steppedCollection } from './collection.ts';
 
 /** Returns a mould’s document, or every wrong field. */
 export const checkMouldDocument = checker<Mould>(MouldSchema);
@@ -13,6 +13,5 @@ export const moulds = steppedCollection({
   noun: 'mould',
   schema: MouldSchema,
   check: checkMouldDocument,
-  pointsAt: ({ of, cavities }) => pointersTo('designs', [of, ...cavities.map((cavity) => cavity.of)]),
   steps: stepsByField(),
 });

@@ -3,7 +3,7 @@ import { TrialSchema } from '../../core/document/index.ts';
 import type { Checked } from '../checker.ts';
 import { checker, refused } from '../checker.ts';
 import { stepsByField } from './steps-by-field.ts';
-import { pointersTo, steppedCollection } from './collection.ts';
+import { steppedCollection } from './collection.ts';
 
 const checkShape = checker<Trial>(TrialSchema);
 
@@ -26,10 +26,5 @@ export const trials = steppedCollection({
   noun: 'day',
   schema: TrialSchema,
   check: checkTrialDocument,
-  pointsAt: ({ rigs, drops, tows }) =>
-    pointersTo(
-      'designs',
-      [...rigs, ...drops, ...tows].map(({ design }) => design),
-    ),
   steps: stepsByField(),
 });

@@ -51,12 +51,6 @@ export function checkBuilt({ parts, guard }: Pick<Rig, 'parts' | 'guard'>): Prob
   return [];
 }
 
-/** What a document names: shape, metal and hook there are, dimensions within their ranges, locks. */
-export function checkNames(design: Design, metals: readonly Metal[] = METALS): Problem[] {
-  const looked = lookUp(design, metals);
-  return looked.ok ? checkSizes(design, looked.known) : [...looked.problems];
-}
-
 /** Dimensions of a document within their ranges, and locks, each with the field and the remedy. */
 export function checkSizes(design: Design, { family }: Known): Problem[] {
   const problems: Problem[] = [];

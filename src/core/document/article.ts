@@ -1,5 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import type { Static } from '@sinclair/typebox';
+import { idOf } from './ids.ts';
 import type { Problem } from './problem.ts';
 
 /** How a head is bought, kept and sold: what a price list knows of it. */
@@ -17,9 +18,7 @@ export const ArticleSchema = Type.Object(
     pack: Type.Optional(Type.Integer({ minimum: 1, maximum: 10_000, description: 'Heads in a pack' })),
     supplier: Type.Optional(Type.String({ minLength: 1, maxLength: 120, description: 'Supplier' })),
     stock: Type.Optional(Type.Integer({ minimum: 0, maximum: 1e6, description: 'Packs in stock' })),
-    photo: Type.Optional(
-      Type.String({ minLength: 1, maxLength: 100, description: 'Id of the product photograph' }),
-    ),
+    photo: Type.Optional(idOf('photos', 'Id of the product photograph')),
   },
   { additionalProperties: false, description: 'How the head is bought, kept and sold' },
 );

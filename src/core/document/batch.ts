@@ -1,6 +1,7 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
-import { choice, closed, day, HeldDesign, idOf, named, ranged, whole } from './parts.ts';
+import { idOf } from './ids.ts';
+import { choice, closed, day, HeldDesign, named, ranged, whole } from './parts.ts';
 
 /** Where a weight came from. */
 export const WEIGHED_BY = ['scale', 'typed', 'file'] as const;
@@ -18,6 +19,7 @@ export const BATCH_RANGES = {
   pot: [50, 100_000],
   celsius: [-20, 900],
   seconds: [1, 36_000],
+  inOven: [0, 86_400],
   share: [0, 0.9],
   money: [0, 100_000],
   sprue: [0, 500],
@@ -32,7 +34,7 @@ const WeighingSchema = Type.Object(
   {
     cavity: whole(1, BATCH_RANGES.cavities[1], 'Counted from the sprue’s left'),
     piece: whole(1, 100_000, 'Which piece of that cavity; the same again is a repeat weighing'),
-    grams: limited('grams', 'g, as weighed'),
+    grams: limited('grams', 'g, as the scale showed it'),
     by: choice(WEIGHED_BY, 'Read from a scale, typed, or from a file'),
   },
   closed,
@@ -60,9 +62,9 @@ export const BatchSchema = Type.Object(
     ...named('fern-anvil/batch'),
     day: day('The day it was poured, as 2026-05-30'),
     design: HeldDesign('The exact version that was poured, for ever'),
-    of: Type.Optional(idOf('The design on the Rack it was poured from')),
+    of: Type.Optional(idOf('designs', 'The design on the Rack it was poured from')),
     ofVersion: Type.Optional(whole(1, 2_147_483_647, 'How often that had been saved by then')),
-    mould: Type.Optional(idOf('The mould it was poured in')),
+    mould: Type.Optional(idOf('moulds', 'The mould it was poured in')),
     cavities: whole(BATCH_RANGES.cavities[0], BATCH_RANGES.cavities[1], 'Heads of one shot'),
     heads: whole(BATCH_RANGES.heads[0], BATCH_RANGES.heads[1], 'Sound heads needed'),
     wanted: Type.Object(
@@ -97,7 +99,7 @@ export const BatchSchema = Type.Object(
           log: Type.Array(
             Type.Object(
               {
-                at: ranged(0, 86_400, 's since they went in'),
+                at: limited('inOven', 's since they went in'),
                 celsius: limited('celsius', 'Measured on a head, °C'),
               },
               closed,

@@ -3,6 +3,7 @@ import { Type } from '@sinclair/typebox';
 import { keySchema } from '../kind/registry.ts';
 import type { PlasticKey } from '../plastic/kinds/index.ts';
 import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
+import { NAMES } from './ids.ts';
 import {
   BOTTOMS,
   COVERS,
@@ -142,7 +143,9 @@ export const BriefSchema = Type.Object(
       {
         kind: Type.Unsafe<PlasticKey>(keySchema(PLASTIC_KINDS, 'Body shape of the plastic')),
         length: ranged('bait', 'mm'),
-        plastic: Type.Optional(Type.String({ maxLength: 60, description: 'Its id on the shop’s shelf' })),
+        plastic: Type.Optional(
+          Type.String({ maxLength: 60, description: 'Its id on the shop’s shelf', [NAMES]: 'plastics' }),
+        ),
         skirt: Type.Optional(Type.Boolean({ description: 'It trails behind a skirt' })),
       },
       closed,

@@ -8,6 +8,7 @@ import { SkirtSchema } from '../fitting/skirt.ts';
 import { HeadSchema } from '../head/schema.ts';
 import { EyeSchema, HookSpecSchema } from '../hook/schema.ts';
 import { kindSchema } from '../kind/registry.ts';
+import { idOf } from './ids.ts';
 import { ArticleSchema } from './article.ts';
 
 /**
@@ -58,7 +59,7 @@ const pixel = (description: string) =>
   );
 const PlacedPhotoSchema = Type.Object(
   {
-    id: Type.String({ minLength: 1, maxLength: 100, description: 'Of the photograph' }),
+    id: idOf('photos', 'Of the photograph'),
     rear: pixel('Where the rear face meets the shank’s line, px'),
     nose: pixel('Where the nose meets the shank’s line, px'),
     length: Type.Number({ minimum: 0.5, maximum: 500, description: 'From one to the other, mm' }),

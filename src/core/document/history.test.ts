@@ -44,7 +44,7 @@ describe('history in words', () => {
     [soled, withHead({ features: { slot: { open: 'below', width: 2 } } }), 'Sole taken away; Slot added'],
     [design, { ...design, name: 'Other' }, 'Name: Other'],
     [design, withHead({ target: { grams: 7, of: 'metal' } }), 'Weight held'],
-    [withHead({ target: { grams: 7, of: 'metal' } }), design, 'Weight let go'],
+    [withHead({ target: { grams: 7, of: 'metal' } }), design, 'Weight released'],
     [design, withHead({ paint: { thickness: 0.1, density: 1.5 } }), 'Paint added'],
     [design, { ...design, eye: { angle: 30, plane: 'in line', setback: 0.1 } }, /and 1 more$/],
     [own, stationed(3, { rise: 0.9 }), 'Rise of station 4: ⟦0.7|share⟧ → ⟦0.9|share⟧'],

@@ -144,7 +144,7 @@ const WORDS: Readonly<Record<string, (value: string) => string | undefined>> = {
 /** A change in words, its quantities marked for the reader's units. */
 function inWords({ path, before, after }: Change, design: Design): string {
   const [name, kind] = nameOf(path, design);
-  if (path === 'head.target') return after ? 'Weight held' : 'Weight let go';
+  if (path === 'head.target') return after ? 'Weight held' : 'Weight released';
   if (path === 'name') return `Name: ${shortened(String(after), 60)}`;
   const told = (value: unknown): string | undefined => {
     if (typeof value === 'string') return WORDS[path]?.(value) ?? shortened(value, 40);

@@ -42,4 +42,5 @@ export { RULE_KINDS, RulesSchema, SHADES } from './rules.ts';
 export { SCHOOLS, SCHOOL_TOPICS, schoolOf } from './schools.ts';
 export { starterDesign, withFamily } from './starter.ts';
 export type { CountKey, Drop, Trial, TrialRig } from './trial.ts';
-export { COUNTS, MOST_DROPS, MOST_RIGS, TrialSchema, freshRig } from './trial.ts';
+export { COUNTS, MOST_DROPS, MOST_RIGS, TRIAL_RANGES, TrialSchema, freshRig } from './trial.ts';
+export { NAMES } from './ids.ts';

@@ -1,7 +1,8 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
 import { CUTTERS } from '../cutter/kinds.ts';
-import { choice, closed, HeldDesign, idOf, named, ranged } from './parts.ts';
+import { idOf } from './ids.ts';
+import { choice, closed, HeldDesign, named, ranged } from './parts.ts';
 
 /** Which half of a mould is cut. */
 export const HALVES = ['left', 'right', 'both'] as const;
@@ -61,7 +62,7 @@ export type Cut = Static<typeof CutSchema>;
 const CavitySchema = Type.Object(
   {
     design: HeldDesign('What it throws, as it was when the mould was laid out'),
-    of: Type.Optional(idOf('The design on the Rack it came from')),
+    of: Type.Optional(idOf('designs', 'The design on the Rack it came from')),
     cuts: Type.Array(CutSchema, { maxItems: MOST_CUTS, description: 'Changes by cutter, in their order' }),
   },
   closed,
@@ -74,7 +75,7 @@ export const MAKINGS = ['pour', 'press'] as const;
 export const MouldSchema = Type.Object(
   {
     ...named('fern-anvil/mould'),
-    of: Type.Optional(idOf('The design on the Rack it was begun from')),
+    of: Type.Optional(idOf('designs', 'The design on the Rack it was begun from')),
     making: choice(MAKINGS, 'Poured, or pressed and sintered'),
     shrink: limited('shrink', 'How much of a length metal loses as it cools or sinters, per cent'),
     wall: limited('wall', 'Block left around everything, mm'),

@@ -32,8 +32,6 @@ export const choice = <T extends string>(values: readonly T[], description: stri
   );
 /** Returns the schema of a text of at most so many characters. */
 export const words = (maxLength: number, description: string) => Type.String({ maxLength, description });
-/** Id of another document; it may be gone meanwhile. */
-export const idOf = (description: string) => Type.String({ minLength: 1, maxLength: 100, description });
 /** A day, as ISO 8601 writes it. */
 export const day = (description: string) =>
   Type.String({ pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$', description });

@@ -1,6 +1,7 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
-import { closed, idOf, named, ranged, whole, words } from './parts.ts';
+import { idOf } from './ids.ts';
+import { closed, named, ranged, whole, words } from './parts.ts';
 
 /** Most heads a range is chosen from, and most briefs it is chosen for. */
 export const MOST_CANDIDATES = 400;
@@ -9,7 +10,7 @@ export const MOST_BRIEFS = 60;
 
 const OfferSchema = Type.Object(
   {
-    design: idOf('The head on the Rack'),
+    design: idOf('designs', 'The head on the Rack'),
     cost: Type.Optional(ranged(0, 100_000, 'One piece, bought or made')),
     price: Type.Optional(ranged(0, 100_000, 'One piece, sold')),
     pack: Type.Optional(whole(1, 1000, 'Pieces in a pack')),
@@ -26,7 +27,7 @@ export const RangeSchema = Type.Object(
   {
     ...named('fern-anvil/range'),
     offers: Type.Array(OfferSchema, { maxItems: MOST_CANDIDATES, description: 'What may hang' }),
-    briefs: Type.Array(idOf('A brief'), {
+    briefs: Type.Array(idOf('briefs', 'A brief'), {
       maxItems: MOST_BRIEFS,
       uniqueItems: true,
       description: 'What it must cover',
@@ -41,14 +42,26 @@ export const RangeSchema = Type.Object(
       },
       { ...closed, description: 'What the wall may take; what is left out is not limited' },
     ),
-    keep: Type.Array(idOf('A head'), { maxItems: MOST_CANDIDATES, description: 'Heads that must hang' }),
-    drop: Type.Array(idOf('A head'), { maxItems: MOST_CANDIDATES, description: 'Heads that may not' }),
-    wall: Type.Array(idOf('A head'), { maxItems: MOST_CANDIDATES, description: 'What hangs, peg by peg' }),
+    keep: Type.Array(idOf('designs', 'A head'), {
+      maxItems: MOST_CANDIDATES,
+      description: 'Heads that must hang',
+    }),
+    drop: Type.Array(idOf('designs', 'A head'), {
+      maxItems: MOST_CANDIDATES,
+      description: 'Heads that may not',
+    }),
+    wall: Type.Array(idOf('designs', 'A head'), {
+      maxItems: MOST_CANDIDATES,
+      description: 'What hangs, peg by peg',
+    }),
     colours: Type.Array(words(60, 'A colour'), {
       maxItems: 40,
       description: 'Colours to be mixed, from light to dark',
     }),
-    trailers: Type.Array(idOf('A plastic'), { maxItems: 40, description: 'Plastics to be mixed in' }),
+    trailers: Type.Array(idOf('plastics', 'A plastic'), {
+      maxItems: 40,
+      description: 'Plastics to be mixed in',
+    }),
     each: whole(3, 5, 'How many of heads, colours and trailers span the field'),
   },
   { ...closed, $id: 'fern-anvil-range-1', title: 'Fern Anvil range, version 1' },

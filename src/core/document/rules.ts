@@ -75,7 +75,7 @@ export const RuleSchema = Type.Object(
     }),
     kind: Type.Union(
       RULE_KINDS.map((kind) => Type.Literal(kind)),
-      { description: 'What it rests on' },
+      { description: 'What it is based on' },
     ),
     school: Type.Optional(
       Type.Object(

@@ -1,7 +1,8 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
 import { METHODS } from '../rigging/methods/index.ts';
-import { choice, closed, day, idOf, named, ranged, whole, words } from './parts.ts';
+import { idOf } from './ids.ts';
+import { choice, closed, day, named, ranged, whole, words } from './parts.ts';
 
 /** What is counted on the water, in the order a cast goes. */
 export const COUNTS = [
@@ -21,6 +22,21 @@ export type CountKey = (typeof COUNTS)[number];
 export const MOST_RIGS = 60;
 /** Most timed drops kept of one day. */
 export const MOST_DROPS = 200;
+/** Ranges of a day's numbers, in stored units: of schema and form alike. */
+export const TRIAL_RANGES = {
+  grams: [0.01, 2000],
+  hours: [0, 48],
+  fallen: [0.2, 100],
+  seconds: [0.05, 600],
+  temperature: [-2, 40],
+  ran: [0.1, 100],
+  speed: [0.05, 4],
+  lineOut: [1, 300],
+  test: [0.3, 60],
+} as const satisfies Record<string, readonly [number, number]>;
+
+const limited = (key: keyof typeof TRIAL_RANGES, description: string) =>
+  ranged(TRIAL_RANGES[key][0], TRIAL_RANGES[key][1], description);
 const MOST = 100_000;
 
 const counted = Object.fromEntries(COUNTS.map((key) => [key, whole(0, MOST, key)])) as {
@@ -29,9 +45,9 @@ const counted = Object.fromEntries(COUNTS.map((key) => [key, whole(0, MOST, key)
 
 const RigSchema = Type.Object(
   {
-    design: Type.Optional(idOf('The head on the Rack')),
+    design: Type.Optional(idOf('designs', 'The head on the Rack')),
     head: words(120, 'What it was called that day'),
-    grams: Type.Optional(ranged(0.01, 2000, 'Total weight, g')),
+    grams: Type.Optional(limited('grams', 'Total weight, g')),
     plastic: Type.Optional(words(120, 'What it carried')),
     method: Type.Optional(
       Type.Union(
@@ -40,7 +56,7 @@ const RigSchema = Type.Object(
       ),
     ),
     place: whole(0, 19, 'Which of the day’s places'),
-    hours: ranged(0, 48, 'h fished'),
+    hours: limited('hours', 'h fished'),
     ...counted,
   },
   closed,
@@ -68,11 +84,11 @@ export const TrialSchema = Type.Object(
     drops: Type.Array(
       Type.Object(
         {
-          design: idOf('The head on the Rack'),
-          depth: ranged(0.2, 100, 'm fallen from rest'),
-          seconds: ranged(0.05, 600, 's it took'),
+          design: idOf('designs', 'The head on the Rack'),
+          depth: limited('fallen', 'm fallen from rest'),
+          seconds: limited('seconds', 's it took'),
           water: choice(['fresh', 'brackish', 'salt'], 'Water it fell in'),
-          temperature: ranged(-2, 40, '°C'),
+          temperature: limited('temperature', '°C'),
         },
         closed,
       ),
@@ -81,12 +97,12 @@ export const TrialSchema = Type.Object(
     tows: Type.Array(
       Type.Object(
         {
-          design: idOf('The head on the Rack'),
-          depth: ranged(0.1, 100, 'm it ran at'),
-          speed: ranged(0.05, 4, 'm/s through the water'),
-          lineOut: ranged(1, 300, 'm'),
+          design: idOf('designs', 'The head on the Rack'),
+          depth: limited('ran', 'm it ran at'),
+          speed: limited('speed', 'm/s through the water'),
+          lineOut: limited('lineOut', 'm'),
           line: words(40, 'Line'),
-          test: ranged(0.3, 60, 'kg'),
+          test: limited('test', 'kg'),
         },
         closed,
       ),

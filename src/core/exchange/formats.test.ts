@@ -20,6 +20,7 @@ import { massProperties, openEdges } from '../head/mesh.ts';
 import { plateSheet } from '../plate/sheet.ts';
 import type { ReadingId } from '../behaviour/registry.ts';
 import { READINGS } from '../behaviour/registry.ts';
+import { readPdf } from '../test-kit/pdf.test-kit.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';
@@ -411,13 +412,6 @@ describe('what is said under the drawing', () => {
   });
 });
 
-/** Text of a page as a general reader of PDF finds it, a piece for each run. */
-async function readBack(bytes: Uint8Array): Promise<string[]> {
-  const document = await getDocument({ data: bytes.slice(), verbosity: 0 }).promise;
-  const { items } = await (await document.getPage(1)).getTextContent();
-  return items.flatMap((item) => ('str' in item ? [item.str] : []));
-}
-
 describe('a name in any script', () => {
   afterAll(() => giveTypefaces(undefined));
 
@@ -442,7 +436,7 @@ describe('a name in any script', () => {
       flags,
       options: { arrangement: 'third', units: 'metric' },
     });
-    const whole = (await readBack(bytes)).join('').normalize('NFKC');
+    const whole = (await readPdf(bytes)).pieces.join('').normalize('NFKC');
     for (const word of words) expect(whole).toContain(word);
     expect(whole).not.toContain('?');
     expect((await PDFDocument.load(bytes)).getTitle()).toBe(name);
@@ -479,7 +473,7 @@ describe('a name in any script', () => {
       flags,
       options: { arrangement: 'third', units: 'metric' },
     });
-    expect((await readBack(bytes))[0]).toBe('? 1');
+    expect((await readPdf(bytes)).pieces[0]).toBe('? 1');
   });
 });
 

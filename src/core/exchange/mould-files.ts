@@ -1,5 +1,4 @@
-import { checkDesign, checkNames } from '../assembly/check.ts';
-import { solveTarget } from '../assembly/solve.ts';
+import { buildSound } from '../assembly/sound.ts';
 import type { Rig } from '../assembly/rig.ts';
 import type { Mould } from '../document/mould.ts';
 import type { Problem } from '../document/problem.ts';
@@ -46,13 +45,9 @@ export function mouldRigs(
           message: `Cavity ${i + 1}: ${message}`,
         })),
       );
-    const unknown = checkNames(design, metals);
-    if (unknown.length > 0) return void at(unknown);
-    const solved = solveTarget(design, metals);
-    if (!solved.ok) return void at([solved.problem]);
-    const unfit = checkDesign(solved.design, metals);
-    if (unfit.length > 0) at(unfit);
-    else rigs.push(solved.rig);
+    const sound = buildSound(design, metals);
+    if (sound.ok) rigs.push(sound.rig);
+    else at(sound.problems);
   });
   return problems.length > 0 ? { ok: false, problems } : { ok: true, rigs };
 }

@@ -1,4 +1,5 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { readPdf } from '../test-kit/pdf.test-kit.ts';
 import { describe, expect, it } from 'vitest';
 import { starterDesign } from '../document/starter.ts';
 import { familyOf } from '../head/families/index.ts';
@@ -89,10 +90,9 @@ describe('a rigging card', () => {
   };
   async function textOf(bytes: string | Uint8Array): Promise<string> {
     if (typeof bytes === 'string') throw new Error('not a PDF');
-    const document = await getDocument({ data: bytes.slice(), verbosity: 0 }).promise;
-    expect(document.numPages).toBe(1);
-    const content = await (await document.getPage(1)).getTextContent();
-    return content.items.map((item) => ('str' in item ? item.str : '')).join(' ');
+    const { pages, pieces } = await readPdf(bytes);
+    expect(pages).toBe(1);
+    return pieces.join(' ');
   }
 
   it.each(METHODS.map(({ key }) => key))('%s: one page with its steps, lengths and name', async (method) => {

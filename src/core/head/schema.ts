@@ -101,7 +101,7 @@ export const HeadSchema = Type.Object(
             TARGETS.map((of) => Type.Literal(of)),
             {
               description:
-                'Whether the weight is that of the metal alone, of the head as weighed with its hook, or of all submerged in fresh water of 15 °C',
+                'Whether the weight is that of the metal alone, of the head with its hook, or of all submerged in fresh water of 15 °C',
             },
           ),
         },

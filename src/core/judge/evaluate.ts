@@ -2,13 +2,10 @@ import type { Flag, Surroundings } from '../behaviour/behaviour.ts';
 import type { ReadingId, Readings } from '../behaviour/registry.ts';
 import { BEHAVIOURS, reading } from '../behaviour/registry.ts';
 import { withBait } from '../assembly/assemble.ts';
-import { checkBuilt, checkFitted, checkSizes } from '../assembly/check.ts';
-import { lookUp } from '../assembly/known.ts';
 import type { Bait, Rig } from '../assembly/rig.ts';
-import { meetTarget } from '../assembly/solve.ts';
+import { buildSound } from '../assembly/sound.ts';
 import type { Design } from '../document/design.ts';
 import type { Problem } from '../document/problem.ts';
-import { METALS } from '../material/metals/index.ts';
 
 /** Fresh water at 15 °C, 3 m deep: what a design is judged in where no brief says otherwise. */
 export const PLAIN_WATER: Surroundings = { water: { temperature: 15, salinity: 0 }, depth: 3 };
@@ -30,21 +27,10 @@ export type Evaluation =
  * throws for a document of the schema's shape.
  */
 export function evaluate(design: Design, around: Surroundings = PLAIN_WATER, bait?: Bait): Evaluation {
-  const metals = around.metals ?? METALS;
-  const looked = lookUp(design, metals);
-  if (!looked.ok) return looked;
-  const { known } = looked;
-  const outside = checkSizes(design, known);
-  if (outside.length > 0) return { ok: false, problems: outside };
-  const solved = meetTarget(design, known);
-  if (!solved.ok) return { ok: false, problems: [solved.problem] };
-  // Only the solved sizes count: a target may rescue ones that do not fit the hook yet.
-  const unfit = checkFitted(solved.design, known);
-  if (unfit.length > 0) return { ok: false, problems: unfit };
-  const unsound = checkBuilt(solved.rig);
-  if (unsound.length > 0) return { ok: false, problems: unsound };
-  const rig = bait ? withBait(solved.rig, bait) : solved.rig;
-  return { ok: true, design: solved.design, rig, ...behave(rig, around) };
+  const sound = buildSound(design, around.metals);
+  if (!sound.ok) return sound;
+  const rig = bait ? withBait(sound.rig, bait) : sound.rig;
+  return { ok: true, design: sound.design, rig, ...behave(rig, around) };
 }
 
 /** Every behaviour's readings of a rig, and what is to be said of it. */

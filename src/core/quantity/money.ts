@@ -19,9 +19,13 @@ export const CURRENCIES: readonly string[] = Intl.supportedValuesOf('currency');
 /** What is said behind a price of its tax; '' where nothing is. */
 const TAX_WORDS = { 'not said': '', included: 'tax included', 'to be added': 'plus tax' } as const;
 
-/** A currency's name in a language, such as “Euro”; the code itself where there is none. */
-export const currencyName = (code: string, locale?: string): string =>
-  new Intl.DisplayNames(locale, { type: 'currency' }).of(code) ?? code;
+/** Every currency's code with its name in a language, such as “Euro”, in the order of the names. */
+export function currencyNames(locale?: string): readonly (readonly [code: string, name: string])[] {
+  const names = new Intl.DisplayNames(locale, { type: 'currency' });
+  return CURRENCIES.map((code) => [code, names.of(code) ?? code] as const).sort(([, a], [, b]) =>
+    a.localeCompare(b, locale),
+  );
+}
 
 /** A currency's sign in a language, such as €; '' where the shop has not said which. */
 export const currencySign = ({ currency }: Money, locale?: string): string =>

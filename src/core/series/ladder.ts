@@ -10,7 +10,7 @@ import { METALS } from '../material/metals/index.ts';
 import { fractionText, nearestOunceFraction } from '../quantity/ounces.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 import { solveTarget, weightOf } from '../assembly/solve.ts';
-import { checkDesign } from '../assembly/check.ts';
+import { buildSound } from '../assembly/sound.ts';
 
 /** Weights a series usually runs through, ounces (common practice, no source). */
 export const LADDER_OUNCES = [1 / 16, 1 / 8, 3 / 16, 1 / 4, 3 / 8, 1 / 2, 5 / 8, 3 / 4, 1] as const;
@@ -71,11 +71,8 @@ export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly
     const size = chosen ?? ruled();
     const made = rung(size);
     const head = { grams, hook: size, ruled: chosen === undefined, design: made };
-    const solved = solveTarget(made, metals);
-    if (!solved.ok) return { ok: false, ...head, problems: [solved.problem] };
-    const problems = checkDesign(solved.design, metals);
-    if (problems.length > 0) return { ok: false, ...head, problems };
-    return { ok: true, ...head, design: solved.design, rig: solved.rig };
+    const sound = buildSound(made, metals);
+    return { ...head, ...sound };
 
     /**
      * How much larger in every length the head of a rung is. Sizes go with the cube root of the metal's weight; on the scale, or in water, hook and

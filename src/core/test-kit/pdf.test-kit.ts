@@ -1,11 +1,14 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
-/** The words of a PDF's first page, as another's reader finds them, joined by spaces. */
-export async function wordsOfPdf(bytes: Uint8Array): Promise<string> {
-  const document = await getDocument({ data: bytes, verbosity: 0 }).promise;
+/** How many pages a PDF has, and the pieces of text on its first one, as a general reader of PDF finds them: a piece for each run. */
+export async function readPdf(
+  bytes: Uint8Array,
+): Promise<{ readonly pages: number; readonly pieces: readonly string[] }> {
+  // The reader takes what it is given for its own.
+  const document = await getDocument({ data: bytes.slice(), verbosity: 0 }).promise;
   const { items } = await (await document.getPage(1)).getTextContent();
-  return items
-    .map((item) => ('str' in item ? item.str : ''))
-    .join(' ')
-    .replace(/\s+/g, ' ');
+  return {
+    pages: document.numPages,
+    pieces: items.flatMap((item) => ('str' in item ? [item.str] : [])),
+  };
 }

@@ -4,7 +4,6 @@ import { checkCardQuery, checkCounterQuery, checkCustomerCardQuery } from '../..
 import { HEADS_ON_CARD } from '../../core/exchange/customer-card.ts';
 import type { Exported } from '../../core/exchange/export-design.ts';
 import type { MoneyStore } from '../money.ts';
-import { localeOf } from '../money.ts';
 import { collected } from '../pieces.ts';
 import type { Pool } from '../pool.ts';
 import { invalid } from '../problem.ts';
@@ -37,7 +36,6 @@ export function cardRoutes(
     const { rules, schools } = (await ruleStore.inForce()).document;
     return { rules, ...(schools ? { schools } : {}) };
   };
-  const pricedFor = async (ctx: Context) => ({ money: await money.read(), locale: localeOf(ctx) });
   router.get('/designs/:id/card', async (ctx) => {
     const query = taken(checkCardQuery({ ...ctx.query }));
     const { plastic, method, cut = 0, units = 'metric', sheet = false } = query;
@@ -58,7 +56,7 @@ export function cardRoutes(
     const shelf = (await collected(stores.plastics.each())).map((row) => row.document);
     const made = await pool.run(
       'counterCard',
-      [document, await rulesNow(), shelf, units, await metals.metals(), bait, await pricedFor(ctx)],
+      [document, await rulesNow(), shelf, units, await metals.metals(), bait, await money.pricedFor(ctx)],
       { seconds: SECONDS, signal: gone(ctx) },
     );
     answer(ctx, `${document.name} counter card`, made);
@@ -79,7 +77,7 @@ export function cardRoutes(
     const shelf = kept.map((row) => row.document);
     const made = await pool.run(
       'customerCard',
-      [document, chosen, await rulesNow(), shelf, units, await metals.metals(), await pricedFor(ctx)],
+      [document, chosen, await rulesNow(), shelf, units, await metals.metals(), await money.pricedFor(ctx)],
       { seconds: SECONDS, signal: gone(ctx) },
     );
     answer(ctx, `${document.name} card`, made);

@@ -4,7 +4,6 @@ import { writeTrialsCsv } from '../../core/exchange/trials-csv.ts';
 import { writeWeighingsCsv } from '../../core/exchange/weighings-csv.ts';
 import { invalid, notFound } from '../problem.ts';
 import type { MoneyStore } from '../money.ts';
-import { localeOf } from '../money.ts';
 import type { Pool } from '../pool.ts';
 import { checkExportQuery } from '../../contract/validate.ts';
 import { attach, fileName, gone, taken } from '../request.ts';
@@ -81,7 +80,7 @@ export function makeRoutes(
         briefs,
         { rules: list, ...(schools ? { schools } : {}) },
         units === 'imperial' ? 'imperial' : 'metric',
-        { money: await money.read(), locale: localeOf(ctx) },
+        await money.pricedFor(ctx),
       ],
       { seconds: SECONDS, signal: gone(ctx) },
     );

@@ -1,10 +1,9 @@
-import { checkDesign } from '../../assembly/check.ts';
 import { assemble } from '../../assembly/assemble.ts';
 import { headMass, metalPart } from '../../assembly/rig.ts';
 import { starterDesign } from '../../document/starter.ts';
 import { familyOf } from '../../head/families/index.ts';
 import { HEAD_RANGES } from '../../head/schema.ts';
-import { solveTarget } from '../../assembly/solve.ts';
+import { buildSound } from '../../assembly/sound.ts';
 import type { Design } from '../../document/design.ts';
 import { takeIn } from '../../make/take-in.ts';
 import type { Metal } from '../../material/metals/metal.ts';
@@ -81,11 +80,9 @@ export function buildHead(told: HeadRow, metals: readonly Metal[] = METALS): Omi
       odd: doesNot ? [...odd, ...taken.says.slice(0, 1)] : odd,
     };
   }
-  const solved = solveTarget(design, metals);
-  if (!solved.ok) return { ...row, design: undefined, problem: solved.problem.message };
-  const problems = checkDesign(solved.design, metals);
-  if (problems.length > 0) return { ...row, design: undefined, problem: problems[0]?.message };
-  return { ...row, design: solved.design };
+  const sound = buildSound(design, metals);
+  if (!sound.ok) return { ...row, design: undefined, problem: sound.problems[0]?.message };
+  return { ...row, design: sound.design };
 }
 
 const keysOf = ({ name, number, ean }: KnownHead): string[] => [

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Batch } from '../../../core/document/index.ts';
+import { BATCH_RANGES } from '../../../core/document/index.ts';
 import { parseQuantity } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 
@@ -19,10 +20,15 @@ export function CureLog({ cure, onLog }: Props) {
   const note = () => {
     const at = Number(minutes.replace(',', '.'));
     const hot = parseQuantity(celsius, 'temperature', system);
-    if (minutes.trim() === '' || !(at >= 0 && at <= 1440))
-      return setSaid('Enter the minutes since they went in, from 0 to 1440.');
+    const [soonest, latest] = BATCH_RANGES.inOven.map((seconds) => seconds / 60) as [number, number];
+    if (minutes.trim() === '' || !(at >= soonest && at <= latest))
+      return setSaid(`Enter the minutes since they went in, from ${soonest} to ${latest}.`);
     if (!hot.ok) return setSaid(hot.message);
-    if (!(hot.value >= -20 && hot.value <= 900)) return setSaid('Enter a temperature from −20 to 900 °C.');
+    const [coldest, hottest] = BATCH_RANGES.celsius;
+    if (!(hot.value >= coldest && hot.value <= hottest))
+      return setSaid(
+        `Enter a temperature from ${format(coldest, 'temperature')} to ${format(hottest, 'temperature')}.`,
+      );
     setSaid('');
     setMinutes('');
     setCelsius('');

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Batch, Weighing } from '../../../core/document/index.ts';
-import { MOST_WEIGHINGS } from '../../../core/document/index.ts';
+import { BATCH_RANGES, MOST_WEIGHINGS } from '../../../core/document/index.ts';
 import { parseQuantity } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { useKeys } from '../../parts/keys.ts';
@@ -49,8 +49,11 @@ export function ScalePanel({ batch, edit }: Props) {
   );
   const type = () => {
     const read = parseQuantity(typed, 'mass', system);
-    if (!read.ok || !(read.value >= 0.01 && read.value <= 2000)) {
-      setSaid(read.ok ? 'Enter a weight from 0.01 to 2,000 g.' : read.message);
+    const [least, most] = BATCH_RANGES.grams;
+    if (!read.ok || !(read.value >= least && read.value <= most)) {
+      setSaid(
+        read.ok ? `Enter a weight from ${format(least, 'mass')} to ${format(most, 'mass')}.` : read.message,
+      );
       return;
     }
     setSaid('');

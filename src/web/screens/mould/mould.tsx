@@ -11,6 +11,7 @@ import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Panel } from '../../parts/panel.tsx';
 import { Problems } from '../../parts/problems.tsx';
+import { Others } from '../../parts/others.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
@@ -122,19 +123,7 @@ function MouldOf({ kept, design, others, metals, onChoose, onNew }: Props) {
           <Link to={`/designs/${design.id}`}>{design.document.name}</Link>{' '}
           <small>{mould.making === 'press' ? 'its press tool' : 'its mould'}</small>
         </h1>
-        {others.length > 1 && (
-          <select
-            aria-label="Mould"
-            value={kept.id}
-            onChange={(event) => onChoose(event.currentTarget.value)}
-          >
-            {others.map(({ id, document }) => (
-              <option key={id} value={id}>
-                {document.name}
-              </option>
-            ))}
-          </select>
-        )}
+        <Others label="Mould" id={kept.id} all={others} onChoose={onChoose} />
         <SaveBadge state={draft.state} />
         <Steps collection="moulds" id={kept.id} draft={draft} />
         <span className="spring" />

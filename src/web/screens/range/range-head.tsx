@@ -2,6 +2,7 @@ import type { Kept } from '../../../contract/api.ts';
 import type { RangePlan } from '../../../core/document/index.ts';
 import type { useDraft } from '../../data/draft.ts';
 import { useRemove } from '../../data/queries.ts';
+import { Others } from '../../parts/others.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Steps } from '../../parts/steps.tsx';
 
@@ -23,15 +24,7 @@ export function RangeHead({ kept, others, draft, onChoose, onNew, onPrint }: Pro
       <h1>
         {plan.name} <small>the range</small>
       </h1>
-      {others.length > 1 && (
-        <select aria-label="Plan" value={kept.id} onChange={(event) => onChoose(event.currentTarget.value)}>
-          {others.map(({ id, document }) => (
-            <option key={id} value={id}>
-              {document.name}
-            </option>
-          ))}
-        </select>
-      )}
+      <Others label="Plan" id={kept.id} all={others} onChoose={onChoose} />
       <SaveBadge state={draft.state} />
       <Steps collection="ranges" id={kept.id} draft={draft} />
       <span className="spring" />

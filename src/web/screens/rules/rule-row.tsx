@@ -31,7 +31,7 @@ export function RuleRow({ rule, differs, onSwitch, onEdit }: Props) {
         <div className="rule-tools">
           <label>
             <input type="checkbox" checked={rule.off !== true} onChange={() => onSwitch(rule.off !== true)} />
-            asked
+            on
           </label>
           <button type="button" className="btn-link-brass" onClick={onEdit}>
             Edit

@@ -44,8 +44,8 @@ export function Tried({ parsed, claimed, question }: Props) {
         {speaks === undefined
           ? 'Cannot be tried as it stands.'
           : speaks.length === 0
-            ? 'Holds for no head there.'
-            : `Holds for ${speaks.length}: ${speaks
+            ? 'Applies to none of your heads there.'
+            : `Applies to ${speaks.length}: ${speaks
                 .slice(0, 8)
                 .map(({ document }) => document.name)
                 .join(', ')}${speaks.length > 8 ? ' …' : ''}`}

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Money } from '../../../core/quantity/index.ts';
-import { CURRENCIES, currencyName, TAXES } from '../../../core/quantity/index.ts';
+import { currencyNames, TAXES } from '../../../core/quantity/index.ts';
 import { saveMoney } from '../../data/api.ts';
 import { useMoney } from '../../data/money.ts';
 import { Choice } from '../../parts/choice.tsx';
@@ -11,19 +11,15 @@ import { useNotices } from '../../parts/notices.tsx';
 export function MoneyFields() {
   const client = useQueryClient();
   const { tell } = useNotices();
-  const [money, hear] = useMoney();
+  const [money] = useMoney();
   const currencies = useMemo(
-    () =>
-      CURRENCIES.map((code) => [code, `${currencyName(code)} (${code})`] as const).sort(([, a], [, b]) =>
-        a.localeCompare(b),
-      ),
+    () => currencyNames().map(([code, name]) => [code, `${name} (${code})`] as const),
     [],
   );
   const put = async (change: Partial<Money>) => {
     try {
-      const saved = await saveMoney({ ...money, ...change });
-      client.setQueryData(['money'], saved);
-      hear(saved);
+      // Whoever shows money hears of it from there.
+      client.setQueryData(['money'], await saveMoney({ ...money, ...change }));
     } catch (error) {
       tell({ tone: 'bad', text: (error as Error).message });
     }

@@ -55,7 +55,7 @@ export function MetalShelf({ stores, find }: ShelfProps) {
       by: ({ density }) => density,
       className: 'stores-density',
     }),
-    column('span', 'Met with', ({ densityRange: [low, high] }) => `${low} to ${high}`),
+    column('span', 'Typical range', ({ densityRange: [low, high] }) => `${low} to ${high}`),
     column('price', 'Price a kilogram', (metal) => <Price metal={metal} put={put} />, {
       by: ({ price }) => price,
       className: 'stores-density',

@@ -4,6 +4,13 @@ import type { WetHead } from './tank-kit.ts';
 import { DASHES, readingOf } from './tank-kit.ts';
 import type { RANGES, TankConditions } from './use-conditions.ts';
 
+/** What is pulled of a retrieve: its name, from where to where, and in which steps; narrower than what may be typed. */
+const PULLED = [
+  ['speed', 'Speed', 'speed', 0, 2, 0.02],
+  ['lineOut', 'Line out', 'depth', 2, 80, 0.5],
+  ['test', 'Line test', 'lineTest', 0.5, 20, 0.1],
+] as const;
+
 interface ToolsProps {
   readonly first: WetHead | undefined;
   readonly conditions: TankConditions;
@@ -16,33 +23,18 @@ export function LineTools({ first, conditions, put }: ToolsProps) {
   const { address, values } = conditions;
   return (
     <div className="tank-tools">
-      <Slider
-        label="Speed"
-        value={values.speed}
-        min={0}
-        max={2}
-        step={0.02}
-        text={format(values.speed, 'speed')}
-        onChange={(value) => put('speed', value)}
-      />
-      <Slider
-        label="Line out"
-        value={values.lineOut}
-        min={2}
-        max={80}
-        step={0.5}
-        text={format(values.lineOut, 'depth')}
-        onChange={(value) => put('lineOut', value)}
-      />
-      <Slider
-        label="Line test"
-        value={values.test}
-        min={0.5}
-        max={20}
-        step={0.1}
-        text={format(values.test, 'lineTest')}
-        onChange={(value) => put('test', value)}
-      />
+      {PULLED.map(([key, label, kind, min, max, step]) => (
+        <Slider
+          key={key}
+          label={label}
+          value={values[key]}
+          min={min}
+          max={max}
+          step={step}
+          text={format(values[key], kind)}
+          onChange={(value) => put(key, value)}
+        />
+      ))}
       {first && (
         <Slider
           label={`Weight of ${first.name}`}

@@ -1,5 +1,5 @@
 import type { CountKey, TrialRig } from '../../../core/document/index.ts';
-import { COUNTS } from '../../../core/document/index.ts';
+import { COUNTS, TRIAL_RANGES } from '../../../core/document/index.ts';
 
 const NAMES: Readonly<Record<CountKey, string>> = {
   casts: 'Cast',
@@ -73,7 +73,8 @@ export function Clock({ rig, place, isRunning, onPress, onHours, onRemove }: Clo
           defaultValue={rig.hours}
           onBlur={(event) => {
             const hours = Number(event.currentTarget.value.replace(',', '.'));
-            if (hours >= 0 && hours <= 48 && hours !== rig.hours) onHours(hours);
+            const [least, most] = TRIAL_RANGES.hours;
+            if (hours >= least && hours <= most && hours !== rig.hours) onHours(hours);
           }}
         />
       </label>

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import type { CountKey, Trial, TrialRig } from '../../../core/document/index.ts';
-import { freshRig } from '../../../core/document/index.ts';
+import { freshRig, TRIAL_RANGES } from '../../../core/document/index.ts';
 import { askew } from '../../../core/trial/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useList } from '../../data/queries.ts';
@@ -49,7 +49,10 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
     if (began === undefined) return;
     const hours = hoursSince(began);
     setBegan(undefined);
-    setRig((one) => ({ ...one, hours: Math.min(48, Math.round((one.hours + hours) * 1000) / 1000) }));
+    setRig((one) => ({
+      ...one,
+      hours: Math.min(TRIAL_RANGES.hours[1], Math.round((one.hours + hours) * 1000) / 1000),
+    }));
   };
   const choose = (next: number) => {
     stopClock();

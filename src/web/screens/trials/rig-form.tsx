@@ -3,6 +3,7 @@ import type { Kept } from '../../../contract/api.ts';
 import type { Design, Trial, TrialRig } from '../../../core/document/index.ts';
 import type { Plastic } from '../../../core/plastic/index.ts';
 import type { MethodKey } from '../../../core/rigging/index.ts';
+import { TRIAL_RANGES } from '../../../core/document/index.ts';
 import { parseQuantity } from '../../../core/quantity/index.ts';
 import { METHODS } from '../../../core/rigging/index.ts';
 import { useUnits } from '../../data/units.ts';
@@ -33,8 +34,9 @@ export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
     const grams = weight.trim() === '' ? readings?.['mass.metal'] : undefined;
     const typed = weight.trim() === '' ? undefined : parseQuantity(weight, 'mass', system);
     if (typed && !typed.ok) return setSaid(typed.message);
-    if (typed?.ok && !(typed.value >= 0.01 && typed.value <= 2000))
-      return setSaid('Weight: enter a weight from 0.01 to 2,000 g.');
+    const [least, most] = TRIAL_RANGES.grams;
+    if (typed?.ok && !(typed.value >= least && typed.value <= most))
+      return setSaid(`Weight: enter a weight from ${format(least, 'mass')} to ${format(most, 'mass')}.`);
     setSaid('');
     const kept = typed?.ok ? typed.value : grams;
     onAdd({
