@@ -31,9 +31,25 @@ const offlineList = (): Plugin => ({
   },
 });
 
+/** The typeface of the interface, asked for with the page itself and not only when its first text is laid out. */
+const typefaceFirst = (): Plugin => ({
+  name: 'typeface-first',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_, { bundle = {} }) =>
+      Object.keys(bundle)
+        .filter((name) => /archivo-latin-standard.*woff2$/.test(name))
+        .map((name) => ({
+          tag: 'link',
+          attrs: { rel: 'preload', href: `/${name}`, as: 'font', type: 'font/woff2', crossorigin: true },
+          injectTo: 'head-prepend',
+        })),
+  },
+});
+
 export default defineConfig({
   root: 'src/web',
-  plugins: [react(), offlineList()],
+  plugins: [react(), offlineList(), typefaceFirst()],
   build: { outDir: '../../dist/web', emptyOutDir: true, target: 'es2022', manifest: true },
   worker: { format: 'es' },
 });
