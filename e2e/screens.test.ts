@@ -115,12 +115,47 @@ const WIDTHS = [
   [1280, 800],
 ] as const;
 
-/** A screen with two heads in the tray, once it is there. */
-async function opened({ browser }: OpenBrowser, path: string, ready: (typeof SCREENS)[number][2]) {
+/** Cumulative layout shift up to which a page is good to its reader (Web Vitals, 2020; from memory). */
+const GOOD_SHIFT = 0.1;
+
+/** How far a screen has moved by itself since it was opened or last asked, as cumulative layout shift, with what moved. */
+const movedBy = (page: Page) =>
+  page.evaluate(() => {
+    const shifts = (window as unknown as { shifts?: { by: number; what: string }[] }).shifts ?? [];
+    const found = {
+      by: shifts.reduce((sum, { by }) => sum + by, 0),
+      what: shifts.map(({ by, what }) => `${by.toFixed(3)} ${what}`),
+    };
+    shifts.length = 0;
+    return found;
+  });
+
+/** A screen with two heads in the tray, once it is there, whose shifts are kept from the first on. */
+async function opened(
+  { browser }: OpenBrowser,
+  path: string,
+  ready: (typeof SCREENS)[number][2],
+  width = 1280,
+) {
   const page = await openPage(browser, 'about:blank');
-  await page.evaluateOnNewDocument(() =>
-    localStorage.setItem('fern-anvil.tray', JSON.stringify(['pip-1-16', 'reedcutter-3-8'])),
-  );
+  await page.setViewport({ width, height: 844 });
+  await page.evaluateOnNewDocument(() => {
+    localStorage.setItem('fern-anvil.tray', JSON.stringify(['pip-1-16', 'reedcutter-3-8']));
+    const shifts: { by: number; what: string }[] = [];
+    Object.assign(window, { shifts });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as (PerformanceEntry & {
+        value: number;
+        hadRecentInput: boolean;
+        sources: { node: Node | null }[];
+      })[])
+        if (!entry.hadRecentInput)
+          shifts.push({
+            by: entry.value,
+            what: entry.sources.map(({ node }) => node?.textContent?.slice(0, 40)).join(' | '),
+          });
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
   await page.goto(`${server.url}${path}`, { waitUntil: 'load' });
   if (typeof ready === 'string') await page.waitForSelector(ready);
   else await sees(page, ready.words);
@@ -158,10 +193,23 @@ describe('by keyboard', () => {
 });
 
 describe('a screen', () => {
+  it('stays where it is while it is put together on a desk', async () => {
+    const moved: string[] = [];
+    for (const [name, path, ready] of share(SCREENS, 3)) {
+      const page = await opened(plain, path, ready);
+      const { by, what } = await movedBy(page);
+      if (by >= GOOD_SHIFT) moved.push(`${name}: ${by.toFixed(3)}: ${what.join('; ')}`);
+      await page.close();
+    }
+    expect(moved).toEqual([]);
+  });
+
   it.each(share(SCREENS, 3))(
     '%s is whole and usable at every width, and sound to axe',
     async (_, path, ready) => {
-      const page = await opened(plain, path, ready);
+      const page = await opened(plain, path, ready, 390);
+      const { by, what } = await movedBy(page);
+      expect(by, what.join('\n')).toBeLessThan(GOOD_SHIFT);
       for (const [width, height] of WIDTHS) {
         await page.setViewport({ width, height });
         // What is laid out by its box is laid out anew a frame or two later.

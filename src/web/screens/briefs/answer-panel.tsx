@@ -41,14 +41,14 @@ export function AnswerPanel({ id, brief, at, asking, answer, designs, metals, ru
       <div className="ranking-head">
         <h2>Which head</h2>
         {settled < total ? (
-          <span className="ranking-progress">
+          <span className="ranking-status">
             <progress value={settled} max={total} aria-label="Settling" /> {settled} of {total} settled{' '}
             <button type="button" className="btn btn-sm btn-quiet" onClick={stop}>
               Stop
             </button>
           </span>
         ) : (
-          <span role="status">
+          <span className="ranking-status" role="status">
             {rows.size > 0 || designs.length === 0 ? `${rows.size} heads answered` : '…'}
           </span>
         )}
@@ -66,13 +66,15 @@ export function AnswerPanel({ id, brief, at, asking, answer, designs, metals, ru
       )}
       <Panel what="The answer">
         <AnswerFilterBar filter={filter} designs={designs} metals={metals} />
-        <p className="answer-moved" role="status" hidden={moved === 0}>
-          {moved} {moved === 1 ? 'head changes' : 'heads change'} place.{' '}
-          <button type="button" className="btn btn-sm btn-brass" onClick={rearrange}>
-            Show the new order
-          </button>
-        </p>
-        {asking && <AnswerTable {...{ rows, shown, designs, asking, at, found, settle }} />}
+        <div className="answer-place" data-ready={rows.size > 0 || designs.length === 0}>
+          {asking && <AnswerTable {...{ rows, shown, designs, asking, at, found, settle }} />}
+          <p className="answer-moved" role="status" hidden={moved === 0}>
+            {moved} {moved === 1 ? 'head changes' : 'heads change'} place.{' '}
+            <button type="button" className="btn btn-sm btn-brass" onClick={rearrange}>
+              Show the new order
+            </button>
+          </p>
+        </div>
       </Panel>
     </>
   );

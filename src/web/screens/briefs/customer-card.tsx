@@ -22,13 +22,12 @@ export function CustomerCard({ id, brief, heads }: Props) {
     await work(path, (text) => tell({ tone: 'bad', text }));
     setBusy(false);
   };
-  if (heads.length === 0) return null;
   return (
     <span className="customer-card">
       <button
         type="button"
         className="btn btn-sm btn-quiet"
-        disabled={isBusy}
+        disabled={isBusy || heads.length === 0}
         onClick={() => void act(download)}
       >
         Customer card (PDF)
@@ -37,7 +36,7 @@ export function CustomerCard({ id, brief, heads }: Props) {
         <button
           type="button"
           className="btn btn-sm btn-quiet"
-          disabled={isBusy}
+          disabled={isBusy || heads.length === 0}
           onClick={() => void act((from, fail) => send(from, brief.name, fail))}
         >
           Send

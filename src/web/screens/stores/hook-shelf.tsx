@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { MEASURED_RANGES, STYLES } from '../../../core/hook/index.ts';
 import type { Kept } from '../../../contract/api.ts';
 import type { HookDocument } from '../../../core/document/index.ts';
@@ -31,8 +32,8 @@ const readHooks = async (text: string) => {
   return readHooksCsv(text).map(({ hook, ...row }) => ({ ...row, document: hook }));
 };
 
-/** The shop's own measured hooks: written, changed, taken out, and brought in as a table. */
-export function HookShelf({ find }: { readonly find: string }) {
+/** The shop's own measured hooks: written, changed, taken out, and brought in as a table; below them, once they are there, what else is. */
+export function HookShelf({ find, children }: { readonly find: string; readonly children: ReactNode }) {
   const list = useList('hooks');
   const create = useCreate('hooks');
   const { format } = useUnits();
@@ -42,51 +43,54 @@ export function HookShelf({ find }: { readonly find: string }) {
     Object.values(document).join(' ').toLowerCase().includes(find),
   );
   return (
-    <section aria-label="Measured hooks">
-      <div className="stores-bar">
-        <h2 className="stores-sub">Measured hooks</h2>
-        <button
-          type="button"
-          className="btn btn-sm btn-fern"
-          onClick={() => create.mutate(NEW_HOOK)}
-          disabled={create.isPending}
-        >
-          + Hook
-        </button>
-        <TableFiles
-          what="hooks"
-          read={readHooks}
-          heads={['Name', 'Size', 'Style', 'Gap', 'Shank', 'Wire']}
-          cells={({ document: hook }) =>
-            hook
-              ? [
-                  hook.name,
-                  hook.size,
-                  hook.style,
-                  ...[hook.gap, hook.shank, hook.wire].map((mm) => format(mm, 'size')),
-                ]
-              : []
-          }
-        />
-      </div>
-      {list.data.length === 0 ? (
-        <p className="stores-note">
-          None yet. Measure a hook of your own: gap between shank and point, straight shank, wire; it can then
-          be chosen on the Bench.
-        </p>
-      ) : (
-        <div className="stores-table hook-table">
-          <table>
-            <Heads of={['Name', 'Size', 'Style', 'Gap', 'Straight shank', 'Wire', '']} />
-            <tbody>
-              {shown.map((kept) => (
-                <HookLine key={kept.id} kept={kept} />
-              ))}
-            </tbody>
-          </table>
+    <>
+      <section aria-label="Measured hooks">
+        <div className="stores-bar">
+          <h2 className="stores-sub">Measured hooks</h2>
+          <button
+            type="button"
+            className="btn btn-sm btn-fern"
+            onClick={() => create.mutate(NEW_HOOK)}
+            disabled={create.isPending}
+          >
+            + Hook
+          </button>
+          <TableFiles
+            what="hooks"
+            read={readHooks}
+            heads={['Name', 'Size', 'Style', 'Gap', 'Shank', 'Wire']}
+            cells={({ document: hook }) =>
+              hook
+                ? [
+                    hook.name,
+                    hook.size,
+                    hook.style,
+                    ...[hook.gap, hook.shank, hook.wire].map((mm) => format(mm, 'size')),
+                  ]
+                : []
+            }
+          />
         </div>
-      )}
-    </section>
+        {list.data.length === 0 ? (
+          <p className="stores-note">
+            None yet. Measure a hook of your own: gap between shank and point, straight shank, wire; it can
+            then be chosen on the Bench.
+          </p>
+        ) : (
+          <div className="stores-table hook-table">
+            <table>
+              <Heads of={['Name', 'Size', 'Style', 'Gap', 'Straight shank', 'Wire', '']} />
+              <tbody>
+                {shown.map((kept) => (
+                  <HookLine key={kept.id} kept={kept} />
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+      </section>
+      {children}
+    </>
   );
 }
 

@@ -70,8 +70,7 @@ function Shelves({
   if (shelf === 'waters') return <WaterShelf stores={stores} find={find} />;
   if (shelf === 'lines') return <LineShelf stores={stores} find={find} />;
   return (
-    <>
-      <HookShelf find={find} />
+    <HookShelf find={find}>
       <h2 className="stores-sub">The generic chart</h2>
       <p className="stores-note">
         Generic round-bend jig hooks, from memory; makers differ by half a size and more. 1X fine takes the
@@ -79,6 +78,6 @@ function Shelves({
         measured hook above goes before the chart.
       </p>
       <ChartShelf stores={stores} find={find} />
-    </>
+    </HookShelf>
   );
 }
