@@ -287,6 +287,57 @@ describe('days on the water', () => {
     await keeps<Trial>(`trials/${id}`, ({ rigs }) => rigs[0]?.landed === 2);
     await page.setViewport({ width: 1280, height: 800 });
   });
+  it('are begun where nobody answers, counted, opened anew, and sent when the server is back', async () => {
+    await page.setViewport({ width: 390, height: 844, hasTouch: true });
+    await go('/trials');
+    await page.waitForSelector('.trial[data-at-hand=true]');
+    await server.end('SIGKILL');
+    // The phone was put away in between: nothing of the page is left but what it keeps.
+    await page.reload({ waitUntil: 'load' });
+    await press('+ A day on the water');
+    await page.waitForFunction(() => /\/trials\/[\w-]{20,}/.test(location.pathname));
+    const id = await page.evaluate(() => location.pathname.split('/').at(-1) ?? '');
+    await page.waitForSelector('.trial-form option[value="gravel-oval-1-2"]');
+    await (await named(page, 'Head', 'combobox')).select('gravel-oval-1-2');
+    await press('Add this rig');
+    const tap = async (name: string) => {
+      const counter = await page.waitForSelector(
+        `::-p-xpath(//button[contains(@class,"counter-more")][starts-with(.,"${name}")])`,
+      );
+      await counter?.click();
+    };
+    await tap('Cast');
+    await tap('Hung up');
+    await page.reload({ waitUntil: 'load' });
+    await tap('Cast');
+    await page.goto(`${server.url}/trials`, { waitUntil: 'load' });
+    await page.waitForSelector(`a[href="/trials/${id}"] + .trial-unsent`);
+    server = await startServer(data.path, { port: server.port });
+    // It is sent from the list as well, without being opened.
+    await page.waitForFunction(() => document.querySelector('.trial-unsent') === null);
+    const sent = await keeps<Trial>(`trials/${id}`, ({ rigs }) => rigs[0]?.casts === 2);
+    expect(sent.rigs[0]).toMatchObject({ casts: 2, hangUps: 1, design: 'gravel-oval-1-2' });
+    await go(`/trials/${id}`);
+    await saved();
+    // One begun and given up where nobody answers was never anywhere else.
+    await go('/trials');
+    await page.waitForSelector('.trial[data-at-hand=true]');
+    await server.end('SIGKILL');
+    await press('+ A day on the water');
+    await page.waitForSelector('.trial-form');
+    await press('Delete');
+    await sees(page, 'is deleted.');
+    await press('Undo');
+    await page.waitForSelector('.trial-form');
+    await press('Delete');
+    await page.waitForFunction(() => location.pathname === '/trials');
+    const left = await page.evaluate(() =>
+      Object.keys(localStorage).filter((key) => key.startsWith('fern-anvil.draft.trials')),
+    );
+    expect(left).toEqual([]);
+    server = await startServer(data.path, { port: server.port });
+    await page.setViewport({ width: 1280, height: 800 });
+  });
   it('are compared place by place, and drops become the measured drag of a head', async () => {
     await go('/trials?view=compare&one=Gravel+Oval+1%2F2&other=Ledge+Ball+1%2F4');
     await sees(page, 'Hang-ups of casts');

@@ -2,7 +2,7 @@ import type { Operation } from '../src/contract/openapi/operations.ts';
 import { OPERATIONS } from '../src/contract/openapi/operations.ts';
 
 /** What a request brings along, in words. */
-function bringsOf({ query, body, isGuarded }: Operation): string {
+function bringsOf({ query, body, isGuarded, canCreate }: Operation): string {
   const fields = Object.keys((query?.['properties'] as object | undefined) ?? {});
   const sent =
     body === undefined
@@ -15,7 +15,7 @@ function bringsOf({ query, body, isGuarded }: Operation): string {
   return [
     ...(fields.length > 0 ? [`\`?${fields.join('&')}\``] : []),
     ...(sent === '' ? [] : [sent]),
-    ...(isGuarded ? ['`If-Match`'] : []),
+    ...(isGuarded ? [canCreate ? '`If-Match`, or `If-None-Match: *`' : '`If-Match`'] : []),
   ].join(', ');
 }
 

@@ -55,6 +55,36 @@ describe('documents', () => {
     expect(again).toMatchObject({ version: 2, document: { name: 'Changed' } });
   });
 
+  it('are created under an id of one’s own, once however often it is sent (RFC 9110 §13.1.2)', async () => {
+    const first = (id: string, document: unknown, header = '*') =>
+      send('PUT', `/designs/${id}`, document, { 'If-None-Match': header });
+    const document = sampleDesign('ball');
+    const answers = await Promise.all(Array.from({ length: 5 }, () => first('begun-on-the-water', document)));
+    expect(answers.map(({ status }) => status).sort()).toEqual([201, 412, 412, 412, 412]);
+    const made = answers.find(({ status }) => status === 201);
+    expect(made?.headers.get('Location')).toBe('/api/designs/begun-on-the-water');
+    expect(made?.headers.get('ETag')).toBe('"v1"');
+    const kept = (await (await send('GET', '/designs/begun-on-the-water')).json()) as Kept<Design>;
+    expect(kept).toMatchObject({
+      version: 1,
+      document: JSON.parse(JSON.stringify(document)) as Design,
+      summary: { ok: true },
+    });
+    // Its steps begin with it, as those of one made the other way do.
+    expect(
+      (await send('PUT', '/designs/begun-on-the-water', { ...document, name: 'Two' }, { 'If-Match': '"v1"' }))
+        .status,
+    ).toBe(200);
+    // Nor is one that was deleted made anew under its id: it is restored.
+    await send('DELETE', '/designs/begun-on-the-water', undefined, { 'If-Match': '"v2"' });
+    expect((await first('begun-on-the-water', document)).status).toBe(412);
+    expect((await first('-begins-wrong', document)).status).toBe(422);
+    expect((await first('a'.repeat(101), document)).status).toBe(422);
+    expect((await first('tagged', document, '"v1"')).status).toBe(400);
+    expect((await first('not-valid', { ...document, name: 7 })).status).toBe(422);
+    expect((await send('GET', '/designs/not-valid')).status).toBe(404);
+  });
+
   it('a stale save gets 412 and changes nothing', async () => {
     const { id, document } = await made(sampleDesign('ball'));
     await send('PUT', `/designs/${id}`, { ...document, name: 'Theirs' }, { 'If-Match': '"v1"' });

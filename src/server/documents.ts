@@ -102,6 +102,20 @@ export class DocumentStore<C extends Collection> {
     return kept as Kept<Documents[C]>;
   }
 
+  /** Creates a document under an id of the caller's; 412 where there is one already, deleted or not. */
+  async createAs(id: string, document: Documents[C]): Promise<Kept<Documents[C]>> {
+    const made = await this.makeAll([document]);
+    const [kept] = await this.db.transaction(async (tx) => {
+      const [there] = await tx
+        .select({ version: this.table.version })
+        .from(this.table)
+        .where(eq(this.table.id, id));
+      if (there) throw this.changed(there.version);
+      return this.insertAll(tx, [{ id, document }], made);
+    });
+    return kept as Kept<Documents[C]>;
+  }
+
   /** Creates several at once, all or none; `ready` is what their saves make besides them, where it need not be made first. */
   async createMany(
     items: readonly { readonly id?: string; readonly document: Documents[C] }[],

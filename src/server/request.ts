@@ -59,6 +59,28 @@ export function wantedVersion(ctx: Context): number | undefined {
   return expected;
 }
 
+/** Whether a save is to be the first under its id (`If-None-Match: *`, RFC 9110 §13.1.2), so that one sent twice makes one document. */
+export function isFirst(ctx: Context): boolean {
+  const header = ctx.get('If-None-Match');
+  if (header === '') return false;
+  if (header.trim() === '*') return true;
+  throw new HttpProblem(
+    400,
+    'Bad condition',
+    'If-None-Match can only be *: make this document if there is none under its id.',
+  );
+}
+
+/** An id of the caller's as it may stand in an address. */
+export function newId(id: string): string {
+  if (/^[A-Za-z0-9][\w.-]{0,99}$/.test(id)) return id;
+  throw new HttpProblem(
+    422,
+    'Not an id',
+    'An id of your own has up to 100 letters, digits, dots, dashes and underscores, and begins with a letter or digit.',
+  );
+}
+
 /** Offers the answer as a file. Its name stands in the header in any script, and spelled in Latin letters for those that know no other (RFC 6266). */
 export function attach(ctx: Context, name: string): void {
   const latin = /[^\u0020-\u00ff]/.test(name) ? anyAscii(name) : name;

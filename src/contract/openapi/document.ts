@@ -40,7 +40,7 @@ function component(schema: object): unknown {
   return rest;
 }
 
-function parametersOf({ path, query, isGuarded }: Operation): object[] {
+function parametersOf({ path, query, isGuarded, canCreate }: Operation): object[] {
   const inPath = [...path.matchAll(/\{(\w+)\}/g)].map(([, name = '']) => ({
     name,
     in: 'path',
@@ -57,11 +57,18 @@ function parametersOf({ path, query, isGuarded }: Operation): object[] {
   const guard = {
     name: 'If-Match',
     in: 'header',
-    required: true,
+    required: canCreate !== true,
     description: 'The version it was read at, as its ETag gave it',
     schema: { type: 'string' },
   };
-  return [...inPath, ...asked, ...(isGuarded ? [guard] : [])];
+  const first = {
+    name: 'If-None-Match',
+    in: 'header',
+    required: false,
+    description: 'In place of If-Match: make the document, if there is none under this id',
+    schema: { const: '*' },
+  };
+  return [...inPath, ...asked, ...(isGuarded ? [guard] : []), ...(canCreate ? [first] : [])];
 }
 
 function bodyOf({ body }: Operation): object | undefined {
@@ -79,7 +86,7 @@ function bodyOf({ body }: Operation): object | undefined {
 }
 
 function operationOf(operation: Operation): object {
-  const { tag, summary, status, carries, isGuarded, body } = operation;
+  const { tag, summary, status, carries, isGuarded, canCreate, body } = operation;
   const requestBody = bodyOf(operation);
   const media = carries === 'json' ? 'application/json' : carries;
   return {
@@ -90,6 +97,7 @@ function operationOf(operation: Operation): object {
     ...(requestBody ? { requestBody } : {}),
     responses: {
       [status]: { description: summary, ...(carries === 'none' ? {} : { content: { [media]: {} } }) },
+      ...(canCreate ? { 201: { description: 'Created', content: { [media]: {} } } } : {}),
       ...(operation.path.includes('{') ? { 404: problem('Nothing is there') } : {}),
       ...(isGuarded
         ? { 412: problem('It was saved elsewhere meanwhile'), 428: problem('No version was named') }

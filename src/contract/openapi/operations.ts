@@ -41,9 +41,11 @@ export interface Operation {
   readonly carries: Carries;
   /** whether the version it changes must be named by `If-Match` */
   readonly isGuarded?: boolean;
+  /** whether it makes the document where `If-None-Match: *` stands in place of the version */
+  readonly canCreate?: boolean;
 }
 
-type Rest = Partial<Pick<Operation, 'query' | 'body' | 'status' | 'carries' | 'isGuarded'>>;
+type Rest = Partial<Pick<Operation, 'query' | 'body' | 'status' | 'carries' | 'isGuarded' | 'canCreate'>>;
 
 const operation = (
   method: Operation['method'],
@@ -62,7 +64,11 @@ function common(collection: Collection): Operation[] {
     operation('get', all, collection, `A page of the ${collection}`, { query: ListQuerySchema }),
     operation('post', all, collection, `Create a ${noun}`, { body: document, status: 201 }),
     operation('get', one, collection, `A ${noun} with its version`),
-    operation('put', one, collection, `Replace a ${noun}`, { body: document, isGuarded: true }),
+    operation('put', one, collection, `Replace a ${noun}, or create it under an id of your own`, {
+      body: document,
+      isGuarded: true,
+      canCreate: true,
+    }),
     operation('delete', one, collection, `Delete a ${noun}; it can be restored`, {
       status: 204,
       carries: 'none',

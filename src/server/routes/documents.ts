@@ -4,7 +4,7 @@ import { checkListQuery } from '../../contract/validate.ts';
 import type { Database } from '../database.ts';
 import type { DocumentStore } from '../documents.ts';
 import type { Expected } from '../saving.ts';
-import { taken, wantedVersion } from '../request.ts';
+import { isFirst, newId, taken, wantedVersion } from '../request.ts';
 import { usedIn } from '../used.ts';
 import type { Checked } from '../../contract/checker.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
@@ -38,8 +38,17 @@ export function documentRoutes<C extends Collection>(
     ctx.body = kept;
   });
   router.put(`/${collection}/:id`, async (ctx) => {
+    const id = String(ctx.params['id']);
+    if (isFirst(ctx)) {
+      const made = await store.createAs(newId(id), taken(check(ctx.request.body)));
+      ctx.status = 201;
+      ctx.set('ETag', etagOf(made.version));
+      ctx.set('Location', `${API}/${collection}/${made.id}`);
+      ctx.body = made;
+      return;
+    }
     const expected = wantedVersion(ctx);
-    const kept = await store.replace(String(ctx.params['id']), taken(check(ctx.request.body)), expected);
+    const kept = await store.replace(id, taken(check(ctx.request.body)), expected);
     ctx.set('ETag', etagOf(kept.version));
     ctx.body = kept;
   });

@@ -39,10 +39,14 @@ export class ServerAway extends Error {
   }
 }
 
-async function call<T>(path: string, init: RequestInit & { version?: number } = {}): Promise<T> {
+async function call<T>(
+  path: string,
+  init: RequestInit & { version?: number; isFirst?: true } = {},
+): Promise<T> {
   const headers: Record<string, string> = {};
   if (init.body !== undefined) headers['Content-Type'] = 'application/json';
   if (init.version !== undefined) headers['If-Match'] = etagOf(init.version);
+  if (init.isFirst) headers['If-None-Match'] = '*';
   let response: Response;
   try {
     response = await fetch(`${API}${path}`, { ...init, headers });
@@ -89,6 +93,18 @@ export const create = <C extends Collection>(
   collection: C,
   document: Documents[C],
 ): Promise<Kept<Documents[C]>> => call(`/${collection}`, { method: 'POST', body: JSON.stringify(document) });
+
+/** Creates a document under an id made here; one that is there already is refused with 412, so that it can be sent twice. */
+export const createAs = <C extends Collection>(
+  collection: C,
+  id: string,
+  document: Documents[C],
+): Promise<Kept<Documents[C]>> =>
+  call(`/${collection}/${encodeURIComponent(id)}`, {
+    method: 'PUT',
+    body: JSON.stringify(document),
+    isFirst: true,
+  });
 
 /** Saves a document over the version it was made from; a newer one there is refused with 412. */
 export const replace = <C extends Collection>(

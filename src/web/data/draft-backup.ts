@@ -8,9 +8,19 @@ interface Backup<T> {
   readonly sent?: readonly T[];
 }
 
+const PREFIX = 'fern-anvil.draft.';
+/** The version of a document that no server has yet. */
+export const UNSENT = 0;
+
+/** Ids of documents of a collection that this browser keeps something unsaved of. */
+export function unsavedIds(collection: Collection): string[] {
+  const start = `${PREFIX}${collection}.`;
+  return Object.keys(localStorage).flatMap((key) => (key.startsWith(start) ? [key.slice(start.length)] : []));
+}
+
 /** Where this browser keeps the unsaved edit of one document, so that a reload finds it. */
 export function backupsOf<T>(collection: Collection, id: string) {
-  const key = `fern-anvil.draft.${collection}.${id}`;
+  const key = `${PREFIX}${collection}.${id}`;
   return {
     read: (): Backup<T> | undefined => {
       try {
@@ -20,11 +30,13 @@ export function backupsOf<T>(collection: Collection, id: string) {
         return undefined;
       }
     },
-    keep: (backup: Backup<T>): void => {
+    /** keeps it; false where this browser does not: a full or forbidden store costs the safety of a reload, and the save itself goes on */
+    keep: (backup: Backup<T>): boolean => {
       try {
         localStorage.setItem(key, JSON.stringify(backup));
+        return true;
       } catch {
-        // A full or forbidden store costs only the safety of a reload; the save itself goes on.
+        return false;
       }
     },
     drop: (): void => localStorage.removeItem(key),

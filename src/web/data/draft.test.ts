@@ -3,6 +3,7 @@ import type { Kept } from '../../contract/api.ts';
 import type { Design } from '../../core/document/index.ts';
 import { sampleDesign } from '../../core/test-kit/sample.test-kit.ts';
 import { openDraft } from './draft.ts';
+import { allBegunHere, beginHere, begunHere } from './unsent.ts';
 
 /** A stand-in for the server: one document with versions, as the real one keeps them. */
 function fakeServer() {
@@ -39,7 +40,8 @@ function fakeServer() {
         answer(422, { type: 'x', title: 'Not valid', status: 422, detail: 'Name: is too long.', errors }),
       );
     }
-    if (seen !== `"v${state.version}"`) {
+    const isFirst = (init.headers as Record<string, string>)['If-None-Match'] === '*';
+    if (isFirst ? state.version > 0 : seen !== `"v${state.version}"`) {
       return Promise.resolve(
         answer(412, { type: 'x', title: 'Changed elsewhere', status: 412, detail: 'changed' }),
       );
@@ -234,6 +236,76 @@ describe('a draft', () => {
     draft.refresh({ ...server.kept(), version: 6, document: named('newest')(server.state.document) });
     expect(draft.view().document.name).toBe('mine');
     await settle();
+  });
+});
+
+describe('a document begun where nobody answers', () => {
+  const begin = () => openDraft('designs', begunHere('designs', 'one') as Kept<Design>, () => undefined);
+  beforeEach(() => {
+    server.state.version = 0;
+    server.state.away = true;
+    vi.stubGlobal(
+      'localStorage',
+      new Proxy(localStorage, {
+        ownKeys: () => [...store.keys()],
+        getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }),
+      }),
+    );
+  });
+
+  it('is kept here, found again by a page opened anew, and made once a server is there', async () => {
+    expect(begunHere('designs', 'one')).toBeUndefined();
+    expect(beginHere('designs', sampleDesign('ball'), 'one')).toBe('one');
+    expect(allBegunHere('designs').map(({ id }) => id)).toEqual(['one']);
+    const before = begin();
+    before.edit(named('Counted'));
+    await settle();
+    expect(before.view()).toMatchObject({ state: 'away', version: 0 });
+    // The page is gone; what it waited with goes with it.
+    vi.clearAllTimers();
+    const draft = begin();
+    expect(draft.view().document.name).toBe('Counted');
+    server.state.away = false;
+    await settle();
+    expect(draft.view()).toMatchObject({ state: 'saved', version: 1 });
+    expect(server.state.document.name).toBe('Counted');
+    expect(allBegunHere('designs')).toEqual([]);
+    draft.edit(named('Counted on'));
+    await settle();
+    expect(draft.view()).toMatchObject({ state: 'saved', version: 2 });
+  });
+
+  it('whose answer was lost is known again and not made twice', async () => {
+    beginHere('designs', sampleDesign('ball'), 'one');
+    server.state.away = false;
+    server.state.lose = true;
+    const draft = begin();
+    await vi.advanceTimersByTimeAsync(100);
+    draft.edit(named('Since then'));
+    await settle();
+    await settle();
+    expect(draft.view()).toMatchObject({ state: 'saved', version: 2, document: { name: 'Since then' } });
+    expect(server.state.saves).toEqual([sampleDesign('ball').name, 'Since then']);
+  });
+
+  it('that is given up is sent no more and forgotten', async () => {
+    beginHere('designs', sampleDesign('ball'), 'one');
+    const draft = begin();
+    await vi.advanceTimersByTimeAsync(100);
+    draft.abandon();
+    server.state.away = false;
+    await settle();
+    expect(server.state.saves).toEqual([]);
+    expect(allBegunHere('designs')).toEqual([]);
+  });
+
+  it('is told where this browser keeps nothing', () => {
+    vi.stubGlobal('localStorage', {
+      setItem: () => {
+        throw new DOMException('full', 'QuotaExceededError');
+      },
+    });
+    expect(beginHere('designs', sampleDesign('ball'))).toBeUndefined();
   });
 });
 

@@ -1,46 +1,14 @@
-import type { Problem } from '../../core/document/index.ts';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
-import { useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import type { Kept } from '../../contract/api.ts';
 import { sameDocument } from '../../core/document/same.ts';
-import { read, replace, ServerProblem } from './api.ts';
-import { backupsOf } from './draft-backup.ts';
+import { createAs, read, replace, ServerProblem } from './api.ts';
+import { backupsOf, UNSENT } from './draft-backup.ts';
 import { trailOf } from './draft-trail.ts';
+import type { Draft, DraftView } from './draft-view.ts';
 import { verdictOn } from './draft-verdict.ts';
 import { oneKey, refreshLists } from './queries.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
-
-/** Where a document stands between the screen and the server. */
-export type SaveState = 'saved' | 'waiting' | 'saving' | 'away' | 'refused' | 'stale';
-
-/** A document being edited, as a screen sees it. */
-export interface DraftView<T> {
-  readonly document: T;
-  readonly state: SaveState;
-  /** version the draft is based on */
-  readonly version: number;
-  /** why the server refused it, with fields */
-  readonly problems: readonly Problem[];
-  /** what another tab or person saved meanwhile, when the state is `stale` */
-  readonly theirs: Kept<T> | undefined;
-}
-
-/** A document being edited: what it is, and how it is changed and saved. */
-export interface Draft<T> {
-  readonly view: () => DraftView<T>;
-  readonly subscribe: (listener: () => void) => () => void;
-  readonly edit: (change: (document: T) => T) => void;
-  /** goes back to how the document was before the last edit of this visit (−1), or forth again (+1); false where there is none */
-  readonly step: (by: 1 | -1) => boolean;
-  /** saves mine over theirs */
-  readonly keepMine: () => void;
-  /** drops mine for theirs */
-  readonly takeTheirs: () => void;
-  /** saves what is unsaved at once; true when the server holds everything that is on screen */
-  readonly flush: () => Promise<boolean>;
-  /** takes up what the server holds now, unless something is unsaved here */
-  readonly refresh: (kept: Kept<T>) => void;
-}
 
 const PAUSE = 400;
 const RETRY = 2_000;
@@ -92,7 +60,10 @@ function openSaving<C extends Collection>(
     keepBackup();
     show({ state: 'saving' });
     try {
-      const answer = await replace(collection, kept.id, sent, view.version);
+      const answer =
+        view.version === UNSENT
+          ? await createAs(collection, kept.id, sent)
+          : await replace(collection, kept.id, sent, view.version);
       busy = false;
       failures = 0;
       unanswered = [];
@@ -153,7 +124,8 @@ function openSaving<C extends Collection>(
   }
 
   const backup = backups.read();
-  if (backup && JSON.stringify(backup.document) !== JSON.stringify(kept.document)) {
+  const isUnsent = kept.version === UNSENT;
+  if (backup && (isUnsent || JSON.stringify(backup.document) !== JSON.stringify(kept.document))) {
     view = { ...view, document: backup.document, version: backup.version, state: 'waiting' };
     unanswered = backup.sent ?? [];
     later(0);
@@ -241,6 +213,10 @@ export function openDraft<C extends Collection>(
       }
       return view().state === 'saved';
     },
+    abandon: () => {
+      saving.stopWaiting();
+      backups.drop();
+    },
     refresh: (now) => {
       if (view().state === 'saved' && !isBusy() && now.version > view().version) {
         // Someone else’s state is not one’s own to be undone.
@@ -253,21 +229,30 @@ export function openDraft<C extends Collection>(
 
 const open = new Map<string, unknown>();
 
-/** The draft of a document on screen; the same one while the page lives, so that changing screens never drops an edit. */
+/** The draft of a document; the same one while the page lives, so that changing screens never drops an edit. */
+export function draftOf<C extends Collection>(
+  client: QueryClient,
+  collection: C,
+  kept: Kept<Documents[C]>,
+): Draft<Documents[C]> {
+  const key = `${collection}/${kept.id}`;
+  const existing = open.get(key) as Draft<Documents[C]> | undefined;
+  const made =
+    existing ??
+    openDraft(collection, kept, (saved) => {
+      client.setQueryData(oneKey(collection, kept.id), saved);
+      void refreshLists(client, collection);
+    });
+  open.set(key, made);
+  return made;
+}
+
+/** The draft of a document on screen. */
 export function useDraft<C extends Collection>(collection: C, kept: Kept<Documents[C]>) {
   type T = Documents[C];
   const client = useQueryClient();
   const draft = useMemo(() => {
-    const key = `${collection}/${kept.id}`;
-    const existing = open.get(key) as Draft<T> | undefined;
-    const made =
-      existing ??
-      openDraft(collection, kept, (saved) => {
-        client.setQueryData(oneKey(collection, kept.id), saved);
-        void refreshLists(client, collection);
-      });
-    open.set(key, made);
-    return made;
+    return draftOf(client, collection, kept);
     // The draft belongs to the document's identity; later versions come in through refresh below.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [collection, kept.id, client]);
@@ -281,6 +266,10 @@ export function useDraft<C extends Collection>(collection: C, kept: Kept<Documen
     keepMine: draft.keepMine,
     takeTheirs: draft.takeTheirs,
     flush: draft.flush,
+    abandon: () => {
+      draft.abandon();
+      open.delete(`${collection}/${kept.id}`);
+    },
     refresh: draft.refresh,
   };
 }

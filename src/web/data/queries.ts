@@ -13,7 +13,6 @@ import { useNotices } from '../parts/notices.tsx';
 import {
   archive,
   create,
-  createSeries,
   duplicate,
   listAll,
   read,
@@ -24,7 +23,6 @@ import {
   readStores,
   readUsed,
   remove,
-  removeSeries,
   restore,
   ServerProblem,
 } from './api.ts';
@@ -62,8 +60,18 @@ const oneQuery = <C extends Collection>(collection: C, id: string) =>
     enabled: id !== '',
   });
 
-/** Returns one document as it is fetched. */
-export const useOne = <C extends Collection>(collection: C, id: string) => useQuery(oneQuery(collection, id));
+/** Returns a whole collection, fetched where it is not there yet. */
+export const fetchList = <C extends Collection>(client: QueryClient, collection: C) =>
+  client.ensureQueryData({
+    queryKey: listKey(collection),
+    queryFn: ({ signal }: { signal: AbortSignal }) => listAll(collection, signal),
+  });
+
+/** Returns one document as it is fetched; one that no server has yet is not asked for. */
+export const useOne = <C extends Collection>(collection: C, id: string, isAsked = true) => {
+  const query = oneQuery(collection, id);
+  return useQuery({ ...query, enabled: id !== '' && isAsked });
+};
 
 /** A few designs by their ids, in their order; those deleted meanwhile are left out. It asks for these alone, never for a whole shop. */
 export function useFew(ids: readonly string[]) {
@@ -181,30 +189,6 @@ export function useCreate<C extends Collection>(collection: C) {
     onSuccess: (kept: Kept<Documents[C]>) => {
       client.setQueryData(oneKey(collection, kept.id), kept);
       return refreshLists(client, collection);
-    },
-    onError: (error) => tell({ tone: 'bad', text: error.message }),
-  });
-}
-
-/** Puts a table’s heads on the Rack as one step, with an undo that takes all of them off again. */
-export function useImportHeads() {
-  const client = useQueryClient();
-  const { tell } = useNotices();
-  return useMutation({
-    mutationFn: (heads: readonly Design[]) => createSeries(heads),
-    onSuccess: async (kept) => {
-      await refreshLists(client, 'designs');
-      tell({
-        tone: 'good',
-        text: `${kept.length} ${kept.length === 1 ? 'head' : 'heads'} imported.`,
-        action: {
-          label: 'Undo',
-          run: async () => {
-            await removeSeries(kept.map(({ id, version }) => ({ id, version })));
-            await refreshLists(client, 'designs');
-          },
-        },
-      });
     },
     onError: (error) => tell({ tone: 'bad', text: error.message }),
   });

@@ -1,4 +1,4 @@
-import type { SaveState } from '../data/draft.ts';
+import type { SaveState } from '../data/draft-view.ts';
 
 const WORDS: Readonly<Record<SaveState, string>> = {
   saved: '✓ Saved',

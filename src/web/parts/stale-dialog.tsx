@@ -2,7 +2,7 @@ import Modal from 'react-bootstrap/Modal';
 import { differences } from '../../core/document/index.ts';
 import { shortened } from '../../core/quantity/index.ts';
 import type { Kept } from '../../contract/api.ts';
-import type { DraftView } from '../data/draft.ts';
+import type { DraftView } from '../data/draft-view.ts';
 import { useCreate } from '../data/queries.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
 

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { MethodKey } from '../../../core/rigging/index.ts';
-import type { SaveState } from '../../data/draft.ts';
+import type { SaveState } from '../../data/draft-view.ts';
 import { useUnits } from '../../data/units.ts';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 

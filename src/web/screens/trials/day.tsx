@@ -3,6 +3,7 @@ import type { Kept } from '../../../contract/api.ts';
 import type { CountKey, Trial, TrialRig } from '../../../core/document/index.ts';
 import { freshRig, TRIAL_RANGES } from '../../../core/document/index.ts';
 import { askew } from '../../../core/trial/index.ts';
+import { UNSENT } from '../../data/draft-backup.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useList } from '../../data/queries.ts';
 import { Panel } from '../../parts/panel.tsx';
@@ -31,13 +32,15 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
   const [atHand, setAtHand] = useState(false);
   const [began, setBegan] = useState<number | undefined>(undefined);
   const heads = [...new Set(trial.rigs.flatMap(({ design }) => design ?? []))].join(' ');
+  const isSent = draft.version !== UNSENT;
   const isLoaded = designs.isSuccess && plastics.isSuccess;
   useEffect(() => {
     if (!isLoaded) return;
-    keepAtHand(kept.id, heads === '' ? [] : heads.split(' '))
+    // The server is asked for the day once it has it.
+    keepAtHand(isSent ? [kept.id] : [], heads === '' ? [] : heads.split(' '))
       .then(() => setAtHand(true))
       .catch(() => undefined);
-  }, [isLoaded, kept.id, heads]);
+  }, [isLoaded, isSent, kept.id, heads]);
   useTitle(trial.name);
   const at = Math.min(chosen, trial.rigs.length - 1);
   const rig = trial.rigs[at];

@@ -9,10 +9,10 @@ const LIST = '/offline.json';
 
 /**
  * Keeps the day's page at hand for where there is no network. What this page has loaded already is kept too; resolves when it is. Without it a day can be
- * counted all the same, but not opened anew before the server is back. `id` is the day’s: one made just now was never asked for at its address;
+ * counted all the same, but not opened anew before the server is back. `ids` are the days': one made just now was never asked for at its address;
  * `heads` are those tied on, whose drag may be found from drops.
  */
-export async function keepAtHand(id: string, heads: readonly string[]): Promise<void> {
+export async function keepAtHand(ids: readonly string[], heads: readonly string[]): Promise<void> {
   if (!('serviceWorker' in navigator)) return;
   const registration = await navigator.serviceWorker.register(WORKER, { scope: SCOPE });
   const worker = registration.active ?? registration.waiting ?? registration.installing;
@@ -37,7 +37,7 @@ export async function keepAtHand(id: string, heads: readonly string[]): Promise<
   });
   navigator.serviceWorker.startMessages();
   const asked = [
-    `${API}/trials/${encodeURIComponent(id)}`,
+    ...ids.map((id) => `${API}/trials/${encodeURIComponent(id)}`),
     `${API}/trials?limit=${PAGE_LIMIT}`,
     `${API}/stores`,
     ...heads.map((head) => `${API}/designs/${encodeURIComponent(head)}`),

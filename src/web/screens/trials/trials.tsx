@@ -1,10 +1,13 @@
 import { SearchField } from '../../parts/search-field.tsx';
-import { Scrolls } from '../../parts/sheet.tsx';
-import { useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useEffect, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useNavigate, useParams } from 'react-router';
+import type { Kept } from '../../../contract/api.ts';
+import type { Trial } from '../../../core/document/index.ts';
 import { newTrial } from '../../../core/document/index.ts';
 import { today } from '../../data/day.ts';
-import { useCreate, useList, useOne } from '../../data/queries.ts';
+import { fetchList, useCreate, useList, useOne } from '../../data/queries.ts';
+import { allBegunHere, beginHere, begunHere, sendUnsaved } from '../../data/unsent.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Segments } from '../../parts/choice.tsx';
 import { Panel } from '../../parts/panel.tsx';
@@ -14,6 +17,8 @@ import type { TrialRow } from '../../../core/exchange/trials-csv.ts';
 import { Calibration } from './calibration.tsx';
 import { CompareDays } from './compare-days.tsx';
 import { Day } from './day.tsx';
+import { DaysTable } from './days-table.tsx';
+import { keepAtHand } from './offline.ts';
 import { WeightTrend } from './weight-trend.tsx';
 import '../../parts/workshop.css';
 import './trials.css';
@@ -38,11 +43,38 @@ export function Trials() {
 }
 
 function OneDay({ id }: { readonly id: string }) {
-  const day = useOne('trials', id);
+  // A day that was begun here is here, whether or not a server has it yet.
+  const [begun] = useState(() => begunHere('trials', id));
+  const day = useOne('trials', id, begun === undefined);
+  const kept = day.data ?? begun;
+  if (kept) return <Day key={kept.id} kept={kept} />;
   if (day.isPending) return <Loading what="the day" />;
   if (day.isError)
     return <Failed error={day.error} retry={() => void day.refetch()} of={{ collection: 'trials', id }} />;
-  return <Day key={day.data.id} kept={day.data} />;
+  return null;
+}
+
+/** Days begun here that the server has not got yet; whatever of any day is unsaved is sent meanwhile, and a phone is made ready for where there is no network. */
+function useUnsent(known: readonly Kept<Trial>[] | undefined): {
+  readonly begun: readonly Kept<Trial>[];
+  readonly isAtHand: boolean;
+} {
+  const client = useQueryClient();
+  const [begun] = useState(() => allBegunHere('trials'));
+  const [isAtHand, setAtHand] = useState(false);
+  useEffect(() => {
+    if (known) sendUnsaved(client, 'trials', known);
+  }, [client, known]);
+  const isLoaded = known !== undefined;
+  useEffect(() => {
+    if (!isLoaded) return;
+    // What a new day chooses from is asked for once, so that it is at hand too.
+    Promise.all((['designs', 'plastics'] as const).map((collection) => fetchList(client, collection)))
+      .then(() => keepAtHand([], []))
+      .then(() => setAtHand(true))
+      .catch(() => undefined);
+  }, [client, isLoaded]);
+  return { begun, isAtHand };
 }
 
 function AllDays() {
@@ -51,14 +83,20 @@ function AllDays() {
   const navigate = useNavigate();
   const { search, set } = useAddress();
   const [find, setFind] = useState('');
+  const { begun, isAtHand } = useUnsent(trials.data);
   const view = VIEWS.find(([key]) => key === search.get('view'))?.[0] ?? 'days';
   if (trials.isPending) return <Loading what="the days" />;
   if (trials.isError) return <Failed error={trials.error} retry={() => void trials.refetch()} />;
-  const days = [...trials.data].sort((a, b) => b.document.day.localeCompare(a.document.day));
-  const begin = () =>
-    create.mutate(newTrial(`Day of ${today()}`, today()), {
-      onSuccess: (kept) => void navigate(`/trials/${kept.id}`),
-    });
+  const days = [...begun.filter(({ id }) => trials.data.every((day) => day.id !== id)), ...trials.data].sort(
+    (a, b) => b.document.day.localeCompare(a.document.day),
+  );
+  const begin = () => {
+    const day = newTrial(`Day of ${today()}`, today());
+    // Begun in this browser, with or without a network; where nothing can be kept here, the server has to answer.
+    const id = beginHere('trials', day);
+    if (id !== undefined) void navigate(`/trials/${id}`);
+    else create.mutate(day, { onSuccess: (kept) => void navigate(`/trials/${kept.id}`) });
+  };
   const documents = days.map(({ document }) => document);
   const shown = days.filter(({ document }) =>
     `${document.name} ${document.day} ${document.places.map(({ name }) => name).join(' ')}`
@@ -66,7 +104,7 @@ function AllDays() {
       .includes(find.toLowerCase()),
   );
   return (
-    <div className="trial">
+    <div className="trial" data-at-hand={isAtHand}>
       <div className="trial-head">
         <h1>Trials</h1>
         <Segments<View>
@@ -102,46 +140,7 @@ function AllDays() {
               </p>
             </Empty>
           ) : (
-            <Scrolls label="Days">
-              <table className="shop-table">
-                <thead>
-                  <tr>
-                    <th scope="col">Day</th>
-                    <th scope="col">Name</th>
-                    <th scope="col" className="num">
-                      Casts
-                    </th>
-                    <th scope="col" className="num">
-                      Hang-ups
-                    </th>
-                    <th scope="col" className="num">
-                      Touches
-                    </th>
-                    <th scope="col" className="num">
-                      Landed
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {shown.map(({ id, document }) => {
-                    const sum = (key: 'casts' | 'hangUps' | 'touches' | 'landed') =>
-                      document.rigs.reduce((total, rig) => total + rig[key], 0);
-                    return (
-                      <tr key={id}>
-                        <td>{document.day}</td>
-                        <th scope="row">
-                          <Link to={`/trials/${id}`}>{document.name}</Link>
-                        </th>
-                        <td className="num">{sum('casts')}</td>
-                        <td className="num">{sum('hangUps')}</td>
-                        <td className="num">{sum('touches')}</td>
-                        <td className="num">{sum('landed')}</td>
-                      </tr>
-                    );
-                  })}
-                </tbody>
-              </table>
-            </Scrolls>
+            <DaysTable days={shown} />
           )}
         </>
       )}
