@@ -1,4 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { norm, sub } from '../numeric/vec.ts';
 import { HOOK_CHART, hookMeasures } from './chart.ts';
 import { LEAST_WALL, sureBite } from './bite.ts';
 import { eyeRadius, hookPath } from './path.ts';
@@ -134,6 +136,67 @@ describe('wire', () => {
       expect(pathLength([bent[i - 1] ?? [0, 0, 0], bent[i] ?? [0, 0, 0]])).toBeLessThanOrEqual(0.5 + 1e-9);
     expect(bent[0]).toEqual([0, 0, 0]);
     expect(bent.at(-1)).toEqual([10, 0, 10]);
+  });
+
+  it('through any corners, to either side and whichever way they lie, is its legs less what each bend saves', () => {
+    const corner = fc.record({
+      along: fc.double({ min: 8, max: 20, noNaN: true }),
+      turn: fc.double({ min: -150, max: 150, noNaN: true }),
+      radius: fc.double({ min: 0.3, max: 1, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 360, noNaN: true }),
+        fc.array(corner, { minLength: 1, maxLength: 4 }),
+        (first, bends) => {
+          let [x, z, way] = [3, -7, (first * Math.PI) / 180];
+          let wanted = 0;
+          const corners = [{ x, z, radius: 0 }];
+          for (const { along, turn, radius } of bends) {
+            [x, z] = [x + along * Math.cos(way), z + along * Math.sin(way)];
+            corners.push({ x, z, radius });
+            const angle = (Math.abs(turn) * Math.PI) / 180;
+            // Two tangents become an arc: r·tan(φ/2) twice against r·φ; no leg here is too short for its bends (1 mm at 150° takes 3.73).
+            wanted += along - radius * (2 * Math.tan(angle / 2) - angle);
+            way += (turn * Math.PI) / 180;
+          }
+          [x, z] = [x + 9 * Math.cos(way), z + 9 * Math.sin(way)];
+          corners.push({ x, z, radius: 0 });
+          const bent = bentWire(corners, 0.05);
+          expect(pathLength(bent) / (wanted + 9)).toBeCloseTo(1, 3);
+          expect(bent[0]).toEqual([3, 0, -7]);
+          const end = bent.at(-1) ?? [NaN, NaN, NaN];
+          expect(Math.hypot(end[0] - x, end[1], end[2] - z)).toBeLessThan(1e-9);
+          // No point stands twice, and nowhere does it turn by more than a third of its tightest bend at once.
+          const steps = bent.slice(1).map((point, i) => sub(point, bent[i] ?? point));
+          expect(Math.min(...steps.map(norm))).toBeGreaterThan(1e-9);
+          const turned = steps.slice(1).map(([u, , v], i) => {
+            const [p, , q] = steps[i] ?? [NaN, NaN, NaN];
+            return Math.abs(Math.atan2(p * v - q * u, p * u + q * v));
+          });
+          const sharpest = Math.max(...bends.map(({ turn }) => (Math.abs(turn) * Math.PI) / 180));
+          expect(Math.max(...turned)).toBeLessThanOrEqual(sharpest / 3 + 1e-9);
+        },
+      ),
+    );
+  });
+
+  it('through a corner that is none, or one that comes back on itself, goes straight', () => {
+    const straight = bentWire(
+      [
+        { x: -2, z: 5, radius: 0 },
+        { x: 1, z: 5, radius: 2 },
+        { x: 4, z: 5, radius: 0 },
+      ],
+      1,
+    );
+    expect(straight.map(([x]) => x)).toEqual(
+      [-2, -1, 0, 1, 2, 3, 4].map((x) => expect.closeTo(x, 12) as number),
+    );
+    expect(straight.every(([, y, z]) => y === 0 && z === 5)).toBe(true);
+    // A leg of nothing is one point, not two.
+    const one = { x: 1, z: 2, radius: 0 };
+    expect(bentWire([one, one], 1)).toEqual([[1, 0, 2]]);
   });
 
   it('weighs as a cylinder and a torus do (Pappus)', () => {
