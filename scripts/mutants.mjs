@@ -42,7 +42,7 @@ writeFileSync(
     jsonReporter: { fileName: `dist/mutants-${room}.json` },
     tempDirName: 'dist/stryker',
     concurrency: 2,
-    timeoutMS: 60_000,
+    timeoutMS: 15_000,
     allowEmpty: true,
     disableTypeChecks: false,
   }),

@@ -175,7 +175,7 @@ describe('wire', () => {
             return Math.abs(Math.atan2(p * v - q * u, p * u + q * v));
           });
           const sharpest = Math.max(...bends.map(({ turn }) => (Math.abs(turn) * Math.PI) / 180));
-          expect(Math.max(...turned)).toBeLessThanOrEqual(sharpest / 3 + 1e-9);
+          expect(Math.max(...turned)).toBeLessThanOrEqual(sharpest / 3 + 1e-6);
         },
       ),
     );
