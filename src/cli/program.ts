@@ -46,6 +46,10 @@ function terminal(): Command {
     .option('--format <FORMAT>', 'kind of file', 'stl')
     .requiredOption('--out <OUT>', 'file to write; - for standard output')
     .option('--shrink <PERCENT>', 'enlarge a solid for the mould by this shrinkage; stl and 3mf only')
+    .option(
+      '--chord <MM>',
+      'how far a facet may lie from the surface it stands for, 0.001 to 0.5; 0.01 where nothing is said; stl and 3mf only',
+    )
     .addOption(new Option('--angle <ANGLE>', 'how views are laid out').choices(['third', 'first']))
     .addOption(new Option('--units <UNITS>', 'units of a drawing').choices(['metric', 'imperial', 'both']))
     .action(async (file: string, options: Parameters<typeof runExport>[1]) =>

@@ -8,7 +8,7 @@ import type { Remedy } from '../core/rigging/index.ts';
 import { fishingOf, READINGS } from '../core/behaviour/index.ts';
 import { MOULD_RANGES, newMould } from '../core/document/index.ts';
 import { EXPORTS } from '../core/exchange/index.ts';
-import { loadSolids } from '../core/head/index.ts';
+import { CHORD_RANGE, loadSolids } from '../core/head/index.ts';
 import { evaluate, judgeFit, PLAIN_WATER } from '../core/judge/index.ts';
 import { matchingFor, matchSettled, REFERENCE_RULES, surroundingsOfBrief } from '../core/match/index.ts';
 import { SALINITY } from '../core/material/index.ts';
@@ -148,6 +148,7 @@ interface ExportValues {
   readonly format: string;
   readonly out?: string | undefined;
   readonly shrink?: string | undefined;
+  readonly chord?: string | undefined;
   readonly angle?: string | undefined;
   readonly units?: string | undefined;
 }
@@ -155,7 +156,7 @@ interface ExportValues {
 /** Writes one file of a design: a solid, a drawing, a sheet or its readings. Throws BadInput where it cannot. */
 export async function runExport(
   file: string,
-  { format, out, shrink, angle, units }: ExportValues,
+  { format, out, shrink, chord, angle, units }: ExportValues,
 ): Promise<void> {
   giveTypefaces(typefaceFile);
   await loadSolids();
@@ -173,6 +174,11 @@ export async function runExport(
     throw new BadInput(
       `--shrink: does nothing for ${format}; only a solid is enlarged. Leave it out, or write stl or 3mf.`,
     );
+  if (chord !== undefined && !kind.isSolid)
+    throw new BadInput(
+      `--chord: does nothing for ${format}; only a solid has facets. Leave it out, or write stl or 3mf.`,
+    );
+  const facets = numberOption('--chord', chord, CHORD_RANGE);
   const data = readJson(file);
   if (Array.isArray(data) && data.length === 0)
     throw new BadInput(`${file}: holds no design. Give at least one.`);
@@ -196,6 +202,7 @@ export async function runExport(
   } else {
     const made = await exportDesign(designs[0] as Design, kind.key, PLAIN_WATER, {
       shrink: numberOption('--shrink', shrink, [0, 10]) ?? 0,
+      ...(facets === undefined ? {} : { chord: facets }),
       arrangement: (angle as Arrangement | undefined) ?? 'third',
       units: (units as 'metric' | 'imperial' | 'both' | undefined) ?? 'metric',
     });

@@ -1,5 +1,6 @@
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
+import { CHORD_RANGE } from '../core/head/index.ts';
 import { TAXES } from '../core/quantity/index.ts';
 import type { MethodKey } from '../core/rigging/index.ts';
 import { METHODS } from '../core/rigging/index.ts';
@@ -69,6 +70,14 @@ export const ExportQuerySchema = Type.Object(
   {
     shrink: Type.Optional(
       Type.Number({ minimum: 0, maximum: 10, description: 'Shrinkage the solid is enlarged by, per cent' }),
+    ),
+    chord: Type.Optional(
+      Type.Number({
+        minimum: CHORD_RANGE[0],
+        maximum: CHORD_RANGE[1],
+        description:
+          'How far a facet of a solid may lie from the surface it stands for, mm; 0.01 where absent',
+      }),
     ),
     arrangement: Type.Optional(Type.Union([Type.Literal('third'), Type.Literal('first')])),
     units: Type.Optional(

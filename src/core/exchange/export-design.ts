@@ -3,6 +3,7 @@ import { cavityFactor } from '../make/mould-layout.ts';
 import type { Surroundings } from '../behaviour/behaviour.ts';
 import type { Design } from '../document/design.ts';
 import type { Problem } from '../document/problem.ts';
+import { USUAL_CHORD } from '../head/schema.ts';
 import { loadSolids } from '../head/kernel.ts';
 import { evaluate } from '../judge/evaluate.ts';
 import type { SheetOptions } from '../plate/sheet.ts';
@@ -13,6 +14,8 @@ import { exportOf } from './exports/index.ts';
 export interface ExportOptions extends Omit<SheetOptions, 'scale'> {
   /** shrinkage the solid is enlarged by, per cent of length: a mould this much larger casts the drawn size */
   readonly shrink: number;
+  /** how far a facet of a solid may lie from the surface it stands for, mm; `USUAL_CHORD` where absent */
+  readonly chord?: number;
 }
 
 /** A file’s contents, or why there is none. */
@@ -25,7 +28,7 @@ export async function exportDesign(
   design: Design,
   type: ExportType,
   surroundings: Surroundings,
-  { shrink, ...sheet }: ExportOptions,
+  { shrink, chord = USUAL_CHORD, ...sheet }: ExportOptions,
 ): Promise<Exported> {
   const kind = exportOf(type);
   if (!kind) throw new Error(`A file of the kind ${type} is asked for, which is a mistake of the program.`);
@@ -34,7 +37,7 @@ export async function exportDesign(
   const result = evaluate(design, { ...surroundings, isShort: !kind.hasReadings });
   if (!result.ok) return { ok: false, problems: result.problems };
   try {
-    return { ok: true, data: await kind.write({ ...result, sheet, factor: cavityFactor(shrink) }) };
+    return { ok: true, data: await kind.write({ ...result, sheet, factor: cavityFactor(shrink), chord }) };
   } catch (error) {
     if (!(error instanceof SolidFlaw)) throw error;
     return { ok: false, problems: [{ path: '/head', message: `Solid: ${error.message}` }] };

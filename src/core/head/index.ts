@@ -9,5 +9,5 @@ export type { DrawnEdge } from './features/shape.ts';
 export { loadSolids } from './kernel.ts';
 export { familyOutlines } from './outline.ts';
 export type { Station, TargetOf } from './schema.ts';
-export { HEAD_RANGES } from './schema.ts';
+export { CHORD_RANGE, HEAD_RANGES } from './schema.ts';
 export { surfaceMesh } from './solid.ts';

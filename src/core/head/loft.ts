@@ -9,13 +9,15 @@ export interface MeshQuality {
   readonly corners: number;
   /** corners about what is round in features; as many as around the body where absent */
   readonly round?: number;
+  /** factor on the rings across the shank; 1 where absent */
+  readonly stretch?: number;
 }
 
 /** Coarse, for shadows and contact: projected areas are within half a per cent. */
 export const SHADOW: MeshQuality = { rings: 24, corners: 32 };
 /** Fast enough to follow a dragged handle. */
 export const DRAWING: MeshQuality = { rings: 80, corners: 48 };
-/** For export and for checks. */
+/** For checks; files take what `qualityWithin` a chord asks for. */
 export const FINE: MeshQuality = { rings: 160, corners: 128 };
 
 /**
@@ -26,7 +28,7 @@ export const FINE: MeshQuality = { rings: 160, corners: 128 };
 export function loft(
   profile: Profile,
   collar: Revolve | undefined,
-  { rings, corners }: MeshQuality,
+  { rings, corners, stretch = 1 }: MeshQuality,
   also: readonly number[] = [],
 ): Mesh {
   const xs = ringStations(profile, collar, rings, also);
@@ -47,6 +49,11 @@ export function loft(
       vertices += 1;
     }
   });
+  if (stretch !== 1)
+    for (let i = 0; i < 3 * vertices; i += 3) {
+      positions[i + 1] = (positions[i + 1] as number) * stretch;
+      positions[i + 2] = (positions[i + 2] as number) * stretch;
+    }
   const triangles = new Uint32Array(6 * corners * xs.length);
   let at = 0;
   const face = (a: number, b: number, c: number) => {

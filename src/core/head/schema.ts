@@ -158,3 +158,8 @@ export type HeadSpec = Static<typeof HeadSchema>;
 export type Station = Static<typeof StationSchema>;
 /** A solid from outside, as a design’s document keeps it. */
 export type SolidSpec = Static<typeof SolidSchema>;
+
+/** How far a facet of a solid in a file may lie from the surface it stands for, mm, where nothing else is asked for. */
+export const USUAL_CHORD = 0.01;
+/** What may be asked for, mm. */
+export const CHORD_RANGE = [0.001, 0.5] as const;

@@ -4,7 +4,9 @@ import { VENT } from './mould-layout.ts';
 import type { Cut } from '../document/mould.ts';
 import { isPlain } from '../head/body.ts';
 import type { MeshQuality } from '../head/loft.ts';
-import { FINE, loft } from '../head/loft.ts';
+import { qualityWithin } from '../head/chord.ts';
+import { USUAL_CHORD } from '../head/schema.ts';
+import { loft } from '../head/loft.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { bodySolid, solidOf } from '../head/solid.ts';
 import type { Vec3 } from '../numeric/vec.ts';
@@ -58,7 +60,7 @@ export function cavitySolid(
   kernel: ManifoldToplevel,
   { rig, factor }: Pick<LaidCavity, 'rig' | 'factor'>,
   cuts: readonly Cut[],
-  quality: MeshQuality = FINE,
+  quality: MeshQuality = qualityWithin(rig.head, USUAL_CHORD),
 ): Manifold {
   const { head } = rig;
   const plain = isPlain(head)
@@ -144,7 +146,7 @@ export function mouldSolids(
   layout: MouldLayout,
   cuts: readonly (readonly Cut[])[],
   onDone: OnDone = () => undefined,
-  quality: MeshQuality = FINE,
+  quality?: MeshQuality,
 ): MouldSolids {
   const { Manifold } = kernel;
   const { from, to } = layout.block;

@@ -17,6 +17,8 @@ import { wholeBulk } from '../head/bulk.ts';
 import { importedSolid } from '../head/imported.ts';
 import { loft } from '../head/loft.ts';
 import { massProperties, openEdges } from '../head/mesh.ts';
+import { qualityWithin } from '../head/chord.ts';
+import { USUAL_CHORD } from '../head/schema.ts';
 import { meshOf, solidOf, toManifold } from '../head/solid.ts';
 import { isWhole, runs, share } from '../test-kit/runs.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
@@ -111,11 +113,10 @@ describe('a mould', () => {
       ...from,
     ]);
     const room = cube.subtract(toManifold(kernel, solids.left)).subtract(toManifold(kernel, solids.right));
-    const enlarged = solidOf(kernel, castSolid(kernel, rig, undefined, 1 / 0.98)).translate([
-      cavity.shift[0],
-      0,
-      cavity.shift[1],
-    ]);
+    const enlarged = solidOf(
+      kernel,
+      castSolid(kernel, rig, qualityWithin(rig.head, USUAL_CHORD), 1 / 0.98),
+    ).translate([cavity.shift[0], 0, cavity.shift[1]]);
     // Every bit of the enlarged head is room.
     expect(enlarged.subtract(room).volume() / enlarged.volume()).toBeLessThan(1e-4);
     // And its metal is the drawn head's, larger by the cube of the factor, less the room about the wire.

@@ -82,11 +82,16 @@ export function exchangeRoutes(
     const ending = String(ctx.params['format']);
     const kind = EXPORTS.find(({ key }) => key === ending);
     if (!kind) throw notFound(`The format “${ending.slice(0, 20)}”`);
-    const { shrink = 0, arrangement = 'third', units = 'metric' } = taken(checkExportQuery({ ...ctx.query }));
+    const {
+      shrink = 0,
+      arrangement = 'third',
+      units = 'metric',
+      ...solid
+    } = taken(checkExportQuery({ ...ctx.query }));
     const { document } = await stores.designs.read(String(ctx.params['id']));
     const made = await pool.run(
       'export',
-      [document, kind.key, await metals.metals(), { shrink, arrangement, units }],
+      [document, kind.key, await metals.metals(), { shrink, arrangement, units, ...solid }],
       { seconds: SECONDS.file, signal: gone(ctx) },
     );
     if (!made.ok) throw invalid(made.problems);

@@ -7,12 +7,13 @@ export const threeMf = exportKind({
   does: 'the same with its units',
   mediaType: 'model/3mf',
   isSolid: true,
-  async write({ design, rig, factor }) {
-    const [{ writeThreeMf }, { castSolid }, { solids }] = await Promise.all([
+  async write({ design, rig, factor, chord }) {
+    const [{ writeThreeMf }, { castSolid }, { qualityWithin }, { solids }] = await Promise.all([
       import('../threemf.ts'),
       import('../../assembly/cast-solid.ts'),
+      import('../../head/chord.ts'),
       import('../../head/kernel.ts'),
     ]);
-    return writeThreeMf(castSolid(solids(), rig, undefined, factor), design.name);
+    return writeThreeMf(castSolid(solids(), rig, qualityWithin(rig.head, chord), factor), design.name);
   },
 });

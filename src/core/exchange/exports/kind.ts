@@ -16,6 +16,8 @@ export interface Written {
   readonly sheet: Omit<SheetOptions, 'scale'>;
   /** length factor of a mould that allows for shrinkage */
   readonly factor: number;
+  /** how far a facet of a solid may lie from the surface it stands for, mm, before it is enlarged */
+  readonly chord: number;
 }
 
 /** A kind of file a design goes out as: one file each. The key is the file name’s ending. What writes it is loaded when it is asked for. */

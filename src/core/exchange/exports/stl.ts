@@ -7,12 +7,13 @@ export const stl = exportKind({
   does: 'the metal as cast, mm',
   mediaType: 'model/stl',
   isSolid: true,
-  async write({ design, rig, factor }) {
-    const [{ writeStl }, { castSolid }, { solids }] = await Promise.all([
+  async write({ design, rig, factor, chord }) {
+    const [{ writeStl }, { castSolid }, { qualityWithin }, { solids }] = await Promise.all([
       import('../stl.ts'),
       import('../../assembly/cast-solid.ts'),
+      import('../../head/chord.ts'),
       import('../../head/kernel.ts'),
     ]);
-    return writeStl(castSolid(solids(), rig, undefined, factor), design.name);
+    return writeStl(castSolid(solids(), rig, qualityWithin(rig.head, chord), factor), design.name);
   },
 });

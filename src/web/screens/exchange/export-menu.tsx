@@ -5,9 +5,13 @@ import { EXPORTS } from '../../../core/exchange/index.ts';
 import { useSettings } from '../../data/settings.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
+import { Choice } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { download } from './download.ts';
 import './exchange.css';
+
+/** How far facets may lie from the surface, mm: for a printer that cannot see more, as a rule, and for a mould. */
+const CHORDS = ['0.05', '0.02', '0.01', '0.005', '0.002'] as const;
 
 /** Everything a design goes out as. What is unsaved is saved first, so that the file is what is on screen. */
 export function ExportMenu({ id, flush }: { readonly id: string; readonly flush: () => Promise<boolean> }) {
@@ -15,6 +19,7 @@ export function ExportMenu({ id, flush }: { readonly id: string; readonly flush:
   const { arrangement, dual } = useSettings();
   const { tell } = useNotices();
   const [shrink, setShrink] = useState(0);
+  const [chord, setChord] = useState<(typeof CHORDS)[number]>('0.01');
   const save = async (format: ExportType) => {
     if (!(await flush())) {
       tell({
@@ -27,6 +32,7 @@ export function ExportMenu({ id, flush }: { readonly id: string; readonly flush:
       arrangement,
       units: dual ? 'both' : system,
       ...(shrink > 0 ? { shrink: String(shrink * 100) } : {}),
+      chord,
     });
     await download(`/designs/${encodeURIComponent(id)}/export/${format}?${query}`, (text) =>
       tell({ tone: 'bad', text }),
@@ -60,6 +66,13 @@ export function ExportMenu({ id, flush }: { readonly id: string; readonly flush:
               ? `Solids go out ${(100 / (1 - shrink) - 100).toFixed(2)}% larger, for the mould.`
               : 'Solids go out as cast.'}
           </small>
+          <Choice
+            label="Facets within"
+            value={chord}
+            options={CHORDS.map((mm) => [mm, `${mm} mm`] as const)}
+            onChange={setChord}
+          />
+          <small>No facet of a solid lies farther from the true surface; finer files are larger.</small>
         </div>
       </Dropdown.Menu>
     </Dropdown>
