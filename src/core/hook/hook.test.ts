@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { norm, sub } from '../numeric/vec.ts';
-import { HOOK_CHART, hookMeasures } from './chart.ts';
+import { chartIndex, HOOK_CHART, hookMeasures } from './chart.ts';
 import { LEAST_WALL, sureBite } from './bite.ts';
 import { eyeRadius, hookPath } from './path.ts';
 import { bentWire, pathLength } from './polyline.ts';
@@ -45,6 +45,22 @@ describe('a hook worked by hand', () => {
     expect(path.eye.top).toBeCloseTo(path.eye.centre[2] + 1.35 + 0.5, 9);
     const across = hookPath(measures, {}, { ...eye, plane: 'crosswise' }, { knee: 8, legInside: 3 });
     expect(across.eye.top).toBeCloseTo(across.eye.centre[2] + (1.35 * Math.sqrt(3)) / 2 + 0.5, 9);
+  });
+
+  it('is bent at its knee by one and a half wires, whatever the wire', () => {
+    for (const wire of [0.6, 1, 2]) {
+      const path = hookPath(
+        { ...measures, wire },
+        { style: 'round bend' },
+        { ...eye, angle: 90 },
+        { knee: 8, legInside: 6 },
+        0.02,
+      );
+      expect(path.knee).toEqual([8, 0, 0]);
+      // The bend touches both lines and comes no nearer to where they meet than its radius times √2 − 1.
+      const nearest = Math.min(...path.legAndShank.map(([x, , z]) => Math.hypot(x - 8, z)));
+      expect(nearest).toBeCloseTo(1.5 * wire * (Math.SQRT2 - 1), 3);
+    }
   });
 
   it('is as long as its straights and half a circle, less what the knee’s bend saves', () => {
@@ -113,6 +129,13 @@ describe('the chart', () => {
   });
 
   // Common practice, no source: a quarter inch above the eye is a sure bite; small hooks need half their gap.
+  it('of a size that is none, or that it lacks, says so', () => {
+    for (const size of ['', 'none', '12/0', '#30', '3/0x']) {
+      expect(chartIndex(size), size).toBe(-1);
+      expect(hookMeasures({ size, grade: 'standard' }), size).toBeUndefined();
+    }
+  });
+
   it('wants a quarter inch of bite, or half the gap of a small hook', () => {
     expect(sureBite(20)).toBe(25.4 / 4);
     expect(sureBite(8)).toBe(4);
@@ -180,6 +203,25 @@ describe('wire', () => {
       ),
     );
   });
+
+  it.each([0, 45, 90, 135, 180, 225, 270, 315])(
+    'that runs at %s° and turns a quarter to either side is a quarter circle there',
+    (first) => {
+      for (const turn of [-90, 90]) {
+        const [way, next] = [first, first + turn].map((degrees) => (degrees * Math.PI) / 180) as [
+          number,
+          number,
+        ];
+        const [x, z] = [10 * Math.cos(way), 10 * Math.sin(way)];
+        const end = { x: x + 10 * Math.cos(next), z: z + 10 * Math.sin(next), radius: 0 };
+        const bent = bentWire([{ x: 0, z: 0, radius: 0 }, { x, z, radius: 2 }, end], 0.1);
+        expect(pathLength(bent) / (16 + Math.PI)).toBeCloseTo(1, 4);
+        // Its middle stands on the circle that touches both legs, nearest to the corner: 2 (√2 − 1) from it.
+        const nearest = Math.min(...bent.map((point) => Math.hypot(point[0] - x, point[2] - z)));
+        expect(nearest).toBeCloseTo(2 * (Math.SQRT2 - 1), 2);
+      }
+    },
+  );
 
   it('through a corner that is none, or one that comes back on itself, goes straight', () => {
     const straight = bentWire(
