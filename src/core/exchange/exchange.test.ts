@@ -72,26 +72,32 @@ describe('the plate at true scale', () => {
   it('DXF, read by a general parser, is in mm, and its outlines measure what the model says', () => {
     const dxf = new DxfParser().parseSync(writeDxf(plateSheet(drawing, design.name, options)));
     expect(dxf?.header['$INSUNITS']).toBe(4);
-    const outlines = (dxf?.entities ?? []).filter(
-      (entity) =>
-        entity.type === 'LWPOLYLINE' &&
-        entity.layer === 'OUTLINE' &&
-        (entity as unknown as { shape: boolean }).shape,
-    );
-    const measured = outlines.map((entity) =>
-      sizes(
-        (entity as unknown as { vertices: { x: number; y: number }[] }).vertices.map(
-          ({ x, y }) => [x, y] as const,
-        ),
-      ),
-    );
+    type Run = { fitPoints?: { x: number; y: number }[]; vertices?: { x: number; y: number }[] };
+    const runs = (dxf?.entities ?? [])
+      .filter(({ type, layer }) => layer === 'OUTLINE' && (type === 'SPLINE' || type === 'LINE'))
+      .map((entity) => {
+        const { fitPoints, vertices = [] } = entity as unknown as Run;
+        return (fitPoints ?? vertices).map(({ x, y }) => [x, y] as const);
+      });
+    // Runs follow each other from corner to corner, back to where they began.
+    const outlines: (readonly (readonly [number, number])[])[] = [];
+    let open: (readonly [number, number])[] = [];
+    for (const run of runs) {
+      open.push(...run);
+      const [[u, v], [p, q]] = [open[0] ?? [NaN, NaN], open.at(-1) ?? [NaN, NaN]];
+      if (Math.hypot(u - p, v - q) < 1e-6) {
+        outlines.push(open);
+        open = [];
+      }
+    }
+    const measured = outlines.map(sizes);
     const has = (a: number, b: number) =>
       measured.some(([x = 0, y = 0]) => Math.abs(x - a) < 0.01 && Math.abs(y - b) < 0.01);
     expect(has(value('head.length'), value('head.height'))).toBe(true);
     expect(has(value('head.length'), value('head.breadth'))).toBe(true);
     expect(has(value('head.breadth'), value('head.height'))).toBe(true);
     const texts = (dxf?.entities ?? [])
-      .filter(({ type }) => type === 'TEXT')
+      .filter(({ type }) => type === 'DIMENSION')
       .map((entity) => (entity as unknown as { text: string }).text);
     for (const id of ['head.length', 'head.breadth', 'head.height', 'hook.gap'] as const)
       expect(texts).toContain(dimensionText(value(id), 'metric'));

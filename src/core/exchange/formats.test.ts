@@ -24,6 +24,8 @@ import { readPdf } from '../test-kit/pdf.test-kit.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';
+import { isPlain } from '../head/body.ts';
+import type { Vec2 } from '../numeric/vec.ts';
 import { writePdf } from './pdf.ts';
 import { typefaceFile } from '../../disk/typefaces.ts';
 import { giveTypefaces, typefaceFor } from './typeface.ts';
@@ -241,15 +243,73 @@ describe('3MF, against the core specification 1.3', () => {
   });
 });
 
+/** Middles of the pieces of a cubic spline whose inner knots are double: of each the two ends are the middles of neighbouring control points. */
+function middles(control: readonly { readonly x: number; readonly y: number }[]): Vec2[] {
+  const at = (i: number): Vec2 => [control[i]?.x ?? NaN, control[i]?.y ?? NaN];
+  // From Bézier's four points of a piece; its ends lie between the control points to either side, nearer to that of the shorter piece.
+  const inner = (control.length - 2) / 2;
+  const hands = Array.from({ length: inner }, (_, i) => [at(1 + 2 * i), at(2 + 2 * i)] as const);
+  const long = hands.map(([a, b]) => Math.hypot(b[0] - a[0], b[1] - a[1]));
+  const joint = (i: number): Vec2 => {
+    const [a, b] = [hands[i - 1]?.[1] ?? at(0), hands[i]?.[0] ?? at(control.length - 1)];
+    if (i === 0) return at(0);
+    if (i === inner) return at(control.length - 1);
+    const share = (long[i - 1] ?? NaN) / ((long[i - 1] ?? NaN) + (long[i] ?? NaN));
+    return [a[0] + share * (b[0] - a[0]), a[1] + share * (b[1] - a[1])];
+  };
+  return hands.map(([p, q], i): Vec2 => {
+    const [a, b] = [joint(i), joint(i + 1)];
+    return [(a[0] + 3 * p[0] + 3 * q[0] + b[0]) / 8, (a[1] + 3 * p[1] + 3 * q[1] + b[1]) / 8];
+  });
+}
+
+/** Distance of a point from the nearest of some lines, mm. */
+function nearest([u, v]: Vec2, all: readonly (readonly Vec2[])[]): number {
+  let best = Infinity;
+  for (const points of all)
+    for (let i = 0; i < points.length; i++) {
+      const [a, b] = [points[i], points[(i + 1) % points.length]] as [Vec2, Vec2];
+      const [x, y] = [b[0] - a[0], b[1] - a[1]];
+      const share = Math.min(1, Math.max(0, ((u - a[0]) * x + (v - a[1]) * y) / (x * x + y * y || 1)));
+      best = Math.min(best, Math.hypot(a[0] + share * x - u, a[1] + share * y - v));
+    }
+  return best;
+}
+
 describe('drawings of every head', () => {
   it.each(share(FAMILIES, 3))(
     '%s: DXF is sound, its layers and line types are declared, and nothing lies off the sheet',
     (family) => {
       const { rig } = full(family);
       for (const arrangement of ['first', 'third'] as const) {
-        const sheet = plateSheet(drawingOf(rig, 96), NASTY, { arrangement, units: 'both' });
+        const options = { arrangement, units: 'both' } as const;
+        const sheet = plateSheet(drawingOf(rig, 96), NASTY, options);
         const dxf = new DxfParser().parseSync(writeDxf(sheet));
-        expect(dxf?.entities).toHaveLength(sheet.entities.length);
+        // Every dimension of the sheet is one, with its figure, its size and the block that shows it.
+        const dimensions = (dxf?.entities ?? []).filter(({ type }) => type === 'DIMENSION') as unknown as {
+          text: string;
+          actualMeasurement: number;
+          block: string;
+        }[];
+        expect(dimensions.map(({ text }) => text)).toEqual(sheet.dimensions.map(({ text }) => text));
+        for (const { text, actualMeasurement, block } of dimensions) {
+          const [, mm] = /\[([\d.]+) mm\]$/.exec(text) ?? [];
+          expect(Math.abs(actualMeasurement - Number(mm)), text).toBeLessThan(0.0501);
+          expect(dxf?.blocks[block]?.entities).toHaveLength(6);
+        }
+        // What is drawn as a spline lies on the outline of ten times as many stations.
+        const fine = plateSheet(drawingOf(rig, 960), NASTY, options).entities.flatMap((entity) =>
+          entity.kind === 'line' && entity.points.length > 8 ? [entity.points] : [],
+        );
+        const splines = (dxf?.entities ?? []).filter(({ type }) => type === 'SPLINE') as unknown as {
+          controlPoints: { x: number; y: number }[];
+        }[];
+        expect(splines.length).toBeGreaterThan(0);
+        const off = splines.flatMap(({ controlPoints }) =>
+          middles(controlPoints).map((at) => nearest(at, fine)),
+        );
+        // Where shapes meet, both outlines go from place to place beside the meeting.
+        expect(Math.max(...off)).toBeLessThan(isPlain(rig.head) ? 0.01 : 0.06);
         const { layers } = dxf?.tables['layer'] as unknown as { layers: Record<string, unknown> };
         const lineTypes = Object.keys(
           (dxf?.tables['lineType'] as unknown as { lineTypes: Record<string, unknown> }).lineTypes,

@@ -1,5 +1,5 @@
 import type { Vec2 } from '../numeric/vec.ts';
-import type { Entity } from '../plate/entities.ts';
+import type { Entity, SheetDimension } from '../plate/entities.ts';
 import type { Sheet } from '../plate/sheet.ts';
 import { dimensionText } from '../plate/sheet.ts';
 import type { UnitSystem } from '../quantity/units.ts';
@@ -127,21 +127,26 @@ export function mouldSheet(layout: MouldLayout, title: string, units: UnitSystem
   for (const [x, z] of layout.pins)
     entities.push({ kind: 'circle', layer: 'outline', at: at(x, z), radius: layout.pinRadius });
   const [left, right] = [MARGIN, MARGIN + wide];
-  entities.push(
-    ...measure([left, ground - LANE], [right, ground - LANE], size(wide), false),
-    ...measure([left - LANE, ground], [left - LANE, ground + high], size(high), true),
-    ...measure([left - LANE, MARGIN], [left - LANE, MARGIN + deep], size(deep), true),
-  );
+  const dimensions: SheetDimension[] = [];
+  const dimension = (from: Vec2, to: Vec2, value: number, upright: boolean) => {
+    const parts = measure(from, to, size(value), upright);
+    const [first, count] = [entities.length, parts.length];
+    dimensions.push({ from, to, run: to, upright, text: size(value), first, count });
+    entities.push(...parts);
+  };
+  dimension([left, ground - LANE], [right, ground - LANE], wide, false);
+  dimension([left - LANE, ground], [left - LANE, ground + high], high, true);
+  dimension([left - LANE, MARGIN], [left - LANE, MARGIN + deep], deep, true);
   const [first, second] = layout.cavities;
-  if (first && second)
-    entities.push(
-      ...measure(
-        [at(0, first.shift[1])[0], ground + high + LANE],
-        [at(0, second.shift[1])[0], ground + high + LANE],
-        size(second.shift[1] - first.shift[1]),
-        false,
-      ),
+  if (first && second) {
+    const [one, other] = [at(0, first.shift[1])[0], at(0, second.shift[1])[0]];
+    dimension(
+      [one, ground + high + LANE],
+      [other, ground + high + LANE],
+      second.shift[1] - first.shift[1],
+      false,
     );
+  }
   entities.push({
     kind: 'text',
     layer: 'text',
@@ -155,6 +160,7 @@ export function mouldSheet(layout: MouldLayout, title: string, units: UnitSystem
     width: wide + 2 * MARGIN,
     height: ground + high + MARGIN,
     entities,
+    dimensions,
     origins: { side: origin, top: origin, front: origin },
   };
 }

@@ -23,6 +23,20 @@ export type Entity =
       readonly turned?: boolean;
     };
 
+/** A dimension of a sheet: what it measures, where its line runs, and which entities of the sheet show it. */
+export interface SheetDimension {
+  readonly from: Vec2;
+  readonly to: Vec2;
+  /** a point of the dimension line */
+  readonly run: Vec2;
+  readonly upright: boolean;
+  /** the figure as it is written */
+  readonly text: string;
+  /** the first of its entities, by number, and how many they are */
+  readonly first: number;
+  readonly count: number;
+}
+
 /** Places an entity reaches; of a text none. */
 export const pointsOf = (entity: Entity): Vec2[] => {
   if (entity.kind === 'line') {

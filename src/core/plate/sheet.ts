@@ -4,7 +4,7 @@ import type { UnitSystem } from '../quantity/units.ts';
 import { MM_PER_INCH, shownUnit } from '../quantity/units.ts';
 import type { Dimension, PlacedDimension, PlateViewName } from './dimensions.ts';
 import { dimensionsOf, placeDimensions } from './dimensions.ts';
-import type { Entity } from './entities.ts';
+import type { Entity, SheetDimension } from './entities.ts';
 import { moved, pointsOf } from './entities.ts';
 import { viewsOf } from './views.ts';
 
@@ -18,6 +18,8 @@ export interface Sheet {
   readonly width: number;
   readonly height: number;
   readonly entities: readonly Entity[];
+  /** dimensions among them */
+  readonly dimensions: readonly SheetDimension[];
   /** where the three views' origins stand on the sheet */
   readonly origins: Readonly<Record<PlateViewName, Vec2>>;
 }
@@ -124,8 +126,14 @@ export function plateSheet(
   for (const view of ['side', 'top', 'front'] as const) {
     for (const entity of views[view]) entities.push(moved(entity, (point) => at(view, point), scale));
   }
-  for (const dimension of placed)
-    entities.push(...dimensionEntities(dimension, boxes, at, dimensionText(dimension.value, units)));
+  const dimensions: SheetDimension[] = [];
+  for (const dimension of placed) {
+    const text = dimensionText(dimension.value, units);
+    const { parts, from, to, run } = dimensionEntities(dimension, boxes, at, text);
+    const { upright } = dimension;
+    dimensions.push({ from, to, run, upright, text, first: entities.length, count: parts.length });
+    entities.push(...parts);
+  }
   const width = MARGIN * 2 + sideWide + frontWide;
   const height = foot + rowHigh + topHigh + MARGIN;
   const bar = units === 'imperial' ? MM_PER_INCH : 10;
@@ -150,7 +158,7 @@ export function plateSheet(
       anchor: 'start',
     },
   );
-  return { width, height, entities, origins };
+  return { width, height, entities, dimensions, origins };
 }
 
 /** Extension lines, dimension line with arrows, and figure. */
@@ -159,7 +167,7 @@ function dimensionEntities(
   boxes: Record<PlateViewName, Box>,
   at: (view: PlateViewName, point: Vec2) => Vec2,
   text: string,
-): Entity[] {
+): { readonly parts: readonly Entity[]; readonly from: Vec2; readonly to: Vec2; readonly run: Vec2 } {
   const box = boxes[view];
   const edge = at(view, stands === 'below' || stands === 'left' ? box.from : box.to);
   const out = LANE * (lane + 1) - 1;
@@ -198,7 +206,7 @@ function dimensionEntities(
   const within = upright
     ? figure([run - 0.8, middle[1]], 'middle', true)
     : figure([middle[0], run + 0.8], 'middle');
-  return [
+  const parts = [
     line([a, p]),
     line([b, q]),
     line([first, second]),
@@ -206,4 +214,5 @@ function dimensionEntities(
     arrow(second, inside ? -1 : 1),
     inside ? within : beside,
   ];
+  return { parts, from: a, to: b, run: q };
 }
