@@ -24,6 +24,7 @@ import { readPdf } from '../test-kit/pdf.test-kit.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';
+import { FILE_STATIONS } from './exports/kind.ts';
 import { isPlain } from '../head/body.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import { writePdf } from './pdf.ts';
@@ -283,7 +284,7 @@ describe('drawings of every head', () => {
       const { rig } = full(family);
       for (const arrangement of ['first', 'third'] as const) {
         const options = { arrangement, units: 'both' } as const;
-        const sheet = plateSheet(drawingOf(rig, 96), NASTY, options);
+        const sheet = plateSheet(drawingOf(rig, FILE_STATIONS), NASTY, options);
         const dxf = new DxfParser().parseSync(writeDxf(sheet));
         // Every dimension of the sheet is one, with its figure, its size and the block that shows it.
         const dimensions = (dxf?.entities ?? []).filter(({ type }) => type === 'DIMENSION') as unknown as {

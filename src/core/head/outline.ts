@@ -25,13 +25,13 @@ export function sideAndTop(profile: Profile, count: number): Pick<HeadOutlines, 
   return { side: [...upper, ...lower], top: [...left, ...right] };
 }
 
-/** Directions of the view from the nose for each station of the others. */
-const TURNS_PER_STATION = 1.5;
+/** Directions of the view from the nose; twice as many where it is drawn finely. */
+const TURNS = 72;
 
 /** Outlines of a plain loft; `count` stations along it. */
 export function headOutlines(profile: Profile, count = 48): HeadOutlines {
   const sections = stationsAlong(profile, count).map((x) => profile.section(x));
-  const turns = 4 * Math.round(Math.max(72, TURNS_PER_STATION * count) / 4);
+  const turns = count < FINELY ? TURNS : 4 * Math.round((2 * TURNS * count) / FINELY / 4);
   const front = Array.from({ length: turns }, (_, k): Vec2 => {
     const turn = (2 * Math.PI * k) / turns;
     const [c, s] = [Math.cos(turn), Math.sin(turn)];
@@ -43,8 +43,10 @@ export function headOutlines(profile: Profile, count = 48): HeadOutlines {
   return { ...sideAndTop(profile, count), front };
 }
 
-/** Places across the half-breadth at which a worked body is read, for each station along it. */
-const ACROSS_PER_STATION = 20 / 48;
+/** Places across the half-breadth at which a worked body is read: evenly for what is judged, and closer toward the side for what is drawn finely. */
+const ACROSS = 20;
+/** Stations from which on an outline is drawn finely, for a file. */
+const FINELY = 120;
 
 /** Outlines of a body with its features: the furthest its columns reach, seen from each side. A collar behind the rear face is left to its own outline. */
 export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
@@ -58,10 +60,11 @@ export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
     ...stationsAlong(profile, count),
     ...shapes.flatMap(({ breaks }) => breaks.flatMap((x) => [x - 1e-4, x + 1e-4]).filter(inside)),
   ].sort((a, b) => a - b);
-  const across = Math.ceil(ACROSS_PER_STATION * count);
+  const across = count < FINELY ? ACROSS : Math.ceil((2 * ACROSS * count) / FINELY);
   const ys = [
-    // Close together toward the side, where the edge turns upright.
-    ...Array.from({ length: across + 1 }, (_, j) => wide * Math.sin((Math.PI * j) / (2 * across))),
+    ...Array.from({ length: across + 1 }, (_, j) =>
+      count < FINELY ? (wide * j) / across : wide * Math.sin((Math.PI * j) / (2 * across)),
+    ),
     half * 0.999,
     ...shapes.flatMap(({ edges }) => edges(profile.length / 2).flatMap((y) => [y - 1e-4, y + 1e-4])),
   ]

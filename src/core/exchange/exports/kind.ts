@@ -39,4 +39,4 @@ export interface ExportKind<K extends string = string> extends Kind {
 export const exportKind = <const K extends string>(kind: ExportKind<K>): ExportKind<K> => kind;
 
 /** Stations of outlines in files. */
-export const FILE_STATIONS = 96;
+export const FILE_STATIONS = 120;
