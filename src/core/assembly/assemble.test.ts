@@ -24,6 +24,7 @@ import { growBulk, isGrowing } from '../head/bulk.ts';
 import { featuresOf } from '../test-kit/wild.test-kit.ts';
 import { scaleHead, solveTarget } from './solve.ts';
 import { share } from '../test-kit/runs.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 let kernel: ManifoldToplevel;
 beforeAll(async () => {
@@ -220,7 +221,7 @@ describe('solving for weight', () => {
       fc.property(
         fc.constantFrom(...DRAWN_FAMILIES),
         featuresOf(25),
-        fc.double({ min: 0.8, max: 1.25, noNaN: true }),
+        between(0.8, 1.25),
         fc.boolean(),
         (family, features, factor, isLocked) => {
           const plain = sampleDesign(family.key, { head: { features } });

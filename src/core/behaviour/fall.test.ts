@@ -25,6 +25,7 @@ import type { WetBody } from './wet-body.ts';
 import { dragAt, wetHead, wetHook } from './wet-body.ts';
 import { submerged } from '../assembly/submerged.ts';
 import { hangAttitude } from './hang.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 /**
  * Standard drag curve of the sphere in the piecewise form of Clift, Grace & Weber, Bubbles, Drops and Particles (1978),
@@ -324,15 +325,11 @@ describe('pitches a body keeps', () => {
 describe('fall of a bare ball', () => {
   it('is that of the standard curve within 3.5%, whatever its size and metal', () => {
     fc.assert(
-      fc.property(
-        fc.double({ min: 3, max: 25, noNaN: true }),
-        fc.double({ min: 2, max: 19, noNaN: true }),
-        (d, density) => {
-          const { speed, speeds } = fall(bareBall(d, density), water);
-          const right = onStandardCurve(d, density * 1000);
-          return Math.abs(speed / right - 1) < 0.035 && speeds[0] < right && right < speeds[1];
-        },
-      ),
+      fc.property(between(3, 25), between(2, 19), (d, density) => {
+        const { speed, speeds } = fall(bareBall(d, density), water);
+        const right = onStandardCurve(d, density * 1000);
+        return Math.abs(speed / right - 1) < 0.035 && speeds[0] < right && right < speeds[1];
+      }),
       { numRuns: 60 },
     );
   });

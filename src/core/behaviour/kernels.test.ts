@@ -7,6 +7,7 @@ import { pendulum } from './pendulum.ts';
 import { lineUpTo, towedLine } from './towed-line.ts';
 import { lineDiameter, LINE_KINDS } from '../material/lines.ts';
 import { runs } from '../test-kit/runs.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 describe('a strand bent far', () => {
   // Bisshopp & Drucker, Quarterly of Applied Mathematics 3 (1945) 272: drop and what is left of the length, over the length.
@@ -133,19 +134,19 @@ describe('a towed line', () => {
   it('of any head from 0.3 to 60 g, at up to 3 m/s, on any line is where another solver has it', () => {
     // Hairer's extrapolation code ODEX (Hairer, Nørsett & Wanner, Solving Ordinary Differential Equations I, 1993), to nine digits, in the line's
     // slope and the logarithm of its pull instead of its parts; the lure's pull by ½ρ C A V² with areas of 20 mm² for each gram's two thirds.
-    const share = () => fc.double({ min: 0, max: 1, noNaN: true });
+    const share = () => between(0, 1);
     let [worst, largest] = [0, 0];
     fc.assert(
       fc.property(
         fc.record({
           grams: share().map((x) => 0.3 * 200 ** x),
-          speed: fc.double({ min: 0.01, max: 3, noNaN: true }),
+          speed: between(0.01, 3),
           line: fc.constantFrom(...LINE_KINDS.map(({ key }) => key)),
-          test: fc.double({ min: 0.5, max: 30, noNaN: true }),
-          bluff: fc.double({ min: 0.2, max: 1.2, noNaN: true }),
-          waterDensity: fc.double({ min: 998, max: 1026, noNaN: true }),
-          lineOut: fc.double({ min: 1, max: 60, noNaN: true }),
-          normal: fc.double({ min: 1, max: 1.4, noNaN: true }),
+          test: between(0.5, 30),
+          bluff: between(0.2, 1.2),
+          waterDensity: between(998, 1026),
+          lineOut: between(1, 60),
+          normal: between(1, 1.4),
         }),
         ({ grams, speed, line: kind, test, bluff, waterDensity, lineOut, normal }) => {
           const { diameter, density } = lineFacts({ line: kind, test });

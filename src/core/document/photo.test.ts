@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { photoPlacement } from './photo.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 const place = ([a, b, c, d, e, f]: readonly number[], u: number, v: number): [number, number] => [
   (a ?? NaN) * u + (c ?? NaN) * v + (e ?? NaN),
@@ -28,36 +29,29 @@ describe('a photograph under the side view', () => {
 
   it('brings its marks to rear and nose, keeps every distance by one scale, and is flipped about the line of the marks', () => {
     fc.assert(
-      fc.property(
-        pixel,
-        pixel,
-        pixel,
-        pixel,
-        fc.double({ min: 1, max: 120, noNaN: true }),
-        (rear, nose, p, q, length) => {
-          const far = Math.hypot(nose[0] - rear[0], nose[1] - rear[1]);
-          const at = photoPlacement({ rear, nose, length });
-          const over = photoPlacement({ rear, nose, length, flipped: true });
-          if (far === 0) return expect([at, over]).toEqual([undefined, undefined]);
-          if (!at || !over) return expect.unreachable();
-          const [x0, z0] = place(at, ...rear);
-          const [x1, z1] = place(at, ...nose);
-          for (const [told, wanted] of [
-            [x0, 0],
-            [z0, 0],
-            [x1, length],
-            [z1, 0],
-          ] as const)
-            expect(Math.abs(told - wanted)).toBeLessThan(1e-8 * (1 + (length * 6000) / far));
-          const [xp, zp] = place(at, ...p);
-          const [xq, zq] = place(at, ...q);
-          const apart = Math.hypot(p[0] - q[0], p[1] - q[1]);
-          expect(Math.hypot(xp - xq, zp - zq)).toBeCloseTo((apart * length) / far, 6);
-          const [xo, zo] = place(over, ...p);
-          expect(xo).toBeCloseTo(xp, 6);
-          expect(zo).toBeCloseTo(-zp, 6);
-        },
-      ),
+      fc.property(pixel, pixel, pixel, pixel, between(1, 120), (rear, nose, p, q, length) => {
+        const far = Math.hypot(nose[0] - rear[0], nose[1] - rear[1]);
+        const at = photoPlacement({ rear, nose, length });
+        const over = photoPlacement({ rear, nose, length, flipped: true });
+        if (far === 0) return expect([at, over]).toEqual([undefined, undefined]);
+        if (!at || !over) return expect.unreachable();
+        const [x0, z0] = place(at, ...rear);
+        const [x1, z1] = place(at, ...nose);
+        for (const [told, wanted] of [
+          [x0, 0],
+          [z0, 0],
+          [x1, length],
+          [z1, 0],
+        ] as const)
+          expect(Math.abs(told - wanted)).toBeLessThan(1e-8 * (1 + (length * 6000) / far));
+        const [xp, zp] = place(at, ...p);
+        const [xq, zq] = place(at, ...q);
+        const apart = Math.hypot(p[0] - q[0], p[1] - q[1]);
+        expect(Math.hypot(xp - xq, zp - zq)).toBeCloseTo((apart * length) / far, 6);
+        const [xo, zo] = place(over, ...p);
+        expect(xo).toBeCloseTo(xp, 6);
+        expect(zo).toBeCloseTo(-zp, 6);
+      }),
     );
   });
 });

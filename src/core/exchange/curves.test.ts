@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Vec2 } from '../numeric/vec.ts';
 import type { CubicSpline } from './curves.ts';
 import { arcsThrough, smoothRuns, splineThrough } from './curves.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 /** A cubic B-spline at a parameter by de Boor's recurrence. */
 function deBoor({ control, knots }: CubicSpline, at: number): Vec2 {
@@ -41,10 +42,7 @@ describe('a spline through points', () => {
   it('passes through every point, has four knots more than control points, and bends without a step', () => {
     fc.assert(
       fc.property(
-        fc.array(
-          fc.tuple(fc.double({ min: 0.5, max: 2, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })),
-          { minLength: 1, maxLength: 12 },
-        ),
+        fc.array(fc.tuple(between(0.5, 2), between(-1, 1)), { minLength: 1, maxLength: 12 }),
         (ways) => {
           let [u, v] = [0, 0];
           const points: Vec2[] = [[u, v]];
@@ -147,8 +145,8 @@ describe('a line as straight pieces and arcs', () => {
 
   it('lies within its bound of all its points, whatever they are', () => {
     const piece = fc.record({
-      length: fc.double({ min: 2, max: 9, noNaN: true }),
-      turn: fc.double({ min: -2.5, max: 2.5, noNaN: true }),
+      length: between(2, 9),
+      turn: between(-2.5, 2.5),
     });
     fc.assert(
       fc.property(fc.array(piece, { minLength: 1, maxLength: 5 }), (pieces) => {

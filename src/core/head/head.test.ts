@@ -22,7 +22,8 @@ import type { Profile } from './profile.ts';
 import type { Revolve } from './revolve.ts';
 import { toManifold, tube } from './solid.ts';
 import { fullness, halfMoment } from '../numeric/superellipse.ts';
-import { between, dimensionsOf } from '../test-kit/wild.test-kit.ts';
+import { dimensionsOf } from '../test-kit/wild.test-kit.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 let kernel: ManifoldToplevel;
 beforeAll(async () => {

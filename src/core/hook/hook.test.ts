@@ -7,6 +7,7 @@ import { eyeRadius, hookPath } from './path.ts';
 import { bentWire, pathLength } from './polyline.ts';
 import { STYLES } from './styles/index.ts';
 import { torusVolume, wholeWire, wireWithin } from './wire.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 /** A round-bend hook worked by hand: gap 13, straight shank 31, wire 1; knee 8 mm in front of the rear face, 3 mm of leg in metal. */
 const measures = { gap: 13, shank: 31, wire: 1 };
@@ -163,44 +164,40 @@ describe('wire', () => {
 
   it('through any corners, to either side and whichever way they lie, is its legs less what each bend saves', () => {
     const corner = fc.record({
-      along: fc.double({ min: 8, max: 20, noNaN: true }),
-      turn: fc.double({ min: -150, max: 150, noNaN: true }),
-      radius: fc.double({ min: 0.3, max: 1, noNaN: true }),
+      along: between(8, 20),
+      turn: between(-150, 150),
+      radius: between(0.3, 1),
     });
     fc.assert(
-      fc.property(
-        fc.double({ min: 0, max: 360, noNaN: true }),
-        fc.array(corner, { minLength: 1, maxLength: 4 }),
-        (first, bends) => {
-          let [x, z, way] = [3, -7, (first * Math.PI) / 180];
-          let wanted = 0;
-          const corners = [{ x, z, radius: 0 }];
-          for (const { along, turn, radius } of bends) {
-            [x, z] = [x + along * Math.cos(way), z + along * Math.sin(way)];
-            corners.push({ x, z, radius });
-            const angle = (Math.abs(turn) * Math.PI) / 180;
-            // Two tangents become an arc: r·tan(φ/2) twice against r·φ; no leg here is too short for its bends (1 mm at 150° takes 3.73).
-            wanted += along - radius * (2 * Math.tan(angle / 2) - angle);
-            way += (turn * Math.PI) / 180;
-          }
-          [x, z] = [x + 9 * Math.cos(way), z + 9 * Math.sin(way)];
-          corners.push({ x, z, radius: 0 });
-          const bent = bentWire(corners, 0.05);
-          expect(pathLength(bent) / (wanted + 9)).toBeCloseTo(1, 3);
-          expect(bent[0]).toEqual([3, 0, -7]);
-          const end = bent.at(-1) ?? [NaN, NaN, NaN];
-          expect(Math.hypot(end[0] - x, end[1], end[2] - z)).toBeLessThan(1e-9);
-          // No point stands twice, and nowhere does it turn by more than a third of its tightest bend at once.
-          const steps = bent.slice(1).map((point, i) => sub(point, bent[i] ?? point));
-          expect(Math.min(...steps.map(norm))).toBeGreaterThan(1e-9);
-          const turned = steps.slice(1).map(([u, , v], i) => {
-            const [p, , q] = steps[i] ?? [NaN, NaN, NaN];
-            return Math.abs(Math.atan2(p * v - q * u, p * u + q * v));
-          });
-          const sharpest = Math.max(...bends.map(({ turn }) => (Math.abs(turn) * Math.PI) / 180));
-          expect(Math.max(...turned)).toBeLessThanOrEqual(sharpest / 3 + 1e-6);
-        },
-      ),
+      fc.property(between(0, 360), fc.array(corner, { minLength: 1, maxLength: 4 }), (first, bends) => {
+        let [x, z, way] = [3, -7, (first * Math.PI) / 180];
+        let wanted = 0;
+        const corners = [{ x, z, radius: 0 }];
+        for (const { along, turn, radius } of bends) {
+          [x, z] = [x + along * Math.cos(way), z + along * Math.sin(way)];
+          corners.push({ x, z, radius });
+          const angle = (Math.abs(turn) * Math.PI) / 180;
+          // Two tangents become an arc: r·tan(φ/2) twice against r·φ; no leg here is too short for its bends (1 mm at 150° takes 3.73).
+          wanted += along - radius * (2 * Math.tan(angle / 2) - angle);
+          way += (turn * Math.PI) / 180;
+        }
+        [x, z] = [x + 9 * Math.cos(way), z + 9 * Math.sin(way)];
+        corners.push({ x, z, radius: 0 });
+        const bent = bentWire(corners, 0.05);
+        expect(pathLength(bent) / (wanted + 9)).toBeCloseTo(1, 3);
+        expect(bent[0]).toEqual([3, 0, -7]);
+        const end = bent.at(-1) ?? [NaN, NaN, NaN];
+        expect(Math.hypot(end[0] - x, end[1], end[2] - z)).toBeLessThan(1e-9);
+        // No point stands twice, and nowhere does it turn by more than a third of its tightest bend at once.
+        const steps = bent.slice(1).map((point, i) => sub(point, bent[i] ?? point));
+        expect(Math.min(...steps.map(norm))).toBeGreaterThan(1e-9);
+        const turned = steps.slice(1).map(([u, , v], i) => {
+          const [p, , q] = steps[i] ?? [NaN, NaN, NaN];
+          return Math.abs(Math.atan2(p * v - q * u, p * u + q * v));
+        });
+        const sharpest = Math.max(...bends.map(({ turn }) => (Math.abs(turn) * Math.PI) / 180));
+        expect(Math.max(...turned)).toBeLessThanOrEqual(sharpest / 3 + 1e-6);
+      }),
     );
   });
 

@@ -15,6 +15,7 @@ import { judgeFit } from './fit.ts';
 import { applyRemedy } from './remedies.ts';
 import { layOnHead } from '../rigging/lay.ts';
 import { COVER } from '../rigging/limits.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 const paddle: Plastic = {
   format: 'fern-anvil/plastic',
@@ -240,9 +241,9 @@ describe('together', () => {
     const sizes = fc.constantFrom('#8', '#2', '1/0', '4/0', '8/0');
     const body = fc.record({
       kind: fc.constantFrom(...PLASTIC_KINDS.map(({ key }) => key)),
-      length: fc.double({ min: 20, max: 400, noNaN: true }),
-      breadth: fc.double({ min: 2, max: 80, noNaN: true }),
-      height: fc.double({ min: 2, max: 80, noNaN: true }),
+      length: between(20, 400),
+      breadth: between(2, 80),
+      height: between(2, 80),
     });
     fc.assert(
       fc.property(sizes, body, fc.constantFrom(...METHODS.map(({ key }) => key)), (size, shape, method) => {

@@ -24,6 +24,7 @@ import { evaluate, PLAIN_WATER } from './evaluate.ts';
 import { judgeFit } from './fit.ts';
 import { guardWays } from './guard-ways.ts';
 import { applyRemedy } from './remedies.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 const SHORT = { ...PLAIN_WATER, isShort: true };
 const bait = usualPlastic;
@@ -326,10 +327,10 @@ describe('anything on anything', () => {
         fc.constantFrom('ball', 'wedge', 'tube', 'core', 'stubby', 'glider', 'bellyweight'),
         fc.constantFrom('collar', 'barrel', 'wire', 'screw', 'spring', 'none'),
         fc.record({
-          length: fc.double({ min: 20, max: 400, noNaN: true }),
-          breadth: fc.double({ min: 2, max: 80, noNaN: true }),
-          height: fc.double({ min: 2, max: 80, noNaN: true }),
-          cut: fc.double({ min: 0, max: 240, noNaN: true }),
+          length: between(20, 400),
+          breadth: between(2, 80),
+          height: between(2, 80),
+          cut: between(0, 240),
         }),
         (kind, method, size, style, family, keeper, sizes) => {
           const design = starter(family, size, { keeper: keeperInitial(keeper) });

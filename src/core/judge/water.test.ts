@@ -7,7 +7,8 @@ import { LINE_KINDS } from '../material/lines.ts';
 import { PLASTIC_KINDS } from '../plastic/kinds/index.ts';
 import { METHODS } from '../rigging/methods/index.ts';
 import { runs } from '../test-kit/runs.ts';
-import { anyDesign, between } from '../test-kit/wild.test-kit.ts';
+import { anyDesign } from '../test-kit/wild.test-kit.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 import { evaluate, PLAIN_WATER } from './evaluate.ts';
 import { waterFigure } from './water.ts';
 

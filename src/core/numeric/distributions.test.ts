@@ -2,6 +2,7 @@ import { compiled, gamma as cephesGamma, ndtr, ndtri, stdtri } from 'cephes';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { gamma, logGamma, normalCdf, normalQuantile, studentQuantile } from './distributions.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 /** What a double can hold after the few dozen operations each figure takes. */
 const ALIKE = 1e-12;
@@ -26,7 +27,7 @@ describe('the gamma function', () => {
 
   it('is that of the Cephes library', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.01, max: 60, noNaN: true }), (x) => {
+      fc.property(between(0.01, 60), (x) => {
         expect(off(gamma(x), cephesGamma(x))).toBeLessThan(ALIKE);
       }),
     );
@@ -41,7 +42,7 @@ describe('the gamma function', () => {
 describe('the normal distribution', () => {
   it('is that of the Cephes library, the far tail with all its digits', () => {
     fc.assert(
-      fc.property(fc.double({ min: -26, max: 8, noNaN: true }), (z) => {
+      fc.property(between(-26, 8), (z) => {
         expect(off(normalCdf(z), ndtr(z))).toBeLessThan(ALIKE);
       }),
     );
@@ -49,7 +50,7 @@ describe('the normal distribution', () => {
 
   it('has the quantiles of the Cephes library, in both tails', () => {
     fc.assert(
-      fc.property(fc.double({ min: -12, max: Math.log10(0.5), noNaN: true }), (log) => {
+      fc.property(between(-12, Math.log10(0.5)), (log) => {
         const share = 10 ** log;
         expect(Math.abs(normalQuantile(share) - ndtri(share))).toBeLessThan(ALIKE);
         expect(normalQuantile(1 - share) + normalQuantile(1 - (1 - share))).toBe(0);
@@ -96,16 +97,12 @@ describe('Student’s quantile', () => {
 
   it('is that of the Cephes library', () => {
     fc.assert(
-      fc.property(
-        fc.double({ min: 1e-4, max: 1 - 1e-4, noNaN: true }),
-        fc.integer({ min: 1, max: 400 }),
-        (share, freedom) => {
-          const right = stdtri(freedom, share);
-          expect(Math.abs(studentQuantile(share, freedom) - right) / (1 + Math.abs(right))).toBeLessThan(
-            5 * ALIKE,
-          );
-        },
-      ),
+      fc.property(between(1e-4, 1 - 1e-4), fc.integer({ min: 1, max: 400 }), (share, freedom) => {
+        const right = stdtri(freedom, share);
+        expect(Math.abs(studentQuantile(share, freedom) - right) / (1 + Math.abs(right))).toBeLessThan(
+          5 * ALIKE,
+        );
+      }),
     );
   });
 

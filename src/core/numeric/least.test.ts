@@ -1,18 +1,14 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { leastOf } from './least.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 it('finds the bottom of a valley wherever it lies, to what the figures of a double tell', () => {
   fc.assert(
-    fc.property(
-      fc.double({ min: -50, max: 50, noNaN: true }),
-      fc.double({ min: 0.1, max: 40, noNaN: true }),
-      fc.double({ min: 0.1, max: 40, noNaN: true }),
-      (bottom, left, right) => {
-        const found = leastOf((x) => Math.abs(x - bottom), bottom - left, bottom + right);
-        expect(Math.abs(found - bottom)).toBeLessThan(1e-7 * (left + right) + 1e-12);
-      },
-    ),
+    fc.property(between(-50, 50), between(0.1, 40), between(0.1, 40), (bottom, left, right) => {
+      const found = leastOf((x) => Math.abs(x - bottom), bottom - left, bottom + right);
+      expect(Math.abs(found - bottom)).toBeLessThan(1e-7 * (left + right) + 1e-12);
+    }),
   );
 });
 

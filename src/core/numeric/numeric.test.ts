@@ -5,6 +5,7 @@ import { crossing, findRoot } from './root.ts';
 import { nearestTo, steadyNear, steadyPlaces } from './steady.ts';
 import { clamp, cross, degrees, dot, norm, radians } from './vec.ts';
 import type { Vec3 } from './vec.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 describe('Gauss-Legendre', () => {
   // Abramowitz & Stegun, table 25.4.
@@ -131,23 +132,18 @@ describe('roots', () => {
 
   it('finds the root of any rising cubic to nine digits', () => {
     fc.assert(
-      fc.property(
-        fc.double({ min: 0.1, max: 10, noNaN: true }),
-        fc.double({ min: 0, max: 5, noNaN: true }),
-        fc.double({ min: 0.2, max: 900, noNaN: true }),
-        (a, b, target) => {
-          const f = (x: number) => a * x ** 3 + b * x - target;
-          const root = findRoot(f, 0, 30, 1e-10);
-          return root.ok && Math.abs(f(root.x)) < 1e-6 * target;
-        },
-      ),
+      fc.property(between(0.1, 10), between(0, 5), between(0.2, 900), (a, b, target) => {
+        const f = (x: number) => a * x ** 3 + b * x - target;
+        const root = findRoot(f, 0, 30, 1e-10);
+        return root.ok && Math.abs(f(root.x)) < 1e-6 * target;
+      }),
     );
   });
 });
 
 describe('vectors', () => {
   const vector = fc.tuple(
-    ...([0, 1, 2].map(() => fc.double({ min: -50, max: 50, noNaN: true })) as [
+    ...([0, 1, 2].map(() => between(-50, 50)) as [
       fc.Arbitrary<number>,
       fc.Arbitrary<number>,
       fc.Arbitrary<number>,

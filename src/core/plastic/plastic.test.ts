@@ -24,6 +24,7 @@ import type { PlasticKey } from './kinds/index.ts';
 import { bladeOutline, plasticFigure, plasticReach } from './outline.ts';
 import type { Plastic } from './schema.ts';
 import { usualPlastic } from './usual.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 const INCH = 25.4;
 const usual = usualPlastic;
@@ -379,18 +380,18 @@ describe('kinds', () => {
 
   it('any sizes and stations give finite figures', () => {
     const station = fc.record({
-      at: fc.double({ min: 0, max: 1, noNaN: true }),
-      height: fc.double({ min: 0.01, max: 1, noNaN: true }),
-      breadth: fc.double({ min: 0.01, max: 1, noNaN: true }),
+      at: between(0, 1),
+      height: between(0.01, 1),
+      breadth: between(0.01, 1),
     });
     fc.assert(
       fc.property(
         fc.constantFrom(...PLASTIC_KINDS.map(({ key }) => key)),
-        fc.double({ min: 20, max: 400, noNaN: true }),
-        fc.double({ min: 2, max: 80, noNaN: true }),
-        fc.double({ min: 2, max: 80, noNaN: true }),
-        fc.double({ min: 0, max: 240, noNaN: true }),
-        fc.double({ min: 0.3, max: 20, noNaN: true }),
+        between(20, 400),
+        between(2, 80),
+        between(2, 80),
+        between(0, 240),
+        between(0.3, 20),
         fc.array(station, { minLength: 3, maxLength: 16 }),
         (kind, length, breadth, height, cut, wall, stations) => {
           const plastic = { ...usual(kind, 3), length, breadth, height, cut, wall, stations };

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { roundIn } from './round.ts';
 import { shownUnit } from './units.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 it.each([
   // How a default is said at a counter (common practice, no source).
@@ -21,7 +22,7 @@ it.each([
 
 it('stays within four per cent and has two digits at most; what is of one digit already stays', () => {
   fc.assert(
-    fc.property(fc.double({ min: 0.01, max: 500, noNaN: true }), (value) => {
+    fc.property(between(0.01, 500), (value) => {
       for (const system of ['imperial', 'metric'] as const) {
         const round = roundIn(value, 'depth', system);
         expect(Math.abs(round - value)).toBeLessThanOrEqual(0.04 * value + 1e-9);

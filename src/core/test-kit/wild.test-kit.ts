@@ -11,16 +11,8 @@ import { DRAWN_FAMILIES } from '../head/families/index.ts';
 import { GRADES, HOOK_CHART } from '../hook/chart.ts';
 import { METALS } from '../material/metals/index.ts';
 import { starterDesign } from '../document/starter.ts';
+import { between } from './numbers.test-kit.ts';
 
-/**
- * Numbers of a range: most of them even along it, some the library's own choice. Its choice alone is even over the numbers a machine can write,
- * so that of 0 to 90 nearly all lie under one: good for finding what fails at the edge, but it would leave the middle untried.
- */
-export const between = (min: number, max: number) =>
-  fc.oneof(
-    { weight: 3, arbitrary: fc.nat(1e6).map((part) => min + ((max - min) * part) / 1e6) },
-    { weight: 1, arbitrary: fc.double({ min, max, noNaN: true, noDefaultInfinity: true }) },
-  );
 /** There in so many of a hundred, else undefined. */
 const sometimes = <T>(percent: number, arbitrary: fc.Arbitrary<T>): fc.Arbitrary<T | undefined> =>
   fc.oneof(

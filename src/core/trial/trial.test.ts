@@ -13,6 +13,7 @@ import { moreWanted, newcombe, wilson } from './proportion.ts';
 import { rateRatio, weightTrend } from './rates.ts';
 import { falseWinner, stratified } from './strata.ts';
 import { askew, compareGroups, OUTCOMES, peekingWarning, shareOf, totalsBy } from './tally.ts';
+import { between } from '../test-kit/numbers.test-kit.ts';
 
 /** A small generator with a seed, so that simulated days are the same in every run (mulberry32). */
 const seeded = (seed: number) => () => {
@@ -45,7 +46,7 @@ describe('a proportion', () => {
   it('solves the score equation at its ends, whatever was counted', () => {
     // |p̂ − p| = z √(p (1 − p)/n) at both ends, by definition.
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 400 }), fc.double({ min: 0, max: 1, noNaN: true }), (n, u) => {
+      fc.property(fc.integer({ min: 1, max: 400 }), between(0, 1), (n, u) => {
         const x = Math.round(u * n);
         const { share, low, high } = wilson(x, n);
         for (const end of [low, high])

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { Section } from '../profile.ts';
 import { dropAt, riseAt, sectionArea, sectionHolds } from '../profile.ts';
 import { endsOf, FAR, meetings, roundStretch } from './shape.ts';
-import { between } from '../../test-kit/wild.test-kit.ts';
+import { between } from '../../test-kit/numbers.test-kit.ts';
 
 const circle: Section = { b: 5, t: 5, d: 5, nt: 2, nb: 2 };
 const anySection: fc.Arbitrary<Section> = fc.record({

@@ -18,7 +18,7 @@ import { METALS } from '../../material/metals/index.ts';
 import { GRAMS_PER_OUNCE } from '../../quantity/units.ts';
 import { isWhole, runs } from '../../test-kit/runs.ts';
 import { sampleDesign } from '../../test-kit/sample.test-kit.ts';
-import { between } from '../../test-kit/wild.test-kit.ts';
+import { between } from '../../test-kit/numbers.test-kit.ts';
 import { doubtsOf } from '../practice/advice.ts';
 import { smallestChange } from './change.ts';
 import { checkRuleFacts } from './check-rules.ts';

@@ -9,6 +9,7 @@ import { compareStandings, placed, standFor, worstAnswer } from './order.ts';
 import { weakest } from './propose.ts';
 import { QUESTIONS } from '../questions/index.ts';
 import { situationOf } from './situation.ts';
+import { between } from '../../test-kit/numbers.test-kit.ts';
 
 const situation = situationOf({
   format: 'fern-anvil/brief',
@@ -71,7 +72,7 @@ describe('the count of answers', () => {
   });
 
   it('counts each answer once', () => {
-    const score = fc.option(fc.double({ min: 0, max: 1, noNaN: true }), { nil: undefined });
+    const score = fc.option(between(0, 1), { nil: undefined });
     fc.assert(
       fc.property(fc.array(score, { maxLength: 16 }), fc.nat(16), (scores, decisive) => {
         const { out, wrong, cares, doubts } = stand(scores, decisive);
