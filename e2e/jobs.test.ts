@@ -340,3 +340,33 @@ it('a designer comes from an empty shop to mould halves in eighteen interactions
   expect(count.acts).toBeLessThanOrEqual(18);
   await page.close();
 });
+
+it('a hook is laid over another, put on a head from the shelf, and taken off again', async () => {
+  const page = await openPage(browser, 'about:blank');
+  await page.evaluateOnNewDocument(() =>
+    localStorage.setItem('fern-anvil.tray', JSON.stringify(['gravel-oval-1-2'])),
+  );
+  await page.goto(`${server.url}/stores?shelf=hooks`, { waitUntil: 'load' });
+  const { press } = person(page);
+  const hookOf = async () =>
+    (
+      (await (await fetch(`${server.url}/api/designs/gravel-oval-1-2`)).json()) as {
+        document: { hook: { size: string; style?: string; grade: string; measured?: { name?: string } } };
+      }
+    ).document.hook;
+  const before = await hookOf();
+  await page.waitForSelector('.hook-wall');
+  await press('Lay over 3/0');
+  await press('Lay over Broads jig 4/0');
+  await page.waitForFunction(() => document.querySelectorAll('.laid-over tbody tr').length === 2);
+  await press('Take 3/0 away');
+  await page.waitForFunction(() => document.querySelectorAll('.laid-over tbody tr').length === 1);
+  await press('Put on a head of the tray: Broads jig 4/0');
+  await (await page.waitForSelector("::-p-xpath(//button[contains(.,'Gravel Oval 1/2')])"))?.click();
+  await sees(page, 'Gravel Oval 1/2 has the hook Broads jig 4/0.');
+  expect(await hookOf()).toMatchObject({ size: '4/0', measured: { name: 'Broads jig 4/0' } });
+  await press('Undo');
+  while (JSON.stringify(await hookOf()) !== JSON.stringify(before))
+    await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(resolve)));
+  await page.close();
+});

@@ -52,6 +52,11 @@ const SCREENS: readonly (readonly [
   ['Uses', '/designs/gravel-oval-1-2/uses', '.use-group li'],
   ['Stores', '/stores', '.stores-table'],
   ['Hooks', '/stores?shelf=hooks', '.hook-table tbody tr'],
+  [
+    'Hooks laid over',
+    '/stores?shelf=hooks&over=3/0~round%20bend~standard,4/0~wide%20gap~2X%20strong',
+    '.laid-over tbody tr',
+  ],
   ['Mould', '/designs/pip-1-16/mould', { words: 'The volumes add up to the block' }],
   ['Measure a head', '/take-in?shape=football&m.breadth=19', { words: 'Possible metals' }],
   ['Help', '/help', { words: 'stand-up head' }],

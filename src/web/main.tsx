@@ -20,20 +20,22 @@ if (window.location.pathname === '/') void preloadRack();
 /** How long the first picture waits for its typeface, ms: beyond it a page in another is better than none. */
 const TYPEFACE_MS = 1000;
 
+function render(): void {
+  const root = document.getElementById('root');
+  if (!root) throw new Error('The page has no #root.');
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queryClient}>
+        <NoticeProvider>
+          <RouterProvider router={router} />
+        </NoticeProvider>
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+}
+
 // Text that is laid out anew when its typeface comes moves what is being clicked.
-await Promise.race([
+void Promise.race([
   document.fonts.load("1em 'Archivo Variable'"),
   new Promise((resolve) => setTimeout(resolve, TYPEFACE_MS)),
-]).catch(() => undefined);
-
-const root = document.getElementById('root');
-if (!root) throw new Error('The page has no #root.');
-createRoot(root).render(
-  <StrictMode>
-    <QueryClientProvider client={queryClient}>
-      <NoticeProvider>
-        <RouterProvider router={router} />
-      </NoticeProvider>
-    </QueryClientProvider>
-  </StrictMode>,
-);
+]).then(render, render);

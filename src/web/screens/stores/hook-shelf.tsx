@@ -13,6 +13,7 @@ import { SaveBadge } from '../../parts/save-badge.tsx';
 import { Heads } from '../../parts/sheet.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
+import { HookWall, MEASURED_HOOKS } from './hook-wall/hook-wall.tsx';
 import { TableFiles } from './table-files.tsx';
 
 const NEW_HOOK: HookDocument = {
@@ -44,7 +45,8 @@ export function HookShelf({ find, children }: { readonly find: string; readonly 
   );
   return (
     <>
-      <section aria-label="Measured hooks">
+      <HookWall own={list.data} find={find} />
+      <section aria-label="Measured hooks" id={MEASURED_HOOKS}>
         <div className="stores-bar">
           <h2 className="stores-sub">Measured hooks</h2>
           <button
