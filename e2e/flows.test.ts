@@ -597,6 +597,16 @@ describe('Rules, uses and sayings', () => {
       /rock/i,
     );
     const saying = await at('/sayings');
+    // One after the other, and stopped in the middle: what is there stays, and the rest can be had.
+    await saying.waitForSelector('.saying');
+    await (await named(saying, 'Stop', 'button')).click();
+    await sees(saying, 'Stopped: not all is here.');
+    const some = await saying.$$eval('.saying h2', (all) => all.map((one) => one.textContent));
+    await (await named(saying, 'Work out all', 'button')).click();
+    await saying.waitForFunction(() => document.querySelector('.working') === null);
+    expect(
+      (await saying.$$eval('.saying h2', (all) => all.map((one) => one.textContent))).slice(0, some.length),
+    ).toEqual(some);
     await saying.waitForSelector('.saying[data-verdict=agreed] td');
     expect((await saying.$$('.saying')).length).toBeGreaterThanOrEqual(12);
   });

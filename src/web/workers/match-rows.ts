@@ -1,3 +1,6 @@
+import type { GoesOn } from './in-parts.ts';
+import { inParts } from './in-parts.ts';
+import type { NamedBrief } from '../../core/match/index.ts';
 import type { Brief, Design, Problem, QuestionKey, RuleSet } from '../../core/document/index.ts';
 import type {
   Ground,
@@ -28,8 +31,10 @@ import {
   smallestChange,
   standKept,
   tackleFor,
-  testSayings,
-  usesOf,
+  byService,
+  SAYINGS,
+  sayingTest,
+  useIn,
   valuesOf,
   worstAnswer,
 } from '../../core/match/index.ts';
@@ -229,29 +234,35 @@ export interface UseRow {
   readonly why: string;
 }
 
-/** Returns what a head is for, among stated situations and the shop’s own briefs. */
-export function uses(
+/** Returns what a head is for, among stated situations and the shop’s own briefs: of all of them, or of those asked before it was enough. */
+export async function uses(
   design: Design,
-  briefs: readonly { readonly key: string; readonly brief: Brief }[],
+  briefs: readonly NamedBrief[],
   rules: Asking['rules'],
   metals: readonly Metal[] | undefined,
-): UseRow[] {
+  goesOn: GoesOn,
+): Promise<UseRow[]> {
   const result = evaluate(design, { ...PLAIN_WATER, ...(metals ? { metals } : {}) });
   if (!result.ok) return [];
-  return usesOf(result.design, valuesOf(result.readings), briefs, rules).map(
-    ({ key, brief, situation, service, matched, worst }) => ({
-      key,
-      name: brief.name,
-      service,
-      mark: worst?.mark,
-      question: worst?.question.key,
-      why: worst ? (groundsOf(worst, situation, matched.answers.head)[0]?.text ?? '') : '',
-    }),
+  const values = valuesOf(result.readings);
+  const found = await inParts(
+    briefs,
+    (brief) => useIn(result.design, values, brief, rules),
+    (done, of) => goesOn(done, of, undefined),
   );
+  return byService(found.flat()).map(({ key, brief, situation, service, matched, worst }) => ({
+    key,
+    name: brief.name,
+    service,
+    mark: worst?.mark,
+    question: worst?.question.key,
+    why: worst ? (groundsOf(worst, situation, matched.answers.head)[0]?.text ?? '') : '',
+  }));
 }
 
-/** Every saying held against some heads. */
+/** Sayings held against some heads, handed out one by one. */
 export const sayings = (
   heads: readonly { readonly name: string; readonly design: Design; readonly values: ReadingValues }[],
   metals: readonly Metal[] | undefined,
-): SayingRow[] => testSayings(heads, metals);
+  goesOn: GoesOn<SayingRow>,
+): Promise<SayingRow[]> => inParts(SAYINGS, sayingTest(heads, metals), goesOn);

@@ -12,6 +12,8 @@ import type {
 import type { ReadingValues } from '../../core/match/index.ts';
 import { matchingFor, matchKept, serviceOf } from '../../core/match/index.ts';
 import { ladderSteps, leastRange, loadSolver } from '../../core/range/index.ts';
+import type { GoesOn } from './in-parts.ts';
+import { inParts } from './in-parts.ts';
 
 /** A head with its readings as they are kept. */
 export interface HeadRow {
@@ -26,17 +28,21 @@ const WORTH: Readonly<Record<ReturnType<typeof serviceOf>, Serving>> = {
   'not there': 0,
 };
 
-/** How each head serves each brief, from kept readings: by brief, by head. */
-function serving(
+/** How each head serves each brief, from kept readings: by brief, by head; of fewer briefs where that was enough. */
+const serving = (
   briefs: readonly Brief[],
   heads: readonly HeadRow[],
   rules: Pick<RuleSet, 'rules' | 'schools'>,
-): Serving[][] {
-  return briefs.map((brief) => {
-    const matching = matchingFor(brief, rules);
-    return heads.map(({ design, values }) => WORTH[serviceOf(matchKept(matching, design, values))]);
-  });
-}
+  goesOn: GoesOn,
+): Promise<Serving[][]> =>
+  inParts(
+    briefs,
+    (brief) => {
+      const matching = matchingFor(brief, rules);
+      return heads.map(({ design, values }) => WORTH[serviceOf(matchKept(matching, design, values))]);
+    },
+    (done, of) => goesOn(done, of, undefined),
+  );
 
 /** The smallest range, to proof or as long as it may take. */
 async function solve(

@@ -10,6 +10,7 @@ import { METHODS } from '../../rigging/methods/index.ts';
 import type { ReadingValues } from '../engine/head.ts';
 import { valuesOf } from '../engine/match.ts';
 import type { Look, Span } from './said.ts';
+import type { Saying } from './said.ts';
 import { SAYINGS } from './said.ts';
 
 /** A head a saying is held against. */
@@ -63,7 +64,14 @@ function weedless(design: Design, metals: readonly Metal[]): Bait | undefined {
 export const SAYING_COUNT = SAYINGS.length;
 
 /** Holds every saying against some heads: the first of the sort it is about, a few of each. */
-export function testSayings(heads: readonly SaidOf[], metals: readonly Metal[] = METALS): SayingRow[] {
+export const testSayings = (heads: readonly SaidOf[], metals: readonly Metal[] = METALS): SayingRow[] =>
+  SAYINGS.map(sayingTest(heads, metals));
+
+/** Returns the test of one saying on some heads; heads that several sayings are about are computed once. */
+export function sayingTest(
+  heads: readonly SaidOf[],
+  metals: readonly Metal[] = METALS,
+): (saying: Saying) => SayingRow {
   const looked = new Map<string, ReadingValues | undefined>();
   const look: Look = (design, around = {}, isWeedless = false) => {
     const key = JSON.stringify([design, around, isWeedless]);
@@ -74,7 +82,7 @@ export function testSayings(heads: readonly SaidOf[], metals: readonly Metal[] =
     looked.set(key, values);
     return values;
   };
-  return SAYINGS.map(({ key, says, held, reason, isOf, test }) => {
+  return ({ key, says, held, reason, isOf, test }) => {
     const evidence: Evidence[] = [];
     const numbers: number[][] = [];
     for (const head of heads) {
@@ -97,5 +105,5 @@ export function testSayings(heads: readonly SaidOf[], metals: readonly Metal[] =
             ? 'not'
             : 'depends';
     return { key, says, why, verdict, evidence };
-  });
+  };
 }

@@ -51,37 +51,51 @@ function inUsualLengths(brief: Brief): Brief[] {
   );
 }
 
+/** A brief with a key to know it by. */
+export interface NamedBrief {
+  readonly key: string;
+  readonly brief: Brief;
+}
+
 /**
  * What a head is good for: how it stands to each of some briefs with a bait of the brief’s kind that fits it, those it serves first, from readings
  * as they are kept.
  */
-export function usesOf(
+export const usesOf = (
   design: Design,
   values: ReadingValues,
-  briefs: readonly { readonly key: string; readonly brief: Brief }[],
+  briefs: readonly NamedBrief[],
+  set: Pick<RuleSet, 'rules' | 'schools'>,
+): Use[] => byService(briefs.flatMap((brief) => useIn(design, values, brief, set)));
+
+/** Uses in order: those a head serves first, the best of each first. */
+export const byService = (uses: readonly Use[]): Use[] =>
+  [...uses].sort((a, b) => SERVICES.indexOf(a.service) - SERVICES.indexOf(b.service) || byBest(a, b));
+
+/** What a head is in one brief, in the usual length of its bait that suits it best; none where no length is usual. */
+export function useIn(
+  design: Design,
+  values: ReadingValues,
+  { key, brief: asked }: NamedBrief,
   set: Pick<RuleSet, 'rules' | 'schools'>,
 ): Use[] {
-  return briefs
-    .flatMap(({ key, brief: asked }): Use[] => {
-      const [best] = inUsualLengths(asked)
-        .map((brief) => {
-          const matching = matchingFor(brief, set);
-          return { brief, matching, matched: matchKept(matching, design, values) };
-        })
-        .sort((a, b) => compareStandings(a.matched.standing, b.matched.standing));
-      if (!best) return [];
-      const { brief, matching, matched } = best;
-      const service = serviceOf(matched);
-      return [
-        {
-          key,
-          brief,
-          situation: matching.situation,
-          service,
-          matched,
-          worst: service === 'serves' ? undefined : worstAnswer(matched.answers),
-        },
-      ];
+  const [best] = inUsualLengths(asked)
+    .map((brief) => {
+      const matching = matchingFor(brief, set);
+      return { brief, matching, matched: matchKept(matching, design, values) };
     })
-    .sort((a, b) => SERVICES.indexOf(a.service) - SERVICES.indexOf(b.service) || byBest(a, b));
+    .sort((a, b) => compareStandings(a.matched.standing, b.matched.standing));
+  if (!best) return [];
+  const { brief, matching, matched } = best;
+  const service = serviceOf(matched);
+  return [
+    {
+      key,
+      brief,
+      situation: matching.situation,
+      service,
+      matched,
+      worst: service === 'serves' ? undefined : worstAnswer(matched.answers),
+    },
+  ];
 }

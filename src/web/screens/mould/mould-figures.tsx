@@ -6,7 +6,8 @@ import type { MouldVolumes } from '../../../core/make/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
-import { makeWorker } from '../../workers/make.ts';
+import { Working } from '../../parts/working.tsx';
+import { halvesWorker, stopHalves } from '../../workers/make.ts';
 import type { MouldFigures, MouldWorked } from '../../workers/make.worker.ts';
 import { download } from '../exchange/download.ts';
 
@@ -42,11 +43,14 @@ const FILES = [
 function useWorked(mould: Mould, metals: readonly Metal[]) {
   const [state, setState] = useState<{ for: Mould; worked: MouldWorked } | undefined>(undefined);
   const [done, setDone] = useState<readonly [number, number]>([0, 1]);
+  const [stopped, setStopped] = useState<Mould | undefined>(undefined);
+  const isStopped = stopped === mould;
   useEffect(() => {
     let alive = true;
+    if (isStopped) return undefined;
     const timer = setTimeout(() => {
       setDone([0, 1]);
-      makeWorker()
+      halvesWorker()
         .worked(
           mould,
           metals,
@@ -66,15 +70,25 @@ function useWorked(mould: Mould, metals: readonly Metal[]) {
       alive = false;
       clearTimeout(timer);
     };
-  }, [mould, metals]);
-  return { worked: state?.for === mould ? state.worked : undefined, last: state?.worked, done };
+  }, [mould, metals, isStopped]);
+  return {
+    worked: state?.for === mould ? state.worked : undefined,
+    last: state?.worked,
+    done,
+    isStopped,
+    stop: () => {
+      stopHalves();
+      setStopped(mould);
+    },
+    again: () => setStopped(undefined),
+  };
 }
 
 /** Volumes that add up, metal for a pour, what binds, and the files. */
 export function MouldFiguresPanel({ kept, mould, metals, flush, figures }: Props) {
   const { format } = useUnits();
   const { tell } = useNotices();
-  const { worked, last, done } = useWorked(mould, metals);
+  const { worked, last, done, isStopped, stop, again } = useWorked(mould, metals);
   const shown = worked ?? last;
   const fetchFile = async (file: string) => {
     if (!(await flush())) {
@@ -118,11 +132,13 @@ export function MouldFiguresPanel({ kept, mould, metals, flush, figures }: Props
         </p>
       )}
       <h2>Holds</h2>
-      {!worked && !(shown && !shown.ok) && (
-        <p role="status">
-          <progress value={done[0]} max={done[1]} aria-label="Halves worked out" /> halves being worked out …
-        </p>
-      )}
+      <Working
+        what="steps of the halves worked out"
+        progress={worked || isStopped || (shown && !shown.ok) ? undefined : done}
+        isStopped={isStopped && !worked}
+        onStop={stop}
+        onAgain={again}
+      />
       {shown && !shown.ok && <p className="problems">■ {shown.reason}</p>}
       {shown?.ok && (
         <>

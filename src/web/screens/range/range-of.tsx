@@ -7,7 +7,7 @@ import { useUnits } from '../../data/units.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { Panel } from '../../parts/panel.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
-import { Loading } from '../../parts/states.tsx';
+import { Working } from '../../parts/working.tsx';
 import { download } from '../exchange/download.ts';
 import { Adds } from './adds.tsx';
 import { Coverage } from './coverage.tsx';
@@ -37,7 +37,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
   const { tell } = useNotices();
   const { system } = useUnits();
   const plan = draft.document;
-  const { heads, wanted, serves, error } = useServing(plan, { designs, briefs, rules });
+  const { heads, wanted, serves, work } = useServing(plan, { designs, briefs, rules });
   useTitle(plan.name);
   const taken = heads.flatMap(({ id }, i) => (plan.wall.includes(id) ? [i] : []));
   // Before anything hangs, all that may.
@@ -71,8 +71,14 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
       </aside>
       <div className="shop-sheet" data-ready={serves !== undefined}>
         <Problems of={draft.problems} />
-        {error && <p className="problems">■ {error}</p>}
-        {!serves && !error && <Loading what="who serves what" />}
+        {work.error && <p className="problems">■ {work.error}</p>}
+        <Working
+          what="briefs asked who serves them"
+          progress={work.progress}
+          isStopped={work.isStopped}
+          onStop={work.stop}
+          onAgain={work.again}
+        />
         {serves && (
           <>
             <Panel what="The smallest range">

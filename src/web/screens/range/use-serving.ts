@@ -2,17 +2,18 @@ import { useMemo } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import type { Brief, Design, RangePlan, RuleSet } from '../../../core/document/index.ts';
 import type { Serving } from '../../../core/range/index.ts';
-import { useJudged } from '../../workers/judge.ts';
+import type { GoesOn } from '../../workers/in-parts.ts';
 import { rangeWorker } from '../../workers/range.ts';
 import type { HeadRow } from '../../workers/range.worker.ts';
+import { useParts } from '../../workers/use-parts.ts';
 
 interface Job {
   readonly briefs: readonly Brief[];
   readonly heads: readonly HeadRow[];
   readonly rules: RuleSet;
 }
-const run = ({ briefs, heads, rules }: Job): Promise<Serving[][]> =>
-  rangeWorker().serving(briefs, heads, rules);
+const run = ({ briefs, heads, rules }: Job, goesOn: GoesOn): Promise<Serving[][]> =>
+  rangeWorker().serving(briefs, heads, rules, goesOn);
 
 /** The heads and briefs of a plan, and how well each head serves each brief once that is worked out. */
 export function useServing(
@@ -44,7 +45,8 @@ export function useServing(
     () => ({ briefs: wanted.map(({ document }) => document), heads, rules }),
     [wanted, heads, rules],
   );
-  const { output, for: answered, error } = useJudged(job, run);
-  const serves = answered === job ? output : undefined;
-  return { heads, wanted, serves, error };
+  const { output, for: answered, ...work } = useParts(job, run);
+  // A table of some of the briefs alone would show gaps where nothing was asked.
+  const serves = answered === job && !work.isStopped ? output : undefined;
+  return { heads, wanted, serves, work };
 }

@@ -1,13 +1,16 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import type { SayingVerdict } from '../../../core/match/index.ts';
+import type { SayingRow, SayingVerdict } from '../../../core/match/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
 import { SAYING_COUNT } from '../../../core/match/index.ts';
 import { useList, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { Panel } from '../../parts/panel.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
-import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import { Working } from '../../parts/working.tsx';
+import type { GoesOn } from '../../workers/in-parts.ts';
+import { judgeWorker } from '../../workers/judge.ts';
+import { useParts } from '../../workers/use-parts.ts';
 import './sayings.css';
 
 const SIGNS: Readonly<Record<SayingVerdict, string>> = {
@@ -21,7 +24,8 @@ interface Job {
   readonly heads: Parameters<ReturnType<typeof judgeWorker>['sayings']>[0];
   readonly metals: readonly Metal[] | undefined;
 }
-const run = ({ heads, metals }: Job) => judgeWorker('later').sayings(heads, metals);
+const run = ({ heads, metals }: Job, goesOn: GoesOn<SayingRow>) =>
+  judgeWorker('later').sayings(heads, metals, goesOn);
 
 /** Sayings of the trade, held against the shop's own heads: agreed, not, or it depends, with the figures and why. */
 export function Sayings() {
@@ -38,7 +42,7 @@ export function Sayings() {
       },
     [designs.data, stores.data],
   );
-  const { output, error } = useJudged(job, run);
+  const { output, parts, error, progress, isStopped, stop, again } = useParts(job, run);
   if (designs.isPending) return <Loading what="the heads" />;
   if (designs.isError) return <Failed error={designs.error} retry={() => void designs.refetch()} />;
   return (
@@ -51,10 +55,16 @@ export function Sayings() {
         <Link to="/rules">Rules</Link>.
       </p>
       {error && <p className="problems">■ {error}</p>}
-      {!output && !error && <p role="status">Testing them on {designs.data.length} heads …</p>}
+      <Working
+        what="sayings tested"
+        progress={progress}
+        isStopped={isStopped}
+        onStop={stop}
+        onAgain={again}
+      />
       <Panel what="The sayings">
         <ul className="saying-list">
-          {(output ?? []).map(({ key, says, why, verdict, evidence }) => (
+          {(progress ? parts : (output ?? [])).map(({ key, says, why, verdict, evidence }) => (
             <li key={key} className="saying" data-verdict={verdict}>
               <h2>
                 “{say(says)}” <span>{SIGNS[verdict]}</span>

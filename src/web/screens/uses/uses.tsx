@@ -10,7 +10,10 @@ import { useUnits } from '../../data/units.ts';
 import { Panel } from '../../parts/panel.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
 import { useTitle } from '../../parts/title.ts';
-import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import { Working } from '../../parts/working.tsx';
+import type { GoesOn } from '../../workers/in-parts.ts';
+import { judgeWorker } from '../../workers/judge.ts';
+import { useParts } from '../../workers/use-parts.ts';
 import type { UseRow } from '../../workers/match-rows.ts';
 import './uses.css';
 
@@ -26,8 +29,8 @@ interface Job {
   readonly rules: RulesInForce['document'];
   readonly metals: readonly Metal[] | undefined;
 }
-const run = ({ design, briefs, rules, metals }: Job): Promise<UseRow[]> =>
-  judgeWorker('later').uses(design, briefs, rules, metals);
+const run = ({ design, briefs, rules, metals }: Job, goesOn: GoesOn): Promise<UseRow[]> =>
+  judgeWorker('later').uses(design, briefs, rules, metals, goesOn);
 
 /** What a head is good for: the shop's own briefs and the situations of the trade it serves, and where it must not go. */
 export function Uses() {
@@ -52,7 +55,7 @@ export function Uses() {
         : undefined,
     [design.data, briefs.data, rules.data, stores.data],
   );
-  const { output, error } = useJudged(job, run);
+  const { output, error, progress, isStopped, stop, again } = useParts(job, run);
   useTitle(design.data?.document.name ?? '');
   if (design.isPending) return <Loading what="the head" />;
   if (design.isError)
@@ -73,7 +76,13 @@ export function Uses() {
         </a>
       </p>
       {error && <p className="problems">■ {error}</p>}
-      {!output && !error && <p role="status">Looking …</p>}
+      <Working
+        what="situations asked"
+        progress={progress}
+        isStopped={isStopped}
+        onStop={stop}
+        onAgain={again}
+      />
       <Panel what="The uses">
         {output &&
           TITLES.map(([service, title]) => {
