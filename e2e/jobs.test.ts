@@ -370,3 +370,61 @@ it('a hook is laid over another, put on a head from the shelf, and taken off aga
     await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(resolve)));
   await page.close();
 });
+
+it('to a reader of decimal commas every figure is written with them, and read so', async () => {
+  const page = await openPage(browser, 'about:blank');
+  await page.evaluateOnNewDocument(() => {
+    Object.defineProperty(navigator, 'language', { get: () => 'de-DE' });
+    localStorage.setItem('fern-anvil.units', '"metric"');
+  });
+  /** Figures with a decimal point that are seen or stand in fields. */
+  const points = () =>
+    page.evaluate(() => {
+      const found: string[] = [];
+      const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+      for (let node = walk.nextNode(); node; node = walk.nextNode())
+        if (node.parentElement?.checkVisibility() && !node.parentElement.closest('style, script'))
+          found.push(...(node.textContent?.match(/.{0,20}\d\.\d.{0,12}/g) ?? []));
+      for (const field of document.querySelectorAll('input'))
+        if (/\d\.\d/.test(field.value) && field.checkVisibility() && field.type !== 'range')
+          found.push(`${field.getAttribute('aria-label')} ${field.value}`);
+      return found;
+    });
+  const left: Record<string, string[]> = {};
+  for (const [path, ready] of [
+    ['/', '.rack-card'],
+    ['/designs/ledge-ball-1-4', '.strip-metal'],
+    ['/designs/gravel-oval-1-2/water', '.tank-figures'],
+    ['/designs/gravel-oval-1-2/water?view=line', '.tank-figures'],
+    ['/designs/tideway-ball-1/rig?plastic=wherry-paddle-4', '.verdict'],
+    ['/briefs/hollin-ledges-drag', '.head-row[data-settled=true]'],
+    ['/stores', '.stores-table'],
+    ['/stores?shelf=hooks', '.hook-wall'],
+    ['/batches/pip-april', '.shop-table'],
+    ['/designs/pip-1-16/mould', '.shop-sheet[data-ready=true]'],
+    ['/range', '.shop-sheet[data-ready=true]'],
+    ['/trials/day-2026-05-03', '.counter-more'],
+  ] as const) {
+    await page.goto(`${server.url}${path}`, { waitUntil: 'load' });
+    await page.waitForSelector(ready);
+    // Names are what the shop made them; a handbook's chapters are no figures.
+    const found = (await points()).filter(
+      (text) => !/Cinder Claw|Hollin Tube|Midge|micro body|Handbook/.test(text),
+    );
+    if (found.length > 0) left[path] = found;
+  }
+  expect(left).toEqual({});
+  await page.goto(`${server.url}/designs/ledge-ball-1-4`, { waitUntil: 'load' });
+  await page.waitForSelector('.strip-metal');
+  const { type } = person(page);
+  await type('Density', '11,25');
+  await page.waitForSelector('.save-badge[data-state="saved"]');
+  const kept = (await (await fetch(`${server.url}/api/designs/ledge-ball-1-4`)).json()) as {
+    document: { head: { density?: number } };
+  };
+  expect(kept.document.head.density).toBe(11.25);
+  expect(
+    await (await named(page, 'Density', 'textbox')).evaluate((field) => (field as HTMLInputElement).value),
+  ).toBe('11,25');
+  await page.close();
+});

@@ -109,7 +109,9 @@ const unusable = (on: Page) =>
           : [];
       }),
     );
-    return { wide: document.documentElement.scrollWidth - innerWidth, outside, over };
+    // The window holds the frame; what is longer scrolls within it, or a thumb would push the places off the screen.
+    const { scrollWidth, scrollHeight } = document.documentElement;
+    return { wide: scrollWidth - innerWidth, tall: scrollHeight - innerHeight, outside, over };
   });
 
 const WIDTHS = [
@@ -220,7 +222,7 @@ describe('a screen', () => {
         // What is laid out by its box is laid out anew a frame or two later.
         await expect
           .poll(async () => [width, await unusable(page)], { timeout: 20_000 })
-          .toEqual([width, { wide: 0, outside: [], over: [] }]);
+          .toEqual([width, { wide: 0, tall: 0, outside: [], over: [] }]);
         if (width <= 390 || width === 1280) expect(await faultsOn(page), `at ${width} px`).toEqual([]);
       }
       await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);

@@ -4,6 +4,7 @@ export { hookRank } from './hook-size.ts';
 export type { Money } from './money.ts';
 export { CURRENCIES, currencyNames, currencySign, formatMoney, TAXES, UNSAID } from './money.ts';
 export { fractionGrams, nearestOunceFraction } from './ounces.ts';
+export type { DecimalMark } from './parse.ts';
 export { parseQuantity } from './parse.ts';
 export { inUnits } from './phrase.ts';
 export { roundIn } from './round.ts';

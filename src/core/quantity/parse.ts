@@ -54,8 +54,13 @@ const GROUPED = /^[+-]?\d{1,3}(?:[ \u00a0\u2009\u202f'’]\d{3})+(?:[.,]\d+)?$/;
 /** Thousands and decimals by two different marks, or thousands twice: there is one way to read them. */
 const BY_COMMAS = /^[+-]?\d{1,3}(?:,\d{3})+\.\d+$|^[+-]?\d{1,3}(?:,\d{3}){2,}$/;
 const BY_POINTS = /^[+-]?\d{1,3}(?:\.\d{3})+,\d+$|^[+-]?\d{1,3}(?:\.\d{3}){2,}$/;
-/** One or a thousand: only the reader knows. */
-const AMBIGUOUS = /^[+-]?[1-9]\d{0,2},\d{3}$/;
+/** What a reader writes before decimals. */
+export type DecimalMark = '.' | ',';
+/** One or a thousand, by the mark before decimals: only the reader knows. */
+const AMBIGUOUS: Readonly<Record<DecimalMark, RegExp>> = {
+  '.': /^[+-]?[1-9]\d{0,2},\d{3}$/,
+  ',': /^[+-]?[1-9]\d{0,2}\.\d{3}$/,
+};
 
 /** A number’s digits with a decimal point and without marks between thousands. */
 function plainDigits(text: string): string {
@@ -67,9 +72,10 @@ function plainDigits(text: string): string {
 
 /**
  * Reads a plain number as people type it: `3/8`, `1 1/2`, `1-1/2`, `⅜`, `0.4`, `.4`, `0,4`, `1 000`, `1.000,5`, `1,000.5`.
- * Returns undefined for anything else, among it `1,000` which could mean either one or a thousand.
+ * Returns undefined for anything else, among it `1,000` which could mean either one or a thousand; to a reader whose decimals follow a comma
+ * (`mark`) it is one, and `1.000` could mean either.
  */
-export function parseNumber(text: string): number | undefined {
+export function parseNumber(text: string, mark: DecimalMark = '.'): number | undefined {
   const plain = text
     .trim()
     .replace(/[¼½¾⅛⅜⅝⅞⅓⅔⅕⅖⅗⅘]/g, (glyph) => ` ${VULGAR[glyph] ?? ''}`)
@@ -83,7 +89,7 @@ export function parseNumber(text: string): number | undefined {
     const magnitude = Number(mixed[2] ?? 0) + Number(mixed[3]) / denominator;
     return mixed[1] === '-' ? -magnitude : magnitude;
   }
-  if (AMBIGUOUS.test(plain)) return undefined;
+  if (AMBIGUOUS[mark].test(plain)) return undefined;
   const decimal = plainDigits(plain);
   if (!/^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(decimal)) return undefined;
   const value = Number(decimal);
@@ -102,7 +108,7 @@ function usualForm(typed: string, kind: QuantityKind): string {
 }
 
 /** Feet and inches in one (`7'6"`, `20'6`), or minutes and seconds (`1:30`); undefined where it is neither. */
-function inTwoParts(typed: string, kind: QuantityKind): number | undefined {
+function inTwoParts(typed: string, kind: QuantityKind, mark: DecimalMark): number | undefined {
   if (kind === 'time') {
     const [, minutes, seconds] = /^(\d{1,3}):([0-5]\d)$/.exec(typed) ?? [];
     return minutes === undefined || seconds === undefined
@@ -111,7 +117,7 @@ function inTwoParts(typed: string, kind: QuantityKind): number | undefined {
   }
   if (kind !== 'size' && kind !== 'depth') return undefined;
   const parts = /^(.+?)\s*(?:'|’|′|ft)\s*(.+?)\s*(?:"|”|″|in)?$/i.exec(typed);
-  const [feet, inches] = [parseNumber(parts?.[1] ?? ''), parseNumber(parts?.[2] ?? '')];
+  const [feet, inches] = [parseNumber(parts?.[1] ?? '', mark), parseNumber(parts?.[2] ?? '', mark)];
   return feet === undefined || inches === undefined
     ? undefined
     : UNITS[kind]['in']?.toStored(feet * 12 + inches);
@@ -125,20 +131,21 @@ const OF_FRACTIONS: Partial<Record<QuantityKind, string>> = { mass: 'oz', size: 
 /**
  * Reads what a person typed for a quantity and gives it in the stored unit of that kind.
  * A bare number means the unit then on display, or `bare` where that is given; a bare fraction means ounces or inches where grams or
- * millimetres are on display. Feet and inches may be mixed (`7'6"`) where both exist. What may have been meant otherwise says how it was read.
+ * millimetres are on display; `mark` is what the reader writes before decimals. Feet and inches may be mixed (`7'6"`) where both exist. What may have been meant otherwise says how it was read.
  */
 export function parseQuantity(
   text: string,
   kind: QuantityKind,
   system: UnitSystem,
   bare?: UnitDefinition,
+  mark: DecimalMark = '.',
 ): Parsed {
   const example = EXAMPLES[kind];
   if (text.trim() === '') return { ok: false, message: `Type a value, for example ${example}.` };
   if (text.trim().length > 60)
     return { ok: false, message: `That is too long for a value. Type for example ${example}.` };
   const typed = usualForm(text.trim(), kind);
-  const twofold = inTwoParts(typed, kind);
+  const twofold = inTwoParts(typed, kind, mark);
   if (twofold !== undefined) return { ok: true, value: twofold };
   const trade =
     bare === undefined && system === 'metric' && FRACTION.test(typed) ? OF_FRACTIONS[kind] : undefined;
@@ -153,10 +160,10 @@ export function parseQuantity(
     : split
       ? [split[1] ?? '', split[2] ?? '']
       : [typed, ''];
-  const value = parseNumber(numberText);
+  const value = parseNumber(numberText, mark);
   if (value === undefined) {
-    const why = AMBIGUOUS.test(numberText.trim())
-      ? `“${typed}” could mean one or a thousand. Leave the comma out`
+    const why = AMBIGUOUS[mark].test(numberText.trim())
+      ? `“${typed}” could mean one or a thousand. Leave the ${mark === '.' ? 'comma' : 'point'} out`
       : `“${typed}” is not a number I can read. Type`;
     return { ok: false, message: `${why}, for example ${example}.` };
   }

@@ -118,3 +118,33 @@ describe('weights near a packet’s fraction', () => {
     expect(formatForEditing(half, 'mass', 'metric')).toBe('14.1747615625');
   });
 });
+
+describe('a number by what its reader writes before decimals', () => {
+  const metric = (text: string, mark: '.' | ',') => parseQuantity(text, 'size', 'metric', undefined, mark);
+  it('one comma is a decimal comma to whoever writes one, and one point could mean either', () => {
+    for (const [text, value] of [
+      ['9,125', 9.125],
+      ['0,5', 0.5],
+      ['12,5 mm', 12.5],
+      ['1.000,5', 1000.5],
+      ['2.5', 2.5],
+      ['0.125', 0.125],
+    ] as const)
+      expect(metric(text, ','), text).toMatchObject({ ok: true, value });
+    const asked = metric('9.125', ',');
+    expect(asked).toMatchObject({ ok: false });
+    expect(asked.ok ? '' : asked.message).toContain('could mean one or a thousand. Leave the point out');
+  });
+  it('and the other way round', () => {
+    expect(metric('9.125', '.')).toMatchObject({ ok: true, value: 9.125 });
+    const asked = metric('9,125', '.');
+    expect(asked.ok ? '' : asked.message).toContain('Leave the comma out');
+  });
+  it('what a field shows is read back as it was, by either mark', () => {
+    for (const stored of [0.125, 1.234, 9.125, 10.4, 123.456, 0.001]) {
+      const shown = String(stored);
+      expect(metric(shown, '.')).toMatchObject({ ok: true, value: stored });
+      expect(metric(shown.replace('.', ','), ',')).toMatchObject({ ok: true, value: stored });
+    }
+  });
+});

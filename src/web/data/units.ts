@@ -4,15 +4,24 @@ import type { QuantityKind, UnitSystem } from '../../core/quantity/index.ts';
 import {
   currencySign,
   formatFigure,
+  formatForEditing,
   formatMoney,
   formatQuantity,
   inUnits,
+  parseQuantity,
   shownUnit,
 } from '../../core/quantity/index.ts';
 import { useLocal } from './local.ts';
+import { DECIMAL_MARK, localised, READER } from './locale.ts';
 import { useMoney } from './money.ts';
 
 const isSystem = (value: unknown): value is UnitSystem => value === 'imperial' || value === 'metric';
+
+/** What a person typed for a quantity, in its stored unit, by the unit system and decimals on display. */
+export const readQuantity = (text: string, kind: QuantityKind, system: UnitSystem) => {
+  const parsed = parseQuantity(text, kind, system, undefined, DECIMAL_MARK);
+  return parsed.ok ? parsed : { ...parsed, message: localised(parsed.message) };
+};
 
 /** The unit system on display; flipping it never touches what is stored. `say` puts a sentence of the core into it. */
 export function useUnits() {
@@ -24,14 +33,23 @@ export function useUnits() {
   );
   const format = useCallback(
     (value: number, kind: QuantityKind) =>
-      kind === 'money' ? formatMoney(value, money) : formatQuantity(value, kind, system),
+      kind === 'money' && money.currency !== ''
+        ? formatMoney(value, money, READER)
+        : localised(formatQuantity(value, kind, system)),
     [system, money],
   );
   const figure = useCallback(
-    (value: number, kind: QuantityKind) => formatFigure(value, kind, system),
+    (value: number, kind: QuantityKind) => localised(formatFigure(value, kind, system)),
     [system],
   );
-  const say = useCallback((text: string) => inUnits(text, system), [system]);
+  const say = useCallback((text: string) => localised(inUnits(text, system)), [system]);
+  /** What a person typed for a quantity, in its stored unit. */
+  const read = useCallback((text: string, kind: QuantityKind) => readQuantity(text, kind, system), [system]);
+  /** The text a field begins to be edited with: reading it gives what is stored. */
+  const editing = useCallback(
+    (value: number, kind: QuantityKind) => localised(formatForEditing(value, kind, system)),
+    [system],
+  );
   /** About so many values from low to high, as stored, that are round in the reader's unit. */
   const ticks = useCallback(
     ([low, high]: readonly [number, number], kind: QuantityKind, count: number) => {
@@ -47,5 +65,5 @@ export function useUnits() {
     (kind: QuantityKind) => (kind === 'money' ? currencySign(money) : shownUnit(kind, system).label),
     [system, money],
   );
-  return { system, flip, format, figure, say, ticks, unit };
+  return { system, flip, format, figure, say, read, editing, ticks, unit };
 }

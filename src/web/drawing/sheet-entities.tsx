@@ -1,3 +1,4 @@
+import { localised } from '../data/locale.ts';
 import type { Entity } from '../../core/plate/entities.ts';
 
 /** What stands on a sheet, as SVG with y down; `height` is the sheet's, mm. */
@@ -33,7 +34,7 @@ export function SheetEntities({
               textAnchor={entity.anchor}
               transform={entity.turned ? `rotate(-90 ${entity.at[0]} ${y(entity.at[1])})` : undefined}
             >
-              {entity.text}
+              {localised(entity.text)}
             </text>
           );
         const d =

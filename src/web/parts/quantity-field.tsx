@@ -1,13 +1,6 @@
 import { useId, useState } from 'react';
 import type { KeyboardEvent } from 'react';
 import type { QuantityKind } from '../../core/quantity/index.ts';
-import {
-  formatFigure,
-  formatForEditing,
-  formatQuantity,
-  inUnits,
-  parseQuantity,
-} from '../../core/quantity/index.ts';
 import { useUnits } from '../data/units.ts';
 import { useStepped } from './stepped.ts';
 import { FieldSaid } from './field-said.tsx';
@@ -51,7 +44,7 @@ export function QuantityField(props: QuantityFieldProps) {
     onLive,
     onCommit,
   } = props;
-  const { system, unit: unitOf } = useUnits();
+  const { unit: unitOf, figure, format, editing, say, read: readTyped } = useUnits();
   const id = useId();
   const [text, setText] = useState<string | undefined>(undefined);
   const [error, setError] = useState('');
@@ -71,7 +64,7 @@ export function QuantityField(props: QuantityFieldProps) {
   });
   const commitText = () => {
     if (text === undefined) return;
-    const parsed = parseQuantity(text, kind, system);
+    const parsed = readTyped(text, kind);
     if (!parsed.ok) {
       setError(parsed.message);
       return;
@@ -80,7 +73,7 @@ export function QuantityField(props: QuantityFieldProps) {
     const slack = Math.abs(max - min) * 1e-9;
     if (parsed.value < min - slack || parsed.value > max + slack) {
       setError(
-        `${label} must be from ${formatQuantity(min, kind, system)} to ${formatQuantity(max, kind, system)}. Type a value between them.`,
+        `${label} must be from ${format(min, kind)} to ${format(max, kind)}. Type a value between them.`,
       );
       return;
     }
@@ -102,7 +95,7 @@ export function QuantityField(props: QuantityFieldProps) {
     }
   };
 
-  const said = error || (problem && inUnits(problem, system));
+  const said = error || (problem && say(problem));
   return (
     <div className={bare ? 'qf qf-bare' : 'qf'} data-bad={Boolean(said)} data-dragging={dragging}>
       <label
@@ -122,7 +115,7 @@ export function QuantityField(props: QuantityFieldProps) {
           spellCheck={false}
           disabled={disabled}
           data-editing={text !== undefined}
-          value={text ?? formatFigure(value, kind, system)}
+          value={text ?? figure(value, kind)}
           aria-invalid={Boolean(said)}
           aria-describedby={said ? `${id}-said` : undefined}
           onFocus={(event) => event.currentTarget.select()}
@@ -136,7 +129,7 @@ export function QuantityField(props: QuantityFieldProps) {
           }}
           onKeyUp={(event) => (event.key === 'ArrowUp' || event.key === 'ArrowDown') && settle()}
           onKeyDown={onKeyDown}
-          onDoubleClick={() => setText(formatForEditing(value, kind, system))}
+          onDoubleClick={() => setText(editing(value, kind))}
         />
         {unit && <span className="qf-unit">{unit}</span>}
       </span>

@@ -1,8 +1,8 @@
+import { fixed } from '../../data/locale.ts';
 import { useState } from 'react';
 import type { Batch } from '../../../core/document/index.ts';
 import { BATCH_RANGES } from '../../../core/document/index.ts';
-import { parseQuantity } from '../../../core/quantity/index.ts';
-import { useUnits } from '../../data/units.ts';
+import { readQuantity, useUnits } from '../../data/units.ts';
 
 type Cured = NonNullable<Batch['cure']>;
 
@@ -19,7 +19,7 @@ export function CureLog({ cure, onLog }: Props) {
   const [said, setSaid] = useState('');
   const note = () => {
     const at = Number(minutes.replace(',', '.'));
-    const hot = parseQuantity(celsius, 'temperature', system);
+    const hot = readQuantity(celsius, 'temperature', system);
     const [soonest, latest] = BATCH_RANGES.inOven.map((seconds) => seconds / 60) as [number, number];
     if (minutes.trim() === '' || !(at >= soonest && at <= latest))
       return setSaid(`Enter the minutes since they went in, from ${soonest} to ${latest}.`);
@@ -84,7 +84,7 @@ export function CureLog({ cure, onLog }: Props) {
         <tbody>
           {cure.log.map((one, i) => (
             <tr key={`${one.at} ${i}`}>
-              <td className="num">{(one.at / 60).toFixed(1)}</td>
+              <td className="num">{fixed(one.at / 60, 1)}</td>
               <td className="num">{format(one.celsius, 'temperature')}</td>
               <td>
                 <button

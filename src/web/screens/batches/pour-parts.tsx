@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { useEffect, useState } from 'react';
 import type { pourPlan, workSteps } from '../../../core/make/index.ts';
 import { useUnits } from '../../data/units.ts';
@@ -18,8 +19,8 @@ export function PlanFigures({ plan }: { readonly plan: ReturnType<typeof pourPla
         ['Shots', String(plan.shots)],
         ['Metal to begin with', format(plan.wanted, 'mass')],
         ['Used up', format(plan.used, 'mass')],
-        ['Heat into the metal', `${plan.heat.toFixed(0)} kJ`],
-        ['Energy drawn', `${plan.energy.toFixed(2)} kWh`],
+        ['Heat into the metal', `${fixed(plan.heat, 0)} kJ`],
+        ['Energy drawn', `${fixed(plan.energy, 2)} kWh`],
         ['First pot ready', clock(plan.firstMelt)],
         ['In all', clock(plan.whole)],
         ['Pots', String(plan.pots)],

@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import type { PanDoubt } from '../../../core/make/index.ts';
 import { scaleAct } from '../../data/api.ts';
 import { useNotices } from '../../parts/notices.tsx';
@@ -29,7 +30,7 @@ export function ScalePan({ scale, like }: Props) {
     <>
       <div className="scale">
         <div className="scale-figure" data-steady={scale.pan.isSteady} aria-live="off">
-          {scale.state === 'off' || scale.pan.grams === undefined ? '–' : `${scale.pan.grams.toFixed(2)} g`}
+          {scale.state === 'off' || scale.pan.grams === undefined ? '–' : `${fixed(scale.pan.grams, 2)} g`}
           <small role="status">{words}</small>
         </div>
         <div className="shop-row">

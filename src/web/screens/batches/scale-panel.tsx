@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import type { Batch, Weighing } from '../../../core/document/index.ts';
 import { BATCH_RANGES, MOST_WEIGHINGS } from '../../../core/document/index.ts';
-import { parseQuantity } from '../../../core/quantity/index.ts';
-import { useUnits } from '../../data/units.ts';
+import { readQuantity, useUnits } from '../../data/units.ts';
 import { useKeys } from '../../parts/keys.ts';
 import { CavityKeys } from './cavity-keys.tsx';
 import { ScalePan } from './scale-pan.tsx';
@@ -48,7 +47,7 @@ export function ScalePanel({ batch, edit }: Props) {
     ),
   );
   const type = () => {
-    const read = parseQuantity(typed, 'mass', system);
+    const read = readQuantity(typed, 'mass', system);
     const [least, most] = BATCH_RANGES.grams;
     if (!read.ok || !(read.value >= least && read.value <= most)) {
       setSaid(

@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import type { CavityVerdict } from '../../../core/make/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Scrolls } from '../../parts/sheet.tsx';
@@ -53,11 +54,11 @@ export function VerdictTable({ verdicts, low, high }: Props) {
                 </td>
                 <td className="num">{format(verdict.mean, 'mass')}</td>
                 <td className="num">
-                  {Number.isFinite(verdict.deviation) ? `${verdict.deviation.toFixed(3)} g` : '–'}
+                  {Number.isFinite(verdict.deviation) ? `${fixed(verdict.deviation, 3)} g` : '–'}
                 </td>
                 <td className="num">
                   {verdict.capability
-                    ? `${verdict.capability.cp.toFixed(2)} / ${verdict.capability.cpk.toFixed(2)}`
+                    ? `${fixed(verdict.capability.cp, 2)} / ${fixed(verdict.capability.cpk, 2)}`
                     : '–'}
                 </td>
                 <td className="verdict-words">

@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { useMemo } from 'react';
 import type { Batch } from '../../../core/document/index.ts';
 import { cavityVerdicts, gaugeStudy } from '../../../core/make/index.ts';
@@ -58,8 +59,8 @@ export function Weights({ id, batch, edit, flush }: WeightsFilesProps) {
       <h2>The scale apart from the pieces</h2>
       {study ? (
         <p>
-          Scale repeatability <b>{study.scale.toFixed(4)} g</b>, the pieces <b>{study.pieces.toFixed(4)} g</b>{' '}
-          ({study.repeated} pieces weighed again, {study.weighings} weighings).{' '}
+          Scale repeatability <b>{fixed(study.scale, 4)} g</b>, the pieces <b>{fixed(study.pieces, 4)} g</b> (
+          {study.repeated} pieces weighed again, {study.weighings} weighings).{' '}
           {study.scale > study.pieces / 3
             ? 'The scale is too coarse to tell these pieces apart well: weigh several together, or take the mean of repeats.'
             : 'The scale is fine enough for these pieces.'}

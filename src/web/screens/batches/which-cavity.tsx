@@ -1,8 +1,8 @@
+import { fixed } from '../../data/locale.ts';
 import { useState } from 'react';
 import type { CavityVerdict } from '../../../core/make/index.ts';
 import { belongsTo, tellApart } from '../../../core/make/index.ts';
-import { parseQuantity } from '../../../core/quantity/index.ts';
-import { useUnits } from '../../data/units.ts';
+import { readQuantity, useUnits } from '../../data/units.ts';
 
 interface Props {
   readonly verdicts: readonly CavityVerdict[];
@@ -12,7 +12,7 @@ interface Props {
 export function WhichCavity({ verdicts }: Props) {
   const { format, system } = useUnits();
   const [hand, setHand] = useState('');
-  const inHand = parseQuantity(hand, 'mass', system);
+  const inHand = readQuantity(hand, 'mass', system);
   const belongs = inHand.ok && hand.trim() !== '' ? belongsTo(inHand.value, verdicts) : [];
   return (
     <>
@@ -30,7 +30,7 @@ export function WhichCavity({ verdicts }: Props) {
         </label>
         <span role="status">
           {belongs[0]
-            ? `This ${inHand.ok ? format(inHand.value, 'mass') : ''} head belongs to cavity ${belongs[0].cavity}, ${Math.abs(belongs[0].off).toFixed(1)} spreads ${belongs[0].off < 0 ? 'light' : 'heavy'} (${Math.round(100 * belongs[0].chance)} in 100${belongs[1] ? `; cavity ${belongs[1].cavity}: ${Math.round(100 * belongs[1].chance)}` : ''}).`
+            ? `This ${inHand.ok ? format(inHand.value, 'mass') : ''} head belongs to cavity ${belongs[0].cavity}, ${fixed(Math.abs(belongs[0].off), 1)} spreads ${belongs[0].off < 0 ? 'light' : 'heavy'} (${Math.round(100 * belongs[0].chance)} in 100${belongs[1] ? `; cavity ${belongs[1].cavity}: ${Math.round(100 * belongs[1].chance)}` : ''}).`
             : hand.trim() !== '' && !inHand.ok
               ? inHand.message
               : ''}

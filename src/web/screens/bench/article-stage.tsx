@@ -1,9 +1,9 @@
+import { fixed, localised } from '../../data/locale.ts';
 import { memo, useId, useRef, useState } from 'react';
 import type { Design } from '../../../core/document/index.ts';
 import { eanProblem } from '../../../core/document/index.ts';
-import { parseQuantity } from '../../../core/quantity/index.ts';
 import { create } from '../../data/api.ts';
-import { useUnits } from '../../data/units.ts';
+import { readQuantity, useUnits } from '../../data/units.ts';
 import { FieldSaid } from '../../parts/field-said.tsx';
 import { pictureKept } from './picture.ts';
 import type { Edit } from './stage-kit.ts';
@@ -88,7 +88,7 @@ function NumberField({
   readonly onCommit: (value: number | undefined) => void;
 }) {
   const { system } = useUnits();
-  const read = (text: string) => parseQuantity(text, kind, system);
+  const read = (text: string) => readQuantity(text, kind, system);
   const wrong = (text: string) => {
     if (text === '') return undefined;
     const parsed = read(text);
@@ -102,7 +102,7 @@ function NumberField({
   return (
     <TypedField
       label={label}
-      value={value === undefined ? '' : kind === 'money' ? value.toFixed(2) : String(value)}
+      value={value === undefined ? '' : kind === 'money' ? fixed(value, 2) : localised(String(value))}
       maxLength={16}
       inputMode={kind === 'money' ? 'decimal' : 'numeric'}
       wrong={wrong}

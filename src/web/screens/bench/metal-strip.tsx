@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { memo } from 'react';
 import { inUnits } from '../../../core/quantity/index.ts';
 import type { Drawing } from '../../../core/plate/index.ts';
@@ -43,7 +44,7 @@ export const MetalStrip = memo(function MetalStrip({ lines, own, onChoose }: Pro
         <section key={line.metal.key} className="strip-metal" data-own={line.metal.key === own}>
           <header>
             <h3>{line.metal.name}</h3>
-            <span className="strip-density">{line.density.toFixed(2)} g/cm³</span>
+            <span className="strip-density">{fixed(line.density, 2)} g/cm³</span>
             {line.metal.key === own ? (
               <span className="strip-own">✓ this design</span>
             ) : (
@@ -77,7 +78,7 @@ export const MetalStrip = memo(function MetalStrip({ lines, own, onChoose }: Pro
           )}
         </section>
       ))}
-      <p className="strip-scale">Outlines {ratio.toFixed(1)}:1</p>
+      <p className="strip-scale">Outlines {fixed(ratio, 1)}:1</p>
     </div>
   );
 });

@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { useMemo } from 'react';
 import type { Columns } from '../../parts/data-table.tsx';
 import { column, DataTable } from '../../parts/data-table.tsx';
@@ -89,7 +90,7 @@ function MetalTable({ title, lines, of, own, onChoose }: TableProps) {
     );
   const columns: Columns<MetalLine> = [
     column('metal', 'Metal', ({ metal }) => metal.name, { by: ({ metal }) => metal.name, isRowHead: true }),
-    column('density', 'g/cm³', ({ density }) => density.toFixed(2), { by: ({ density }) => density }),
+    column('density', 'g/cm³', ({ density }) => fixed(density, 2), { by: ({ density }) => density }),
     figure('length', 'Length', 'size'),
     figure('breadth', 'Breadth', 'size'),
     figure('height', 'Height', 'size'),

@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import type { Design, Photo } from '../../../core/document/index.ts';
 import { photoPlacement } from '../../../core/document/index.ts';
-import { parseQuantity } from '../../../core/quantity/index.ts';
 import { create } from '../../data/api.ts';
-import { useUnits } from '../../data/units.ts';
+import { readQuantity, useUnits } from '../../data/units.ts';
 import { Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
 import type { Mark, Placed } from './photo-parts.tsx';
 import { MarkedPhoto, PhotoTools } from './photo-parts.tsx';
@@ -56,7 +55,7 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
     const read =
       length.trim() === '' && now
         ? { ok: true as const, value: now.length }
-        : parseQuantity(length, 'size', system);
+        : readQuantity(length, 'size', system);
     if (!read.ok) return setSaid(`Distance between the marks: ${read.message}`);
     const placed = {
       rear: [...rear] as [number, number],

@@ -1,3 +1,4 @@
+import { localised } from '../../data/locale.ts';
 import { radians } from '../../../core/numeric/index.ts';
 import type { Vec2 } from '../../../core/numeric/index.ts';
 import type { Drawing } from '../../../core/plate/index.ts';
@@ -94,7 +95,7 @@ export function ScaleBar({
     <g className="scale-bar">
       <path d={`M${x} ${y - 4}V${y}H${x + length * k}V${y - 4}`} />
       <text x={x + length * k + 8} y={y}>
-        {text} · scale {scale}:1
+        {text} · scale {localised(String(scale))}:1
       </text>
     </g>
   );

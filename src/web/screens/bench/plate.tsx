@@ -1,3 +1,4 @@
+import { localised } from '../../data/locale.ts';
 import { useRef, useState } from 'react';
 import type { Design } from '../../../core/document/index.ts';
 import type { Vec2 } from '../../../core/numeric/index.ts';
@@ -85,7 +86,7 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
   const { arrangement, dual } = useSettings();
   const frame = useRef<HTMLDivElement>(null);
   const size = useContentBox(frame, { width: 720, height: 420 });
-  const mm = (value: number) => dimensionText(value, dual ? 'both' : system);
+  const mm = (value: number) => localised(dimensionText(value, dual ? 'both' : system));
 
   // While something is pulled the sheet must not re-scale under the pointer: views keep their places, only the shapes follow.
   const [frozen, setFrozen] = useState<PlateLayout | undefined>(undefined);

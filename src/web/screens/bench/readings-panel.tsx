@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { READING_GROUPS, READING_IDS, READINGS } from '../../../core/behaviour/index.ts';
 import { useState } from 'react';
 import type { Flag, ReadingId, Readings } from '../../../core/behaviour/index.ts';
@@ -21,7 +22,7 @@ export function readingText(
 ): string {
   const { quantity, unit, decimals } = READINGS[id];
   if (quantity === 'number' && decimals !== undefined)
-    return `${value.toFixed(decimals).replace('-', '−')} ${plainUnit(unit)}`.trim();
+    return `${fixed(value, decimals).replace('-', '−')} ${plainUnit(unit)}`.trim();
   return quantity === 'number'
     ? `${format(value, 'number')} ${plainUnit(unit)}`.trim()
     : format(value, quantity);

@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import type { ExportType } from '../../../core/exchange/index.ts';
@@ -63,7 +64,7 @@ export function ExportMenu({ id, flush }: { readonly id: string; readonly flush:
           />
           <small>
             {shrink > 0
-              ? `Solids go out ${(100 / (1 - shrink) - 100).toFixed(2)}% larger, for the mould.`
+              ? `Solids go out ${fixed(100 / (1 - shrink) - 100, 2)}% larger, for the mould.`
               : 'Solids go out as cast.'}
           </small>
           <Choice

@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { useEffect, useState } from 'react';
 import * as Comlink from 'comlink';
 import type { Kept } from '../../../contract/api.ts';
@@ -113,7 +114,7 @@ export function MouldFiguresPanel({ kept, mould, metals, flush, figures }: Props
       ) : (
         bound.map(({ area, i }) => (
           <p key={i} className="shop-care">
-            ✕ Cavity {i + 1} binds: {area.toFixed(1)} mm² undercut (red in the drawing). Turn the shape, take
+            ✕ Cavity {i + 1} binds: {fixed(area, 1)} mm² undercut (red in the drawing). Turn the shape, take
             the feature away, or plan a loose piece there.
           </p>
         ))
@@ -121,7 +122,7 @@ export function MouldFiguresPanel({ kept, mould, metals, flush, figures }: Props
       {steep.length > 0 && (
         <p>
           <span className="state-care">◐</span> Cavity {steep.map(({ i }) => i + 1).join(', ')}: up to{' '}
-          {Math.max(...steep.map(({ area }) => area)).toFixed(0)} mm² of wall slopes less than{' '}
+          {fixed(Math.max(...steep.map(({ area }) => area)), 0)} mm² of wall slopes less than{' '}
           {format(mould.draft, 'angle')} and runs deep; polish it, or it drags.
         </p>
       )}

@@ -2,6 +2,7 @@ import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { RackIndex } from '../../../contract/api.ts';
 import { useCreate, useRack } from '../../data/queries.ts';
+import { localised } from '../../data/locale.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { useKeys } from '../../parts/keys.ts';
@@ -87,7 +88,7 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
         <Choice
           label="Scale"
           value={zoom}
-          options={ZOOMS.map((value) => [value, `${value}:1`] as const)}
+          options={ZOOMS.map((value) => [value, localised(`${value}:1`)] as const)}
           onChange={(value) => set('scale', value, '1')}
         />
         <span className="rack-count" role="status">

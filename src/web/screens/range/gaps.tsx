@@ -1,3 +1,4 @@
+import { fixed, localised } from '../../data/locale.ts';
 import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo } from 'react';
 import type { FallRung } from '../../../core/range/index.ts';
@@ -71,14 +72,14 @@ export function Gaps({ heads }: { readonly heads: readonly HeadRow[] }) {
                       {nameOf(step.from)} <small>{familyOf(rows[0]?.design.head.family ?? '')?.name}</small>
                     </th>
                     <td>{nameOf(step.to)}</td>
-                    <td className="num">{step.weight.toFixed(2)} ×</td>
-                    <td className="num">{step.fall.toFixed(2)} ×</td>
-                    <td className="num">{step.bottom === undefined ? '–' : `${step.bottom.toFixed(2)} ×`}</td>
+                    <td className="num">{fixed(step.weight, 2)} ×</td>
+                    <td className="num">{fixed(step.fall, 2)} ×</td>
+                    <td className="num">{step.bottom === undefined ? '–' : `${fixed(step.bottom, 2)} ×`}</td>
                     <td>
                       <span className={`state-${tone}`}>
                         {mark} {word}
                       </span>
-                      : {step.why}
+                      : {localised(step.why)}
                       {step.between !== undefined && `; ${format(step.between, 'mass')} would halve it`}
                     </td>
                   </tr>

@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { useRef, useState } from 'react';
 import * as Comlink from 'comlink';
 import type { RangePlan } from '../../../core/document/index.ts';
@@ -90,7 +91,7 @@ export function Least({ plan, heads, serves, edit }: Props) {
             <span role="status">
               {progress === 'begun'
                 ? 'Looking …'
-                : `${AIM_WORDS[progress.aim]}: ${Number.isFinite(progress.gap) ? `within ${(100 * progress.gap).toFixed(1)}%` : 'looking'}, ${progress.seconds.toFixed(1)} s`}
+                : `${AIM_WORDS[progress.aim]}: ${Number.isFinite(progress.gap) ? `within ${fixed(100 * progress.gap, 1)}%` : 'looking'}, ${fixed(progress.seconds, 1)} s`}
             </span>
             <button
               type="button"
@@ -112,8 +113,8 @@ export function Least({ plan, heads, serves, edit }: Props) {
                 ? 'No wall with the heads that must be on it keeps within these limits. Ease a limit.'
                 : 'Stopped before anything was found.'
               : solved.isProven
-                ? `● Proven in ${solved.seconds.toFixed(1)} s: ${solved.taken.length} heads; no other range within the limits serves more, with fewer, for less.`
-                : `◐ The best found in ${solved.seconds.toFixed(1)} s: ${solved.taken.length} heads; at most ${(100 * solved.gap).toFixed(1)}% is left to gain.`}
+                ? `● Proven in ${fixed(solved.seconds, 1)} s: ${solved.taken.length} heads; no other range within the limits serves more, with fewer, for less.`
+                : `◐ The best found in ${fixed(solved.seconds, 1)} s: ${solved.taken.length} heads; at most ${fixed(100 * solved.gap, 1)}% is left to gain.`}
           </span>
         )}
         {error && <span className="field-said">{error}</span>}

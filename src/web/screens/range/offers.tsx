@@ -2,6 +2,7 @@ import { Scrolls } from '../../parts/sheet.tsx';
 import { useState } from 'react';
 import type { Offer, RangePlan } from '../../../core/document/index.ts';
 import { marginOf, outlayOf } from '../../../core/range/index.ts';
+import { fixed, localised } from '../../data/locale.ts';
 import { useUnits } from '../../data/units.ts';
 import type { HeadRow } from '../../workers/range.worker.ts';
 import { tradeOf } from './trade.ts';
@@ -19,14 +20,19 @@ const FIELDS = [
   ['minimum', 'Packs at once', 1, 1000, true],
 ] as const;
 
-/** What each head costs and sells for, its packs and its mould; and whether it is always on the wall, or never. */
-export function Offers({ plan, heads, edit }: Props) {
-  const { format } = useUnits();
+type Field = (typeof FIELDS)[number];
+
+/** Changes of what heads are bought and sold for, and what is wrong with what was typed last. */
+function useOffers(plan: RangePlan, edit: Props['edit']) {
+  const { read } = useUnits();
   const [said, setSaid] = useState('');
-  const setOffer = (design: string, change: Partial<Offer>) =>
+  // A field that is undefined is one that is absent.
+  const setOffer = (design: string, change: { readonly [K in keyof Offer]?: Offer[K] | undefined }) =>
     edit((now) => ({
       ...now,
-      offers: now.offers.map((offer) => (offer.design === design ? { ...offer, ...change } : offer)),
+      offers: now.offers.map((offer) =>
+        offer.design === design ? ({ ...offer, ...change } as Offer) : offer,
+      ),
     }));
   const choose = (design: string, what: string) =>
     edit((now) => ({
@@ -34,6 +40,30 @@ export function Offers({ plan, heads, edit }: Props) {
       keep: [...now.keep.filter((id) => id !== design), ...(what === 'keep' ? [design] : [])],
       drop: [...now.drop.filter((id) => id !== design), ...(what === 'drop' ? [design] : [])],
     }));
+  /** Takes what was typed for a field of a head; nothing typed gives up the shop's own figure. */
+  const commit = (text: string, id: string, name: string, [key, label, least, most, isWhole]: Field) => {
+    const offer = plan.offers.find((one) => one.design === id);
+    if (text === localised(String(offer?.[key] ?? ''))) return;
+    if (text === '') return setOffer(id, { [key]: undefined });
+    const typed = read(text, isWhole ? 'count' : 'money');
+    const isFit =
+      typed.ok && typed.value >= least && typed.value <= most && (!isWhole || Number.isInteger(typed.value));
+    setSaid(
+      isFit
+        ? ''
+        : typed.ok
+          ? `${label} of ${name}: enter a ${isWhole ? 'whole ' : ''}number from ${least} to ${most}.`
+          : `${label} of ${name}: ${typed.message}`,
+    );
+    if (isFit) setOffer(id, { [key]: typed.value });
+  };
+  return { said, setOffer, choose, commit };
+}
+
+/** What each head costs and sells for, its packs and its mould; and whether it is always on the wall, or never. */
+export function Offers({ plan, heads, edit }: Props) {
+  const { format } = useUnits();
+  const { said, setOffer, choose, commit } = useOffers(plan, edit);
   return (
     <section aria-label="Prices">
       <h2>Prices, packs and moulds</h2>
@@ -70,37 +100,21 @@ export function Offers({ plan, heads, edit }: Props) {
               return (
                 <tr key={id}>
                   <th scope="row">{design.name}</th>
-                  {FIELDS.map(([key, label, least, most, isWhole]) => (
-                    <td key={key}>
-                      <input
-                        aria-label={`${label} of ${design.name}`}
-                        inputMode="decimal"
-                        key={`${offer?.[key] ?? ''}`}
-                        defaultValue={offer?.[key] ?? ''}
-                        placeholder={isWhole ? String(trade[key]) : trade[key].toFixed(2)}
-                        onBlur={(event) => {
-                          const text = event.currentTarget.value.trim().replace(',', '.');
-                          if (text === String(offer?.[key] ?? '')) return;
-                          const value = Number(text);
-                          if (text === '')
-                            return edit((now) => ({
-                              ...now,
-                              offers: now.offers.map((one) => {
-                                if (one.design !== id) return one;
-                                const { [key]: _, ...rest } = one;
-                                return rest;
-                              }),
-                            }));
-                          if (!(value >= least && value <= most) || (isWhole && !Number.isInteger(value)))
-                            return setSaid(
-                              `${label} of ${design.name}: enter a ${isWhole ? 'whole ' : ''}number from ${least} to ${most}.`,
-                            );
-                          setSaid('');
-                          setOffer(id, { [key]: value });
-                        }}
-                      />
-                    </td>
-                  ))}
+                  {FIELDS.map((field) => {
+                    const [key, label, , , isWhole] = field;
+                    return (
+                      <td key={key}>
+                        <input
+                          aria-label={`${label} of ${design.name}`}
+                          inputMode="decimal"
+                          key={`${offer?.[key] ?? ''}`}
+                          defaultValue={localised(String(offer?.[key] ?? ''))}
+                          placeholder={isWhole ? String(trade[key]) : fixed(trade[key], 2)}
+                          onBlur={(event) => commit(event.currentTarget.value.trim(), id, design.name, field)}
+                        />
+                      </td>
+                    );
+                  })}
                   <td className="num">{Number.isFinite(margin) ? `${Math.round(100 * margin)}%` : '–'}</td>
                   <td className="num">{format(outlayOf(trade), 'money')}</td>
                   <td>

@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import type { ReadingId, Readings } from '../../../core/behaviour/index.ts';
 import type { Design } from '../../../core/document/index.ts';
 import type { Fit, GuardWays } from '../../../core/judge/index.ts';
@@ -34,7 +35,7 @@ export function RigVerdict({ readings, fit, guard, spec, water, onApply }: Props
         </div>
         <div>
           <dt>Fish it lasts (index)</dt>
-          <dd>{value('rig.lasts').toFixed(1)}</dd>
+          <dd>{fixed(value('rig.lasts'), 1)}</dd>
         </div>
       </dl>
       {guard && (

@@ -1,3 +1,4 @@
+import { fixed, localised } from '../../data/locale.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { HEAD_RANGES } from '../../../core/head/index.ts';
 import type { LineRow, Stores, WaterRow } from '../../../contract/api.ts';
@@ -55,13 +56,13 @@ export function MetalShelf({ stores, find }: ShelfProps) {
       by: ({ density }) => density,
       className: 'stores-density',
     }),
-    column('span', 'Typical range', ({ densityRange: [low, high] }) => `${low} to ${high}`),
+    column('span', 'Typical range', ({ densityRange: [low, high] }) => localised(`${low} to ${high}`)),
     column('price', 'Price a kilogram', (metal) => <Price metal={metal} put={put} />, {
       by: ({ price }) => price,
       className: 'stores-density',
     }),
     column('making', 'Made by', ({ making }) => making, { by: ({ making }) => making }),
-    column('source', 'Source', ({ source }) => source, { className: 'stores-words' }),
+    column('source', 'Source', ({ source }) => localised(source), { className: 'stores-words' }),
     column('care', 'Care', ({ caution }) => caution, { className: 'stores-words' }),
   ];
   return (
@@ -96,7 +97,7 @@ function Density({ metal, put }: MetalField) {
           className="btn-link-brass"
           onClick={() => void put(metal, { density: metal.reference })}
         >
-          back to {metal.reference.toFixed(2)}
+          back to {fixed(metal.reference, 2)}
         </button>
       )}
     </>
@@ -141,7 +142,7 @@ export function WaterShelf({ stores, find }: ShelfProps) {
       by: ({ temperature }) => temperature,
     }),
     column('salinity', 'Salinity', ({ salinity }) => `${salinity} g/kg`, { by: ({ salinity }) => salinity }),
-    column('source', 'Source', ({ source }) => source),
+    column('source', 'Source', ({ source }) => localised(source)),
   ];
   return <Shelf columns={columns} rows={found(stores.waters, find)} rowKey={({ key }) => key} />;
 }
@@ -157,7 +158,7 @@ export function LineShelf({ stores, find }: ShelfProps) {
     column('density', 'Density', ({ density }) => format(density, 'density'), {
       by: ({ density }) => density,
     }),
-    column('source', 'Source', ({ source }) => source),
+    column('source', 'Source', ({ source }) => localised(source)),
   ];
   return <Shelf columns={columns} rows={found(stores.lines, find)} rowKey={({ key }) => key} />;
 }

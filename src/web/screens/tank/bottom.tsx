@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { useRef, useState } from 'react';
 import { useUnits } from '../../data/units.ts';
 import type { useAddress } from '../../parts/address.ts';
@@ -95,7 +96,7 @@ export function Bottom({
           min={0.05}
           max={1.2}
           step={0.05}
-          text={rough.toFixed(2)}
+          text={fixed(rough, 2)}
           onChange={(value) => address.set('rough', String(value), '0.4')}
         />
         <Slider
@@ -104,7 +105,7 @@ export function Bottom({
           min={0}
           max={most}
           step={most / 100}
-          text={`${knock.toFixed(3)} mJ`}
+          text={`${fixed(knock, 3)} mJ`}
           onChange={setKnock}
         />
       </div>
@@ -117,7 +118,7 @@ export function Bottom({
         {format(held, 'angle')} before it rolls; on this roughness it slides from{' '}
         {format((Math.atan(rough) * 180) / Math.PI, 'angle')}.{' '}
         {Number.isFinite(needed)
-          ? `A knock of ${needed.toFixed(3)} mJ turns it over.`
+          ? `A knock of ${fixed(needed, 3)} mJ turns it over.`
           : 'However it is knocked it comes back to the same pose.'}
       </p>
     </section>

@@ -1,3 +1,4 @@
+import { localised } from '../../data/locale.ts';
 import { useUnits } from '../../data/units.ts';
 import { Slider } from '../../parts/slider.tsx';
 import type { WetHead } from './tank-kit.ts';
@@ -73,7 +74,7 @@ export function LineFigures({
           <th scope="col">Span</th>
           <th scope="col">Fastest on the bottom</th>
           <th scope="col">Least weight</th>
-          <th scope="col">For 0.1 g more</th>
+          <th scope="col">For {localised('0.1 g')} more</th>
           <th scope="col">Snap and pause</th>
         </tr>
       </thead>

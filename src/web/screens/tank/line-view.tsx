@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { useUnits } from '../../data/units.ts';
 import { DepthChart, Shapes } from './line-charts.tsx';
 import { LineFigures, LineTools } from './line-parts.tsx';
@@ -42,7 +43,7 @@ export function LineView({
           )}{' '}
           Tie on {format(readingOf(first, 'retrieve.leastWeight'), 'mass')} in all, at the least, to keep the
           bottom at {format(values.speed, 'speed')}; the handle turns{' '}
-          {readingOf(first, 'retrieve.handle').toFixed(2)} times a second.
+          {fixed(readingOf(first, 'retrieve.handle'), 2)} times a second.
         </p>
       )}
       <LineFigures heads={heads} depth={values.depth} />

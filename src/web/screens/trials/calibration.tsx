@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useQueryClient } from '@tanstack/react-query';
@@ -102,9 +103,9 @@ function OfHead({ id, days }: { readonly id: string; readonly days: readonly Tri
       <p role="status">{say(output.says)}</p>
       {drag && (
         <p>
-          Its drag is <b>{drag.factor.toFixed(2)}</b> times what is reckoned ({drag.low.toFixed(2)} to{' '}
-          {drag.high.toFixed(2)}, from {drag.count} {drag.count === 1 ? 'measurement' : 'measurements'}), so
-          it falls at {(1 / Math.sqrt(drag.factor)).toFixed(2)} of the speed.
+          Its drag is <b>{fixed(drag.factor, 2)}</b> times what is reckoned ({fixed(drag.low, 2)} to{' '}
+          {fixed(drag.high, 2)}, from {drag.count} {drag.count === 1 ? 'measurement' : 'measurements'}), so it
+          falls at {fixed(1 / Math.sqrt(drag.factor), 2)} of the speed.
         </p>
       )}
       <ul>

@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { Scrolls } from '../../parts/sheet.tsx';
 import { useMemo } from 'react';
 import type { CountKey, Trial } from '../../../core/document/index.ts';
@@ -6,7 +7,7 @@ import { compareGroups, OUTCOMES, peekingWarning, SPLITS, totalsBy } from '../..
 import { useAddress } from '../../parts/address.ts';
 import { Segments } from '../../parts/choice.tsx';
 
-const percent = (share: number): string => (Number.isFinite(share) ? `${(100 * share).toFixed(0)}%` : '–');
+const percent = (share: number): string => (Number.isFinite(share) ? `${fixed(100 * share, 0)}%` : '–');
 const spanned = ({ share, low, high, events, of }: Proportion): string =>
   of === 0 ? 'none counted' : `${percent(share)} (${percent(low)} to ${percent(high)}), ${events} of ${of}`;
 

@@ -1,3 +1,5 @@
+import { fixed, localised } from '../../data/locale.ts';
+import { useUnits } from '../../data/units.ts';
 import type { CountKey, TrialRig } from '../../../core/document/index.ts';
 import { COUNTS, TRIAL_RANGES } from '../../../core/document/index.ts';
 
@@ -55,13 +57,14 @@ interface ClockProps {
 
 /** Hours a rig is fished, by the clock or typed. */
 export function Clock({ rig, place, isRunning, onPress, onHours, onRemove }: ClockProps) {
+  const { read } = useUnits();
   return (
     <div className="shop-row">
       <button type="button" className="btn btn-quiet" onClick={onPress}>
         {isRunning ? '■ Stop the clock' : '▶ Fishing'}
       </button>
       <span>
-        {rig.hours.toFixed(2)} h{place ? ` at ${place}` : ''}
+        {fixed(rig.hours, 2)} h{place ? ` at ${place}` : ''}
       </span>
       <label>
         hours{' '}
@@ -70,9 +73,10 @@ export function Clock({ rig, place, isRunning, onPress, onHours, onRemove }: Clo
           aria-label="Hours fished"
           style={{ width: '5rem' }}
           key={rig.hours}
-          defaultValue={rig.hours}
+          defaultValue={localised(String(rig.hours))}
           onBlur={(event) => {
-            const hours = Number(event.currentTarget.value.replace(',', '.'));
+            const typed = read(event.currentTarget.value, 'number');
+            const hours = typed.ok ? typed.value : NaN;
             const [least, most] = TRIAL_RANGES.hours;
             if (hours >= least && hours <= most && hours !== rig.hours) onHours(hours);
           }}

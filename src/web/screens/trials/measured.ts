@@ -1,7 +1,9 @@
 import type { Drop, Trial } from '../../../core/document/index.ts';
 import { TRIAL_RANGES } from '../../../core/document/index.ts';
 import type { QuantityKind, UnitSystem } from '../../../core/quantity/index.ts';
-import { formatQuantity, parseQuantity } from '../../../core/quantity/index.ts';
+import { formatQuantity } from '../../../core/quantity/index.ts';
+import { localised } from '../../data/locale.ts';
+import { readQuantity } from '../../data/units.ts';
 
 type TowDepth = Trial['tows'][number];
 
@@ -39,10 +41,10 @@ function read<K extends keyof typeof FIGURES>(
   for (const key of keys) {
     const [label, field, kind] = FIGURES[key];
     const [least, most] = TRIAL_RANGES[key];
-    const parsed = parseQuantity(texts[field] ?? '', kind, system);
+    const parsed = readQuantity(texts[field] ?? '', kind, system);
     if (!parsed.ok) return { ok: false, message: `${label}: ${parsed.message}` };
     if (!(parsed.value >= least && parsed.value <= most)) {
-      const [from, to] = [least, most].map((end) => formatQuantity(end, kind, system));
+      const [from, to] = [least, most].map((end) => localised(formatQuantity(end, kind, system)));
       return { ok: false, message: `${label}: enter a value from ${from} to ${to}.` };
     }
     values[key] = parsed.value;

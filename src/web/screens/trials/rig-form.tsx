@@ -4,9 +4,8 @@ import type { Design, Trial, TrialRig } from '../../../core/document/index.ts';
 import type { Plastic } from '../../../core/plastic/index.ts';
 import type { MethodKey } from '../../../core/rigging/index.ts';
 import { TRIAL_RANGES } from '../../../core/document/index.ts';
-import { parseQuantity } from '../../../core/quantity/index.ts';
 import { METHODS } from '../../../core/rigging/index.ts';
-import { useUnits } from '../../data/units.ts';
+import { readQuantity, useUnits } from '../../data/units.ts';
 
 interface Props {
   readonly trial: Trial;
@@ -32,7 +31,7 @@ export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
     const head = found?.document.name ?? other.trim();
     if (!head) return setSaid('Head: choose one of the Rack, or name another.');
     const grams = weight.trim() === '' ? readings?.['mass.metal'] : undefined;
-    const typed = weight.trim() === '' ? undefined : parseQuantity(weight, 'mass', system);
+    const typed = weight.trim() === '' ? undefined : readQuantity(weight, 'mass', system);
     if (typed && !typed.ok) return setSaid(typed.message);
     const [least, most] = TRIAL_RANGES.grams;
     if (typed?.ok && !(typed.value >= least && typed.value <= most))

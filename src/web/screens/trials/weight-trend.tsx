@@ -1,3 +1,4 @@
+import { fixed } from '../../data/locale.ts';
 import { useMemo, useState } from 'react';
 import type { Trial } from '../../../core/document/index.ts';
 import { rateRatio, weightTrend, wilson } from '../../../core/trial/index.ts';
@@ -46,13 +47,13 @@ export function WeightTrend({ days }: { readonly days: readonly Trial[] }) {
       <p role="status">
         {trend === undefined
           ? 'All was caught at one end, or nothing at all: no finite figure says by how much yet.'
-          : `Each ${format(step, 'mass')} more multiplies the catch by ${trend.factor.toFixed(2)} (${trend.low.toFixed(2)} to ${trend.high.toFixed(2)}): ${trend.low > 1 ? 'heavier catches more.' : trend.high < 1 ? 'lighter catches more.' : 'no winner yet, since 1 is inside.'}`}
+          : `Each ${format(step, 'mass')} more multiplies the catch by ${fixed(trend.factor, 2)} (${fixed(trend.low, 2)} to ${fixed(trend.high, 2)}): ${trend.low > 1 ? 'heavier catches more.' : trend.high < 1 ? 'lighter catches more.' : 'no winner yet, since 1 is inside.'}`}
       </p>
       {ends && light && heavy && (
         <p>
           {format(heavy.grams, 'mass')} against {format(light.grams, 'mass')}:{' '}
-          {Number.isFinite(ends.ratio) ? `${ends.ratio.toFixed(2)} times` : 'many times'} as many an hour (
-          {ends.low.toFixed(2)} to {Number.isFinite(ends.high) ? ends.high.toFixed(2) : '∞'}).
+          {Number.isFinite(ends.ratio) ? `${fixed(ends.ratio, 2)} times` : 'many times'} as many an hour (
+          {fixed(ends.low, 2)} to {Number.isFinite(ends.high) ? fixed(ends.high, 2) : '∞'}).
         </p>
       )}
       <table className="shop-table">
@@ -79,12 +80,12 @@ export function WeightTrend({ days }: { readonly days: readonly Trial[] }) {
             return (
               <tr key={grams}>
                 <th scope="row">{format(grams, 'mass')}</th>
-                <td className="num">{hours.toFixed(1)}</td>
+                <td className="num">{fixed(hours, 1)}</td>
                 <td className="num">{events}</td>
-                <td className="num">{(events / hours).toFixed(2)}</td>
+                <td className="num">{fixed(events / hours, 2)}</td>
                 <td className="num">
-                  {(100 * part.low).toFixed(0)} to {(100 * part.high).toFixed(0)}% of fish in{' '}
-                  {((100 * hours) / fished).toFixed(0)}% of hours
+                  {fixed(100 * part.low, 0)} to {fixed(100 * part.high, 0)}% of fish in{' '}
+                  {fixed((100 * hours) / fished, 0)}% of hours
                 </td>
               </tr>
             );
