@@ -135,10 +135,12 @@ export function MouldFiguresPanel({ kept, mould, metals, flush, figures }: Props
       <h2>Holds</h2>
       <Working
         what="steps of the halves worked out"
-        progress={worked || isStopped || (shown && !shown.ok) ? undefined : done}
-        isStopped={isStopped && !worked}
-        onStop={stop}
-        onAgain={again}
+        of={{
+          progress: worked || isStopped || (shown && !shown.ok) ? undefined : done,
+          isStopped: isStopped && !worked,
+          stop,
+          again,
+        }}
       />
       {shown && !shown.ok && <p className="problems">■ {shown.reason}</p>}
       {shown?.ok && (

@@ -72,13 +72,7 @@ export function RangeOf({ kept, others, designs, briefs, plastics, rules, onChoo
       <div className="shop-sheet" data-ready={serves !== undefined}>
         <Problems of={draft.problems} />
         {work.error && <p className="problems">■ {work.error}</p>}
-        <Working
-          what="briefs asked who serves them"
-          progress={work.progress}
-          isStopped={work.isStopped}
-          onStop={work.stop}
-          onAgain={work.again}
-        />
+        <Working what="briefs asked who serves them" of={work} />
         {serves && (
           <>
             <Panel what="The smallest range">

@@ -42,7 +42,8 @@ export function Sayings() {
       },
     [designs.data, stores.data],
   );
-  const { output, parts, error, progress, isStopped, stop, again } = useParts(job, run);
+  const work = useParts(job, run);
+  const { output, parts, error, progress } = work;
   if (designs.isPending) return <Loading what="the heads" />;
   if (designs.isError) return <Failed error={designs.error} retry={() => void designs.refetch()} />;
   return (
@@ -55,13 +56,7 @@ export function Sayings() {
         <Link to="/rules">Rules</Link>.
       </p>
       {error && <p className="problems">■ {error}</p>}
-      <Working
-        what="sayings tested"
-        progress={progress}
-        isStopped={isStopped}
-        onStop={stop}
-        onAgain={again}
-      />
+      <Working what="sayings tested" of={work} />
       <Panel what="The sayings">
         <ul className="saying-list">
           {(progress ? parts : (output ?? [])).map(({ key, says, why, verdict, evidence }) => (

@@ -55,7 +55,8 @@ export function Uses() {
         : undefined,
     [design.data, briefs.data, rules.data, stores.data],
   );
-  const { output, error, progress, isStopped, stop, again } = useParts(job, run);
+  const work = useParts(job, run);
+  const { output, error } = work;
   useTitle(design.data?.document.name ?? '');
   if (design.isPending) return <Loading what="the head" />;
   if (design.isError)
@@ -76,13 +77,7 @@ export function Uses() {
         </a>
       </p>
       {error && <p className="problems">■ {error}</p>}
-      <Working
-        what="situations asked"
-        progress={progress}
-        isStopped={isStopped}
-        onStop={stop}
-        onAgain={again}
-      />
+      <Working what="situations asked" of={work} />
       <Panel what="The uses">
         {output &&
           TITLES.map(([service, title]) => {
