@@ -110,7 +110,12 @@ export class DocumentStore<C extends Collection> {
         .select({ version: this.table.version })
         .from(this.table)
         .where(eq(this.table.id, id));
-      if (there) throw this.changed(there.version);
+      if (there)
+        throw new HttpProblem(
+          412,
+          'Already there',
+          `There is a ${nounOf(this.collection)} under this id already, archived or deleted it may be. Read it, and change it from its version.`,
+        );
       return this.insertAll(tx, [{ id, document }], made);
     });
     return kept as Kept<Documents[C]>;

@@ -21,7 +21,14 @@ export function unsavedIds(collection: Collection): string[] {
 /** Where this browser keeps the unsaved edit of one document, so that a reload finds it. */
 export function backupsOf<T>(collection: Collection, id: string) {
   const key = `${PREFIX}${collection}.${id}`;
+  let isClosed = false;
   return {
+    /** forgets it, and keeps nothing more: what was given up does not come back with a save that is under way */
+    close: (): void => {
+      isClosed = true;
+      localStorage.removeItem(key);
+    },
+    isClosed: (): boolean => isClosed,
     read: (): Backup<T> | undefined => {
       try {
         const text = localStorage.getItem(key);
@@ -32,6 +39,7 @@ export function backupsOf<T>(collection: Collection, id: string) {
     },
     /** keeps it; false where this browser does not: a full or forbidden store costs the safety of a reload, and the save itself goes on */
     keep: (backup: Backup<T>): boolean => {
+      if (isClosed) return false;
       try {
         localStorage.setItem(key, JSON.stringify(backup));
         return true;

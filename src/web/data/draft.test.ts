@@ -288,6 +288,20 @@ describe('a document begun where nobody answers', () => {
     expect(server.state.saves).toEqual([sampleDesign('ball').name, 'Since then']);
   });
 
+  it('that is given up while it is being sent is not sent again, nor kept', async () => {
+    beginHere('designs', sampleDesign('ball'), 'one');
+    const draft = begin();
+    // The first try is under way, and about to fail.
+    vi.advanceTimersByTime(0);
+    draft.edit(named('Counted'));
+    draft.abandon();
+    server.state.away = false;
+    await settle();
+    await settle();
+    expect(server.state.saves).toEqual([]);
+    expect(allBegunHere('designs')).toEqual([]);
+  });
+
   it('that is given up is sent no more and forgotten', async () => {
     beginHere('designs', sampleDesign('ball'), 'one');
     const draft = begin();

@@ -24,6 +24,29 @@ const savedView = <T>({ document, version }: Kept<T>): DraftView<T> => ({
   theirs: undefined,
 });
 
+/** Saves a document over a version; one that no server has is made there. */
+const sendAt = <C extends Collection>(
+  collection: C,
+  id: string,
+  document: Documents[C],
+  version: number,
+): Promise<Kept<Documents[C]>> =>
+  version === UNSENT ? createAs(collection, id, document) : replace(collection, id, document, version);
+
+/** Those who want to be told of a change. */
+function audience() {
+  const listeners = new Set<() => void>();
+  return {
+    notify: () => {
+      for (const listener of listeners) listener();
+    },
+    subscribe: (listener: () => void) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+  };
+}
+
 /**
  * The saving of a document that is worked on: one save at a time and always the newest, what is not acknowledged kept in this browser. A save
  * that turns out stale overwrites nothing.
@@ -35,7 +58,7 @@ function openSaving<C extends Collection>(
 ) {
   type T = Documents[C];
   const backups = backupsOf<T>(collection, kept.id);
-  const listeners = new Set<() => void>();
+  const { notify, subscribe } = audience();
   let timer: ReturnType<typeof setTimeout> | undefined;
   let busy = false;
   let failures = 0;
@@ -44,7 +67,7 @@ function openSaving<C extends Collection>(
 
   const show = (change: Partial<DraftView<T>>) => {
     view = { ...view, ...change };
-    for (const listener of listeners) listener();
+    notify();
   };
   const keepBackup = () => backups.keep({ document: view.document, version: view.version, sent: unanswered });
   const later = (pause: number) => {
@@ -52,26 +75,28 @@ function openSaving<C extends Collection>(
     timer = setTimeout(() => void save(), pause);
   };
 
+  /** What is here is what the server holds. */
+  const acknowledged = (kept: Kept<T>) => {
+    backups.drop();
+    onSaved(kept);
+    show({ state: 'saved', version: kept.version, problems: [] });
+  };
+
   async function save(): Promise<void> {
-    if (busy || view.state === 'stale') return;
+    if (busy || backups.isClosed() || view.state === 'stale') return;
     busy = true;
     const sent = view.document;
     if (unanswered.at(-1) !== sent) unanswered = [...unanswered, sent].slice(-MOST_UNANSWERED);
     keepBackup();
     show({ state: 'saving' });
     try {
-      const answer =
-        view.version === UNSENT
-          ? await createAs(collection, kept.id, sent)
-          : await replace(collection, kept.id, sent, view.version);
+      const answer = await sendAt(collection, kept.id, sent, view.version);
       busy = false;
       failures = 0;
       unanswered = [];
-      onSaved(answer);
-      if (view.document === sent) {
-        backups.drop();
-        show({ state: 'saved', version: answer.version, problems: [] });
-      } else {
+      if (view.document === sent) acknowledged(answer);
+      else {
+        onSaved(answer);
         show({ state: 'waiting', version: answer.version, problems: [] });
         keepBackup();
         later(PAUSE);
@@ -83,15 +108,13 @@ function openSaving<C extends Collection>(
   }
 
   async function failed(error: unknown): Promise<void> {
-    if (error instanceof ServerProblem && error.details.status === 412) {
-      await conflicted();
-    } else {
-      const verdict = verdictOn(error, failures);
-      failures = verdict.failures;
-      show({ state: verdict.state, problems: verdict.problems });
-      // Away, or failing: both are tried again for as long as the screen is open.
-      if (verdict.state === 'away') later(RETRY);
-    }
+    if (error instanceof ServerProblem && error.details.status === 412) return conflicted();
+    const verdict = verdictOn(error, failures);
+    failures = verdict.failures;
+    show({ state: verdict.state, problems: verdict.problems });
+    // Away, or failing: both are tried again for as long as the screen is open.
+    if (verdict.state === 'away') later(RETRY);
+    return undefined;
   }
 
   /** Somebody has saved since: it may have been this browser itself, whose answer was lost on the way. */
@@ -99,11 +122,8 @@ function openSaving<C extends Collection>(
     try {
       const theirs = await read(collection, kept.id);
       // What is there is what is here: our own save, whose answer was lost on the way.
-      if (sameDocument(theirs.document, view.document)) {
-        backups.drop();
-        onSaved(theirs);
-        show({ state: 'saved', version: theirs.version, problems: [] });
-      } else if (unanswered.some((sent) => sameDocument(theirs.document, sent))) {
+      if (sameDocument(theirs.document, view.document)) acknowledged(theirs);
+      else if (unanswered.some((sent) => sameDocument(theirs.document, sent))) {
         // Or what was here when it was sent: what was done since goes on top of it.
         unanswered = [];
         onSaved(theirs);
@@ -135,10 +155,7 @@ function openSaving<C extends Collection>(
     backups,
     view: () => view,
     isBusy: () => busy,
-    subscribe: (listener: () => void) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
+    subscribe,
     show,
     put,
     save,
@@ -146,6 +163,11 @@ function openSaving<C extends Collection>(
     later,
     /** what was to be saved later is not */
     stopWaiting: () => clearTimeout(timer),
+    /** nothing is saved or kept any more, whatever comes of a save that is under way */
+    abandon: () => {
+      clearTimeout(timer);
+      backups.close();
+    },
   };
 }
 
@@ -213,10 +235,7 @@ export function openDraft<C extends Collection>(
       }
       return view().state === 'saved';
     },
-    abandon: () => {
-      saving.stopWaiting();
-      backups.drop();
-    },
+    abandon: saving.abandon,
     refresh: (now) => {
       if (view().state === 'saved' && !isBusy() && now.version > view().version) {
         // Someone else’s state is not one’s own to be undone.
