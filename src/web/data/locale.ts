@@ -1,4 +1,5 @@
-import type { DecimalMark } from '../../core/quantity/index.ts';
+import type { DecimalMark, QuantityKind, UnitSystem } from '../../core/quantity/index.ts';
+import { parseQuantity } from '../../core/quantity/index.ts';
 
 /** The mark before decimals in a language (CLDR, by the runtime), a comma or a point: others are rare, and no keyboard of this trade has them. */
 export const decimalMarkOf = (language: string | undefined): DecimalMark =>
@@ -21,3 +22,9 @@ export const localised = (text: string): string => withMark(text, DECIMAL_MARK);
 
 /** A number with so many decimals, as this reader writes it. */
 export const fixed = (value: number, digits: number): string => localised(value.toFixed(digits));
+
+/** What a person typed for a quantity, in its stored unit, by the unit system and decimals on display. */
+export const readQuantity = (text: string, kind: QuantityKind, system: UnitSystem) => {
+  const parsed = parseQuantity(text, kind, system, undefined, DECIMAL_MARK);
+  return parsed.ok ? parsed : { ...parsed, message: localised(parsed.message) };
+};

@@ -8,20 +8,13 @@ import {
   formatMoney,
   formatQuantity,
   inUnits,
-  parseQuantity,
   shownUnit,
 } from '../../core/quantity/index.ts';
 import { useLocal } from './local.ts';
-import { DECIMAL_MARK, localised, READER } from './locale.ts';
+import { localised, READER, readQuantity } from './locale.ts';
 import { useMoney } from './money.ts';
 
 const isSystem = (value: unknown): value is UnitSystem => value === 'imperial' || value === 'metric';
-
-/** What a person typed for a quantity, in its stored unit, by the unit system and decimals on display. */
-export const readQuantity = (text: string, kind: QuantityKind, system: UnitSystem) => {
-  const parsed = parseQuantity(text, kind, system, undefined, DECIMAL_MARK);
-  return parsed.ok ? parsed : { ...parsed, message: localised(parsed.message) };
-};
 
 /** The unit system on display; flipping it never touches what is stored. `say` puts a sentence of the core into it. */
 export function useUnits() {

@@ -2,7 +2,8 @@ import { fixed } from '../../data/locale.ts';
 import { useState } from 'react';
 import type { Batch } from '../../../core/document/index.ts';
 import { BATCH_RANGES } from '../../../core/document/index.ts';
-import { readQuantity, useUnits } from '../../data/units.ts';
+import { readQuantity } from '../../data/locale.ts';
+import { useUnits } from '../../data/units.ts';
 
 type Cured = NonNullable<Batch['cure']>;
 

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { Batch, Weighing } from '../../../core/document/index.ts';
 import { BATCH_RANGES, MOST_WEIGHINGS } from '../../../core/document/index.ts';
-import { readQuantity, useUnits } from '../../data/units.ts';
+import { readQuantity } from '../../data/locale.ts';
+import { useUnits } from '../../data/units.ts';
 import { useKeys } from '../../parts/keys.ts';
 import { CavityKeys } from './cavity-keys.tsx';
 import { ScalePan } from './scale-pan.tsx';

@@ -2,7 +2,8 @@ import { fixed } from '../../data/locale.ts';
 import { useState } from 'react';
 import type { CavityVerdict } from '../../../core/make/index.ts';
 import { belongsTo, tellApart } from '../../../core/make/index.ts';
-import { readQuantity, useUnits } from '../../data/units.ts';
+import { readQuantity } from '../../data/locale.ts';
+import { useUnits } from '../../data/units.ts';
 
 interface Props {
   readonly verdicts: readonly CavityVerdict[];

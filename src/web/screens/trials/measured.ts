@@ -2,8 +2,7 @@ import type { Drop, Trial } from '../../../core/document/index.ts';
 import { TRIAL_RANGES } from '../../../core/document/index.ts';
 import type { QuantityKind, UnitSystem } from '../../../core/quantity/index.ts';
 import { formatQuantity } from '../../../core/quantity/index.ts';
-import { localised } from '../../data/locale.ts';
-import { readQuantity } from '../../data/units.ts';
+import { localised, readQuantity } from '../../data/locale.ts';
 
 type TowDepth = Trial['tows'][number];
 

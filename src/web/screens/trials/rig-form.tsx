@@ -5,7 +5,8 @@ import type { Plastic } from '../../../core/plastic/index.ts';
 import type { MethodKey } from '../../../core/rigging/index.ts';
 import { TRIAL_RANGES } from '../../../core/document/index.ts';
 import { METHODS } from '../../../core/rigging/index.ts';
-import { readQuantity, useUnits } from '../../data/units.ts';
+import { readQuantity } from '../../data/locale.ts';
+import { useUnits } from '../../data/units.ts';
 
 interface Props {
   readonly trial: Trial;
