@@ -4,7 +4,7 @@ import type { Water } from '../material/water.ts';
 import type { QuantityKind } from '../quantity/units.ts';
 import type { Fishing } from './fishing.ts';
 
-/** What a reading rests on; see docs/readings.md. */
+/** What a reading is based on; see docs/readings.md. */
 export type ReadingKind = 'measured' | 'geometry' | 'model' | 'index' | 'practice';
 
 /** Where a reading stands on the screens, in their order. */

@@ -74,7 +74,7 @@ export const READING_IDS: readonly ReadingId[] = specs.map(([id]) => id);
 export const behavioursOf = (ids: Iterable<string>): Set<string> =>
   new Set([...ids].flatMap((id) => (Object.hasOwn(READINGS, id) ? READINGS[id as ReadingId].behaviour : [])));
 
-/** A reading as it leaves the core: a value in a fixed unit with what it rests on. */
+/** A reading as it leaves the core: a value in a fixed unit with what it is based on. */
 export interface Reading {
   readonly value: number;
   readonly unit: string;

@@ -9,7 +9,7 @@ export const SHADES = ['best', 'good', 'fair', 'poor', 'never'] as const;
 /** How strongly a rule speaks. */
 export type Shade = (typeof SHADES)[number];
 
-/** What a rule rests on. */
+/** What a rule is based on. */
 export const RULE_KINDS = ['practice', 'model', 'published'] as const;
 
 /**

@@ -1,3 +1,4 @@
+import { LuDecomposition, Matrix } from 'ml-matrix';
 import type { Vec2 } from '../numeric/vec.ts';
 
 /** A vertex of a line and how its way to the next bulges: the tangent of a quarter of the arc's angle, positive anticlockwise; 0 is straight. */
@@ -30,6 +31,9 @@ function circleThrough(a: Vec2, b: Vec2, c: Vec2): Vec2 | undefined {
 /** The most an arc turns by: half a circle, whose bulge is 1, but for rounding. */
 const MOST_TURN = Math.PI + 1e-3;
 
+/** How much farther than its points an arc may leave the chords between them, in bounds: points are drawn closer where a line bends. */
+const MOST_SAGITTA = 40;
+
 /** The bulge of one arc, or straight line, through points in a row, and undefined where none passes within `within` of all of them. */
 function bulgeThrough(points: readonly Vec2[], within: number): number | undefined {
   const first = points[0] as Vec2;
@@ -57,9 +61,6 @@ function bulgeThrough(points: readonly Vec2[], within: number): number | undefin
   const way = Math.sign(turnAt(first, middle, last));
   return way * Math.tan(turned / 4);
 }
-
-/** How much farther than its points an arc may leave the chords between them, in bounds: points are drawn closer where a line bends. */
-const MOST_SAGITTA = 40;
 
 /**
  * A line through points as few straight pieces and true arcs, each within `within` (mm) of all points it stands for. Wire, which is made of
@@ -160,56 +161,33 @@ function slopes(values: readonly number[], steps: readonly number[], isRing: boo
   const d = (i: number) => rise[(i + last) % last] as number;
   if (last === 1) return [d(0), d(0)];
   const size = isRing ? last : last + 1;
-  const rows = Array.from({ length: size }, () => new Float64Array(size + 1));
-  const put = (row: number, column: number, value: number) => {
-    const line = rows[row] as Float64Array;
-    line[column] = (line[column] as number) + value;
-  };
+  const [left, right] = [Matrix.zeros(size, size), Matrix.zeros(size, 1)];
+  // Of a short ring two neighbours may be one.
+  const put = (row: number, column: number, value: number) =>
+    left.set(row, column, left.get(row, column) + value);
   for (let i = isRing ? 0 : 1; i < last; i++) {
     put(i, (i - 1 + size) % size, h(i));
     put(i, i, 2 * (h(i - 1) + h(i)));
     put(i, (i + 1) % size, h(i - 1));
-    put(i, size, 3 * (h(i) * d(i - 1) + h(i - 1) * d(i)));
+    right.set(i, 0, 3 * (h(i) * d(i - 1) + h(i - 1) * d(i)));
   }
   if (!isRing) {
     // Not a knot, as de Boor has it; of three points the parabola.
     const end = (row: number, next: number, a: number, b: number, da: number, db: number) => {
       put(row, row, b);
       put(row, next, a + b);
-      put(row, size, ((a + 2 * (a + b)) * b * da + a * a * db) / (a + b));
+      right.set(row, 0, ((a + 2 * (a + b)) * b * da + a * a * db) / (a + b));
     };
     if (last === 2) {
       put(0, 0, 1);
-      put(0, size, (d(0) * (2 * h(0) + h(1)) - d(1) * h(0)) / (h(0) + h(1)));
+      right.set(0, 0, (d(0) * (2 * h(0) + h(1)) - d(1) * h(0)) / (h(0) + h(1)));
       put(2, 2, 1);
-      put(2, size, (d(1) * (2 * h(1) + h(0)) - d(0) * h(1)) / (h(0) + h(1)));
+      right.set(2, 0, (d(1) * (2 * h(1) + h(0)) - d(0) * h(1)) / (h(0) + h(1)));
     } else {
       end(0, 1, h(0), h(1), d(0), d(1));
       end(last, last - 1, h(last - 1), h(last - 2), d(last - 1), d(last - 2));
     }
   }
-  const solved = eliminated(rows);
+  const solved = new LuDecomposition(left).solve(right).to1DArray();
   return isRing ? [...solved, solved[0] as number] : solved;
-}
-
-/** Solves a system of lines, each with its right side last, by Gauss's elimination; these are led by their diagonal, or nearly. */
-function eliminated(rows: readonly Float64Array[]): number[] {
-  const size = rows.length;
-  for (let i = 0; i < size; i++) {
-    const line = rows[i] as Float64Array;
-    for (let k = i + 1; k < size; k++) {
-      const other = rows[k] as Float64Array;
-      const factor = (other[i] as number) / (line[i] as number);
-      if (factor !== 0)
-        for (let c = i; c <= size; c++) other[c] = (other[c] as number) - factor * (line[c] as number);
-    }
-  }
-  const solved = Array<number>(size).fill(0);
-  for (let i = size - 1; i >= 0; i--) {
-    const line = rows[i] as Float64Array;
-    let sum = line[size] as number;
-    for (let c = i + 1; c < size; c++) sum -= (line[c] as number) * (solved[c] as number);
-    solved[i] = sum / (line[i] as number);
-  }
-  return solved;
 }

@@ -122,7 +122,7 @@ export async function writePdf({
   return pdf.save();
 }
 
-/** Every reading by its group, each with what it rests on and its span, in columns that fill a page. */
+/** Every reading by its group, each with what it is based on and its span, in columns that fill a page. */
 function writeReadings(
   pdf: PDFDocument,
   PAGE: typeof UPRIGHT,
@@ -170,7 +170,7 @@ function writeReadings(
   say(
     PAGE.margin,
     PAGE.margin,
-    'Readings: geometry follows from the shape, to about 0.1%; model rests on stated assumptions; index compares only; practice is a rule of the trade.',
+    'Readings: geometry follows from the shape, to about 0.1%; model is based on stated assumptions; index compares only; practice is a rule of the trade.',
     2.2,
     { colour: GREY },
   );

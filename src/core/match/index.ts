@@ -28,7 +28,7 @@ export { bareHead, headsForPlastic, pairJudge, plasticsForHead } from './practic
 export { REFERENCE_RULES } from './practice/reference-rules.ts';
 export type { SayingRow, SayingVerdict } from './practice/sayings.ts';
 export { SAYINGS } from './practice/said.ts';
-export { SAYING_COUNT, sayingTest } from './practice/sayings.ts';
+export { sayingTest } from './practice/sayings.ts';
 export { SITUATIONS } from './practice/situations.ts';
 export type { Service } from './practice/uses.ts';
 export type { NamedBrief } from './practice/uses.ts';

@@ -1,3 +1,4 @@
+import type { Kept } from '../../contract/api.ts';
 import type { Collection } from '../../contract/collections/index.ts';
 
 /** An edit that the server has not acknowledged. */
@@ -22,6 +23,14 @@ export function unsavedIds(collection: Collection): string[] {
 export function backupsOf<T>(collection: Collection, id: string) {
   const key = `${PREFIX}${collection}.${id}`;
   let isClosed = false;
+  const read = (): Backup<T> | undefined => {
+    try {
+      const text = localStorage.getItem(key);
+      return text ? (JSON.parse(text) as Backup<T>) : undefined;
+    } catch {
+      return undefined;
+    }
+  };
   return {
     /** forgets it, and keeps nothing more: what was given up does not come back with a save that is under way */
     close: (): void => {
@@ -29,13 +38,12 @@ export function backupsOf<T>(collection: Collection, id: string) {
       localStorage.removeItem(key);
     },
     isClosed: (): boolean => isClosed,
-    read: (): Backup<T> | undefined => {
-      try {
-        const text = localStorage.getItem(key);
-        return text ? (JSON.parse(text) as Backup<T>) : undefined;
-      } catch {
-        return undefined;
-      }
+    read,
+    /** what is kept beyond a state of the server's: all of it where no server has it yet */
+    unsaved: ({ version, document }: Kept<T>): Backup<T> | undefined => {
+      const backup = read();
+      const isKnown = version !== UNSENT && JSON.stringify(backup?.document) === JSON.stringify(document);
+      return isKnown ? undefined : backup;
     },
     /** keeps it; false where this browser does not: a full or forbidden store costs the safety of a reload, and the save itself goes on */
     keep: (backup: Backup<T>): boolean => {

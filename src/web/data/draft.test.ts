@@ -16,6 +16,7 @@ function fakeServer() {
     lose: false,
     asked: 0,
     saves: [] as string[],
+    deleted: [] as string[],
   };
   const answer = (status: number, body: unknown) =>
     ({ ok: status < 400, status, json: () => Promise.resolve(body) }) as Response;
@@ -27,8 +28,12 @@ function fakeServer() {
   });
   const serve = (_path: string, init: RequestInit = {}): Promise<Response> => {
     if (state.away) return Promise.reject(new TypeError('fetch failed'));
+    const seen = (init.headers as Record<string, string> | undefined)?.['If-Match'];
+    if (init.method === 'DELETE') {
+      state.deleted.push(seen ?? '');
+      return Promise.resolve(answer(204, undefined));
+    }
     if (init.method !== 'PUT') return Promise.resolve(answer(200, kept()));
-    const seen = (init.headers as Record<string, string>)['If-Match'];
     state.asked++;
     if (state.broken)
       return Promise.resolve(
@@ -299,6 +304,19 @@ describe('a document begun where nobody answers', () => {
     await settle();
     await settle();
     expect(server.state.saves).toEqual([]);
+    expect(allBegunHere('designs')).toEqual([]);
+  });
+
+  it('that is given up as it comes through is taken back', async () => {
+    beginHere('designs', sampleDesign('ball'), 'one');
+    server.state.away = false;
+    const draft = begin();
+    // It is on its way, and its answer not read yet.
+    vi.advanceTimersByTime(0);
+    draft.abandon();
+    await settle();
+    expect(server.state.saves).toHaveLength(1);
+    expect(server.state.deleted).toEqual(['"v1"']);
     expect(allBegunHere('designs')).toEqual([]);
   });
 

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import type { Kept } from '../../contract/api.ts';
 import { sameDocument } from '../../core/document/same.ts';
-import { createAs, read, replace, ServerProblem } from './api.ts';
+import { createAs, read, remove, replace, ServerProblem } from './api.ts';
 import { backupsOf, UNSENT } from './draft-backup.ts';
 import { trailOf } from './draft-trail.ts';
 import type { Draft, DraftView } from './draft-view.ts';
@@ -91,6 +91,8 @@ function openSaving<C extends Collection>(
     show({ state: 'saving' });
     try {
       const answer = await sendAt(collection, kept.id, sent, view.version);
+      // Given up while it was on its way: what came through is taken back.
+      if (backups.isClosed()) return await remove(collection, kept.id, answer.version);
       busy = false;
       failures = 0;
       unanswered = [];
@@ -143,9 +145,8 @@ function openSaving<C extends Collection>(
     if (view.state !== 'stale') later(PAUSE);
   }
 
-  const backup = backups.read();
-  const isUnsent = kept.version === UNSENT;
-  if (backup && (isUnsent || JSON.stringify(backup.document) !== JSON.stringify(kept.document))) {
+  const backup = backups.unsaved(kept);
+  if (backup) {
     view = { ...view, document: backup.document, version: backup.version, state: 'waiting' };
     unanswered = backup.sent ?? [];
     later(0);

@@ -10,7 +10,8 @@ import { assumedOf, doubtsOf, tipsOf } from './advice.ts';
 import type { ReadingValues } from '../engine/head.ts';
 import { valuesOf } from '../engine/match.ts';
 import type { SaidOf } from './sayings.ts';
-import { SAYING_COUNT, testSayings } from './sayings.ts';
+import { SAYINGS } from './said.ts';
+import { testSayings } from './sayings.ts';
 import type { Situation } from '../engine/situation.ts';
 import { situationOf } from '../engine/situation.ts';
 
@@ -215,7 +216,7 @@ describe('sayings', () => {
     expect(verdict(0, 1, 1, 1, 1)).toBe('not');
     expect(verdict()).toBe('nothing to test it on');
     expect(rowOf('ball-falls-over', balls(0, 0, 0, 0, 0, 0, 0)).evidence).toHaveLength(6);
-    expect(testSayings([])).toHaveLength(SAYING_COUNT);
+    expect(testSayings([])).toHaveLength(SAYINGS.length);
   });
 
   it.each([

@@ -60,9 +60,6 @@ function weedless(design: Design, metals: readonly Metal[]): Bait | undefined {
   return buried ? { ...bait, method: buried.key } : bait;
 }
 
-/** How many sayings there are. */
-export const SAYING_COUNT = SAYINGS.length;
-
 /** Holds every saying against some heads: the first of the sort it is about, a few of each. */
 export const testSayings = (heads: readonly SaidOf[], metals: readonly Metal[] = METALS): SayingRow[] =>
   SAYINGS.map(sayingTest(heads, metals));

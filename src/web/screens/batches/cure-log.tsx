@@ -2,7 +2,6 @@ import { fixed } from '../../data/locale.ts';
 import { useState } from 'react';
 import type { Batch } from '../../../core/document/index.ts';
 import { BATCH_RANGES } from '../../../core/document/index.ts';
-import { readQuantity } from '../../data/locale.ts';
 import { useUnits } from '../../data/units.ts';
 
 type Cured = NonNullable<Batch['cure']>;
@@ -14,13 +13,13 @@ interface Props {
 
 /** How hot the heads were in the oven, reading by reading. */
 export function CureLog({ cure, onLog }: Props) {
-  const { format, system } = useUnits();
+  const { format, read } = useUnits();
   const [minutes, setMinutes] = useState('');
   const [celsius, setCelsius] = useState('');
   const [said, setSaid] = useState('');
   const note = () => {
     const at = Number(minutes.replace(',', '.'));
-    const hot = readQuantity(celsius, 'temperature', system);
+    const hot = read(celsius, 'temperature');
     const [soonest, latest] = BATCH_RANGES.inOven.map((seconds) => seconds / 60) as [number, number];
     if (minutes.trim() === '' || !(at >= soonest && at <= latest))
       return setSaid(`Enter the minutes since they went in, from ${soonest} to ${latest}.`);

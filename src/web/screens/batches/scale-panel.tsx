@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import type { Batch, Weighing } from '../../../core/document/index.ts';
 import { BATCH_RANGES, MOST_WEIGHINGS } from '../../../core/document/index.ts';
-import { readQuantity } from '../../data/locale.ts';
 import { useUnits } from '../../data/units.ts';
 import { useKeys } from '../../parts/keys.ts';
 import { CavityKeys } from './cavity-keys.tsx';
@@ -17,7 +16,7 @@ interface Props {
 
 /** The scale, and weights taken one after the other: read when a piece lies still, or typed. */
 export function ScalePanel({ batch, edit }: Props) {
-  const { format, system } = useUnits();
+  const { format, read: readTyped } = useUnits();
   const [cavity, setCavity] = useState(1);
   const [isAgain, setAgain] = useState(false);
   const [isRound, setRound] = useState(true);
@@ -48,7 +47,7 @@ export function ScalePanel({ batch, edit }: Props) {
     ),
   );
   const type = () => {
-    const read = readQuantity(typed, 'mass', system);
+    const read = readTyped(typed, 'mass');
     const [least, most] = BATCH_RANGES.grams;
     if (!read.ok || !(read.value >= least && read.value <= most)) {
       setSaid(

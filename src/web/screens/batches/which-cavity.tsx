@@ -2,7 +2,6 @@ import { fixed } from '../../data/locale.ts';
 import { useState } from 'react';
 import type { CavityVerdict } from '../../../core/make/index.ts';
 import { belongsTo, tellApart } from '../../../core/make/index.ts';
-import { readQuantity } from '../../data/locale.ts';
 import { useUnits } from '../../data/units.ts';
 
 interface Props {
@@ -11,9 +10,9 @@ interface Props {
 
 /** One head in hand, placed by its weight. */
 export function WhichCavity({ verdicts }: Props) {
-  const { format, system } = useUnits();
+  const { format, read } = useUnits();
   const [hand, setHand] = useState('');
-  const inHand = readQuantity(hand, 'mass', system);
+  const inHand = read(hand, 'mass');
   const belongs = inHand.ok && hand.trim() !== '' ? belongsTo(inHand.value, verdicts) : [];
   return (
     <>

@@ -3,7 +3,6 @@ import { memo, useId, useRef, useState } from 'react';
 import type { Design } from '../../../core/document/index.ts';
 import { eanProblem } from '../../../core/document/index.ts';
 import { create } from '../../data/api.ts';
-import { readQuantity } from '../../data/locale.ts';
 import { useUnits } from '../../data/units.ts';
 import { FieldSaid } from '../../parts/field-said.tsx';
 import { pictureKept } from './picture.ts';
@@ -88,8 +87,8 @@ function NumberField({
   readonly most: number;
   readonly onCommit: (value: number | undefined) => void;
 }) {
-  const { system } = useUnits();
-  const read = (text: string) => readQuantity(text, kind, system);
+  const { read: readTyped } = useUnits();
+  const read = (text: string) => readTyped(text, kind);
   const wrong = (text: string) => {
     if (text === '') return undefined;
     const parsed = read(text);

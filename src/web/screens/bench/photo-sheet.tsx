@@ -2,7 +2,6 @@ import { useState } from 'react';
 import type { Design, Photo } from '../../../core/document/index.ts';
 import { photoPlacement } from '../../../core/document/index.ts';
 import { create } from '../../data/api.ts';
-import { readQuantity } from '../../data/locale.ts';
 import { useUnits } from '../../data/units.ts';
 import { Sheet, TakeOrLeave } from '../../parts/sheet.tsx';
 import type { Mark, Placed } from './photo-parts.tsx';
@@ -18,7 +17,7 @@ interface Props {
 
 /** Lays a photograph under the plate: two marks on it and the distance between them give its scale, its place and its turn. */
 export function PhotoSheet({ design, onPlace, onHide }: Props) {
-  const { system } = useUnits();
+  const { read: readTyped } = useUnits();
   const now = design.photo;
   const [photo, setPhoto] = useState<Photo | undefined>(undefined);
   const [rear, setRear] = useState<Mark | undefined>(now ? [now.rear[0], now.rear[1]] : undefined);
@@ -54,9 +53,7 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
   const lay = async () => {
     if (!rear || !nose) return setSaid('Mark the rear face and the nose on the picture first.');
     const read =
-      length.trim() === '' && now
-        ? { ok: true as const, value: now.length }
-        : readQuantity(length, 'size', system);
+      length.trim() === '' && now ? { ok: true as const, value: now.length } : readTyped(length, 'size');
     if (!read.ok) return setSaid(`Distance between the marks: ${read.message}`);
     const placed = {
       rear: [...rear] as [number, number],

@@ -1,4 +1,4 @@
-import { fixed } from '../../data/locale.ts';
+import { fixed, localised } from '../../data/locale.ts';
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import type { ExportType } from '../../../core/exchange/index.ts';
@@ -70,7 +70,7 @@ export function ExportMenu({ id, flush }: { readonly id: string; readonly flush:
           <Choice
             label="Facets within"
             value={chord}
-            options={CHORDS.map((mm) => [mm, `${mm} mm`] as const)}
+            options={CHORDS.map((mm) => [mm, localised(`${mm} mm`)] as const)}
             onChange={setChord}
           />
           <small>No facet of a solid lies farther from the true surface; finer files are larger.</small>

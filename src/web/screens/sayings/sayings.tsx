@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { SayingRow, SayingVerdict } from '../../../core/match/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
-import { SAYING_COUNT } from '../../../core/match/index.ts';
+import { SAYINGS } from '../../../core/match/index.ts';
 import { useList, useStores } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
 import { Panel } from '../../parts/panel.tsx';
@@ -50,9 +50,9 @@ export function Sayings() {
     <div className="sayings">
       <h1>Sayings, tested on your own heads</h1>
       <p>
-        {SAYING_COUNT} things that are said across the counter (common practice, no source), each held against
-        what is computed for up to six heads of the sort it is about. A model has its span: where it and the
-        trade part, both stand here. What the match is told of the trade stands under{' '}
+        {SAYINGS.length} things that are said across the counter (common practice, no source), each held
+        against what is computed for up to six heads of the sort it is about. A model has its span: where it
+        and the trade part, both stand here. What the match is told of the trade stands under{' '}
         <Link to="/rules">Rules</Link>.
       </p>
       {error && <p className="problems">■ {error}</p>}

@@ -4,6 +4,14 @@ import type { Trial } from '../../../core/document/index.ts';
 import { UNSENT } from '../../data/draft-backup.ts';
 import { Scrolls } from '../../parts/sheet.tsx';
 
+/** What of a day is summed over its rigs. */
+const COUNTED = [
+  ['casts', 'Casts'],
+  ['hangUps', 'Hang-ups'],
+  ['touches', 'Touches'],
+  ['landed', 'Landed'],
+] as const;
+
 /** Days with what was counted on each; those that no server has yet say so. */
 export function DaysTable({ days }: { readonly days: readonly Kept<Trial>[] }) {
   return (
@@ -13,38 +21,28 @@ export function DaysTable({ days }: { readonly days: readonly Kept<Trial>[] }) {
           <tr>
             <th scope="col">Day</th>
             <th scope="col">Name</th>
-            <th scope="col" className="num">
-              Casts
-            </th>
-            <th scope="col" className="num">
-              Hang-ups
-            </th>
-            <th scope="col" className="num">
-              Touches
-            </th>
-            <th scope="col" className="num">
-              Landed
-            </th>
+            {COUNTED.map(([key, name]) => (
+              <th key={key} scope="col" className="num">
+                {name}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
-          {days.map(({ id, version, document }) => {
-            const sum = (key: 'casts' | 'hangUps' | 'touches' | 'landed') =>
-              document.rigs.reduce((total, rig) => total + rig[key], 0);
-            return (
-              <tr key={id}>
-                <td>{document.day}</td>
-                <th scope="row">
-                  <Link to={`/trials/${id}`}>{document.name}</Link>
-                  {version === UNSENT && <small className="trial-unsent"> not sent yet</small>}
-                </th>
-                <td className="num">{sum('casts')}</td>
-                <td className="num">{sum('hangUps')}</td>
-                <td className="num">{sum('touches')}</td>
-                <td className="num">{sum('landed')}</td>
-              </tr>
-            );
-          })}
+          {days.map(({ id, version, document }) => (
+            <tr key={id}>
+              <td>{document.day}</td>
+              <th scope="row">
+                <Link to={`/trials/${id}`}>{document.name}</Link>
+                {version === UNSENT && <small className="trial-unsent"> not sent yet</small>}
+              </th>
+              {COUNTED.map(([key]) => (
+                <td key={key} className="num">
+                  {document.rigs.reduce((total, rig) => total + rig[key], 0)}
+                </td>
+              ))}
+            </tr>
+          ))}
         </tbody>
       </table>
     </Scrolls>

@@ -5,7 +5,6 @@ import type { Plastic } from '../../../core/plastic/index.ts';
 import type { MethodKey } from '../../../core/rigging/index.ts';
 import { TRIAL_RANGES } from '../../../core/document/index.ts';
 import { METHODS } from '../../../core/rigging/index.ts';
-import { readQuantity } from '../../data/locale.ts';
 import { useUnits } from '../../data/units.ts';
 
 interface Props {
@@ -18,7 +17,7 @@ interface Props {
 
 /** A rig that is tied on: a head of the Rack or any other, what it carries, and where. */
 export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
-  const { system, format } = useUnits();
+  const { format, read } = useUnits();
   const [design, setDesign] = useState('');
   const [other, setOther] = useState('');
   const [plastic, setPlastic] = useState('');
@@ -32,7 +31,7 @@ export function RigForm({ trial, designs, plastics, onPlace, onAdd }: Props) {
     const head = found?.document.name ?? other.trim();
     if (!head) return setSaid('Head: choose one of the Rack, or name another.');
     const grams = weight.trim() === '' ? readings?.['mass.metal'] : undefined;
-    const typed = weight.trim() === '' ? undefined : readQuantity(weight, 'mass', system);
+    const typed = weight.trim() === '' ? undefined : read(weight, 'mass');
     if (typed && !typed.ok) return setSaid(typed.message);
     const [least, most] = TRIAL_RANGES.grams;
     if (typed?.ok && !(typed.value >= least && typed.value <= most))

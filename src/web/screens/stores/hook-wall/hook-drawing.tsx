@@ -1,15 +1,12 @@
 import type { HookPicture } from '../../../../core/hook/index.ts';
+import type { Vec2 } from '../../../../core/numeric/index.ts';
+import { pathOf } from '../../../drawing/path.ts';
 import { useUnits } from '../../../data/units.ts';
-
-type Point = readonly [number, number];
 
 /** Turns mm of a picture, up being up, into px of a drawing whose box is given. */
 export const placer =
   ([low, high]: HookPicture['box'], k: number, margin: number) =>
-  ([x, z]: Point): Point => [(x - low[0]) * k + margin, (high[1] - z) * k + margin];
-
-const path = (points: readonly Point[]) =>
-  points.map(([u, v], i) => `${i === 0 ? 'M' : 'L'}${u.toFixed(2)} ${v.toFixed(2)}`).join('');
+  ([x, z]: Vec2): Vec2 => [(x - low[0]) * k + margin, (high[1] - z) * k + margin];
 
 /** The wire and eye of a hook, at a scale. */
 export function HookLines({
@@ -19,27 +16,27 @@ export function HookLines({
   className,
 }: {
   readonly picture: HookPicture;
-  readonly at: (point: Point) => Point;
+  readonly at: (point: Vec2) => Vec2;
   readonly k: number;
   readonly className: string;
 }) {
   const [u, v] = at(picture.eye.at);
   return (
     <g className={className} fill="none" strokeWidth={picture.wire * k}>
-      <path d={path(picture.centre.map(at))} />
+      <path d={pathOf(picture.centre, at, false)} />
       <circle cx={u} cy={v} r={picture.eye.radius * k} />
     </g>
   );
 }
 
 /** A dimension: its line with a tick at either end, and its figure beside it. */
-function Dimension({ from, to, text }: { readonly from: Point; readonly to: Point; readonly text: string }) {
+function Dimension({ from, to, text }: { readonly from: Vec2; readonly to: Vec2; readonly text: string }) {
   const isUpright = Math.abs(to[1] - from[1]) > Math.abs(to[0] - from[0]);
   const [u, v] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
-  const tick = ([x, y]: Point) => (isUpright ? `M${x - 3} ${y}h6` : `M${x} ${y - 3}v6`);
+  const tick = ([x, y]: Vec2) => (isUpright ? `M${x - 3} ${y}h6` : `M${x} ${y - 3}v6`);
   return (
     <g className="hook-size">
-      <path d={`${path([from, to])}${tick(from)}${tick(to)}`} />
+      <path d={`${pathOf([from, to], (point) => point, false)}${tick(from)}${tick(to)}`} />
       {isUpright ? (
         <text x={u + 5} y={v + 4}>
           {text}

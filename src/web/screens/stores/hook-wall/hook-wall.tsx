@@ -70,15 +70,13 @@ export function HookWall({
         />
       </div>
       <p className="stores-note">
-        The shop’s own hooks are measured, changed and imported{' '}
         <button
           type="button"
           className="btn-link-brass"
           onClick={() => document.getElementById(MEASURED_HOOKS)?.scrollIntoView({ block: 'start' })}
         >
-          below
+          Measure, change or import the shop’s own hooks
         </button>
-        .
       </p>
       {heads.length === 0 && (
         <p className="stores-note">To put a hook on a head from here, add the head to the tray first.</p>

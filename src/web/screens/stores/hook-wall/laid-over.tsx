@@ -1,4 +1,5 @@
 import { useUnits } from '../../../data/units.ts';
+import { Heads } from '../../../parts/sheet.tsx';
 import { HookLines, placer } from './hook-drawing.tsx';
 import type { WallHook } from './wall-hooks.ts';
 import { boxOf } from './wall-hooks.ts';
@@ -35,18 +36,7 @@ export function LaidOver({
         ))}
       </svg>
       <table>
-        <thead>
-          <tr>
-            <th scope="col">Hook</th>
-            <th scope="col">Gap</th>
-            <th scope="col">Straight shank</th>
-            <th scope="col">Bend</th>
-            <th scope="col">Wire</th>
-            <th scope="col">
-              <span className="visually-hidden">Take away</span>
-            </th>
-          </tr>
-        </thead>
+        <Heads of={['Hook', 'Gap', 'Straight shank', 'Bend', 'Wire', '']} />
         <tbody>
           {hooks.map(({ id, name, picture: { gap, shank, bend, wire } }, i) => (
             <tr key={id}>
