@@ -67,7 +67,12 @@ const SHOTS: readonly Shot[] = [
   { name: 'side-by-side', path: '/compare', ready: (page) => page.waitForSelector('.overlay svg') },
   { name: 'briefs', path: '/briefs/hollin-ledges-drag', ready: (page) => sees(page, '32 heads answered') },
   { name: 'rules', path: '/rules', ready: (page) => page.waitForSelector('.rule') },
-  { name: 'sayings', path: '/sayings', ready: (page) => sees(page, 'Tungsten falls') },
+  {
+    name: 'sayings',
+    path: '/sayings',
+    ready: (page) =>
+      page.waitForFunction(() => document.querySelector('.saying') && !document.querySelector('.working')),
+  },
   { name: 'uses', path: '/designs/gravel-oval-1-2/uses', ready: (page) => sees(page, 'Not there') },
   {
     name: 'mould',
