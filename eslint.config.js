@@ -22,7 +22,7 @@ const outsideWorld = ['react*', 'koa*', '@koa/*', 'drizzle-orm*', '@electric-sql
 const rooms = {
   numeric: [],
   quantity: [],
-  kind: ['quantity'],
+  kind: ['numeric', 'quantity'],
   cutter: ['kind', 'numeric', 'quantity'],
   material: ['kind', 'numeric', 'quantity'],
   hook: ['kind', 'numeric', 'quantity'],
@@ -87,8 +87,8 @@ const rooms = {
   series: ['behaviour', 'assembly', 'document', 'head', 'hook', 'judge', 'kind', 'material', 'quantity'],
   plate: ['assembly', 'head', 'hook', 'kind', 'numeric', 'plastic', 'quantity'],
   make: ['assembly', 'cutter', 'document', 'head', 'hook', 'material', 'numeric', 'plate', 'quantity'],
-  range: [],
-  trial: ['behaviour', 'assembly', 'document', 'head', 'judge', 'material', 'numeric', 'quantity'],
+  range: ['numeric'],
+  trial: ['behaviour', 'assembly', 'document', 'head', 'judge', 'kind', 'material', 'numeric', 'quantity'],
   exchange: [
     'behaviour',
     'assembly',
@@ -215,11 +215,16 @@ export default tseslint.config(
   {
     // A fact has one home: units of the trade are named where they are defined.
     files: ['src/**/*.{ts,tsx}', 'bench/**/*.ts'],
-    ignores: ['src/core/quantity/units.ts', '**/*.test.ts', '**/*test-kit.ts'],
+    ignores: ['src/core/quantity/units.ts', 'src/core/numeric/at.ts', '**/*.test.ts', '**/*test-kit.ts'],
     rules: {
       'no-restricted-syntax': [
         'error',
         { selector: 'ExportDefaultDeclaration', message: 'Use a named export.' },
+        {
+          selector:
+            "TSAsExpression[expression.type='MemberExpression'][expression.computed=true]:matches([typeAnnotation.type='TSNumberKeyword'], [typeAnnotation.typeName.name=/^Vec[23]$/])",
+          message: 'Read by index through src/core/numeric/at.ts.',
+        },
         {
           selector: 'Literal[raw=/^(25[.]4|0[.]45359237|0[.]3048|9[.]80665|28[.]349523125)$/]',
           message: 'This factor has its name in src/core/quantity/units.ts.',

@@ -1,4 +1,5 @@
 // What each behaviour costs, and the resting poses against a search that knows nothing of hulls.
+import { int32At, itemAt } from '../src/core/numeric/at.ts';
 import { assemble } from '../src/core/assembly/index.ts';
 import { BEHAVIOURS, restPoses } from '../src/core/behaviour/index.ts';
 import { starterDesign } from '../src/core/document/index.ts';
@@ -111,9 +112,9 @@ function flooded(points: ArrayLike<number>, centre: Vec3): (down: Vec3) => numbe
     let [own, least] = [-1, Infinity];
     const met = new Set<number>();
     for (let j = Math.max(0, i - reach); j <= Math.min(DIRECTIONS - 1, i + reach); j++) {
-      if ((basin[j] ?? -1) < 0 || dot(ways[i] as Vec3, ways[j] as Vec3) < near) continue;
-      met.add(find(basin[j] as number));
-      if ((heights[j] ?? 0) < least) [own, least] = [find(basin[j] as number), heights[j] ?? 0];
+      if ((basin[j] ?? -1) < 0 || dot(itemAt(ways, i), itemAt(ways, j)) < near) continue;
+      met.add(find(int32At(basin, j)));
+      if ((heights[j] ?? 0) < least) [own, least] = [find(int32At(basin, j)), heights[j] ?? 0];
     }
     if (own < 0) {
       own = parent.length;
@@ -135,7 +136,7 @@ function flooded(points: ArrayLike<number>, centre: Vec3): (down: Vec3) => numbe
       const close = dot(way, down);
       if (close > most) [best, most] = [i, close];
     });
-    const wanted = find(basin[best] as number);
+    const wanted = find(int32At(basin, best));
     return basin.reduce((sum, one) => sum + (find(one) === wanted ? 1 : 0), 0) / DIRECTIONS;
   };
 }

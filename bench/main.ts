@@ -39,6 +39,7 @@ import { named, openBrowser, openPage } from '../e2e/browser.ts';
 import { dataFolder, startServer } from '../e2e/server.ts';
 import { behaviours } from './behaviours.ts';
 import { busiest, FRAME, line, median, NAMED, NOTICEABLE } from './kit.ts';
+import { monthOfSaves } from './month.ts';
 import { largeShop } from './shop.ts';
 import { draggedInTank } from './tank.ts';
 
@@ -47,6 +48,12 @@ if (process.argv[2] === 'shop') {
   await ensureNode();
   await largeShop(Number(process.argv[3] ?? 1));
   process.exit(0);
+}
+// npm run bench -- month [SAVES] likewise: some thousands of saves.
+if (process.argv[2] === 'month') {
+  await ensureNode();
+  await monthOfSaves(Number(process.argv[3] ?? 6_000));
+  process.exit();
 }
 
 const kernel = await loadSolids();

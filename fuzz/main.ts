@@ -3,6 +3,7 @@
  * argument): none may be answered 5xx other than by a stated limit, take over two seconds, or make memory grow. Ends with code 1 where one does. Run:
  * npm run fuzz [-- REQUESTS [SEED [FILES]]].
  */
+import { messageOf } from '../src/core/kind/index.ts';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -181,7 +182,7 @@ for (let i = 0; i < requests; i++) {
     // What was deleted comes back, or soon there would be nothing left to try.
     if (status === 204) await app.send('POST', `${path}/restore`, undefined, { 'If-Match': '*' });
   } catch (error) {
-    console.error(`no answer: ${method} ${path} ${(error as Error).message}`);
+    console.error(`no answer: ${method} ${path} ${messageOf(error)}`);
     failed++;
   }
   const took = performance.now() - began;
@@ -231,7 +232,7 @@ for (const spoil of spoilings) {
     refused++;
     if (!(error instanceof BackupProblem) || !/[.]$/.test(error.message)) {
       failed++;
-      console.error(`backup: ${(error as Error).message}`);
+      console.error(`backup: ${messageOf(error)}`);
     }
   }
 }
@@ -271,9 +272,9 @@ for (let i = 0; i < files; i++) {
   } catch (error) {
     sentences++;
     // A sentence of ours ends like one; what a library or the runtime throws does not.
-    if (!/[.]$/.test((error as Error).message) || error instanceof TypeError || error instanceof RangeError) {
+    if (!/[.]$/.test(messageOf(error)) || error instanceof TypeError || error instanceof RangeError) {
       failed++;
-      console.error(`${name}: ${(error as Error).message}`);
+      console.error(`${name}: ${messageOf(error)}`);
     }
   }
   const took = performance.now() - began;

@@ -1,3 +1,4 @@
+import { causeOf, messageOf } from '../core/kind/index.ts';
 import { createWriteStream, existsSync, renameSync, rmSync } from 'node:fs';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -49,7 +50,7 @@ export async function runBackup({ out, server, data }: BackupOptions): Promise<v
 async function fetched(server: string, part: string): Promise<void> {
   const answer = await fetch(new URL('/api/backup', server)).catch((error: unknown) => {
     throw new BadInput(
-      `--server: nothing answers at ${server} (${String((error as Error).cause ?? error)}). Start the shop’s server, or name the shop’s folder with --data.`,
+      `--server: nothing answers at ${server} (${String(causeOf(error))}). Start the shop’s server, or name the shop’s folder with --data.`,
     );
   });
   if (!answer.ok || !answer.body) throw new BadInput(`--server: ${server} answered ${answer.status}.`);
@@ -57,9 +58,7 @@ async function fetched(server: string, part: string): Promise<void> {
     Readable.fromWeb(answer.body as Parameters<typeof Readable.fromWeb>[0]),
     createWriteStream(part, { mode: 0o600 }),
   ).catch((error: unknown) => {
-    throw new BadInput(
-      `--out: ${part} cannot be written, or the server broke off (${(error as Error).message}).`,
-    );
+    throw new BadInput(`--out: ${part} cannot be written, or the server broke off (${messageOf(error)}).`);
   });
 }
 

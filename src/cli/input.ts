@@ -1,3 +1,4 @@
+import { messageOf } from '../core/kind/index.ts';
 import { readFileSync } from 'node:fs';
 import type { Problem } from '../core/document/index.ts';
 import { inUnits } from '../core/quantity/index.ts';
@@ -15,12 +16,12 @@ export function readJson(file: string): unknown {
   try {
     text = readFileSync(file === '-' ? 0 : file, 'utf8');
   } catch (error) {
-    throw new BadInput(`${file}: cannot be read (${(error as Error).message}).`, { cause: error });
+    throw new BadInput(`${file}: cannot be read (${messageOf(error)}).`, { cause: error });
   }
   try {
     return JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
-    throw new BadInput(`${file}: is not JSON (${(error as Error).message}).`, { cause: error });
+    throw new BadInput(`${file}: is not JSON (${messageOf(error)}).`, { cause: error });
   }
 }
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../core/numeric/index.ts';
 import { fork } from 'node:child_process';
 import { availableParallelism } from 'node:os';
 import type { Brief, Design, RuleSet } from '../core/document/index.ts';
@@ -261,7 +262,7 @@ async function inParts(
         `${k + 1}/${parts}`,
       ];
       return new Promise<(Entry | Broken)[]>((resolve, reject) => {
-        const child = fork(process.argv[1] as string, args, { execArgv: process.execArgv });
+        const child = fork(itemAt(process.argv, 1), args, { execArgv: process.execArgv });
         let got: (Entry | Broken)[] | undefined;
         child.on('message', (entries) => {
           got = entries as (Entry | Broken)[];

@@ -1,3 +1,5 @@
+import { messageOf } from '../core/kind/index.ts';
+import { itemAt } from '../core/numeric/index.ts';
 import { writeFileSync } from 'node:fs';
 import type { Bait } from '../core/assembly/index.ts';
 import type { ReadingId, Surroundings } from '../core/behaviour/index.ts';
@@ -200,7 +202,7 @@ export async function runExport(
       }),
     );
   } else {
-    const made = await exportDesign(designs[0] as Design, kind.key, PLAIN_WATER, {
+    const made = await exportDesign(itemAt(designs, 0), kind.key, PLAIN_WATER, {
       shrink: numberOption('--shrink', shrink, [0, 10]) ?? 0,
       ...(facets === undefined ? {} : { chord: facets }),
       arrangement: (angle as Arrangement | undefined) ?? 'third',
@@ -274,7 +276,7 @@ function writeOut(out: string, data: string | Uint8Array): void {
   try {
     writeFileSync(out, data);
   } catch (error) {
-    throw new BadInput(`--out: ${out} cannot be written (${(error as Error).message}).`, { cause: error });
+    throw new BadInput(`--out: ${out} cannot be written (${messageOf(error)}).`, { cause: error });
   }
 }
 

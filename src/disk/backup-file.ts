@@ -1,3 +1,4 @@
+import { messageOf } from '../core/kind/index.ts';
 import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { pipeline } from 'node:stream';
@@ -103,7 +104,7 @@ export async function* readBackup(file: string, heard?: (head: BackupHead) => vo
     }
   } catch (error) {
     if (error instanceof BackupProblem) throw error;
-    throw new BackupProblem(`${file} cannot be read as a backup (${(error as Error).message}).`);
+    throw new BackupProblem(`${file} cannot be read as a backup (${messageOf(error)}).`);
   }
   if (!head) throw new BackupProblem('the file is empty.');
   if (before === undefined || !isFoot(before))

@@ -1,3 +1,4 @@
+import { causeOf, messageOf } from '../core/kind/index.ts';
 import { createHash } from 'node:crypto';
 import { appendFileSync } from 'node:fs';
 import { pipeline, Readable } from 'node:stream';
@@ -299,6 +300,6 @@ function rowWriter(db: Database) {
 }
 
 const refusedFor = ({ name }: StoredTable, cause: unknown): Error => {
-  const inner = (cause as Error).cause ?? cause;
-  return refused(`its ${name} cannot be kept (${String((inner as Error).message).slice(0, 160)}).`);
+  const inner = causeOf(cause);
+  return refused(`its ${name} cannot be kept (${messageOf(inner).slice(0, 160)}).`);
 };

@@ -1,3 +1,4 @@
+import { causeOf, messageOf } from '../core/kind/index.ts';
 import {
   chmodSync,
   cpSync,
@@ -101,7 +102,7 @@ const damaged = (folder: string, cause: unknown): Error =>
         { cause },
       )
     : new Error(
-        `The database in ${folder} is damaged (${String((cause as Error | undefined)?.message ?? cause).slice(0, 200)}). Nothing was changed. Give a backup back into another folder: npm start -- --data FOLDER --restore FILE.`,
+        `The database in ${folder} is damaged (${messageOf(cause).slice(0, 200)}). Nothing was changed. Give a backup back into another folder: npm start -- --data FOLDER --restore FILE.`,
         { cause },
       );
 
@@ -137,7 +138,7 @@ async function refuseDamaged(db: Database, folder: string): Promise<void> {
       }
     });
   } catch (cause) {
-    throw damaged(folder, (cause as Error).cause ?? cause);
+    throw damaged(folder, causeOf(cause));
   }
 }
 

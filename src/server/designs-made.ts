@@ -1,3 +1,4 @@
+import { itemAt } from '../core/numeric/index.ts';
 import type { Design } from '../core/document/index.ts';
 import type { Metal } from '../core/material/index.ts';
 import type { Made } from './saving.ts';
@@ -38,7 +39,7 @@ export function designMaker(
     const make = async (some: readonly Design[]): Promise<Made[]> => {
       try {
         const made = await pool.run('summaries', [some, now], { seconds: MOST_SECONDS, isAwaited });
-        return some.map((design, i) => columns(made[i] as MadeDesign, design));
+        return some.map((design, i) => columns(itemAt(made, i), design));
       } catch (error) {
         if (!(error instanceof HttpProblem)) throw error;
         const [only] = some;

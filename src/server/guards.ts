@@ -1,3 +1,4 @@
+import { messageOf } from '../core/kind/index.ts';
 import type { Middleware } from 'koa';
 import helmet from 'koa-helmet';
 import type { Logger } from 'pino';
@@ -167,7 +168,7 @@ export function tellProblems(log: Logger): Middleware {
                 'Somebody made this at the same moment. Look at what is there, and send yours again if it is still wanted.',
               )
             : status !== undefined && status >= 400 && status < 500
-              ? new HttpProblem(status, 'Not taken', (error as Error).message)
+              ? new HttpProblem(status, 'Not taken', messageOf(error))
               : new HttpProblem(
                   500,
                   'Failed',

@@ -1,3 +1,4 @@
+import { messageOf } from '../core/kind/index.ts';
 import type { BackupChecked, Shop } from '../contract/api.ts';
 import { checkShop } from '../contract/validate.ts';
 import type { Bait } from '../core/assembly/index.ts';
@@ -107,7 +108,7 @@ const WORK: Work = {
     try {
       data = JSON.parse(new TextDecoder().decode(bytes));
     } catch (error) {
-      const message = `The file: is not JSON (${(error as Error).message}). Choose a file that was exported as a whole shop.`;
+      const message = `The file: is not JSON (${messageOf(error)}). Choose a file that was exported as a whole shop.`;
       return { ok: false, problems: [{ path: '', message }] };
     }
     return checkShop(data);

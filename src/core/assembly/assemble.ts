@@ -1,3 +1,4 @@
+import { itemAt, lastOf } from '../numeric/at.ts';
 import { Box3, Line3, Vector3 } from 'three';
 import { rigidBodies } from './bodies.ts';
 import { methodOf } from '../rigging/methods/index.ts';
@@ -289,11 +290,11 @@ function besides(
   { bore, bundleRadius }: GuardBody,
   holds: HeadBody['holds'],
 ): HeadBody['holds'] {
-  const lines = path.slice(1).map((b, i) => new Line3(new Vector3(...(path[i] as Vec3)), new Vector3(...b)));
+  const lines = path.slice(1).map((b, i) => new Line3(new Vector3(...itemAt(path, i)), new Vector3(...b)));
   const [nearest, place] = [new Vector3(), new Vector3()];
   const apart = (line: Line3) => line.closestPointToPoint(place, true, nearest).distanceTo(place);
   // Pieces of the line that the bore can reach: mostly one or two, often none.
-  const [foot, top] = [bore[0], bore.at(-1)] as [Vec3, Vec3];
+  const [foot, top] = [itemAt(bore, 0), lastOf(bore)];
   const reach = norm(sub(top, foot)) / 2 + bundleRadius + radius;
   place.set(...scale([foot[0] + top[0], foot[1] + top[1], foot[2] + top[2]], 0.5));
   const near = lines.filter((line) => apart(line) < reach);

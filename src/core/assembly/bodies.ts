@@ -1,3 +1,4 @@
+import { itemAt } from '../numeric/at.ts';
 import type { HeadBody } from '../head/body.ts';
 import { bareHead, isPlain } from '../head/body.ts';
 import { loft, SHADOW } from '../head/loft.ts';
@@ -196,7 +197,7 @@ function sticksAlong(placed: Placed, path: readonly Vec3[], diameter: number): S
   const isHidden = inMetal(placed);
   const sticks: Stick[] = [];
   for (let i = 1; i < path.length; i++) {
-    const [a, b] = [path[i - 1] as Vec3, path[i] as Vec3];
+    const [a, b] = [itemAt(path, i - 1), itemAt(path, i)];
     const length = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
     const middle: Vec3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
     if (length === 0 || isHidden(middle)) continue;

@@ -177,7 +177,7 @@ export function meetTarget(design: Design, known: Known): Solved {
   const met = weightOf(rig, target.of);
   if (!(Math.abs(met / target.grams - 1) <= MET)) {
     // A hair smaller and a hair larger: between the two a part finds room, or none any more, and the weight jumps.
-    const [under, over] = [1 - 1e-6, 1 + 1e-6].map((by) => weigh(scale * by)) as [number, number];
+    const [under, over] = [weigh(scale * (1 - 1e-6)), weigh(scale * (1 + 1e-6))];
     return fail(
       `No size of the head gives exactly ${marked(target.grams, 'mass')}: at ${free
         .map(({ key, name }) => `${name.toLowerCase()} ${marked((complete[key] ?? 0) * scale, 'size')}`)

@@ -1,3 +1,4 @@
+import { numberAt, triple } from '../numeric/at.ts';
 import { massProperties } from '../head/mesh.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { gaussLegendre } from '../numeric/gauss.ts';
@@ -18,14 +19,16 @@ export function ellipsoidAddedMass(halfAxes: Vec3): Vec3 {
     const u = (node + 1) / 2;
     const squares = halfAxes.map((half) => s2 + (half * half - s2) * u * u);
     const common =
-      (((weights[i] as number) / 2) * 2 * s2 * u * u * product) /
-      Math.sqrt((squares[0] as number) * (squares[1] as number) * (squares[2] as number));
+      ((numberAt(weights, i) / 2) * 2 * s2 * u * u * product) /
+      Math.sqrt(numberAt(squares, 0) * numberAt(squares, 1) * numberAt(squares, 2));
     squares.forEach((square, axis) => {
-      alpha[axis] = (alpha[axis] as number) + common / square;
+      alpha[axis] = numberAt(alpha, axis) + common / square;
     });
   });
-  const [a, b, c] = alpha.map((share) => share / (2 - share));
-  return [a as number, b as number, c as number];
+  return triple((axis) => {
+    const share = numberAt(alpha, axis);
+    return share / (2 - share);
+  });
 }
 
 /** Points of the rule: to 1e-9 for half-axes up to 8 to 1, to 1e-4 up to 50 to 1. */

@@ -1,3 +1,4 @@
+import { float64At, itemAt, numberAt } from '../numeric/at.ts';
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import { HOOK_MODULUS } from '../material/densities.ts';
 
@@ -57,7 +58,7 @@ export class BentWire {
     this.x = new Float64Array(count + 1);
     this.z = new Float64Array(count + 1);
     this.lengths = chain.slice(0, -1).map((place, i) => {
-      const [before, after] = [chain[i - 1], chain[i + 1] as Place];
+      const [before, after] = [chain[i - 1], itemAt(chain, i + 1)];
       return ((before ? between(before, place) : 0) + between(place, after)) / 2;
     });
   }
@@ -86,11 +87,11 @@ export class BentWire {
       before = worst;
       const change = this.slopes.solve(right).to1DArray();
       const most = change.reduce(
-        (most, by, i) => Math.max(most, Math.abs(by) * bends * (lengths[i] as number)),
+        (most, by, i) => Math.max(most, Math.abs(by) * bends * numberAt(lengths, i)),
         0,
       );
       const share = Math.min(1, MOST_TURN / most);
-      for (let i = 0; i < n; i++) curvatures[i] = (curvatures[i] as number) + share * (change[i] as number);
+      for (let i = 0; i < n; i++) curvatures[i] = float64At(curvatures, i) + share * numberAt(change, i);
     }
     this.curvatures = kept;
     this.slopes = undefined;
@@ -101,14 +102,14 @@ export class BentWire {
   private balance(pull: number, right: Matrix): { readonly line: Line; readonly worst: number } {
     const { curvatures, yields, x, z, tie } = this;
     const n = curvatures.length;
-    const [lx, lz] = [x[n] as number, z[n] as number];
+    const [lx, lz] = [float64At(x, n), float64At(z, n)];
     const reach = Math.hypot(tie[0] - lx, tie[1] - lz);
     const [ux, uz] = [(tie[0] - lx) / reach, (tie[1] - lz) / reach];
     let worst = 0;
     for (let j = 0; j < n; j++) {
-      const [rx, rz] = [lx - (x[j] as number), lz - (z[j] as number)];
+      const [rx, rz] = [lx - float64At(x, j), lz - float64At(z, j)];
       // The load pulls away from the tie: −u.
-      const over = momentOver(curvatures[j] as number)[0] - (pull * (rz * ux - rx * uz)) / yields;
+      const over = momentOver(float64At(curvatures, j))[0] - (pull * (rz * ux - rx * uz)) / yields;
       worst = Math.max(worst, Math.abs(over));
       right.set(j, 0, -over);
     }
@@ -121,12 +122,12 @@ export class BentWire {
     const n = curvatures.length;
     const slopes = Matrix.zeros(n, n);
     for (let j = 0; j < n; j++) {
-      const [rx, rz] = [lx - (x[j] as number), lz - (z[j] as number)];
-      const [, slope] = momentOver(curvatures[j] as number);
+      const [rx, rz] = [lx - float64At(x, j), lz - float64At(z, j)];
+      const [, slope] = momentOver(float64At(curvatures, j));
       for (let i = 0; i < n; i++) {
-        const turn = bends * (lengths[i] as number);
+        const turn = bends * numberAt(lengths, i);
         // What a turn at corner i does to the load, and to corner j where that lies behind it.
-        const [gx, gz] = [-(lz - (z[i] as number)) * turn, (lx - (x[i] as number)) * turn];
+        const [gx, gz] = [-(lz - float64At(z, i)) * turn, (lx - float64At(x, i)) * turn];
         const [dx, dz] = i < j ? [-rz * turn, rx * turn] : [gx, gz];
         const along = gx * ux + gz * uz;
         const [dux, duz] = [-(gx - ux * along) / reach, -(gz - uz * along) / reach];
@@ -140,20 +141,20 @@ export class BentWire {
   /** Angle each corner keeps when let go, radians: unloading is elastic. */
   turnedForGood(): Float64Array {
     return this.curvatures.map(
-      (curvature, i) => (curvature - momentOver(curvature)[0]) * this.bends * (this.lengths[i] as number),
+      (curvature, i) => (curvature - momentOver(curvature)[0]) * this.bends * numberAt(this.lengths, i),
     );
   }
 
   private lay(): void {
     const { chain, curvatures, lengths, bends, x, z } = this;
-    [x[0], z[0]] = chain[0] as Place;
+    [x[0], z[0]] = itemAt(chain, 0);
     let angle = 0;
     for (let i = 0; i < curvatures.length; i++) {
-      angle += (curvatures[i] as number) * bends * (lengths[i] as number);
-      const [a, b] = [chain[i] as Place, chain[i + 1] as Place];
+      angle += float64At(curvatures, i) * bends * numberAt(lengths, i);
+      const [a, b] = [itemAt(chain, i), itemAt(chain, i + 1)];
       const [dx, dz, cos, sin] = [b[0] - a[0], b[1] - a[1], Math.cos(angle), Math.sin(angle)];
-      x[i + 1] = (x[i] as number) + dx * cos - dz * sin;
-      z[i + 1] = (z[i] as number) + dx * sin + dz * cos;
+      x[i + 1] = float64At(x, i) + dx * cos - dz * sin;
+      z[i + 1] = float64At(z, i) + dx * sin + dz * cos;
     }
   }
 }

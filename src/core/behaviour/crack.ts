@@ -1,3 +1,4 @@
+import { itemAt } from '../numeric/at.ts';
 import type { Rig } from '../assembly/rig.ts';
 import { bareHead } from '../head/body.ts';
 import { halve } from '../numeric/halve.ts';
@@ -18,7 +19,7 @@ function widthsOf({ profile, head }: Rig): (x: number) => number {
   const { side, top } = viewsOf(head);
   // Each runs along one side to the nose and back along the other over the same places.
   const widths = top.slice(0, top.length / 2).map(([x, y], i): Vec2 => {
-    const [[, up], [, down]] = [side[i], side.at(-1 - i)] as [Vec2, Vec2];
+    const [[, up], [, down]] = [itemAt(side, i), itemAt(side, side.length - 1 - i)];
     return [x, Math.min(2 * y, up - down)];
   });
   return (x) => {

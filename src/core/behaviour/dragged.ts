@@ -1,3 +1,4 @@
+import { itemAt } from '../numeric/at.ts';
 import { withBait } from '../assembly/assemble.ts';
 import type { Rig } from '../assembly/rig.ts';
 import { usualBait } from '../assembly/usual-bait.ts';
@@ -172,7 +173,7 @@ const AS_UPRIGHT = 0.087;
 function seenRolled(points: ArrayLike<number>, roll: Roll, axis: 1 | 2): Vec2[] {
   const seen: Vec2[] = [];
   for (let i = 0; i < points.length; i += 3) {
-    const place = rolled([points[i] as number, points[i + 1] as number, points[i + 2] as number], roll);
+    const place = rolled([itemAt(points, i), itemAt(points, i + 1), itemAt(points, i + 2)], roll);
     seen.push([place[0], place[axis]]);
   }
   return seen;

@@ -1,3 +1,4 @@
+import { float64At, int32At, triple } from '../numeric/at.ts';
 import { Vector3 } from 'three';
 import { ConvexHull } from 'three/examples/jsm/math/ConvexHull.js';
 import type { Vec3 } from '../numeric/vec.ts';
@@ -74,7 +75,7 @@ function seenFrom(corners: Float64Array, ids: Int32Array) {
   const shares = new Float64Array(count);
   const inside = new Float64Array(3 * count);
   const distances = new Float64Array(3 * count);
-  const at = (f: number, k: number, axis: number) => corners[3 * (ids[3 * f + k] as number) + axis] as number;
+  const at = (f: number, k: number, axis: number) => float64At(corners, 3 * int32At(ids, 3 * f + k) + axis);
   for (let f = 0; f < count; f++) {
     const [ax, ay, az] = [at(f, 0, 0), at(f, 0, 1), at(f, 0, 2)];
     const [bx, by, bz] = [at(f, 1, 0), at(f, 1, 1), at(f, 1, 2)];
@@ -122,13 +123,13 @@ function seenFrom(corners: Float64Array, ids: Int32Array) {
 /** Whether facets close about a volume, over the cube of their size: points in one plane have none. */
 function isThick(corners: Float64Array, ids: Int32Array): boolean {
   // From a corner of its own: what is lifted almost all by water has its weight act far outside of it.
-  const own = [corners[0], corners[1], corners[2]] as [number, number, number];
+  const own = triple((k) => float64At(corners, k));
   const at = (i: number): Vec3 => {
-    const first = 3 * (ids[i] as number);
+    const first = 3 * int32At(ids, i);
     return [
-      (corners[first] as number) - own[0],
-      (corners[first + 1] as number) - own[1],
-      (corners[first + 2] as number) - own[2],
+      float64At(corners, first) - own[0],
+      float64At(corners, first + 1) - own[1],
+      float64At(corners, first + 2) - own[2],
     ];
   };
   let [volume, size] = [0, 0];

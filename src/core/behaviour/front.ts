@@ -1,3 +1,4 @@
+import { itemAt } from '../numeric/at.ts';
 import { halve } from '../numeric/halve.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import { clamp, degrees } from '../numeric/vec.ts';
@@ -23,11 +24,11 @@ export interface FrontSide {
 export function frontOf(outline: Flat): FrontSide[] {
   const { length } = outline;
   const downOf = (i: number) => {
-    const [[x, z], [u, w]] = [outline[(i + length) % length], outline[(i + 1) % length]] as [Vec2, Vec2];
+    const [[x, z], [u, w]] = [itemAt(outline, (i + length) % length), itemAt(outline, (i + 1) % length)];
     return degrees(Math.atan2(u - x, w - z));
   };
   const sides = outline.flatMap((from, i): FrontSide[] => {
-    const to = outline[(i + 1) % length] as Vec2;
+    const to = itemAt(outline, (i + 1) % length);
     const height = to[1] - from[1];
     // Counter-clockwise: a side that faces forward runs up.
     if (height <= 1e-9) return [];

@@ -1,3 +1,4 @@
+import { itemAt, lastOf, numberAt } from '../numeric/at.ts';
 import { inMetal } from '../assembly/bodies.ts';
 import type { Rig } from '../assembly/rig.ts';
 import { halve } from '../numeric/halve.ts';
@@ -43,7 +44,7 @@ export function pulledHook(rig: Pick<Rig, 'hook' | 'profile' | 'collar'>): Pulle
 
 /** Whether a place of a line is not the one before once more: pieces without length have no direction. */
 const isApart = (place: Place, i: number, line: readonly Place[]): boolean =>
-  i === 0 || between(line[i - 1] as Place, place) > 1e-6;
+  i === 0 || between(itemAt(line, i - 1), place) > 1e-6;
 
 /** How much of its gap a hook has lost for good that counts as opened. */
 const OPENED = 0.05;
@@ -64,7 +65,7 @@ function loaded({ wire, tie }: PulledHook): Loaded | undefined {
   const [before, at, after] = [wire[far - 1], wire[far], wire[far + 1]];
   if (!before || !at || !after) return undefined;
   // The farthest lies between corners: the top of the parabola through three of them.
-  const [a, b, c] = [off[far - 1] as number, off[far] as number, off[far + 1] as number];
+  const [a, b, c] = [numberAt(off, far - 1), numberAt(off, far), numberAt(off, far + 1)];
   const shift = Math.max(-0.5, Math.min(0.5, (a - c) / (2 * (a - 2 * b + c) || 1)));
   const to = shift < 0 ? before : after;
   const share = Math.abs(shift);
@@ -85,14 +86,14 @@ const PIECES = 20;
 function inPieces(line: readonly Place[], count: number): Place[] {
   const lengths = [0];
   for (let i = 1; i < line.length; i++)
-    lengths.push((lengths[i - 1] as number) + between(line[i - 1] as Place, line[i] as Place));
-  const whole = lengths.at(-1) as number;
+    lengths.push(numberAt(lengths, i - 1) + between(itemAt(line, i - 1), itemAt(line, i)));
+  const whole = lastOf(lengths);
   let at = 1;
   return Array.from({ length: count + 1 }, (_, k): Place => {
     const wanted = (whole * k) / count;
-    while (at < line.length - 1 && (lengths[at] as number) < wanted) at++;
-    const [a, b] = [line[at - 1] as Place, line[at] as Place];
-    const [from, to] = [lengths[at - 1] as number, lengths[at] as number];
+    while (at < line.length - 1 && numberAt(lengths, at) < wanted) at++;
+    const [a, b] = [itemAt(line, at - 1), itemAt(line, at)];
+    const [from, to] = [numberAt(lengths, at - 1), numberAt(lengths, at)];
     const share = to > from ? (wanted - from) / (to - from) : 0;
     return [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share];
   });
@@ -107,20 +108,20 @@ export function yieldLoad(hook: PulledHook, yieldStrength: number): number {
   const found = loaded(hook);
   if (!found) return NaN;
   const { line } = found;
-  const load = line.at(-1) as Place;
+  const load = lastOf(line);
   const reach = between(load, hook.tie);
   const [ux, uz] = [(hook.tie[0] - load[0]) / reach, (hook.tie[1] - load[1]) / reach];
   const c = hook.diameter / 2;
   const area = Math.PI * c * c;
   let worst = 0;
   for (let i = 0; i < line.length - 1; i++) {
-    const [at, next] = [line[i] as Place, line[i + 1] as Place];
+    const [at, next] = [itemAt(line, i), itemAt(line, i + 1)];
     const lever = Math.abs((at[0] - load[0]) * uz - (at[1] - load[1]) * ux);
     const length = between(at, next);
     const tension = Math.abs((next[0] - at[0]) * ux + (next[1] - at[1]) * uz) / length / area;
     const before = line[i - 1];
     const turn = before ? turning(before, at, next) : 0;
-    const radius = turn === 0 ? Infinity : (between(before as Place, at) + length) / 2 / Math.abs(turn);
+    const radius = before && turn !== 0 ? (between(before, at) + length) / 2 / Math.abs(turn) : Infinity;
     worst = Math.max(worst, tension + lever * insideFactor(Math.max(radius, TIGHTEST * c), c));
   }
   return yieldStrength / worst;
@@ -150,7 +151,7 @@ export function insideFactor(radius: number, c: number): number {
  * `yieldStrength` in N/mm², above 0. NaN where no wire stands out, or where nothing opens it.
  */
 export const openingLoad = (hook: PulledHook, yieldStrength: number): number =>
-  openingLoads(hook, [yieldStrength])[0] as number;
+  numberAt(openingLoads(hook, [yieldStrength]), 0);
 
 /**
  * As {@link openingLoad} for wires of several strengths, N each: for much less than each by itself, since a stronger wire opens in about the shape of a weaker one, at a
@@ -244,21 +245,21 @@ function gapBetween(
   { chain, beyond }: Loaded,
   turns?: Float64Array,
 ): number {
-  const first = wire[0] as Place;
+  const first = itemAt(wire, 0);
   const shape: Place[] = [first];
   let angle = 0;
   const follow = (from: Place, to: Place) => {
-    const [x, z] = shape.at(-1) as Place;
+    const [x, z] = lastOf(shape);
     const [dx, dz] = [to[0] - from[0], to[1] - from[1]];
     const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
     shape.push([x + dx * cos - dz * sin, z + dx * sin + dz * cos]);
   };
   for (let i = 0; i < chain.length - 1; i++) {
     angle += turns?.[i] ?? 0;
-    follow(chain[i] as Place, chain[i + 1] as Place);
+    follow(itemAt(chain, i), itemAt(chain, i + 1));
   }
-  for (let i = 0; i < beyond.length - 1; i++) follow(beyond[i] as Place, beyond[i + 1] as Place);
-  const tip = shape.at(-1) as Place;
+  for (let i = 0; i < beyond.length - 1; i++) follow(itemAt(beyond, i), itemAt(beyond, i + 1));
+  const tip = lastOf(shape);
   // To what lies round the bend, nearer to the tip, there is no gap.
   const shank = shape.slice(0, Math.max(1, shankCount(chain)));
   return Math.min(...[...held, ...shank].map((place) => between(place, tip))) - diameter;
@@ -268,7 +269,7 @@ function gapBetween(
 function shankCount(chain: readonly Place[]): number {
   let turned = 0;
   for (let i = 1; i < chain.length - 1; i++) {
-    turned += turning(chain[i - 1] as Place, chain[i] as Place, chain[i + 1] as Place);
+    turned += turning(itemAt(chain, i - 1), itemAt(chain, i), itemAt(chain, i + 1));
     if (Math.abs(turned) > Math.PI / 4) return i;
   }
   return chain.length;

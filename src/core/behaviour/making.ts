@@ -1,3 +1,4 @@
+import { numberAt } from '../numeric/at.ts';
 import type { Shape } from '../head/features/shape.ts';
 import { marked } from '../quantity/phrase.ts';
 import type { Rig } from '../assembly/rig.ts';
@@ -106,7 +107,7 @@ export function undercuts({ head, profile }: Pick<Rig, 'head' | 'profile'>): Und
       const isCaught = gap >= 0 && columns.some((column, j) => j > gap && isWithin(column, z));
       looked++;
       if (!isCaught) continue;
-      const y = ys[gap] as number;
+      const y = numberAt(ys, gap);
       const by = head.shapes.find((shape) => {
         const span = shape.span(x, y);
         return shape.sign < 0 && span !== undefined && z >= span[0] && z <= span[1];

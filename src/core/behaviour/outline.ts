@@ -1,3 +1,4 @@
+import { itemAt, triple } from '../numeric/at.ts';
 import { polygonHull } from 'd3-polygon';
 import type { Vec2 } from '../numeric/vec.ts';
 import { radians } from '../numeric/vec.ts';
@@ -5,7 +6,9 @@ import { radians } from '../numeric/vec.ts';
 /** Convex outline of points in a plane, counter-clockwise; fewer than three points as they are. */
 export function hull2(points: readonly (readonly [number, number])[]): (readonly [number, number])[] {
   // The library counts y downwards, so that its turn is the other one.
-  const hull: (readonly [number, number])[] | null = polygonHull([...points] as [number, number][]);
+  const hull: (readonly [number, number])[] | null = polygonHull(
+    points.map(([u, v]): [number, number] => [u, v]),
+  );
   return hull ? hull.reverse() : [...points];
 }
 
@@ -16,8 +19,8 @@ export const seenAlong = (
   up: 1 | 2,
 ): (readonly [number, number])[] =>
   Array.from({ length: Math.floor(points.length / 3) }, (_, i) => [
-    points[3 * i + across] as number,
-    points[3 * i + up] as number,
+    itemAt(points, 3 * i + across),
+    itemAt(points, 3 * i + up),
   ]);
 
 /** An outline in a plane, counter-clockwise. */
@@ -44,20 +47,21 @@ export function touchdown(outline: Flat, pitch: number): Vec2 {
     const height = z * c - x * s;
     if (height < lowest) [i, lowest] = [k, height];
   });
-  const [before, at, after] = [outline.at(i - 1), outline[i], outline[(i + 1) % outline.length]].map(
-    (point) => turned(pitch, point as Vec2),
-  ) as [Vec2, Vec2, Vec2];
+  const [before, at, after] = triple((k) =>
+    turned(pitch, itemAt(outline, (i + k - 1 + outline.length) % outline.length)),
+  );
   const [fall, rise] = [
     Math.atan2(before[1] - at[1], at[0] - before[0]),
     Math.atan2(after[1] - at[1], after[0] - at[0]),
   ];
   if (!(fall + rise > 0 && fall + rise < radians(BENT))) return at;
-  const lengths = [before, after].map(([x, z]) => Math.hypot(x - at[0], z - at[1]) || 1) as [number, number];
-  const half = Math.min(...lengths) / 2;
-  const [back, on] = [before, after].map(([x, z], k): Vec2 => {
-    const share = half / (lengths[k] as number);
-    return [at[0] + share * (x - at[0]), at[1] + share * (z - at[1])];
-  }) as [Vec2, Vec2];
+  const lengthTo = ([x, z]: Vec2) => Math.hypot(x - at[0], z - at[1]) || 1;
+  const half = Math.min(lengthTo(before), lengthTo(after)) / 2;
+  const towards = (end: Vec2): Vec2 => {
+    const share = half / lengthTo(end);
+    return [at[0] + share * (end[0] - at[0]), at[1] + share * (end[1] - at[1])];
+  };
+  const [back, on] = [towards(before), towards(after)];
   const share = fall / (fall + rise);
   return [back[0] + share * (on[0] - back[0]), back[1] + share * (on[1] - back[1])];
 }

@@ -1,3 +1,4 @@
+import { itemAt, numberAt } from '../numeric/at.ts';
 import type { Part, Rig } from '../assembly/rig.ts';
 import { sectionArea, stationsAlong } from '../head/profile.ts';
 import type { Ring } from '../hook/ring.ts';
@@ -15,7 +16,7 @@ const squared = ([x, y, z]: Vec3, [a, b, c]: Vec3): number => (x - a) ** 2 + (y 
 function wireSpread(path: readonly Vec3[], radius: number, about: Vec3): Spread {
   let [length, squares] = [0, 0];
   for (let i = 1; i < path.length; i++) {
-    const [a, b] = [path[i - 1] as Vec3, path[i] as Vec3];
+    const [a, b] = [itemAt(path, i - 1), itemAt(path, i)];
     const piece = Math.sqrt(squared(a, b));
     const middle: Vec3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
     length += piece;
@@ -49,7 +50,7 @@ function alongShank({ profile }: Rig): number {
   const stations = stationsAlong(profile, SLICES);
   let [volume, mx, mxx] = [0, 0, 0];
   for (let i = 1; i < stations.length; i++) {
-    const [from, to] = [stations[i - 1] as number, stations[i] as number];
+    const [from, to] = [numberAt(stations, i - 1), numberAt(stations, i)];
     const x = (from + to) / 2;
     const slice = (to - from) * sectionArea(profile.section(x));
     volume += slice;
@@ -65,7 +66,7 @@ function plasticSquare({ bait }: Rig): number {
   const { body, centre } = bait.laid;
   let [volume, squares] = [0, 0];
   for (let i = 1; i < body.length; i++) {
-    const [a, b] = [body[i - 1] as (typeof body)[number], body[i] as (typeof body)[number]];
+    const [a, b] = [itemAt(body, i - 1), itemAt(body, i)];
     const [x, z] = [(a.at[0] + b.at[0]) / 2, (a.at[1] + b.at[1]) / 2];
     const [wide, high] = [(a.halfBreadth + b.halfBreadth) / 2, (a.halfHeight + b.halfHeight) / 2];
     const slice = wide * high * Math.hypot(b.at[0] - a.at[0], b.at[1] - a.at[1]);

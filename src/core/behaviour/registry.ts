@@ -1,3 +1,4 @@
+import { isKeyOf } from '../kind/keys.ts';
 import type { Behaviour, ReadingKind, ReadingSpec, Value } from './behaviour.ts';
 import { cost } from './cost.ts';
 import { eye } from './eye.ts';
@@ -72,7 +73,7 @@ export const READING_IDS: readonly ReadingId[] = specs.map(([id]) => id);
 
 /** Keys of the behaviours that give some readings; names that are none are passed over. */
 export const behavioursOf = (ids: Iterable<string>): Set<string> =>
-  new Set([...ids].flatMap((id) => (Object.hasOwn(READINGS, id) ? READINGS[id as ReadingId].behaviour : [])));
+  new Set([...ids].flatMap((id) => (isKeyOf(READINGS, id) ? READINGS[id].behaviour : [])));
 
 /** A reading as it leaves the core: a value in a fixed unit with what it is based on. */
 export interface Reading {

@@ -1,3 +1,4 @@
+import { float64At, int32At, numberAt } from '../numeric/at.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { Facets, Points } from './facets.ts';
 import { facetsOf } from './facets.ts';
@@ -49,7 +50,7 @@ export function resting(points: Points, centre: Vec3): Resting {
   const facets = facetsOf(points, centre);
   const { count, heights, normals, shares: pierced } = facets;
   const rolling = rollingOver(facets);
-  const heightOf = (facet: number) => heights[facet] as number;
+  const heightOf = (facet: number) => float64At(heights, facet);
   // Downhill from facet to facet, as the body rolls.
   const pose = forest(count);
   for (let f = 0; f < count; f++) {
@@ -59,7 +60,7 @@ export function resting(points: Points, centre: Vec3): Resting {
   const lowest = Int32Array.from({ length: count }, (_, i) => i);
   for (let f = 0; f < count; f++) {
     const root = pose.find(f);
-    if (heightOf(f) < heightOf(lowest[root] as number)) lowest[root] = f;
+    if (heightOf(f) < heightOf(int32At(lowest, root))) lowest[root] = f;
   }
   // Water rising from the lowest place: basins that meet over a shallow pass are one pose, the others have found their lowest pass.
   const level = forest(count);
@@ -71,14 +72,14 @@ export function resting(points: Points, centre: Vec3): Resting {
   }
   for (let f = 0; f < count; f++) {
     const root = level.find(f);
-    deepest[root] = lowest[pose.find(f)] as number;
+    deepest[root] = int32At(lowest, pose.find(f));
     waiting[root] = [pose.find(f)];
   }
   const saddles = new Map<number, number>();
   for (const { a, b, level: pass } of passesOf(facets)) {
     const [x, y] = [level.find(a), level.find(b)];
     if (x === y) continue;
-    const [dx, dy] = [deepest[x] as number, deepest[y] as number];
+    const [dx, dy] = [int32At(deepest, x), int32At(deepest, y)];
     const shallower = Math.max(heightOf(dx), heightOf(dy));
     const all = [...(waiting[x] ?? []), ...(waiting[y] ?? [])];
     const deep = heightOf(dx) <= heightOf(dy) ? dx : dy;
@@ -86,7 +87,7 @@ export function resting(points: Points, centre: Vec3): Resting {
     deepest[together] = deep;
     if (pass - shallower < SHALLOW * Math.abs(shallower)) {
       const [p, q] = [pose.find(a), pose.find(b)];
-      const [lp, lq] = [lowest[p] as number, lowest[q] as number];
+      const [lp, lq] = [int32At(lowest, p), int32At(lowest, q)];
       const pass1 = saddles.get(p);
       const pass2 = saddles.get(q);
       const root = pose.join(p, q);
@@ -104,21 +105,21 @@ export function resting(points: Points, centre: Vec3): Resting {
   // One that no sample finds is there all the same.
   for (let f = 0; f < count; f++) shares.set(pose.find(f), 0);
   const more = (root: number, by: number) => shares.set(root, (shares.get(root) ?? 0) + by);
-  if (rolling.isSimple) for (let f = 0; f < count; f++) more(pose.find(f), pierced[f] as number);
+  if (rolling.isSimple) for (let f = 0; f < count; f++) more(pose.find(f), float64At(pierced, f));
   else for (const down of DIRECTIONS) more(landing(down), 1 / DIRECTIONS.length);
   const made = new Map(
     [...shares].map(([root, share]): [number, RestPose] => {
-      const f = lowest[root] as number;
+      const f = int32At(lowest, root);
       const down: Vec3 = [
-        normals[3 * f] as number,
-        normals[3 * f + 1] as number,
-        normals[3 * f + 2] as number,
+        float64At(normals, 3 * f),
+        float64At(normals, 3 * f + 1),
+        float64At(normals, 3 * f + 2),
       ];
       return [root, { down, height: heightOf(f), share, saddle: saddles.get(root) ?? Infinity }];
     }),
   );
   return {
-    corners: facets.corners.map((at, i) => at + (centre[i % 3] as number)),
+    corners: facets.corners.map((at, i) => at + numberAt(centre, i % 3)),
     poses: [...made.values()].sort((a, b) => b.share - a.share),
     landing: (down) => made.get(landing(down)),
   };
@@ -129,13 +130,13 @@ function passesOf({ count, heights, across, inside, distances }: Facets) {
   const passes: { readonly a: number; readonly b: number; readonly level: number }[] = [];
   for (let a = 0; a < count; a++)
     for (let side = 3 * a; side < 3 * a + 3; side++) {
-      const b = across[side] as number;
+      const b = int32At(across, side);
       if (b <= a) continue;
       const back = [0, 1, 2].find((k) => across[3 * b + k] === a) ?? 0;
-      const isRidge = (inside[side] as number) > 0 && (inside[3 * b + back] as number) > 0;
+      const isRidge = float64At(inside, side) > 0 && float64At(inside, 3 * b + back) > 0;
       const level = isRidge
-        ? (distances[side] as number)
-        : Math.max(heights[a] as number, heights[b] as number);
+        ? float64At(distances, side)
+        : Math.max(float64At(heights, a), float64At(heights, b));
       passes.push({ a, b, level });
     }
   return passes.sort((one, other) => one.level - other.level);
@@ -155,8 +156,8 @@ function forest(count: number) {
   const find = (i: number): number => {
     let at = i;
     while (parent[at] !== at) {
-      parent[at] = parent[parent[at] as number] as number;
-      at = parent[at] as number;
+      parent[at] = int32At(parent, int32At(parent, at));
+      at = int32At(parent, at);
     }
     return at;
   };

@@ -1,3 +1,4 @@
+import { float64At, triple } from '../numeric/at.ts';
 import type { Rig } from '../assembly/rig.ts';
 import { submerged } from '../assembly/submerged.ts';
 import { GRAVITY, waterDensity } from '../material/water.ts';
@@ -127,7 +128,7 @@ function freeTail(rig: Rig, down: Vec3, rho: number): number {
   const points = free.hull();
   let reach = 0;
   for (let i = 0; i < points.length; i += 3) {
-    const [x, y, z] = [points[i] as number, points[i + 1] as number, points[i + 2] as number];
+    const [x, y, z] = [float64At(points, i), float64At(points, i + 1), float64At(points, i + 2)];
     reach = Math.max(reach, Math.hypot(x - at[0], y - at[1], z - at[2]));
   }
   return -degrees(Math.asin(Math.min(1, floorUnder(rig, down, at) / reach)));
@@ -138,7 +139,10 @@ function floorUnder(rig: Rig, down: Vec3, point: Vec3): number {
   const hull = rig.bodies[0].hull();
   let lowest = -Infinity;
   for (let i = 0; i < hull.length; i += 3)
-    lowest = Math.max(lowest, dot(down, [hull[i] as number, hull[i + 1] as number, hull[i + 2] as number]));
+    lowest = Math.max(
+      lowest,
+      dot(down, [float64At(hull, i), float64At(hull, i + 1), float64At(hull, i + 2)]),
+    );
   return Math.max(0, lowest - dot(down, point));
 }
 
@@ -158,11 +162,7 @@ function shifted(centre: Vec3, down: Vec3, way: Vec3, by: number): Vec3 {
   const size = norm(level);
   if (size < 1e-12) return centre;
   const [back, low] = [(-by * Math.SQRT1_2) / size, by * Math.SQRT1_2];
-  return centre.map((at, axis) => at + back * (level[axis] as number) + low * (down[axis] as number)) as [
-    number,
-    number,
-    number,
-  ];
+  return triple((axis) => centre[axis] + back * level[axis] + low * down[axis]);
 }
 
 /**

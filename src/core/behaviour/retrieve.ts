@@ -1,3 +1,4 @@
+import { numberAt } from '../numeric/at.ts';
 import type { Rig } from '../assembly/rig.ts';
 import { totalMass } from '../assembly/rig.ts';
 import { shadowOf } from '../head/mesh.ts';
@@ -290,7 +291,7 @@ export const retrieve = behaviour({
       const ends = [middle, low ?? middle, high ?? middle].sort((a, b) => a - b);
       return {
         value: Math.max(0, middle - less),
-        range: [Math.max(0, (ends[0] as number) - less), Math.max(0, (ends[2] as number) - less)] as const,
+        range: [Math.max(0, numberAt(ends, 0) - less), Math.max(0, numberAt(ends, 2) - less)] as const,
         kind,
       };
     };

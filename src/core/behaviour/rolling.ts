@@ -1,3 +1,4 @@
+import { float64At, int32At } from '../numeric/at.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { Facets } from './facets.ts';
 
@@ -22,17 +23,17 @@ interface Beside {
 function besideOf({ ids, count, corners }: Facets): Beside {
   const size = corners.length / 3;
   const first = new Int32Array(size + 1);
-  for (const id of ids) first[id + 1] = (first[id + 1] as number) + 1;
-  for (let i = 0; i < size; i++) first[i + 1] = (first[i + 1] as number) + (first[i] as number);
+  for (const id of ids) first[id + 1] = int32At(first, id + 1) + 1;
+  for (let i = 0; i < size; i++) first[i + 1] = int32At(first, i + 1) + int32At(first, i);
   const filled = first.slice(0, size);
   const corner = new Int32Array(ids.length);
   const facet = new Int32Array(ids.length);
   for (let f = 0; f < count; f++)
     for (let k = 0; k < 3; k++) {
-      const id = ids[3 * f + k] as number;
-      const place = filled[id] as number;
+      const id = int32At(ids, 3 * f + k);
+      const place = int32At(filled, id);
       filled[id] = place + 1;
-      corner[place] = ids[3 * f + ((k + 1) % 3)] as number;
+      corner[place] = int32At(ids, 3 * f + ((k + 1) % 3));
       facet[place] = f;
     }
   return { first, corner, facet };
@@ -56,9 +57,7 @@ export function rollingOver(facets: Facets): Rolling {
   const size = corners.length / 3;
   const beside = besideOf(facets);
   const reachOf = (id: number, u: number, v: number, w: number): number =>
-    u * (corners[3 * id] as number) +
-    v * (corners[3 * id + 1] as number) +
-    w * (corners[3 * id + 2] as number);
+    u * float64At(corners, 3 * id) + v * float64At(corners, 3 * id + 1) + w * float64At(corners, 3 * id + 2);
   // Farthest along each axis, and so near to what is farthest any way; and the last that was found, since one landing is near another.
   const starts = AXES.map(([u, v, w]) => {
     let best = 0;
@@ -82,9 +81,9 @@ export function rollingOver(facets: Facets): Rolling {
     }
     for (let from = -1; from !== best;) {
       from = best;
-      const end = beside.first[from + 1] as number;
-      for (let i = beside.first[from] as number; i < end; i++) {
-        const corner = beside.corner[i] as number;
+      const end = int32At(beside.first, from + 1);
+      for (let i = int32At(beside.first, from); i < end; i++) {
+        const corner = int32At(beside.corner, i);
         const reach = reachOf(corner, u, v, w);
         if (reach > most || (reach === most && corner < best)) {
           best = corner;
@@ -98,9 +97,9 @@ export function rollingOver(facets: Facets): Rolling {
 
   /** The facet reached from a direction while a corner touches. */
   const overCorner = (u: number, v: number, w: number, id: number): number => {
-    const px = corners[3 * id] as number;
-    const py = corners[3 * id + 1] as number;
-    const pz = corners[3 * id + 2] as number;
+    const px = float64At(corners, 3 * id);
+    const py = float64At(corners, 3 * id + 1);
+    const pz = float64At(corners, 3 * id + 2);
     const along = u * px + v * py + w * pz;
     let ax = u * along - px;
     let ay = v * along - py;
@@ -113,36 +112,36 @@ export function rollingOver(facets: Facets): Rolling {
     let best = -1;
     let edge = -1;
     let least = Infinity;
-    const end = beside.first[id + 1] as number;
-    for (let i = beside.first[id] as number; i < end; i++) {
-      const corner = beside.corner[i] as number;
-      const dx = px - (corners[3 * corner] as number);
-      const dy = py - (corners[3 * corner + 1] as number);
-      const dz = pz - (corners[3 * corner + 2] as number);
+    const end = int32At(beside.first, id + 1);
+    for (let i = int32At(beside.first, id); i < end; i++) {
+      const corner = int32At(beside.corner, i);
+      const dx = px - float64At(corners, 3 * corner);
+      const dy = py - float64At(corners, 3 * corner + 1);
+      const dz = pz - float64At(corners, 3 * corner + 2);
       const nearer = -(ax * dx + ay * dy + az * dz);
       // Only what comes nearer takes over; the angle of its turn grows with its tangent.
       if (nearer <= 0) continue;
       const turn = Math.max(0, u * dx + v * dy + w * dz) / nearer;
       if (turn < least) {
-        best = beside.facet[i] as number;
+        best = int32At(beside.facet, i);
         least = turn;
         edge = corner;
       }
     }
-    if (best < 0) return beside.facet[beside.first[id] as number] as number;
+    if (best < 0) return int32At(beside.facet, int32At(beside.first, id));
     // Of the length that the tangent leaves it; only its direction counts.
     return overEdge(u + least * ax, v + least * ay, w + least * az, id, edge, best);
   };
   /** The facet at whose side of an edge the body comes to lie. `known` is one of the two, whose edge runs from a to b. */
   const overEdge = (u: number, v: number, w: number, a: number, b: number, known: number): number => {
     let other = known;
-    for (let k = 0; k < 3; k++) if (ids[3 * known + k] === b) other = across[3 * known + k] as number;
-    const px = corners[3 * a] as number;
-    const py = corners[3 * a + 1] as number;
-    const pz = corners[3 * a + 2] as number;
-    const ex = (corners[3 * b] as number) - px;
-    const ey = (corners[3 * b + 1] as number) - py;
-    const ez = (corners[3 * b + 2] as number) - pz;
+    for (let k = 0; k < 3; k++) if (ids[3 * known + k] === b) other = int32At(across, 3 * known + k);
+    const px = float64At(corners, 3 * a);
+    const py = float64At(corners, 3 * a + 1);
+    const pz = float64At(corners, 3 * a + 2);
+    const ex = float64At(corners, 3 * b) - px;
+    const ey = float64At(corners, 3 * b + 1) - py;
+    const ez = float64At(corners, 3 * b + 2) - pz;
     const share = (px * ex + py * ey + pz * ez) / (ex * ex + ey * ey + ez * ez || 1);
     const fx = px - share * ex;
     const fy = py - share * ey;
@@ -152,56 +151,56 @@ export function rollingOver(facets: Facets): Rolling {
     const sy = ez * fx - ex * fz;
     const sz = ex * fy - ey * fx;
     const sense = (f: number) =>
-      sx * (normals[3 * f] as number) +
-      sy * (normals[3 * f + 1] as number) +
-      sz * (normals[3 * f + 2] as number);
+      sx * float64At(normals, 3 * f) +
+      sy * float64At(normals, 3 * f + 1) +
+      sz * float64At(normals, 3 * f + 2);
     return (sx * u + sy * v + sz * w) * (sense(known) - sense(other)) >= 0 ? known : other;
   };
   const next = (f: number): number => {
     const first = 3 * f;
     const [in0, in1, in2] = [
-      inside[first] as number,
-      inside[first + 1] as number,
-      inside[first + 2] as number,
+      float64At(inside, first),
+      float64At(inside, first + 1),
+      float64At(inside, first + 2),
     ];
     if (in0 >= 0 && in1 >= 0 && in2 >= 0) return f;
-    const height = heights[f] as number;
-    const u = normals[first] as number;
-    const v = normals[first + 1] as number;
-    const w = normals[first + 2] as number;
+    const height = float64At(heights, f);
+    const u = float64At(normals, first);
+    const v = float64At(normals, first + 1);
+    const w = float64At(normals, first + 2);
     const [x, y, z] = [u * height, v * height, w * height];
     // The place of the facet nearest to the foot: on a side, or at a corner.
     let nearest = Infinity;
     let to = f;
     let corner = -1;
     for (let k = 0; k < 3; k++) {
-      const [end, begin] = [3 * (ids[first + k] as number), 3 * (ids[first + ((k + 2) % 3)] as number)];
-      const ex = corners[end] as number;
-      const ey = corners[end + 1] as number;
-      const ez = corners[end + 2] as number;
-      const bx = corners[begin] as number;
-      const by = corners[begin + 1] as number;
-      const bz = corners[begin + 2] as number;
+      const [end, begin] = [3 * int32At(ids, first + k), 3 * int32At(ids, first + ((k + 2) % 3))];
+      const ex = float64At(corners, end);
+      const ey = float64At(corners, end + 1);
+      const ez = float64At(corners, end + 2);
+      const bx = float64At(corners, begin);
+      const by = float64At(corners, begin + 1);
+      const bz = float64At(corners, begin + 2);
       const [rx, ry, rz] = [ex - bx, ey - by, ez - bz];
       const share = ((x - bx) * rx + (y - by) * ry + (z - bz) * rz) / (rx * rx + ry * ry + rz * rz);
-      const beyond = -(inside[first + k] as number);
+      const beyond = -float64At(inside, first + k);
       if (beyond > 0 && share >= 0 && share <= 1 && beyond < nearest) {
         nearest = beyond;
-        to = across[first + k] as number;
+        to = int32At(across, first + k);
         corner = -1;
       }
       const off = Math.sqrt((ex - x) ** 2 + (ey - y) ** 2 + (ez - z) ** 2);
       if (off < nearest) {
         nearest = off;
         to = f;
-        corner = ids[first + k] as number;
+        corner = int32At(ids, first + k);
       }
     }
     return corner < 0 ? to : overCorner(u, v, w, corner);
   };
   const memo = Int32Array.from({ length: count }, (_, f) => next(f));
   return {
-    next: (f) => memo[f] as number,
+    next: (f) => int32At(memo, f),
     from: ([u, v, w]) => overCorner(u, v, w, farthest(u, v, w)),
     isSimple: standsOutEverywhere(facets),
   };
@@ -211,10 +210,10 @@ export function rollingOver(facets: Facets): Rolling {
 function standsOutEverywhere({ heights, ids, corners }: Facets): boolean {
   if (!heights.every((height) => height > 0)) return false;
   for (let i = 0; i < ids.length; i++) {
-    const p = 3 * (ids[i] as number);
-    const q = 3 * (ids[i % 3 === 2 ? i - 2 : i + 1] as number);
-    const [px, py, pz] = [corners[p] as number, corners[p + 1] as number, corners[p + 2] as number];
-    const [qx, qy, qz] = [corners[q] as number, corners[q + 1] as number, corners[q + 2] as number];
+    const p = 3 * int32At(ids, i);
+    const q = 3 * int32At(ids, i % 3 === 2 ? i - 2 : i + 1);
+    const [px, py, pz] = [float64At(corners, p), float64At(corners, p + 1), float64At(corners, p + 2)];
+    const [qx, qy, qz] = [float64At(corners, q), float64At(corners, q + 1), float64At(corners, q + 2)];
     const across = qx * px + qy * py + qz * pz;
     // Each edge is met from both its ends, once from either facet.
     if (across > (px * px + py * py + pz * pz) * (1 + 1e-9)) return false;

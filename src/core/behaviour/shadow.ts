@@ -1,3 +1,4 @@
+import { float64At } from '../numeric/at.ts';
 import { massProperties, meshArea, shadowOf } from '../head/mesh.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { clamp } from '../numeric/vec.ts';
@@ -59,7 +60,7 @@ export function shadowsOf(mesh: Mesh, whole?: { readonly volume: number; readonl
 function reachAlong({ positions: p }: Mesh, x: number, z: number): number {
   let [low, high] = [Infinity, -Infinity];
   for (let i = 0; i < p.length; i += 3) {
-    const along = x * (p[i] as number) + z * (p[i + 2] as number);
+    const along = x * float64At(p, i) + z * float64At(p, i + 2);
     if (along < low) low = along;
     if (along > high) high = along;
   }

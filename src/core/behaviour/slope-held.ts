@@ -1,3 +1,4 @@
+import { itemAt } from '../numeric/at.ts';
 import type { Vec2, Vec3 } from '../numeric/vec.ts';
 import { clamp, degrees, dot, norm, radians, scale, sub } from '../numeric/vec.ts';
 import type { Points } from './facets.ts';
@@ -36,7 +37,7 @@ export function slopesHeld(
   const places = flatOf(points);
   const outline = hull2(
     Array.from({ length: Math.floor(places.length / 3) }, (_, i): Vec2 => {
-      const place: Vec3 = [places[3 * i] as number, places[3 * i + 1] as number, places[3 * i + 2] as number];
+      const place: Vec3 = [itemAt(places, 3 * i), itemAt(places, 3 * i + 1), itemAt(places, 3 * i + 2)];
       return [dot(place, side), dot(place, down)];
     }),
   );
@@ -51,7 +52,7 @@ function heldBy(outline: Flat): number {
   // Corners in the order they touch as it rolls to that side. While one touches, tan of the slope held is the tangent of its own direction
   // less the roll, which is greatest as it begins to touch.
   const count = outline.length;
-  const at = (i: number) => outline[(i + count) % count] as Vec2;
+  const at = (i: number) => itemAt(outline, (i + count) % count);
   const turnTo = ([u, v]: Vec2) => Math.atan2(u, v);
   const flat = 1e-6;
   let first = 0;

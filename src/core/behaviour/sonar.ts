@@ -1,3 +1,4 @@
+import { float64At, uint32At } from '../numeric/at.ts';
 import { massProperties } from '../head/mesh.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { waterDensity } from '../material/water.ts';
@@ -27,8 +28,8 @@ export function flatsOf({ positions: p, triangles }: Mesh): Flat[] {
   const normals: { n: Vec3; area: number }[] = [];
   for (let i = 0; i < triangles.length; i += 3) {
     const at = (k: number): Vec3 => {
-      const j = 3 * (triangles[i + k] as number);
-      return [p[j] as number, p[j + 1] as number, p[j + 2] as number];
+      const j = 3 * uint32At(triangles, i + k);
+      return [float64At(p, j), float64At(p, j + 1), float64At(p, j + 2)];
     };
     const [a, b, c] = [at(0), at(1), at(2)];
     const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
@@ -62,7 +63,7 @@ export function echoOf(mesh: Mesh, towards: Vec3): number {
   let [re, im] = [0, 0];
   const [ux, uy, uz] = towards;
   const { positions: p, triangles } = mesh;
-  const at = (corner: number, axis: number): number => p[3 * (triangles[corner] as number) + axis] as number;
+  const at = (corner: number, axis: number): number => float64At(p, 3 * uint32At(triangles, corner) + axis);
   for (let i = 0; i < triangles.length; i += 3) {
     const [ax, ay, az] = [at(i, 0), at(i, 1), at(i, 2)];
     const [bx, by, bz] = [at(i + 1, 0) - ax, at(i + 1, 1) - ay, at(i + 1, 2) - az];

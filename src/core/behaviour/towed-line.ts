@@ -1,3 +1,4 @@
+import { float64At, itemAt } from '../numeric/at.ts';
 import { GRAVITY } from '../material/water.ts';
 import { findRoot } from '../numeric/root.ts';
 import { WIRE_NORMAL, WIRE_TANGENT } from './drag.ts';
@@ -60,7 +61,7 @@ const A = [
   [9017 / 3168, -355 / 33, 46732 / 5247, 49 / 176, -5103 / 18656],
   [35 / 384, 0, 500 / 1113, 125 / 192, -2187 / 6784, 11 / 84],
 ].map((row) => Float64Array.from(row));
-const LAST = A[5] as Float64Array;
+const LAST = itemAt(A, 5);
 /** Weights of the fifth order less those of the fourth. */
 const E = Float64Array.of(71 / 57600, 0, -71 / 16695, 71 / 1920, -17253 / 339200, 22 / 525, -1 / 40);
 
@@ -74,11 +75,11 @@ interface Step {
  * The change of pull and place with each metre at the seven stages of a step: of the pull's level and upright parts, and the cosine and sine of
  * the line's slope. One set for all: a march is hundreds of steps, and nothing in it waits.
  */
-const [DX, DZ, COS, SIN] = [0, 1, 2, 3].map(() => new Float64Array(7)) as [
-  Float64Array,
-  Float64Array,
-  Float64Array,
-  Float64Array,
+const [DX, DZ, COS, SIN] = [
+  new Float64Array(7),
+  new Float64Array(7),
+  new Float64Array(7),
+  new Float64Array(7),
 ];
 
 /** Works out a stage: weight down, drag along the line back down it, drag square to it back and up. Where the line lies changes nothing. */
@@ -97,7 +98,7 @@ function ratesAt({ heavy, across, along }: Pulls, px: number, pz: number, stage:
 /** The first stages of a kind, weighted and summed. */
 function weighted(rates: Float64Array, weights: Float64Array): number {
   let sum = 0;
-  for (let i = 0; i < weights.length; i++) sum += (weights[i] as number) * (rates[i] as number);
+  for (let i = 0; i < weights.length; i++) sum += float64At(weights, i) * float64At(rates, i);
   return sum;
 }
 
@@ -106,7 +107,7 @@ function stepUp(pulls: Pulls, [px, pz, x, z]: State, step: number): Step {
   ratesAt(pulls, px, pz, 0);
   let [qx, qz] = [px, pz];
   for (let stage = 1; stage < 7; stage++) {
-    const row = A[stage - 1] as Float64Array;
+    const row = itemAt(A, stage - 1);
     qx = px + step * weighted(DX, row);
     qz = pz + step * weighted(DZ, row);
     ratesAt(pulls, qx, qz, stage);

@@ -1,3 +1,4 @@
+import { float64At } from '../numeric/at.ts';
 import type { Rig, RigidBody } from '../assembly/rig.ts';
 import type { HeadBody } from '../head/body.ts';
 import { bareHead } from '../head/body.ts';
@@ -136,24 +137,24 @@ export function dragAt(
   const { sticks } = body;
   let couple = added ? broadsideMoment(added, psi) : 0;
   for (let i = 0; i < sticks.length; i += STICK) {
-    const ax = sticks[i + 3] as number;
-    const ay = sticks[i + 4] as number;
-    const az = sticks[i + 5] as number;
+    const ax = float64At(sticks, i + 3);
+    const ay = float64At(sticks, i + 4);
+    const az = float64At(sticks, i + 5);
     const tangent = ux * ax + uz * az;
     const nx = ux - tangent * ax;
     const nz = uz - tangent * az;
     const ny = -tangent * ay;
     const normal = Math.sqrt(nx * nx + ny * ny + nz * nz);
-    const kn = pressure * (sticks[i + 6] as number) * normal;
-    const kt = pressure * (sticks[i + 7] as number) * Math.abs(tangent) * tangent;
+    const kn = pressure * float64At(sticks, i + 6) * normal;
+    const kt = pressure * float64At(sticks, i + 7) * Math.abs(tangent) * tangent;
     const fx = -kn * nx - kt * ax;
     const fz = -kn * nz - kt * az;
     force -= fx * ux + fz * uz;
     // Square to the motion: up, where the body moves level.
     lift += fz * ux - fx * uz;
-    moment += ((sticks[i + 2] as number) - centre[2]) * fx - ((sticks[i] as number) - centre[0]) * fz;
+    moment += (float64At(sticks, i + 2) - centre[2]) * fx - (float64At(sticks, i) - centre[0]) * fz;
     // −U × U_n: what moves across takes its own water along.
-    couple += (sticks[i + 8] as number) * (ux * nz - uz * nx);
+    couple += float64At(sticks, i + 8) * (ux * nz - uz * nx);
   }
   const { factor } = body;
   // Twice the pressure is ρ v²; potential flow has no part in the drag that was measured.
@@ -169,8 +170,8 @@ export function waterAlong({ added, sticks }: WetBody, psi: number): number {
   const [ux, uz] = [Math.sin(psi), -Math.cos(psi)];
   let water = added ? added.volume * takenAlong(added, psi) : 0;
   for (let i = 0; i < sticks.length; i += STICK) {
-    const tangent = ux * (sticks[i + 3] as number) + uz * (sticks[i + 5] as number);
-    water += (sticks[i + 8] as number) * (1 - tangent * tangent);
+    const tangent = ux * float64At(sticks, i + 3) + uz * float64At(sticks, i + 5);
+    water += float64At(sticks, i + 8) * (1 - tangent * tangent);
   }
   return water;
 }
@@ -180,7 +181,7 @@ export function rolledOver(body: WetBody, roll: Roll): WetBody {
   const sticks = body.sticks.slice();
   for (let i = 0; i < sticks.length; i += STICK)
     for (const at of [i, i + 3]) {
-      const [, y, z] = rolled([0, sticks[at + 1] as number, sticks[at + 2] as number], roll);
+      const [, y, z] = rolled([0, float64At(sticks, at + 1), float64At(sticks, at + 2)], roll);
       sticks[at + 1] = y;
       sticks[at + 2] = z;
     }

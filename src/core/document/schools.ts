@@ -1,3 +1,4 @@
+import { isKeyOf, keysOf } from '../kind/keys.ts';
 /**
  * Matters on which practitioners are of two minds. The first school of each is the default, `why` says for what reason; a shop or a brief
  * may choose the other. Common practice, no source.
@@ -88,14 +89,13 @@ export const SCHOOLS = {
 /** A topic on which practitioners are of two minds. */
 export type SchoolTopic = keyof typeof SCHOOLS;
 /** All such topics, in the order of forms. */
-export const SCHOOL_TOPICS = Object.keys(SCHOOLS) as readonly SchoolTopic[];
+export const SCHOOL_TOPICS = keysOf(SCHOOLS);
 
 /** Schools a shop or a brief has chosen. */
 export type Schools = { readonly [T in SchoolTopic]?: string | undefined };
 
 /** The school followed on a topic: the brief’s own choice, then the shop’s, then the default; undefined for a topic nobody knows. */
 export function schoolOf(topic: string, brief?: Schools, shop?: Schools): string | undefined {
-  if (!Object.hasOwn(SCHOOLS, topic)) return undefined;
-  const known = topic as SchoolTopic;
-  return brief?.[known] ?? shop?.[known] ?? Object.keys(SCHOOLS[known].sides)[0];
+  if (!isKeyOf(SCHOOLS, topic)) return undefined;
+  return brief?.[topic] ?? shop?.[topic] ?? Object.keys(SCHOOLS[topic].sides)[0];
 }

@@ -1,3 +1,4 @@
+import { recordOf } from '../kind/keys.ts';
 import type { Static } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
 import { METHODS } from '../rigging/methods/index.ts';
@@ -39,9 +40,7 @@ const limited = (key: keyof typeof TRIAL_RANGES, description: string) =>
   ranged(TRIAL_RANGES[key][0], TRIAL_RANGES[key][1], description);
 const MOST = 100_000;
 
-const counted = Object.fromEntries(COUNTS.map((key) => [key, whole(0, MOST, key)])) as {
-  readonly [K in CountKey]: ReturnType<typeof whole>;
-};
+const counted = recordOf(COUNTS, (key) => whole(0, MOST, key));
 
 const RigSchema = Type.Object(
   {

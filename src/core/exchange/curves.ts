@@ -1,3 +1,4 @@
+import { itemAt, lastOf, numberAt, pair } from '../numeric/at.ts';
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import type { Vec2 } from '../numeric/vec.ts';
 
@@ -36,9 +37,9 @@ const MOST_SAGITTA = 40;
 
 /** The bulge of one arc, or straight line, through points in a row, and undefined where none passes within `within` of all of them. */
 function bulgeThrough(points: readonly Vec2[], within: number): number | undefined {
-  const first = points[0] as Vec2;
-  const last = points.at(-1) as Vec2;
-  const middle = points[Math.floor(points.length / 2)] as Vec2;
+  const first = itemAt(points, 0);
+  const last = lastOf(points);
+  const middle = itemAt(points, Math.floor(points.length / 2));
   const chord = apart(first, last);
   if (chord < within) return undefined;
   const off = (point: Vec2) =>
@@ -51,7 +52,7 @@ function bulgeThrough(points: readonly Vec2[], within: number): number | undefin
   if (points.some((point) => Math.abs(apart(centre, point) - radius) > within)) return undefined;
   let turned = 0;
   for (let i = 1; i < points.length; i++) {
-    const [a, b] = [points[i - 1] as Vec2, points[i] as Vec2];
+    const [a, b] = [itemAt(points, i - 1), itemAt(points, i)];
     const step = 2 * Math.asin(Math.min(1, apart(a, b) / (2 * radius)));
     // A chord that leaves the arc by more than the points do is a corner cut off, not a piece of it.
     if (radius * (1 - Math.cos(step / 2)) > within * MOST_SAGITTA) return undefined;
@@ -77,7 +78,7 @@ export function arcsThrough(points: readonly Vec2[], within: number): BulgedVert
       if (found === undefined && next > at + 4) break;
       if (found !== undefined && (found === 0 || next >= at + 3)) [end, bulge] = [next, found];
     }
-    vertices.push({ at: points[at] as Vec2, bulge });
+    vertices.push({ at: itemAt(points, at), bulge });
     at = end;
   }
   const last = points.at(-1);
@@ -96,13 +97,13 @@ const STRAIGHT = 2.5;
  * end of each is the start of the next.
  */
 export function smoothRuns(points: readonly Vec2[], isClosed: boolean): (readonly Vec2[])[] {
-  const all = points.filter((point, i) => i === 0 || apart(point, points[i - 1] as Vec2) > 1e-6);
-  if (isClosed && all.length > 1 && apart(all[0] as Vec2, all.at(-1) as Vec2) <= 1e-6) all.pop();
+  const all = points.filter((point, i) => i === 0 || apart(point, itemAt(points, i - 1)) > 1e-6);
+  if (isClosed && all.length > 1 && apart(itemAt(all, 0), lastOf(all)) <= 1e-6) all.pop();
   const count = all.length;
   const isCorner = (i: number) =>
-    Math.abs(turnAt(all[(i - 1 + count) % count] as Vec2, all[i] as Vec2, all[(i + 1) % count] as Vec2)) >
+    Math.abs(turnAt(itemAt(all, (i - 1 + count) % count), itemAt(all, i), itemAt(all, (i + 1) % count))) >
     CORNER;
-  const long = (i: number) => apart(all[(i + count) % count] as Vec2, all[(i + 1 + count) % count] as Vec2);
+  const long = (i: number) => apart(itemAt(all, (i + count) % count), itemAt(all, (i + 1 + count) % count));
   // A piece begins a straight, or ends one, where the next is so much shorter; at the ends of an open line there is no next.
   const isEndOfStraight = (i: number) => {
     const [before, after] = [long(i - 1), long(i)];
@@ -113,12 +114,12 @@ export function smoothRuns(points: readonly Vec2[], isClosed: boolean): (readonl
   );
   const cuts = isClosed
     ? corners.length > 0
-      ? [...corners, (corners[0] as number) + count]
+      ? [...corners, numberAt(corners, 0) + count]
       : [0, count]
     : [0, ...corners, count - 1];
   return cuts.slice(1).map((to, i) => {
-    const from = cuts[i] as number;
-    return Array.from({ length: to - from + 1 }, (_, k) => all[(from + k) % count] as Vec2);
+    const from = numberAt(cuts, i);
+    return Array.from({ length: to - from + 1 }, (_, k) => itemAt(all, (from + k) % count));
   });
 }
 
@@ -128,37 +129,37 @@ export function smoothRuns(points: readonly Vec2[], isClosed: boolean): (readonl
  * At least two points; two make a straight line.
  */
 export function splineThrough(points: readonly Vec2[]): CubicSpline {
-  const steps = points.slice(1).map((point, i) => apart(points[i] as Vec2, point));
-  const isRing = points.length > 3 && apart(points[0] as Vec2, points.at(-1) as Vec2) < 1e-6;
-  const [us, vs] = [0, 1].map((axis) =>
+  const steps = points.slice(1).map((point, i) => apart(itemAt(points, i), point));
+  const isRing = points.length > 3 && apart(itemAt(points, 0), lastOf(points)) < 1e-6;
+  const [us, vs] = pair((axis) =>
     slopes(
-      points.map((point) => point[axis as 0 | 1]),
+      points.map((point) => point[axis]),
       steps,
       isRing,
     ),
-  ) as [number[], number[]];
-  const control: Vec2[] = [points[0] as Vec2];
+  );
+  const control: Vec2[] = [itemAt(points, 0)];
   const knots = [0, 0, 0, 0];
   let along = 0;
   steps.forEach((step, i) => {
-    const [[u0, v0], [u1, v1]] = [points[i] as Vec2, points[i + 1] as Vec2];
+    const [[u0, v0], [u1, v1]] = [itemAt(points, i), itemAt(points, i + 1)];
     const third = step / 3;
-    control.push([u0 + third * (us[i] as number), v0 + third * (vs[i] as number)]);
-    control.push([u1 - third * (us[i + 1] as number), v1 - third * (vs[i + 1] as number)]);
+    control.push([u0 + third * numberAt(us, i), v0 + third * numberAt(vs, i)]);
+    control.push([u1 - third * numberAt(us, i + 1), v1 - third * numberAt(vs, i + 1)]);
     along += step;
     const isLast = i === steps.length - 1;
     knots.push(...Array<number>(isLast ? 4 : 2).fill(along));
   });
-  control.push(points.at(-1) as Vec2);
+  control.push(lastOf(points));
   return { control, knots };
 }
 
 /** Slopes at its knots of the cubic spline through values so far apart. */
 function slopes(values: readonly number[], steps: readonly number[], isRing: boolean): number[] {
   const last = values.length - 1;
-  const rise = steps.map((step, i) => ((values[i + 1] as number) - (values[i] as number)) / step);
-  const h = (i: number) => steps[(i + last) % last] as number;
-  const d = (i: number) => rise[(i + last) % last] as number;
+  const rise = steps.map((step, i) => (numberAt(values, i + 1) - numberAt(values, i)) / step);
+  const h = (i: number) => numberAt(steps, (i + last) % last);
+  const d = (i: number) => numberAt(rise, (i + last) % last);
   if (last === 1) return [d(0), d(0)];
   const size = isRing ? last : last + 1;
   const [left, right] = [Matrix.zeros(size, size), Matrix.zeros(size, 1)];
@@ -189,5 +190,5 @@ function slopes(values: readonly number[], steps: readonly number[], isRing: boo
     }
   }
   const solved = new LuDecomposition(left).solve(right).to1DArray();
-  return isRing ? [...solved, solved[0] as number] : solved;
+  return isRing ? [...solved, numberAt(solved, 0)] : solved;
 }

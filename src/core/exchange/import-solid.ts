@@ -1,3 +1,4 @@
+import { float64At, numberAt, triple, uint32At } from '../numeric/at.ts';
 import { MM_PER_INCH } from '../quantity/units.ts';
 import { shortened } from '../quantity/text.ts';
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
@@ -137,16 +138,16 @@ function sizesOf({ positions }: Mesh): [number, number, number] {
   const low = [Infinity, Infinity, Infinity];
   const high = [-Infinity, -Infinity, -Infinity];
   positions.forEach((value, i) => {
-    low[i % 3] = Math.min(low[i % 3] as number, value);
-    high[i % 3] = Math.max(high[i % 3] as number, value);
+    low[i % 3] = Math.min(numberAt(low, i % 3), value);
+    high[i % 3] = Math.max(numberAt(high, i % 3), value);
   });
-  return [0, 1, 2].map((k) => (high[k] as number) - (low[k] as number)) as [number, number, number];
+  return triple((k) => numberAt(high, k) - numberAt(low, k));
 }
 
 const flipped = ({ positions, triangles }: Mesh): Mesh => {
   const turned = triangles.slice();
   for (let i = 0; i < turned.length; i += 3)
-    [turned[i + 1], turned[i + 2]] = [turned[i + 2] as number, turned[i + 1] as number];
+    [turned[i + 1], turned[i + 2]] = [uint32At(turned, i + 2), uint32At(turned, i + 1)];
   return { positions, triangles: turned };
 };
 
@@ -194,7 +195,7 @@ export function placeSolid({ positions, triangles }: Mesh, { nose, up, unit, lev
   const k = SOLID_UNITS[unit];
   const out = new Float64Array(positions.length);
   for (let i = 0; i < positions.length; i += 3) {
-    const p = [positions[i] as number, positions[i + 1] as number, positions[i + 2] as number] as const;
+    const p = [float64At(positions, i), float64At(positions, i + 1), float64At(positions, i + 2)] as const;
     [fx, fy, fz].forEach((f, axis) => {
       out[i + axis] = k * (f[0] * p[0] + f[1] * p[1] + f[2] * p[2]);
     });
@@ -202,13 +203,13 @@ export function placeSolid({ positions, triangles }: Mesh, { nose, up, unit, lev
   const low = [Infinity, Infinity, Infinity];
   const high = [-Infinity, -Infinity, -Infinity];
   out.forEach((value, i) => {
-    low[i % 3] = Math.min(low[i % 3] as number, value);
-    high[i % 3] = Math.max(high[i % 3] as number, value);
+    low[i % 3] = Math.min(numberAt(low, i % 3), value);
+    high[i % 3] = Math.max(numberAt(high, i % 3), value);
   });
   const between = (axis: 1 | 2, share: number) =>
-    (low[axis] as number) + share * ((high[axis] as number) - (low[axis] as number));
-  const shift = [low[0] as number, between(1, side), between(2, level)];
-  for (let i = 0; i < out.length; i++) out[i] = (out[i] as number) - (shift[i % 3] as number);
+    numberAt(low, axis) + share * (numberAt(high, axis) - numberAt(low, axis));
+  const shift = [numberAt(low, 0), between(1, side), between(2, level)];
+  for (let i = 0; i < out.length; i++) out[i] = float64At(out, i) - numberAt(shift, i % 3);
   return { positions: out, triangles };
 }
 

@@ -1,3 +1,6 @@
+import type { Vec3 } from '../numeric/vec.ts';
+import { cross, sub } from '../numeric/vec.ts';
+import { float64At, itemAt, numberAt, triple, uint32At } from '../numeric/at.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { MOST_RIM } from './limits.ts';
 
@@ -28,15 +31,11 @@ export function joinCorners(
   const cells = new Map<number, number[]>();
   const found = (x: number, y: number, z: number, hash: number) =>
     cells.get(hash)?.find((other) => {
-      const [dx, dy, dz] = [0, 1, 2].map((k) => places[3 * other + k] as number) as [number, number, number];
+      const [dx, dy, dz] = triple((k) => numberAt(places, 3 * other + k));
       return (x - dx) ** 2 + (y - dy) ** 2 + (z - dz) ** 2 <= tolerance ** 2;
     });
   for (let i = 0; i < moved.length; i++) {
-    const [x, y, z] = [positions[3 * i], positions[3 * i + 1], positions[3 * i + 2]] as [
-      number,
-      number,
-      number,
-    ];
+    const [x, y, z] = triple((k) => float64At(positions, 3 * i + k));
     const own = hashOf(Math.floor(x / step), Math.floor(y / step), Math.floor(z / step));
     let at = found(x, y, z, own);
     if (at === undefined) {
@@ -60,11 +59,7 @@ export function joinCorners(
   const seen = new Set<string>();
   let dropped = 0;
   for (let i = 0; i < triangles.length; i += 3) {
-    const [a, b, c] = [0, 1, 2].map((k) => moved[triangles[i + k] as number] as number) as [
-      number,
-      number,
-      number,
-    ];
+    const [a, b, c] = triple((k) => uint32At(moved, uint32At(triangles, i + k)));
     const key = [a, b, c].sort((m, n) => m - n).join(',');
     if (a === b || b === c || c === a || seen.has(key)) {
       dropped++;
@@ -84,7 +79,7 @@ function edgeFacets({ triangles }: Mesh): Map<number, number[]> {
   const edges = new Map<number, number[]>();
   for (let i = 0; i < triangles.length; i += 3) {
     for (let k = 0; k < 3; k++) {
-      const key = edgeKey(triangles[i + k] as number, triangles[i + ((k + 1) % 3)] as number);
+      const key = edgeKey(uint32At(triangles, i + k), uint32At(triangles, i + ((k + 1) % 3)));
       const at = edges.get(key);
       if (at) at.push(i);
       else edges.set(key, [i]);
@@ -121,14 +116,14 @@ function walk(mesh: Mesh): {
     const queue = [start];
     for (let facet = queue.pop(); facet !== undefined; facet = queue.pop()) {
       for (let k = 0; k < 3; k++) {
-        const a: number = triangles[3 * facet + k] as number;
-        const b: number = triangles[3 * facet + ((k + 1) % 3)] as number;
-        const facets: readonly number[] = edges.get(edgeKey(a, b)) ?? [];
-        if (facets.length !== 2) continue;
-        const other = ((facets[0] === 3 * facet ? facets[1] : facets[0]) as number) / 3;
+        const a: number = uint32At(triangles, 3 * facet + k);
+        const b: number = uint32At(triangles, 3 * facet + ((k + 1) % 3));
+        const [first, second, third]: readonly number[] = edges.get(edgeKey(a, b)) ?? [];
+        if (first === undefined || second === undefined || third !== undefined) continue;
+        const other: number = (first === 3 * facet ? second : first) / 3;
         // Neighbours run along their common edge in opposite ways.
         const same = runs(3 * other, a, b);
-        const wanted = same ? 1 - (turn[facet] as number) : (turn[facet] as number);
+        const wanted = same ? 1 - itemAt(turn, facet) : itemAt(turn, facet);
         if (group[other] === -1) {
           group[other] = groups;
           turn[other] = wanted;
@@ -156,18 +151,18 @@ export function turnAlike(
       'Its surface has only one side, like a twisted band, so it encloses nothing. Mend it where it was modelled.',
     );
   // The fewer are turned to run like the more.
-  const tally = Array.from({ length: groups }, () => [0, 0] as [number, number]);
-  group.forEach((g, i) => ((tally[g] as [number, number])[turn[i] as 0 | 1] += 1));
+  const tally = Array.from({ length: groups }, (): [number, number] => [0, 0]);
+  group.forEach((g, i) => (itemAt(tally, g)[turn[i] === 0 ? 0 : 1] += 1));
   const triangles = mesh.triangles.slice();
   let turned = 0;
   group.forEach((g, i) => {
-    const [plain, other] = tally[g] as [number, number];
+    const [plain, other] = itemAt(tally, g);
     const wanted = other > plain ? 0 : 1;
     if (turn[i] !== wanted) return;
     turned++;
     [triangles[3 * i + 1], triangles[3 * i + 2]] = [
-      triangles[3 * i + 2] as number,
-      triangles[3 * i + 1] as number,
+      uint32At(triangles, 3 * i + 2),
+      uint32At(triangles, 3 * i + 1),
     ];
   });
   return { mesh: { positions: mesh.positions, triangles }, turned, reason: '' };
@@ -184,12 +179,12 @@ export function pieces(mesh: Mesh): Mesh[] {
     const triangles: number[] = [];
     for (const i of own) {
       for (let k = 0; k < 3; k++) {
-        const corner = mesh.triangles[3 * i + k] as number;
+        const corner = uint32At(mesh.triangles, 3 * i + k);
         let index = corners.get(corner);
         if (index === undefined) {
           index = corners.size;
           corners.set(corner, index);
-          for (let axis = 0; axis < 3; axis++) positions.push(mesh.positions[3 * corner + axis] as number);
+          for (let axis = 0; axis < 3; axis++) positions.push(float64At(mesh.positions, 3 * corner + axis));
         }
         triangles.push(index);
       }
@@ -211,14 +206,14 @@ export function fillFlatHoles({ positions, triangles }: Mesh): { mesh: Mesh; hol
   const seen = new Map<number, number>();
   for (let i = 0; i < triangles.length; i += 3) {
     for (let k = 0; k < 3; k++) {
-      const key = edgeKey(triangles[i + k] as number, triangles[i + ((k + 1) % 3)] as number);
+      const key = edgeKey(uint32At(triangles, i + k), uint32At(triangles, i + ((k + 1) % 3)));
       seen.set(key, (seen.get(key) ?? 0) + 1);
     }
   }
   let open = 0;
   for (let i = 0; i < triangles.length; i += 3) {
     for (let k = 0; k < 3; k++) {
-      const [a, b] = [triangles[i + k] as number, triangles[i + ((k + 1) % 3)] as number];
+      const [a, b] = [uint32At(triangles, i + k), uint32At(triangles, i + ((k + 1) % 3))];
       if (seen.get(edgeKey(a, b)) !== 1) continue;
       open++;
       const from = next.get(b);
@@ -243,21 +238,11 @@ export function fillFlatHoles({ positions, triangles }: Mesh): { mesh: Mesh; hol
     // Walked once, whatever comes of it.
     for (const corner of loop) start.delete(corner);
     if (at !== first || loop.length < 3 || loop.length > MOST_RIM) continue;
-    const points = loop.map(
-      (corner) => [0, 1, 2].map((k) => positions[3 * corner + k] as number) as [number, number, number],
-    );
+    const points = loop.map((corner) => triple((k) => float64At(positions, 3 * corner + k)));
     for (const corner of loop) next.delete(corner);
-    const middle = [0, 1, 2].map(
-      (k) => points.reduce((sum, p) => sum + (p[k] as number), 0) / points.length,
-    ) as [number, number, number];
-    const normals = points.map((p, i) =>
-      facing(middle, p, points[(i + 1) % points.length] as [number, number, number]),
-    );
-    const total = [0, 1, 2].map((k) => normals.reduce((sum, n) => sum + (n[k] as number), 0)) as [
-      number,
-      number,
-      number,
-    ];
+    const middle = triple((k) => points.reduce((sum, p) => sum + p[k], 0) / points.length);
+    const normals = points.map((p, i) => facing(middle, p, itemAt(points, (i + 1) % points.length)));
+    const total = triple((k) => normals.reduce((sum, n) => sum + n[k], 0));
     const length = Math.hypot(...total);
     let [size, off] = [0, 0];
     for (const p of points) {
@@ -270,18 +255,12 @@ export function fillFlatHoles({ positions, triangles }: Mesh): { mesh: Mesh; hol
     if (!(off <= FLAT * size) || !clear) continue;
     const centre = places.length / 3;
     places.push(...middle);
-    loop.forEach((corner, i) => facets.push(centre, corner, loop[(i + 1) % loop.length] as number));
+    loop.forEach((corner, i) => facets.push(centre, corner, numberAt(loop, (i + 1) % loop.length)));
     holes++;
     left -= loop.length;
   }
   return { mesh: { positions: Float64Array.from(places), triangles: Uint32Array.from(facets) }, holes, left };
 }
 
-type Point = readonly [number, number, number];
-const facing = (a: Point, b: Point, c: Point): [number, number, number] => {
-  const [u, v] = [
-    [b[0] - a[0], b[1] - a[1], b[2] - a[2]],
-    [c[0] - a[0], c[1] - a[1], c[2] - a[2]],
-  ] as [Point, Point];
-  return [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]];
-};
+/** Normal of a facet, as long as twice its area. */
+const facing = (a: Vec3, b: Vec3, c: Vec3): Vec3 => cross(sub(b, a), sub(c, a));

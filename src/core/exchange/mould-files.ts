@@ -1,3 +1,4 @@
+import { messageOf } from '../kind/failure.ts';
 import { buildSound } from '../assembly/sound.ts';
 import type { Rig } from '../assembly/rig.ts';
 import type { Mould } from '../document/mould.ts';
@@ -75,7 +76,7 @@ export async function exportMould(
       mould.cavities.map(({ cuts }) => cuts),
     );
   } catch (error) {
-    return { ok: false, problems: [{ path: '/cavities', message: `Mould: ${(error as Error).message}` }] };
+    return { ok: false, problems: [{ path: '/cavities', message: `Mould: ${messageOf(error)}` }] };
   }
   if (file === 'volumes.json') {
     const { volumes, metal, sprue } = solids;

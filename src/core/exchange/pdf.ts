@@ -1,3 +1,4 @@
+import { lastOf } from '../numeric/at.ts';
 import { MM_PER_INCH } from '../quantity/units.ts';
 import type { Flag } from '../behaviour/behaviour.ts';
 import { guardOf } from '../fitting/guards/index.ts';
@@ -88,8 +89,7 @@ export async function writePdf({
   const room = PAGE.drawing;
   const fits = SCALES.map((scale) => plateSheet(drawing, '', { ...options, scale }));
   const sheet =
-    fits.find(({ width, height }) => width <= room.width && height <= room.height) ??
-    (fits.at(-1) as (typeof fits)[0]);
+    fits.find(({ width, height }) => width <= room.width && height <= room.height) ?? lastOf(fits);
   drawSheet(page, font, sheet, PAGE.margin + (room.width - sheet.width) / 2, y - sheet.height);
   y -= sheet.height + 4;
 

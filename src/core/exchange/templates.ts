@@ -1,3 +1,4 @@
+import { keysOf } from '../kind/keys.ts';
 import type { Weighing } from '../document/batch.ts';
 import type { Design } from '../document/design.ts';
 import type { HookDocument } from '../document/hook.ts';
@@ -134,7 +135,7 @@ const TEMPLATES = {
 export type TemplateKey = keyof typeof TEMPLATES;
 
 /** Every table there is a template of. */
-export const TEMPLATE_KEYS = Object.keys(TEMPLATES) as readonly TemplateKey[];
+export const TEMPLATE_KEYS = keysOf(TEMPLATES);
 
 /** Returns a table to be filled in, CSV: its heading with units, and a few invented rows where `withExamples`. */
 export const tableTemplate = (key: TemplateKey, withExamples: boolean): string =>

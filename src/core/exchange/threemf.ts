@@ -1,3 +1,4 @@
+import { float64At, numberAt, uint32At } from '../numeric/at.ts';
 import { MM_PER_INCH } from '../quantity/units.ts';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
@@ -22,12 +23,12 @@ export function writeThreeMf({ positions, triangles }: Mesh, title: string): Uin
   ];
   for (let i = 0; i < positions.length; i += 3)
     out.push(
-      `<vertex x="${positions[i] as number}" y="${positions[i + 1] as number}" z="${positions[i + 2] as number}"/>`,
+      `<vertex x="${float64At(positions, i)}" y="${float64At(positions, i + 1)}" z="${float64At(positions, i + 2)}"/>`,
     );
   out.push('</vertices><triangles>');
   for (let i = 0; i < triangles.length; i += 3)
     out.push(
-      `<triangle v1="${triangles[i] as number}" v2="${triangles[i + 1] as number}" v3="${triangles[i + 2] as number}"/>`,
+      `<triangle v1="${uint32At(triangles, i)}" v2="${uint32At(triangles, i + 1)}" v3="${uint32At(triangles, i + 2)}"/>`,
     );
   out.push('</triangles></mesh></object></resources><build><item objectid="1"/></build></model>\n');
   const parts = {
@@ -161,7 +162,7 @@ function matrixOf(text: string | undefined): Matrix {
 
 /** First `a`, then `b`, both with points as rows. */
 function then(a: Matrix, b: Matrix): Matrix {
-  const at = (m: Matrix, row: number, column: number) => m[3 * row + column] as number;
+  const at = (m: Matrix, row: number, column: number) => numberAt(m, 3 * row + column);
   return Array.from({ length: 12 }, (_, i) => {
     const [row, column] = [Math.floor(i / 3), i % 3];
     const sum = [0, 1, 2].reduce((total, k) => total + at(a, row, k) * at(b, k, column), 0);

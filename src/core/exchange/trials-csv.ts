@@ -1,3 +1,4 @@
+import { recordOf } from '../kind/keys.ts';
 import Papa from 'papaparse';
 import type { Problem } from '../document/problem.ts';
 import type { CountKey, Trial, TrialRig } from '../document/trial.ts';
@@ -35,7 +36,7 @@ const COLUMNS = {
 
 /** Columns of words or counts. */
 function keyed<K extends string>(names: readonly K[]): Readonly<Record<K, 'text'>> {
-  return Object.fromEntries(names.map((name) => [name, 'text'] as const)) as Record<K, 'text'>;
+  return recordOf(names, () => 'text');
 }
 
 /**

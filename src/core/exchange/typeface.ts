@@ -1,3 +1,4 @@
+import { itemAt } from '../numeric/at.ts';
 import type { Font } from '@pdf-lib/fontkit';
 import type { Color, PDFDocument, PDFFont, PDFPage, Rotation } from 'pdf-lib';
 
@@ -149,7 +150,7 @@ export async function typefaceFor(
     for (let level = Math.max(0, ...runs.map((run) => run.level)); level > 0; level--) {
       for (let from = 0; from < runs.length; from++) {
         let to = from;
-        while (to < runs.length && (runs[to] as (typeof runs)[0]).level >= level) to++;
+        while (to < runs.length && itemAt(runs, to).level >= level) to++;
         runs.splice(from, to - from, ...runs.slice(from, to).reverse());
         from = Math.max(from, to - 1);
       }

@@ -1,3 +1,4 @@
+import { numberAt } from '../numeric/at.ts';
 import { halve } from '../numeric/halve.ts';
 import type { Family } from './family.ts';
 import type { Spans } from './columns.ts';
@@ -124,7 +125,7 @@ export function columnsOf(mesh: Mesh) {
 /** Whether a column [lower, upper, lower, upper, …] holds z. */
 export const isWithin = (spans: readonly number[], z: number): boolean => {
   for (let i = 0; i < spans.length; i += 2)
-    if (z >= (spans[i] as number) && z <= (spans[i + 1] as number)) return true;
+    if (z >= numberAt(spans, i) && z <= numberAt(spans, i + 1)) return true;
   return false;
 };
 

@@ -1,4 +1,4 @@
-import type { Vec3 } from '../numeric/vec.ts';
+import { numberAt } from '../numeric/at.ts';
 import { scale } from '../numeric/vec.ts';
 import type { HeadBody } from './body.ts';
 import { bareHead, columnsOf, isPlain, profileExtent } from './body.ts';
@@ -96,7 +96,7 @@ function changeOnMesh({ mesh, shapes, profile }: HeadBody): RollingBulk | undefi
     .filter((x) => x >= x0 && x <= x1)
     .sort((a, b) => a - b);
   for (let piece = 1; piece < stops.length; piece++) {
-    const [a, b] = [stops[piece - 1] as number, stops[piece] as number];
+    const [a, b] = [numberAt(stops, piece - 1), numberAt(stops, piece)];
     const steps = Math.ceil((FINENESS * (b - a)) / (x1 - x0));
     for (let i = 0; i < steps; i++) {
       const x = a + ((b - a) * (i + 0.5)) / steps;
@@ -111,7 +111,7 @@ function changeOnMesh({ mesh, shapes, profile }: HeadBody): RollingBulk | undefi
           [before, -1],
         ] as const) {
           for (let s = 0; s < spans.length; s += 2) {
-            const [lo, hi] = [spans[s] as number, spans[s + 1] as number];
+            const [lo, hi] = [numberAt(spans, s), numberAt(spans, s + 1)];
             const part = sign * cell * (hi - lo);
             volume += part;
             mx += part * x;
@@ -124,5 +124,5 @@ function changeOnMesh({ mesh, shapes, profile }: HeadBody): RollingBulk | undefi
     }
   }
   if (volume === 0) return undefined;
-  return { volume, centroid: [mx / volume, my / volume, mz / volume] as Vec3, roll };
+  return { volume, centroid: [mx / volume, my / volume, mz / volume], roll };
 }

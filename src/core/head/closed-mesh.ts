@@ -1,3 +1,4 @@
+import { float32At, float64At, uint32At } from '../numeric/at.ts';
 import type { Manifold } from 'manifold-3d';
 import type { Mesh } from './mesh.ts';
 import { openEdges } from './mesh.ts';
@@ -24,7 +25,7 @@ function partedMesh(solid: Manifold): Mesh {
   const count = vertProperties.length / numProp;
   const positions = new Float64Array(3 * count);
   for (let i = 0; i < count; i++)
-    for (let k = 0; k < 3; k++) positions[3 * i + k] = vertProperties[i * numProp + k] as number;
+    for (let k = 0; k < 3; k++) positions[3 * i + k] = float32At(vertProperties, i * numProp + k);
   const groups = new Map<string, number[]>();
   for (let i = 0; i < count; i++) {
     const key = positions.subarray(3 * i, 3 * i + 3).join(' ');
@@ -33,24 +34,26 @@ function partedMesh(solid: Manifold): Mesh {
     else groups.set(key, [i]);
   }
   const twins = new Set([...groups.values()].filter(({ length }) => length > 1).flat());
-  const middles = new Map([...twins].map((i) => [i, [0, 0, 0, 0] as [number, number, number, number]]));
+  const middles = new Map(
+    [...twins].map((i): [number, [number, number, number, number]] => [i, [0, 0, 0, 0]]),
+  );
   for (let i = 0; i < triVerts.length; i += 3) {
-    const corners = [0, 1, 2].map((k) => triVerts[i + k] as number);
+    const corners = [0, 1, 2].map((k) => uint32At(triVerts, i + k));
     for (const corner of corners) {
       const middle = middles.get(corner);
       if (!middle) continue;
       for (const other of corners) {
-        for (let k = 0; k < 3; k++) middle[k as 0 | 1 | 2] += positions[3 * other + k] as number;
+        for (const k of [0, 1, 2] as const) middle[k] += float64At(positions, 3 * other + k);
         middle[3]++;
       }
     }
   }
   const moved = positions.slice();
   for (const [i, [x, y, z, n]] of middles) {
-    const way = [x / n, y / n, z / n].map((value, k) => value - (positions[3 * i + k] as number));
+    const way = [x / n, y / n, z / n].map((value, k) => value - float64At(positions, 3 * i + k));
     const length = Math.hypot(...way) || 1;
     way.forEach((value, k) => {
-      moved[3 * i + k] = Math.fround((positions[3 * i + k] as number) + (PARTED * value) / length);
+      moved[3 * i + k] = Math.fround(float64At(positions, 3 * i + k) + (PARTED * value) / length);
     });
   }
   return { positions: moved, triangles: Uint32Array.from(triVerts) };

@@ -1,3 +1,4 @@
+import { itemAt, numberAt } from '../numeric/at.ts';
 import { gaussLegendre, KRONROD } from '../numeric/gauss.ts';
 import type { Shape } from './features/shape.ts';
 import type { Profile, Section } from './profile.ts';
@@ -18,8 +19,8 @@ export function joinSpan(spans: Spans, lower: number, upper: number): void {
   let to = upper;
   let kept = 0;
   for (let i = 0; i < spans.length; i += 2) {
-    const a = spans[i] as number;
-    const b = spans[i + 1] as number;
+    const a = numberAt(spans, i);
+    const b = numberAt(spans, i + 1);
     if (b < from || a > to) {
       spans[kept++] = a;
       spans[kept++] = b;
@@ -31,9 +32,9 @@ export function joinSpan(spans: Spans, lower: number, upper: number): void {
   // Those above it move up by one to make room.
   let at = kept;
   if (spans.length !== kept + 2) spans.length = kept + 2;
-  for (; at > 0 && (spans[at - 2] as number) > from; at -= 2) {
-    spans[at] = spans[at - 2] as number;
-    spans[at + 1] = spans[at - 1] as number;
+  for (; at > 0 && numberAt(spans, at - 2) > from; at -= 2) {
+    spans[at] = numberAt(spans, at - 2);
+    spans[at + 1] = numberAt(spans, at - 1);
   }
   spans[at] = from;
   spans[at + 1] = to;
@@ -42,8 +43,8 @@ export function joinSpan(spans: Spans, lower: number, upper: number): void {
 /** Cuts [lower, upper] out of rising spans, in place. */
 export function cutSpan(spans: Spans, lower: number, upper: number): void {
   for (let i = 0; i < spans.length; i += 2) {
-    const a = spans[i] as number;
-    const b = spans[i + 1] as number;
+    const a = numberAt(spans, i);
+    const b = numberAt(spans, i + 1);
     if (b <= lower || a >= upper) continue;
     if (a < lower && b > upper) {
       spans.splice(i, 2, a, lower, upper, b);
@@ -154,23 +155,23 @@ function slice(
     let r = 0;
     let roughly = 0;
     for (let q = 0; q < cos.length; q++) {
-      const y = (y0 + y1) / 2 - ((y1 - y0) / 2) * (cos[q] as number);
+      const y = (y0 + y1) / 2 - ((y1 - y0) / 2) * numberAt(cos, q);
       // Twice the half: the other side is the same.
-      const weight = (y1 - y0) * (fine[q] as number);
+      const weight = (y1 - y0) * numberAt(fine, q);
       let high = 0;
       for (let sign = 1; sign >= least; sign -= 2) {
         sectionSpans(section, y, spans);
         applyShapes(sign > 0 ? present : without, x, y, spans);
         for (let s = 0; s < spans.length; s += 2) {
-          const lo = spans[s] as number;
-          const hi = spans[s + 1] as number;
+          const lo = numberAt(spans, s);
+          const hi = numberAt(spans, s + 1);
           high += sign * (hi - lo);
           m += (sign * weight * (hi * hi - lo * lo)) / 2;
           r += sign * weight * (y * y * (hi - lo) + (hi * hi * hi - lo * lo * lo) / 3);
         }
       }
       a += weight * high;
-      roughly += (y1 - y0) * (coarse[q] as number) * high;
+      roughly += (y1 - y0) * numberAt(coarse, q) * high;
     }
     if (halvings > 0 && Math.abs(a - roughly) > STRIP_TOLERANCE * fullest) {
       strip(y0, (y0 + y1) / 2, halvings - 1);
@@ -183,7 +184,7 @@ function slice(
     sums[3] += r;
   };
   for (let j = 1; j < ys.length; j++) {
-    const [y0, y1] = [Math.max(0, ys[j - 1] as number), Math.min(widest, ys[j] as number)];
+    const [y0, y1] = [Math.max(0, numberAt(ys, j - 1)), Math.min(widest, numberAt(ys, j))];
     if (y1 - y0 >= 1e-9 * widest) strip(y0, y1, STRIP_HALVINGS);
   }
   return sums;
@@ -230,7 +231,7 @@ function summed(profile: Profile, of: Summed, stops: readonly number[], whole?: 
   };
   const fullest = Math.max(
     ...(whole === undefined
-      ? stops.slice(1).map((b, i) => ((stops[i] as number) + b) / 2)
+      ? stops.slice(1).map((b, i) => (numberAt(stops, i) + b) / 2)
       : profile.breaks
     ).map(box),
   );
@@ -241,17 +242,17 @@ function summed(profile: Profile, of: Summed, stops: readonly number[], whole?: 
     LONG.cos.forEach((cos, k) => {
       const there = slice(profile, of, mid - half * cos, spans, fullest);
       for (let i = 0; i < 4; i++)
-        (sums[i] as number) += half * (LONG.fine[k] as number) * (there[i] as number);
-      coarse += half * (LONG.coarse[k] as number) * there[0];
+        sums[i] = numberAt(sums, i) + half * numberAt(LONG.fine, k) * numberAt(there, i);
+      coarse += half * numberAt(LONG.coarse, k) * there[0];
     });
     return { a, b, sums, error: Math.abs(sums[0] - coarse) };
   };
-  const pieces = stops.slice(1).map((b, i) => piece(stops[i] as number, b));
-  const total = (i: number) => pieces.reduce((sum, { sums }) => sum + (sums[i] as number), 0);
+  const pieces = stops.slice(1).map((b, i) => piece(numberAt(stops, i), b));
+  const total = (i: number) => pieces.reduce((sum, { sums }) => sum + numberAt(sums, i), 0);
   const error = () => pieces.reduce((sum, one) => sum + one.error, 0);
   while (error() > TOLERANCE * (whole ?? total(0)) && pieces.length < MOST_PIECES) {
-    const worst = pieces.reduce((at, { error: one }, i) => (one > (pieces[at] as Piece).error ? i : at), 0);
-    const { a, b } = pieces[worst] as Piece;
+    const worst = pieces.reduce((at, { error: one }, i) => (one > itemAt(pieces, at).error ? i : at), 0);
+    const { a, b } = itemAt(pieces, worst);
     pieces.splice(worst, 1, piece(a, (a + b) / 2), piece((a + b) / 2, b));
   }
   const volume = total(0);

@@ -22,9 +22,8 @@ const ROUNDING = 1e-6;
 const planeOf = new Plane();
 /** How far the shallower side of a facet's corners lies past another's plane. */
 function depthPast(of: ExtendedTriangle, past: ExtendedTriangle): number {
-  const [a, b, c] = [of.a, of.b, of.c].map((corner) =>
-    planeOf.setFromCoplanarPoints(past.a, past.b, past.c).distanceToPoint(corner),
-  ) as [number, number, number];
+  const plane = planeOf.setFromCoplanarPoints(past.a, past.b, past.c);
+  const [a, b, c] = [plane.distanceToPoint(of.a), plane.distanceToPoint(of.b), plane.distanceToPoint(of.c)];
   return Math.min(Math.max(a, b, c, 0), Math.max(-a, -b, -c, 0));
 }
 

@@ -1,3 +1,4 @@
+import { cornersAt, float64At, numberAt, uint32At } from '../numeric/at.ts';
 import { shortened } from '../quantity/text.ts';
 import { halve } from '../numeric/halve.ts';
 import { clamp } from '../numeric/vec.ts';
@@ -84,7 +85,8 @@ function readSolid(spec: SolidSpec): ImportedSolid | string {
   const known = kept.get(spec.positions);
   if (known && known.triangles === spec.triangles) return known.solid;
   const solid = soundSolid(spec);
-  if (kept.size >= KEPT) kept.delete(kept.keys().next().value as string);
+  const [oldest] = kept.keys();
+  if (kept.size >= KEPT && oldest !== undefined) kept.delete(oldest);
   kept.set(spec.positions, { triangles: spec.triangles, solid });
   return solid;
 }
@@ -115,14 +117,14 @@ function isOnePiece({ positions, triangles }: Mesh): boolean {
   const root = (corner: number): number => {
     let at = corner;
     while (parent[at] !== at) {
-      parent[at] = parent[parent[at] as number] as number;
-      at = parent[at] as number;
+      parent[at] = uint32At(parent, uint32At(parent, at));
+      at = uint32At(parent, at);
     }
     return at;
   };
   for (let i = 0; i < triangles.length; i += 3)
-    for (const k of [1, 2]) parent[root(triangles[i + k] as number)] = root(triangles[i] as number);
-  const first = root(triangles[0] as number);
+    for (const k of [1, 2]) parent[root(uint32At(triangles, i + k))] = root(uint32At(triangles, i));
+  const first = root(uint32At(triangles, 0));
   return triangles.every((corner) => root(corner) === first);
 }
 
@@ -130,10 +132,10 @@ function readEnvelope(mesh: Mesh): ImportedSolid | undefined {
   const { volume } = massProperties(mesh);
   let [length, half, rise, drop] = [0, 0, 0, 0];
   for (let i = 0; i < mesh.positions.length; i += 3) {
-    length = Math.max(length, mesh.positions[i] as number);
-    half = Math.max(half, Math.abs(mesh.positions[i + 1] as number));
-    rise = Math.max(rise, mesh.positions[i + 2] as number);
-    drop = Math.max(drop, -(mesh.positions[i + 2] as number));
+    length = Math.max(length, float64At(mesh.positions, i));
+    half = Math.max(half, Math.abs(float64At(mesh.positions, i + 1)));
+    rise = Math.max(rise, float64At(mesh.positions, i + 2));
+    drop = Math.max(drop, -float64At(mesh.positions, i + 2));
   }
   if (!(volume > 0 && length > 0 && half > 0 && rise > 0 && drop > 0)) return undefined;
   const sections = Array.from({ length: STATIONS + 1 }, (_, i) =>
@@ -158,14 +160,14 @@ function sliceEnvelope({ positions: p, triangles }: Mesh, x: number): Section {
     const ends: [number, number][] = [];
     const ups: boolean[] = [];
     for (let k = 0; k < 3; k++) {
-      const from = 3 * (triangles[i + k] as number);
-      const to = 3 * (triangles[i + ((k + 1) % 3)] as number);
-      const [x0, x1] = [p[from] as number, p[to] as number];
+      const from = 3 * uint32At(triangles, i + k);
+      const to = 3 * uint32At(triangles, i + ((k + 1) % 3));
+      const [x0, x1] = [float64At(p, from), float64At(p, to)];
       if (x0 < x === x1 < x) continue;
       const share = (x - x0) / (x1 - x0);
       ends.push([
-        (p[from + 1] as number) + share * ((p[to + 1] as number) - (p[from + 1] as number)),
-        (p[from + 2] as number) + share * ((p[to + 2] as number) - (p[from + 2] as number)),
+        float64At(p, from + 1) + share * (float64At(p, to + 1) - float64At(p, from + 1)),
+        float64At(p, from + 2) + share * (float64At(p, to + 2) - float64At(p, from + 2)),
       ]);
       ups.push(x1 > x0);
     }
@@ -211,7 +213,7 @@ export function stretchedMesh(solid: ImportedSolid, dimensions: Readonly<Record<
   const { length = solid.length, breadth = solid.breadth, height = solid.height } = dimensions;
   const factors = [length / solid.length, breadth / solid.breadth, height / solid.height];
   return {
-    positions: solid.mesh.positions.map((value, i) => value * (factors[i % 3] as number)),
+    positions: solid.mesh.positions.map((value, i) => value * numberAt(factors, i % 3)),
     triangles: solid.mesh.triangles,
   };
 }
@@ -226,19 +228,19 @@ const CELLS = 48;
 export function meshColumns({ positions: p, triangles }: Mesh): (x: number, y: number) => number[] {
   let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
   for (let i = 0; i < p.length; i += 3) {
-    x0 = Math.min(x0, p[i] as number);
-    x1 = Math.max(x1, p[i] as number);
-    y0 = Math.min(y0, p[i + 1] as number);
-    y1 = Math.max(y1, p[i + 1] as number);
+    x0 = Math.min(x0, float64At(p, i));
+    x1 = Math.max(x1, float64At(p, i));
+    y0 = Math.min(y0, float64At(p, i + 1));
+    y1 = Math.max(y1, float64At(p, i + 1));
   }
   const [sx, sy] = [CELLS / (x1 - x0 || 1), CELLS / (y1 - y0 || 1)];
   const cell = (value: number, from: number, scale: number) =>
     Math.min(CELLS - 1, Math.max(0, Math.floor((value - from) * scale)));
   const cells: number[][] = Array.from({ length: CELLS * CELLS }, () => []);
   for (let i = 0; i < triangles.length; i += 3) {
-    const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [number, number, number];
-    const xs = [p[a], p[b], p[c]] as number[];
-    const ys = [p[a + 1], p[b + 1], p[c + 1]] as number[];
+    const corners = cornersAt(triangles, i);
+    const xs = corners.map((at) => float64At(p, at));
+    const ys = corners.map((at) => float64At(p, at + 1));
     const [i0, i1] = [cell(Math.min(...xs), x0, sx), cell(Math.max(...xs), x0, sx)];
     const [j0, j1] = [cell(Math.min(...ys), y0, sy), cell(Math.max(...ys), y0, sy)];
     for (let u = i0; u <= i1; u++) for (let v = j0; v <= j1; v++) cells[u * CELLS + v]?.push(i);
@@ -248,22 +250,17 @@ export function meshColumns({ positions: p, triangles }: Mesh): (x: number, y: n
     const [x, y] = [px + hair, py + hair * 0.731];
     const crossings: number[] = [];
     for (const i of cells[cell(x, x0, sx) * CELLS + cell(y, y0, sy)] ?? []) {
-      const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [number, number, number];
-      const [ax, ay, bx, by, cx, cy] = [p[a], p[a + 1], p[b], p[b + 1], p[c], p[c + 1]] as [
-        number,
-        number,
-        number,
-        number,
-        number,
-        number,
-      ];
+      const [a, b, c] = cornersAt(triangles, i);
+      const [ax, ay] = [float64At(p, a), float64At(p, a + 1)];
+      const [bx, by] = [float64At(p, b), float64At(p, b + 1)];
+      const [cx, cy] = [float64At(p, c), float64At(p, c + 1)];
       const whole = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
       if (whole === 0) continue;
       const u = ((bx - x) * (cy - y) - (cx - x) * (by - y)) / whole;
       const v = ((cx - x) * (ay - y) - (ax - x) * (cy - y)) / whole;
       const w = 1 - u - v;
       if (u < 0 || v < 0 || w < 0) continue;
-      crossings.push(u * (p[a + 2] as number) + v * (p[b + 2] as number) + w * (p[c + 2] as number));
+      crossings.push(u * float64At(p, a + 2) + v * float64At(p, b + 2) + w * float64At(p, c + 2));
     }
     crossings.sort((m, n) => m - n);
     // A line through a seam may be counted once too often: an odd last crossing is dropped.

@@ -1,3 +1,4 @@
+import { float64At, numberAt, uint32At } from '../numeric/at.ts';
 import type { Mesh } from './mesh.ts';
 import type { Profile, Section } from './profile.ts';
 import { sectionArea, sectionRadius, stationsAlong } from './profile.ts';
@@ -51,8 +52,8 @@ export function loft(
   });
   if (stretch !== 1)
     for (let i = 0; i < 3 * vertices; i += 3) {
-      positions[i + 1] = (positions[i + 1] as number) * stretch;
-      positions[i + 2] = (positions[i + 2] as number) * stretch;
+      positions[i + 1] = float64At(positions, i + 1) * stretch;
+      positions[i + 2] = float64At(positions, i + 2) * stretch;
     }
   const triangles = new Uint32Array(6 * corners * xs.length);
   let at = 0;
@@ -62,7 +63,7 @@ export function loft(
     triangles[at++] = c;
   };
   for (let i = 0; i + 1 < xs.length; i++) {
-    const [from, to] = [starts[i] as number, starts[i + 1] as number];
+    const [from, to] = [uint32At(starts, i), uint32At(starts, i + 1)];
     if (isPole[i] && isPole[i + 1]) continue;
     for (let k = 0; k < corners; k++) {
       const next = k + 1 === corners ? 0 : k + 1;
@@ -76,9 +77,9 @@ export function loft(
   }
   const cap = (i: number, rear: boolean) => {
     if (isPole[i]) return;
-    const start = starts[i] as number;
+    const start = uint32At(starts, i);
     const centre = vertices++;
-    positions.set([xs[i] as number, 0, 0], 3 * centre);
+    positions.set([numberAt(xs, i), 0, 0], 3 * centre);
     for (let k = 0; k < corners; k++) {
       const next = k + 1 === corners ? 0 : k + 1;
       if (rear) face(centre, start + next, start + k);
@@ -146,7 +147,7 @@ function sharedTurns({ b, t, d, nt, nb }: Section, turns: Float64Array, share: n
     const own = (j: number) =>
       j === quarter
         ? Math.PI / 2
-        : Math.atan2(h * (turns[2 * j + 1] as number) ** (2 / n), b * (turns[2 * j] as number) ** (2 / n));
+        : Math.atan2(h * float64At(turns, 2 * j + 1) ** (2 / n), b * float64At(turns, 2 * j) ** (2 / n));
     const count = (j: number, angle: number) => share * j + ((1 - share) * angle * quarter) / (Math.PI / 2);
     let [from, to, j] = [0, own(1), 1];
     for (let k = 1; k < quarter; k++) {
@@ -183,8 +184,8 @@ function writeRing(
   const directions = meeting ? sharedTurns(section, turns, entered) : turns;
   let [plainBody, plainCollar] = [true, true];
   for (let k = 0; k < corners; k++) {
-    let y = directions[2 * k] as number;
-    let z = directions[2 * k + 1] as number;
+    let y = float64At(directions, 2 * k);
+    let z = float64At(directions, 2 * k + 1);
     if (meeting) {
       const bodyRadius = sectionRadius(section, y, z);
       if (bodyRadius >= collarRadius) plainCollar = false;
@@ -214,8 +215,8 @@ function writeRing(
     const stretch = Math.sqrt(wanted / ringArea(positions, first, corners));
     for (let k = 0; k < corners; k++) {
       const at = 3 * (first + k);
-      positions[at + 1] = (positions[at + 1] as number) * stretch;
-      positions[at + 2] = (positions[at + 2] as number) * stretch;
+      positions[at + 1] = float64At(positions, at + 1) * stretch;
+      positions[at + 2] = float64At(positions, at + 2) * stretch;
     }
   }
   return true;
@@ -227,8 +228,8 @@ function ringArea(positions: Float64Array, first: number, corners: number): numb
     const a = 3 * (first + k);
     const b = 3 * (first + (k + 1 === corners ? 0 : k + 1));
     twice +=
-      (positions[a + 1] as number) * (positions[b + 2] as number) -
-      (positions[b + 1] as number) * (positions[a + 2] as number);
+      float64At(positions, a + 1) * float64At(positions, b + 2) -
+      float64At(positions, b + 1) * float64At(positions, a + 2);
   }
   return twice / 2;
 }

@@ -1,3 +1,4 @@
+import { float64At, int32At, uint32At } from '../numeric/at.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 
 /** A closed triangle mesh, outward faces anticlockwise; three numbers a vertex (mm), three indices a triangle. */
@@ -30,18 +31,18 @@ export function massProperties({ positions: p, triangles }: Mesh): MassPropertie
   let [xx, yy, zz, xy, yz, zx] = [0, 0, 0, 0, 0, 0];
   // Scalars, not destructured lists: this loop runs over millions of facets.
   for (let i = 0; i < triangles.length; i += 3) {
-    const a = 3 * (triangles[i] as number);
-    const b = 3 * (triangles[i + 1] as number);
-    const c = 3 * (triangles[i + 2] as number);
-    const ax = p[a] as number;
-    const ay = p[a + 1] as number;
-    const az = p[a + 2] as number;
-    const bx = p[b] as number;
-    const by = p[b + 1] as number;
-    const bz = p[b + 2] as number;
-    const dx = p[c] as number;
-    const dy = p[c + 1] as number;
-    const dz = p[c + 2] as number;
+    const a = 3 * uint32At(triangles, i);
+    const b = 3 * uint32At(triangles, i + 1);
+    const c = 3 * uint32At(triangles, i + 2);
+    const ax = float64At(p, a);
+    const ay = float64At(p, a + 1);
+    const az = float64At(p, a + 2);
+    const bx = float64At(p, b);
+    const by = float64At(p, b + 1);
+    const bz = float64At(p, b + 2);
+    const dx = float64At(p, c);
+    const dy = float64At(p, c + 1);
+    const dz = float64At(p, c + 2);
     const det = ax * (by * dz - bz * dy) + ay * (bz * dx - bx * dz) + az * (bx * dy - by * dx);
     volume6 += det;
     const sx = ax + bx + dx;
@@ -94,15 +95,15 @@ export function massProperties({ positions: p, triangles }: Mesh): MassPropertie
 function facetVectors({ positions: p, triangles }: Mesh): Float64Array {
   const vectors = new Float64Array(triangles.length);
   for (let i = 0; i < triangles.length; i += 3) {
-    const a = 3 * (triangles[i] as number);
-    const b = 3 * (triangles[i + 1] as number);
-    const c = 3 * (triangles[i + 2] as number);
-    const ux = (p[b] as number) - (p[a] as number);
-    const uy = (p[b + 1] as number) - (p[a + 1] as number);
-    const uz = (p[b + 2] as number) - (p[a + 2] as number);
-    const vx = (p[c] as number) - (p[a] as number);
-    const vy = (p[c + 1] as number) - (p[a + 1] as number);
-    const vz = (p[c + 2] as number) - (p[a + 2] as number);
+    const a = 3 * uint32At(triangles, i);
+    const b = 3 * uint32At(triangles, i + 1);
+    const c = 3 * uint32At(triangles, i + 2);
+    const ux = float64At(p, b) - float64At(p, a);
+    const uy = float64At(p, b + 1) - float64At(p, a + 1);
+    const uz = float64At(p, b + 2) - float64At(p, a + 2);
+    const vx = float64At(p, c) - float64At(p, a);
+    const vy = float64At(p, c + 1) - float64At(p, a + 1);
+    const vz = float64At(p, c + 2) - float64At(p, a + 2);
     vectors[i] = uy * vz - uz * vy;
     vectors[i + 1] = uz * vx - ux * vz;
     vectors[i + 2] = ux * vy - uy * vx;
@@ -115,7 +116,7 @@ export function meshArea(mesh: Mesh): number {
   const vectors = facetVectors(mesh);
   let twice = 0;
   for (let i = 0; i < vectors.length; i += 3) {
-    const [x, y, z] = [vectors[i] as number, vectors[i + 1] as number, vectors[i + 2] as number];
+    const [x, y, z] = [float64At(vectors, i), float64At(vectors, i + 1), float64At(vectors, i + 2)];
     // Not Math.hypot, which is many times slower.
     twice += Math.sqrt(x * x + y * y + z * z);
   }
@@ -131,7 +132,7 @@ export function shadowOf(mesh: Mesh): (x: number, y: number, z: number) => numbe
   return (x, y, z) => {
     let sum = 0;
     for (let i = 0; i < faces.length; i += 3)
-      sum += Math.abs(x * (faces[i] as number) + y * (faces[i + 1] as number) + z * (faces[i + 2] as number));
+      sum += Math.abs(x * float64At(faces, i) + y * float64At(faces, i + 1) + z * float64At(faces, i + 2));
     return sum / 4;
   };
 }
@@ -141,20 +142,20 @@ export function openEdges({ positions, triangles: froms }: Mesh): number {
   const vertices = positions.length / 3;
   const tos = new Uint32Array(froms.length);
   for (let i = 0; i < froms.length; i += 3) {
-    tos[i] = froms[i + 1] as number;
-    tos[i + 1] = froms[i + 2] as number;
-    tos[i + 2] = froms[i] as number;
+    tos[i] = uint32At(froms, i + 1);
+    tos[i + 1] = uint32At(froms, i + 2);
+    tos[i + 2] = uint32At(froms, i);
   }
   // A counting sort: edges listed by the lower of their two corners, a quarter of the time that sorting them as numbers takes.
   const ends = new Uint32Array(vertices + 1);
-  for (let i = 0; i < froms.length; i++) add(ends, Math.min(froms[i] as number, tos[i] as number) + 1, 1);
-  for (let corner = 0; corner < vertices; corner++) add(ends, corner + 1, ends[corner] as number);
+  for (let i = 0; i < froms.length; i++) add(ends, Math.min(uint32At(froms, i), uint32At(tos, i)) + 1, 1);
+  for (let corner = 0; corner < vertices; corner++) add(ends, corner + 1, uint32At(ends, corner));
   // The upper corner of each; ~corner where the edge runs down from it.
   const uppers = new Int32Array(froms.length);
   const places = ends.slice();
   for (let i = 0; i < froms.length; i++) {
-    const from = froms[i] as number;
-    const to = tos[i] as number;
+    const from = uint32At(froms, i);
+    const to = uint32At(tos, i);
     if (from < to) uppers[add(places, from, 1)] = to;
     else uppers[add(places, to, 1)] = ~from;
   }
@@ -163,15 +164,15 @@ export function openEdges({ positions, triangles: froms }: Mesh): number {
   const downs = new Uint32Array(vertices);
   let open = 0;
   for (let corner = 0; corner < vertices; corner++) {
-    const first = ends[corner] as number;
-    const last = ends[corner + 1] as number;
+    const first = uint32At(ends, corner);
+    const last = uint32At(ends, corner + 1);
     for (let i = first; i < last; i++) {
-      const upper = uppers[i] as number;
+      const upper = int32At(uppers, i);
       if (upper >= 0) add(ups, upper, 1);
       else add(downs, ~upper, 1);
     }
     for (let i = first; i < last; i++) {
-      const upper = Math.max(uppers[i] as number, ~(uppers[i] as number));
+      const upper = Math.max(int32At(uppers, i), ~int32At(uppers, i));
       // Counted with the first edge that names it.
       if (ups[upper] === 0 && downs[upper] === 0) continue;
       if (ups[upper] !== 1 || downs[upper] !== 1) open++;
@@ -184,7 +185,7 @@ export function openEdges({ positions, triangles: froms }: Mesh): number {
 
 /** Adds to a count in place, and returns what it was. */
 function add(counts: Uint32Array, at: number, more: number): number {
-  const before = counts[at] as number;
+  const before = uint32At(counts, at);
   counts[at] = before + more;
   return before;
 }

@@ -1,3 +1,4 @@
+import { float64At } from '../numeric/at.ts';
 import type { HeadBody } from './body.ts';
 import type { MeshQuality } from './loft.ts';
 import { loft } from './loft.ts';
@@ -37,7 +38,7 @@ export function pushedMesh(
   );
   const { positions: own } = plain;
   const positions = own.slice();
-  const at = (i: number): Vec2 => [own[3 * i + 1] as number, own[3 * i + 2] as number];
+  const at = (i: number): Vec2 => [float64At(own, 3 * i + 1), float64At(own, 3 * i + 2)];
   /** where a place goes; itself where no cut takes it away */
   const settled = (x: number, place: Vec2): Vec2 => {
     let now = place;
@@ -50,7 +51,7 @@ export function pushedMesh(
   };
   const count = own.length / 3;
   for (let first = 0; first < count;) {
-    const x = own[3 * first] as number;
+    const x = float64At(own, 3 * first);
     // A ring, or the pole or the middle of a cap.
     if (own[3 * first + 1] === 0 && own[3 * first + 2] === 0) {
       first++;

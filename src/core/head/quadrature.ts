@@ -1,3 +1,4 @@
+import { itemAt, numberAt } from '../numeric/at.ts';
 import { gaussLegendre, integrateRounded } from '../numeric/gauss.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { Profile, Section } from './profile.ts';
@@ -63,7 +64,7 @@ function squaredRadii({ b, t, d, nt, nb }: Section, powersOf: (n: number) => Pow
   return DIRECTIONS.map(([, sine], j) => {
     const { of, b, h, root, is } = sine >= 0 ? upper : lower;
     if (!is) return 0;
-    const [ofCosine, ofSine] = of[j] as (typeof of)[number];
+    const [ofCosine, ofSine] = itemAt(of, j);
     return (ofCosine * b + ofSine * h) ** root;
   });
 }
@@ -74,7 +75,7 @@ export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
   // Behind the rear face its sides are straight between kinks, so r⁴ is a polynomial and few points are exact.
   const ends = [collar.from, ...collar.breaks.filter((x) => x > collar.from && x < 0), 0];
   for (let i = 1; i < ends.length; i++) {
-    const [a, b] = [ends[i - 1] as number, ends[i] as number];
+    const [a, b] = [numberAt(ends, i - 1), numberAt(ends, i)];
     for (const [node, weight] of STRAIGHT) {
       const x = (a + b) / 2 + ((b - a) / 2) * node;
       const r = collar.radius(x);
@@ -90,7 +91,7 @@ export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
   nodes.forEach((node, k) => {
     const u = (node + 1) / 2;
     const x = collar.to * u * u;
-    const step = collar.to * u * (weights[k] as number);
+    const step = collar.to * u * numberAt(weights, k);
     const section = profile.section(x);
     const r = collar.radius(x);
     if (r <= innerRadius(section)) return;
@@ -98,7 +99,7 @@ export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
     const wedge = (step * Math.PI) / DIRECTIONS.length;
     squaredRadii(section, powersOf).forEach((rho2, j) => {
       if (rho2 >= r2) return;
-      const [, sine] = DIRECTIONS[j] as (typeof DIRECTIONS)[number];
+      const [, sine] = itemAt(DIRECTIONS, j);
       volume += wedge * (r2 - rho2);
       mx += wedge * (r2 - rho2) * x;
       mz += ((wedge * 2) / 3) * (r2 * r - rho2 * Math.sqrt(rho2)) * sine;
@@ -109,7 +110,7 @@ export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
 }
 
 const pairs = ({ nodes, weights }: ReturnType<typeof gaussLegendre>) =>
-  nodes.map((node, i) => [node, weights[i] as number] as const);
+  nodes.map((node, i) => [node, numberAt(weights, i)] as const);
 /** Exact for fifth-degree polynomials, as r⁴·x of a straight side is. */
 const STRAIGHT = pairs(gaussLegendre(3));
 const ENTERING = gaussLegendre(20);

@@ -1,3 +1,4 @@
+import { float32At, itemAt, uint32At } from '../numeric/at.ts';
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import type { HeadBody } from './body.ts';
 import { isPlain } from './body.ts';
@@ -48,9 +49,9 @@ export function meshOf(solid: Manifold): Mesh {
   const triangles = new Uint32Array(triVerts.length);
   let kept = 0;
   for (let i = 0; i < triVerts.length; i += 3) {
-    const a = moved[triVerts[i] as number] as number;
-    const b = moved[triVerts[i + 1] as number] as number;
-    const c = moved[triVerts[i + 2] as number] as number;
+    const a = uint32At(moved, uint32At(triVerts, i));
+    const b = uint32At(moved, uint32At(triVerts, i + 1));
+    const c = uint32At(moved, uint32At(triVerts, i + 2));
     if (a === b || b === c || c === a) continue;
     triangles[kept++] = a;
     triangles[kept++] = b;
@@ -68,7 +69,7 @@ function weld(properties: Float32Array, stride: number): { positions: Float64Arr
   const coordinates = new Float32Array(3 * count);
   for (let i = 0; i < count; i++)
     // Adding nothing makes one zero of the two there are.
-    for (let k = 0; k < 3; k++) coordinates[3 * i + k] = (properties[i * stride + k] as number) + 0;
+    for (let k = 0; k < 3; k++) coordinates[3 * i + k] = float32At(properties, i * stride + k) + 0;
   const bits = new Uint32Array(coordinates.buffer);
   // A power of two at least twice the count: half of the places stay free, and looking ends soon.
   const places = 2 ** Math.ceil(Math.log2(2 * count + 1));
@@ -78,15 +79,15 @@ function weld(properties: Float32Array, stride: number): { positions: Float64Arr
   const positions = new Float64Array(3 * count);
   let kept = 0;
   for (let i = 0; i < count; i++) {
-    const [x, y, z] = [bits[3 * i] as number, bits[3 * i + 1] as number, bits[3 * i + 2] as number];
+    const [x, y, z] = [uint32At(bits, 3 * i), uint32At(bits, 3 * i + 1), uint32At(bits, 3 * i + 2)];
     // Odd multipliers over 2³² scatter the bits (Knuth, TAOCP 3, 6.4); their upper half is the better mixed one.
     const mixed = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca77) ^ Math.imul(z, 0xc2b2ae3d);
     let place = ((mixed ^ (mixed >>> 15)) >>> 0) & (places - 1);
     for (;;) {
-      const known = table[place] as number;
+      const known = uint32At(table, place);
       if (known === 0) {
         table[place] = kept + 1;
-        for (let k = 0; k < 3; k++) positions[3 * kept + k] = coordinates[3 * i + k] as number;
+        for (let k = 0; k < 3; k++) positions[3 * kept + k] = float32At(coordinates, 3 * i + k);
         moved[i] = kept++;
         break;
       }
@@ -148,8 +149,8 @@ export function tube(path: readonly Vec3[], radius: number, corners: number): Me
   const positions: number[] = [];
   const triangles: number[] = [];
   path.forEach((p, i) => {
-    const before = path[Math.max(0, i - 1)] as Vec3;
-    const after = path[Math.min(path.length - 1, i + 1)] as Vec3;
+    const before = itemAt(path, Math.max(0, i - 1));
+    const after = itemAt(path, Math.min(path.length - 1, i + 1));
     const length = Math.hypot(after[0] - before[0], after[2] - before[2]);
     const [tx, tz] = [(after[0] - before[0]) / length, (after[2] - before[2]) / length];
     // Side vectors: +y, and the tangent turned a quarter in the plane, so that (side, up, tangent) is right-handed.

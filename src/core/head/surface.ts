@@ -1,3 +1,4 @@
+import { numberAt } from '../numeric/at.ts';
 import type { HeadBody } from './body.ts';
 import { bareHead, isPlain } from './body.ts';
 import type { MeshQuality } from './loft.ts';
@@ -133,7 +134,7 @@ function collarArea(profile: Profile, collar: Revolve): number {
   let behind = ring(0);
   const slice = Math.PI / around;
   for (let j = 0; j < around; j++) {
-    const reach = Math.min(behind.radius, ((behind.at[j] as number) + (behind.at[j + 1] as number)) / 2);
+    const reach = Math.min(behind.radius, (numberAt(behind.at, j) + numberAt(behind.at, j + 1)) / 2);
     half -= (reach ** 2 * slice) / 2;
   }
   for (let i = 1; i <= along; i++) {
@@ -141,8 +142,8 @@ function collarArea(profile: Profile, collar: Revolve): number {
     const step = front.x - behind.x;
     const radius = (front.radius + behind.radius) / 2;
     for (let j = 0; j < around; j++) {
-      const [a, b] = [behind.at[j] as number, behind.at[j + 1] as number];
-      const [c, d] = [front.at[j] as number, front.at[j + 1] as number];
+      const [a, b] = [numberAt(behind.at, j), numberAt(behind.at, j + 1)];
+      const [c, d] = [numberAt(front.at, j), numberAt(front.at, j + 1)];
       const mean = (a + b + c + d) / 4;
       if (mean >= radius) continue;
       const [up, round] = [(c + d - a - b) / 2, (b + d - a - c) / 2];

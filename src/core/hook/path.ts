@@ -1,3 +1,4 @@
+import { lastOf } from '../numeric/at.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { radians } from '../numeric/vec.ts';
 import type { HookMeasures } from './chart.ts';
@@ -145,7 +146,7 @@ export function hookPath(
     points.push([bendX - bendRadius * Math.sin(turn), 0, level + bendRadius * (1 - Math.cos(turn))]);
   }
   const pieces = Math.max(1, Math.ceil(legLength / step));
-  const from = points.at(-1) as Vec3;
+  const from = lastOf(points);
   for (let i = 1; i <= pieces; i++)
     points.push([
       from[0] + ((tip[0] - from[0]) * i) / pieces,

@@ -1,3 +1,4 @@
+import { float64At, itemAt } from '../numeric/at.ts';
 import { halve } from '../numeric/halve.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import { norm, sub } from '../numeric/vec.ts';
@@ -103,7 +104,7 @@ function partRuns(centre: readonly Vec3[], held: Uint16Array, whole: number): Pa
   for (let i = 1; i < centre.length; i++) {
     if (held[i] === 0 || held[i] === whole) continue;
     const last = runs.at(-1);
-    const length = norm(sub(centre[i] as Vec3, centre[i - 1] as Vec3));
+    const length = norm(sub(itemAt(centre, i), itemAt(centre, i - 1)));
     if (last?.to === i - 1) runs[runs.length - 1] = { from: last.from, to: i, length: last.length + length };
     else runs.push({ from: i, to: i, length });
   }
@@ -128,14 +129,14 @@ function cutInto(
   for (const [u, v, weight] of filaments) {
     const y = v * wireRadius;
     for (let i = 0; i < centre.length; i++) {
-      const [x, , z] = centre[i] as Vec3;
-      const [nx, nz] = across[i] as readonly [number, number];
+      const [x, , z] = itemAt(centre, i);
+      const [nx, nz] = itemAt(across, i);
       xs[i] = x + u * wireRadius * nx;
       zs[i] = z + u * wireRadius * nz;
     }
     const isHeld = (vertex: number) => {
-      const isIn = holds(xs[vertex] as number, y, zs[vertex] as number);
-      if (isIn) held[vertex] = (held[vertex] as number) + 1;
+      const isIn = holds(float64At(xs, vertex), y, float64At(zs, vertex));
+      if (isIn) held[vertex] = itemAt(held, vertex) + 1;
       return isIn;
     };
     /** the vertex before, where the piece before counted */
@@ -147,10 +148,10 @@ function cutInto(
       known = i;
       const isIn = isHeld(i);
       if (wasIn || isIn) {
-        const x = xs[i - 1] as number;
-        const z = zs[i - 1] as number;
-        const dx = (xs[i] as number) - x;
-        const dz = (zs[i] as number) - z;
+        const x = float64At(xs, i - 1);
+        const z = float64At(zs, i - 1);
+        const dx = float64At(xs, i) - x;
+        const dz = float64At(zs, i) - z;
         const length = Math.sqrt(dx * dx + dz * dz);
         let [from, to] = [0, 1];
         if (wasIn !== isIn) {
@@ -180,7 +181,7 @@ export function wholeWire(centre: readonly Vec3[], wireRadius: number): Omit<Wir
   let length = 0;
   let [mx, my, mz] = [0, 0, 0];
   for (let i = 1; i < centre.length; i++) {
-    const [a, b] = [centre[i - 1] as Vec3, centre[i] as Vec3];
+    const [a, b] = [itemAt(centre, i - 1), itemAt(centre, i)];
     const piece = norm(sub(b, a));
     length += piece;
     mx += (piece * (a[0] + b[0])) / 2;
@@ -192,8 +193,8 @@ export function wholeWire(centre: readonly Vec3[], wireRadius: number): Omit<Wir
 
 /** Unit vector (x, z) square to the wire at vertex i, in its plane. */
 function sideways(centre: readonly Vec3[], i: number): readonly [x: number, z: number] {
-  const before = centre[Math.max(0, i - 1)] as Vec3;
-  const after = centre[Math.min(centre.length - 1, i + 1)] as Vec3;
+  const before = itemAt(centre, Math.max(0, i - 1));
+  const after = itemAt(centre, Math.min(centre.length - 1, i + 1));
   const along = sub(after, before);
   const length = norm(along) || 1;
   return [-along[2] / length, along[0] / length];

@@ -1,3 +1,4 @@
+import { isObject } from '../kind/keys.ts';
 import type { Design } from '../document/design.ts';
 import { withFamily } from '../document/starter.ts';
 import { measureOnHead } from '../rigging/lay.ts';
@@ -72,7 +73,7 @@ function withValue<T>(document: T, path: string, value: unknown): T {
   const [, ...keys] = path.split('/');
   const put = (inner: unknown, [key, ...rest]: readonly string[]): unknown => {
     if (key === undefined) return value;
-    const here = typeof inner === 'object' && inner !== null ? (inner as Record<string, unknown>) : {};
+    const here = isObject(inner) ? inner : {};
     return { ...here, [key]: put(here[key], rest) };
   };
   return put(document, keys) as T;

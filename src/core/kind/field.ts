@@ -1,3 +1,4 @@
+import { itemAt } from '../numeric/at.ts';
 import type { TProperties, TSchema } from '@sinclair/typebox';
 import { Type } from '@sinclair/typebox';
 import type { QuantityKind } from '../quantity/units.ts';
@@ -97,7 +98,7 @@ export const choice = <const C extends string>(
   type: 'choice',
   label,
   options,
-  initial: options[0] as C,
+  initial: itemAt(options, 0),
   ...(note === undefined ? {} : { note }),
 });
 

@@ -1,3 +1,5 @@
 /** What contract, server, interface and terminal use of this room. */
 export type { Field, Fields } from './field.ts';
 export { initialValues } from './field.ts';
+export { isKeyOf, isObject, keysOf, recordOf } from './keys.ts';
+export { causeOf, messageOf } from './failure.ts';

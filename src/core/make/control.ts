@@ -1,3 +1,4 @@
+import { numberAt } from '../numeric/at.ts';
 import { gamma, normalCdf } from '../numeric/distributions.ts';
 import { gaussLegendre } from '../numeric/gauss.ts';
 import { deviationOf, meanOf } from './spread.ts';
@@ -42,7 +43,7 @@ const RUN = 8;
 export function individuals(values: readonly number[]): Chart | undefined {
   if (values.length < 2) return undefined;
   const centre = meanOf(values);
-  const ranges = values.slice(1).map((value, i) => Math.abs(value - (values[i] as number)));
+  const ranges = values.slice(1).map((value, i) => Math.abs(value - numberAt(values, i)));
   const deviation = meanOf(ranges) / d2(2);
   const [low, high] = [centre - 3 * deviation, centre + 3 * deviation];
   return {
@@ -58,8 +59,8 @@ export function individuals(values: readonly number[]): Chart | undefined {
 function firstRun(values: readonly number[], centre: number): number | undefined {
   let from = 0;
   for (let i = 0; i < values.length; i++) {
-    const side = Math.sign((values[i] as number) - centre);
-    if (i > 0 && side !== Math.sign((values[i - 1] as number) - centre)) from = i;
+    const side = Math.sign(numberAt(values, i) - centre);
+    if (i > 0 && side !== Math.sign(numberAt(values, i - 1) - centre)) from = i;
     if (side !== 0 && i - from + 1 >= RUN) return from;
   }
   return undefined;

@@ -1,3 +1,4 @@
+import { itemAt } from '../numeric/at.ts';
 import { marked } from '../quantity/phrase.ts';
 import type { Melting } from '../material/metals/metal.ts';
 
@@ -41,7 +42,7 @@ export function cureVerdict(
 ): CureVerdict {
   let held = 0;
   for (let i = 1; i < readings.length; i++) {
-    const [a, b] = [readings[i - 1] as CureReading, readings[i] as CureReading];
+    const [a, b] = [itemAt(readings, i - 1), itemAt(readings, i)];
     const [over, under] = [a.celsius - schedule.celsius, b.celsius - schedule.celsius];
     const time = b.at - a.at;
     if (over >= 0 && under >= 0) held += time;

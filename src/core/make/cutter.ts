@@ -1,3 +1,4 @@
+import { cornersAt, float64At } from '../numeric/at.ts';
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import { ROUND } from '../cutter/cutter.ts';
 import { cutterOf } from '../cutter/kinds.ts';
@@ -21,9 +22,7 @@ export function cutterSolid(kernel: ManifoldToplevel, cut: Cut): Manifold {
   const outline = cutterOf(cut.cutter).outline(cut.diameter / 2, cut.depth, cut.tip ?? USUAL_TIP);
   const top = outline.at(-1)?.[1] ?? 0;
   const fat = fattened(ROUND);
-  const section = new CrossSection([
-    [...outline.map(([r, h]): [number, number] => [fat * r, h]), [0, top] as [number, number]],
-  ]);
+  const section = new CrossSection([[...outline.map(([r, h]): [number, number] => [fat * r, h]), [0, top]]]);
   const whole = Manifold.revolve(section, ROUND);
   section.delete();
   // Its axis is z with the tip at 0: tipped so that the end points to +y at the depth, the shank back to the parting plane and beyond.
@@ -60,14 +59,14 @@ export function cutterSolid(kernel: ManifoldToplevel, cut: Cut): Manifold {
 export function floorDepth({ positions: p, triangles }: Mesh, x: number, z: number, side: 1 | -1): number {
   let deepest = 0;
   for (let i = 0; i < triangles.length; i += 3) {
-    const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [number, number, number];
-    const [ax, az] = [(p[a] as number) - x, (p[a + 2] as number) - z];
-    const [bx, bz] = [(p[b] as number) - x, (p[b + 2] as number) - z];
-    const [cx, cz] = [(p[c] as number) - x, (p[c + 2] as number) - z];
+    const [a, b, c] = cornersAt(triangles, i);
+    const [ax, az] = [float64At(p, a) - x, float64At(p, a + 2) - z];
+    const [bx, bz] = [float64At(p, b) - x, float64At(p, b + 2) - z];
+    const [cx, cz] = [float64At(p, c) - x, float64At(p, c + 2) - z];
     const [u, v, w] = [bx * cz - cx * bz, cx * az - ax * cz, ax * bz - bx * az];
     const whole = u + v + w;
     if (whole === 0 || u / whole < 0 || v / whole < 0 || w / whole < 0) continue;
-    const y = (u * (p[a + 1] as number) + v * (p[b + 1] as number) + w * (p[c + 1] as number)) / whole;
+    const y = (u * float64At(p, a + 1) + v * float64At(p, b + 1) + w * float64At(p, c + 1)) / whole;
     deepest = Math.max(deepest, side * y);
   }
   return deepest;

@@ -1,3 +1,4 @@
+import { itemAt, lastOf, numberAt } from '../numeric/at.ts';
 import type { Rig } from '../assembly/rig.ts';
 import type { Mould } from '../document/mould.ts';
 import { bareHead } from '../head/body.ts';
@@ -96,8 +97,8 @@ export function layMould(mould: Mould, rigs: readonly Rig[]): MouldLayout {
   top = above + (making === 'pour' ? tallest : wall);
   const half = Math.max(through, funnel) + wall;
   const block = {
-    from: [bottom - wall, -half, -side] as Vec3,
-    to: [top, half, across + side] as Vec3,
+    from: [bottom - wall, -half, -side] satisfies Vec3,
+    to: [top, half, across + side] satisfies Vec3,
   };
   return {
     making,
@@ -140,7 +141,7 @@ function layCavity(rig: Rig, place: number, factor: number, mould: Mould) {
   }
   if (guard) {
     // A pin stands where the guard's hole is to be, and out of the block's face far enough to be drawn.
-    const [a, b] = [guard.bore[0] as Vec3, guard.bore.at(-1) as Vec3];
+    const [a, b] = [itemAt(guard.bore, 0), lastOf(guard.bore)];
     const length = Math.hypot(b[0] - a[0], b[2] - a[2]);
     const on = (s: number): Vec3 => [
       a[0] + ((b[0] - a[0]) / length) * s,
@@ -203,12 +204,12 @@ function layCavity(rig: Rig, place: number, factor: number, mould: Mould) {
       place,
       rig,
       factor,
-      shift: [0, 0] as Vec2,
+      shift: [0, 0] satisfies Vec2,
       outline,
       collar: collar && enlarged(collarOutline(collar)),
       channels,
       gating,
-      gateAt: gate?.at ?? ([x.high, 0] as Vec2),
+      gateAt: gate?.at ?? ([x.high, 0] satisfies Vec2),
       isGateTight: gate?.isTight ?? false,
       vents: [],
     },
@@ -241,7 +242,7 @@ function gateOf(
   const [low, high] = [Math.min(...zs), Math.max(...zs)];
   const middle = factor * rig.body.centroid[2];
   const wires: { readonly at: Vec2; readonly reach: number }[] = channels.flatMap(({ path, radius: r }) =>
-    path.map(([x, , z]) => ({ at: [x, z] as Vec2, reach: r })),
+    path.map(([x, , z]) => ({ at: [x, z] satisfies Vec2, reach: r })),
   );
   wires.push({
     at: [hook.eye.centre[0], hook.eye.centre[2]],
@@ -253,7 +254,7 @@ function gateOf(
       const x = profile.length * (1 - i / steps);
       const spans = head.spans(Math.max(1e-6, x), 1e-9);
       for (let k = 0; k + 1 < spans.length; k += 2)
-        if (z / factor >= (spans[k] as number) && z / factor <= (spans[k + 1] as number)) return factor * x;
+        if (z / factor >= numberAt(spans, k) && z / factor <= numberAt(spans, k + 1)) return factor * x;
     }
     return undefined;
   };
@@ -267,12 +268,12 @@ function gateOf(
           at[0] < top - 2 * radius ? least : Math.min(least, Math.abs(at[1] - z) - reach - radius),
         Infinity,
       );
-      return [{ at: [top, z] as Vec2, room, off: Math.abs(z - middle) }];
+      return [{ at: [top, z] satisfies Vec2, room, off: Math.abs(z - middle) }];
     },
   );
   const clear = places.filter(({ room }) => room >= CLEAR).sort((a, b) => a.off - b.off)[0];
   const best = clear ?? places.sort((a, b) => b.room - a.room)[0];
-  return { at: best?.at ?? ([factor * profile.length, middle] as Vec2), isTight: clear === undefined };
+  return { at: best?.at ?? ([factor * profile.length, middle] satisfies Vec2), isTight: clear === undefined };
 }
 
 /** Air leaves from both sides of the head, up beside the sprue where there is room and down otherwise. */

@@ -203,9 +203,8 @@ export function mouldSolids(
     onDone(layout.cavities.length + 1, steps);
     const hollow = keep(isCut ? Manifold.union(rooms) : Manifold.compose(rooms));
     // Each half of the block by itself: splitting what is hollow already can leave a cut's thin floor standing where its face lies on the parting plane.
-    const [leftRaw, rightRaw] = [1, -1].map((side) =>
-      keep(keep(block.trimByPlane([0, side, 0], 0)).subtract(hollow)),
-    ) as [Manifold, Manifold];
+    const raw = (side: 1 | -1) => keep(keep(block.trimByPlane([0, side, 0], 0)).subtract(hollow));
+    const [leftRaw, rightRaw] = [raw(1), raw(-1)];
     const pegs = (room: number) =>
       union(
         layout.pins.map(([x, z]) => {

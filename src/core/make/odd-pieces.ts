@@ -1,3 +1,4 @@
+import { numberAt } from '../numeric/at.ts';
 import { normalCdf, studentQuantile } from '../numeric/distributions.ts';
 import { stepRead } from '../numeric/steps.ts';
 import { deviationOf, meanOf } from './spread.ts';
@@ -32,7 +33,7 @@ export function stepOfScale(weights: readonly number[]): number {
   const sorted = [...weights].sort((a, b) => a - b);
   const gaps = sorted
     .slice(1)
-    .map((value, i) => value - (sorted[i] as number))
+    .map((value, i) => value - numberAt(sorted, i))
     .filter((gap) => gap > 1e-6);
   const most = gaps.length > 0 ? Math.min(...gaps) * 1.001 : USUAL_STEP;
   return stepRead(
@@ -107,7 +108,10 @@ export function isApart(
   count = weights.length,
 ): boolean {
   const low = weights.length - rest.length;
-  const edge = [...weights].sort((a, b) => a - b)[low - 1] as number;
+  const edge = numberAt(
+    [...weights].sort((a, b) => a - b),
+    low - 1,
+  );
   const mean = meanOf(rest);
   const { deviation, freedom } = knownSpread(rest, around);
   const more = count - weights.length;
@@ -121,7 +125,7 @@ export function isApart(
 
 /** The weights without those far below the rest, in their order; all of them where there are none such. */
 export function withoutShort(weights: readonly number[], around: Around, chance: number): readonly number[] {
-  const order = weights.map((_, i) => i).sort((a, b) => (weights[a] as number) - (weights[b] as number));
+  const order = weights.map((_, i) => i).sort((a, b) => numberAt(weights, a) - numberAt(weights, b));
   for (let low = Math.floor(SHORT_MOST * weights.length); low > 0; low--) {
     const short = new Set(order.slice(0, low));
     const rest = weights.filter((_, i) => !short.has(i));

@@ -1,3 +1,4 @@
+import { cornersAt, float64At } from '../numeric/at.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { radians } from '../numeric/vec.ts';
 
@@ -27,8 +28,8 @@ export function opening({ positions: p, triangles }: Mesh, draft: number): Openi
   const facets: number[] = [];
   const wanted = Math.sin(radians(draft));
   for (let i = 0; i < triangles.length; i += 3) {
-    const [a, b, c] = [0, 1, 2].map((k) => 3 * (triangles[i + k] as number)) as [number, number, number];
-    const at = (corner: number, axis: 0 | 1 | 2) => p[corner + axis] as number;
+    const [a, b, c] = cornersAt(triangles, i);
+    const at = (corner: number, axis: 0 | 1 | 2) => float64At(p, corner + axis);
     const [ux, uy, uz] = [at(b, 0) - at(a, 0), at(b, 1) - at(a, 1), at(b, 2) - at(a, 2)];
     const [vx, vy, vz] = [at(c, 0) - at(a, 0), at(c, 1) - at(a, 1), at(c, 2) - at(a, 2)];
     const [nx, ny, nz] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];

@@ -1,3 +1,4 @@
+import { numberAt } from '../numeric/at.ts';
 import { marked } from '../quantity/phrase.ts';
 import type { Chart } from './control.ts';
 import { capability, individuals } from './control.ts';
@@ -252,7 +253,7 @@ export function belongsTo(grams: number, verdicts: readonly CavityVerdict[]): Be
     .map(({ cavity, mean, deviation }, i) => ({
       cavity,
       off: (grams - mean) / deviation,
-      chance: Math.exp((likely[i] as number) - top) / sum,
+      chance: Math.exp(numberAt(likely, i) - top) / sum,
     }))
     .sort((a, b) => b.chance - a.chance);
 }

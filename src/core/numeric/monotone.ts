@@ -1,3 +1,4 @@
+import { itemAt } from './at.ts';
 /** A point a curve runs through: place and height, places rising. */
 export type Knot = readonly [x: number, y: number];
 
@@ -21,8 +22,8 @@ export function monotoneCurve(knots: readonly Knot[]): (x: number) => number {
     const after = knots.findIndex(([at]) => at >= x);
     if (after === 0) return knots[0]?.[1] ?? 0;
     if (after < 0) return knots[n - 1]?.[1] ?? 0;
-    const [x0, y0] = knots[after - 1] as Knot;
-    const [x1, y1] = knots[after] as Knot;
+    const [x0, y0] = itemAt(knots, after - 1);
+    const [x1, y1] = itemAt(knots, after);
     const h = x1 - x0;
     const u = (x - x0) / h;
     const [m0, m1] = [(tangents[after - 1] ?? 0) * h, (tangents[after] ?? 0) * h];

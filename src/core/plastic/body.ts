@@ -1,3 +1,4 @@
+import { numberAt } from '../numeric/at.ts';
 import { integrateRounded } from '../numeric/gauss.ts';
 import { monotoneCurve } from '../numeric/monotone.ts';
 import { fullness, halfMoment } from '../numeric/superellipse.ts';
@@ -177,7 +178,7 @@ export function plasticVolume(plastic: Plastic): number {
     .map((at) => at * plastic.length - cut);
   let volume = 0;
   for (let i = 1; i < stops.length; i++) {
-    const [a, b] = [stops[i - 1] as number, stops[i] as number];
+    const [a, b] = [numberAt(stops, i - 1), numberAt(stops, i)];
     // A hair within each piece: the rule of a wall changes at its ends.
     volume += integrateRounded(
       (x) => sectionArea(plastic, Math.min(Math.max(x, a + 1e-9), b - 1e-9)),

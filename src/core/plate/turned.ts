@@ -1,3 +1,4 @@
+import { float64At } from '../numeric/at.ts';
 import type { Rig } from '../assembly/rig.ts';
 import { bareHead, isPlain } from '../head/body.ts';
 import { surfaceMesh } from '../head/solid.ts';
@@ -133,20 +134,20 @@ function headOutline({ head, profile }: Rig, up: number, aside: number): Vec2[] 
   const low = new Float64Array(bins + 1).fill(Infinity);
   let [least, most] = [Infinity, -Infinity];
   for (let i = 0; i < positions.length; i += 3) {
-    least = Math.min(least, positions[i] as number);
-    most = Math.max(most, positions[i] as number);
+    least = Math.min(least, float64At(positions, i));
+    most = Math.max(most, float64At(positions, i));
   }
   for (let i = 0; i < positions.length; i += 3) {
-    const v = (positions[i + 2] as number) * up + (positions[i + 1] as number) * aside;
-    const bin = Math.round((bins * ((positions[i] as number) - least)) / (most - least || 1));
-    if (v > (high[bin] as number)) high[bin] = v;
-    if (v < (low[bin] as number)) low[bin] = v;
+    const v = float64At(positions, i + 2) * up + float64At(positions, i + 1) * aside;
+    const bin = Math.round((bins * (float64At(positions, i) - least)) / (most - least || 1));
+    if (v > float64At(high, bin)) high[bin] = v;
+    if (v < float64At(low, bin)) low[bin] = v;
   }
   for (let bin = 0; bin <= bins; bin++) {
     if (!Number.isFinite(high[bin])) continue;
     const x = least + ((most - least) * bin) / bins;
-    tops.push([x, high[bin] as number]);
-    bottoms.push([x, low[bin] as number]);
+    tops.push([x, float64At(high, bin)]);
+    bottoms.push([x, float64At(low, bin)]);
   }
   return [...tops, ...bottoms.reverse()];
 }

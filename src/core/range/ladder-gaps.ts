@@ -1,3 +1,4 @@
+import { itemAt } from '../numeric/at.ts';
 /** A head of a ladder, with what its weight is bought for. */
 export interface FallRung {
   readonly id: string;
@@ -44,7 +45,7 @@ const BOTTOM_APART = 1.5;
 export function ladderSteps(rungs: readonly FallRung[]): LadderStep[] {
   const sorted = [...rungs].sort((a, b) => a.grams - b.grams);
   return sorted.slice(1).map((to, i) => {
-    const from = sorted[i] as FallRung;
+    const from = itemAt(sorted, i);
     const fall = to.fall / from.fall;
     const bottom = from.bottom && to.bottom ? to.bottom / from.bottom : undefined;
     const times = (ratio: number) => `${ratio.toFixed(2)} ×`;

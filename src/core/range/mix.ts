@@ -1,3 +1,4 @@
+import { itemAt, numberAt } from '../numeric/at.ts';
 /** Things to choose from, each at a place of its own. */
 export interface Placed {
   readonly id: string;
@@ -15,7 +16,7 @@ export function spanning(things: readonly Placed[], count: number): Placed[] {
   if (n >= sorted.length) return sorted;
   if (n <= 1)
     return sorted.slice(Math.floor((sorted.length - 1) / 2), Math.floor((sorted.length - 1) / 2) + n);
-  const at = (i: number) => (sorted[i] as Placed).at;
+  const at = (i: number) => itemAt(sorted, i).at;
   // worst[k][i]: smallest widest gap of k + 1 things from the first to the i-th.
   let worst = sorted.map((_, i) => (i === 0 ? 0 : Infinity));
   const from: number[][] = [];
@@ -24,15 +25,15 @@ export function spanning(things: readonly Placed[], count: number): Placed[] {
     const back = sorted.map(() => -1);
     for (let i = k; i < sorted.length; i++)
       for (let j = k - 1; j < i; j++) {
-        const widest = Math.max(worst[j] as number, at(i) - at(j));
-        if (widest < (next[i] as number)) [next[i], back[i]] = [widest, j];
+        const widest = Math.max(numberAt(worst, j), at(i) - at(j));
+        if (widest < numberAt(next, i)) [next[i], back[i]] = [widest, j];
       }
     from.push(back);
     worst = next;
   }
   const chosen: number[] = [sorted.length - 1];
-  for (let k = n - 2; k >= 0; k--) chosen.unshift(from[k]?.[chosen[0] as number] ?? 0);
-  return chosen.map((i) => sorted[i] as Placed);
+  for (let k = n - 2; k >= 0; k--) chosen.unshift(from[k]?.[numberAt(chosen, 0)] ?? 0);
+  return chosen.map((i) => itemAt(sorted, i));
 }
 
 /** One pairing on the wall. */
@@ -56,7 +57,7 @@ export function mixed(
     colours.map((colour, j) => ({
       head,
       colour,
-      trailer: trailers[(i + j) % trailers.length] as string,
+      trailer: itemAt(trailers, (i + j) % trailers.length),
     })),
   );
 }

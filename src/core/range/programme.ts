@@ -1,3 +1,4 @@
+import { itemAt } from '../numeric/at.ts';
 /** One head that may hang on the wall. */
 export interface Candidate {
   readonly id: string;
@@ -99,7 +100,7 @@ export function programmeFor(
       if (k >= 0)
         rows.push({
           terms: [
-            [1, names[k] as string],
+            [1, itemAt(names, k)],
             [-1, take(i)],
           ],
           relation: '>=',

@@ -59,7 +59,7 @@ export function layOnHead(mount: Mount, plastic: Plastic, method: MethodKind, cu
     density: plasticDensity(plastic),
     body: Array.from({ length: STATIONS + 1 }, (_, i) => {
       const fromNose = (length * i) / STATIONS;
-      return { at: [seat - fromNose, rise(fromNose)] as Vec2, ...section(fromNose) };
+      return { at: [seat - fromNose, rise(fromNose)] satisfies Vec2, ...section(fromNose) };
     }),
   };
 }

@@ -1,7 +1,7 @@
+import { itemAt } from '../numeric/at.ts';
 import { marked } from '../quantity/phrase.ts';
 import type { HookPath } from '../hook/path.ts';
 import { halve } from '../numeric/halve.ts';
-import type { Vec3 } from '../numeric/vec.ts';
 import { degrees } from '../numeric/vec.ts';
 import { COVERED_AT, FREE_GAP, START, STRAIGHT } from './limits.ts';
 import type { Laying, LaidMeasures, MethodGround, Mount, Remedy } from './method.ts';
@@ -15,7 +15,7 @@ function crossing(hook: HookPath, seat: number, height: (fromNose: number) => nu
   const { centre, bendStart } = hook;
   const i = centre.findIndex(([x, , z]) => x < bendStart[0] && isOver(x, z));
   if (i < 0) return NaN;
-  const [to, from] = [centre[i] as Vec3, centre[i - 1] ?? (centre[i] as Vec3)];
+  const [to, from] = [itemAt(centre, i), centre[i - 1] ?? itemAt(centre, i)];
   const at = (share: number) =>
     [to[0] + share * (from[0] - to[0]), to[2] + share * (from[2] - to[2])] as const;
   // Where the bend begins above that height already, it is there.

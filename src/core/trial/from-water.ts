@@ -57,7 +57,7 @@ const ASKED = 49;
  * through the four nearest: within a ten-thousandth of a time or a depth.
  */
 function between(of: (factor: number) => number): (factor: number) => number {
-  const [from, to] = SPAN.map(Math.log) as [number, number];
+  const [from, to] = [Math.log(SPAN[0]), Math.log(SPAN[1])];
   const known = new Map<number, number>();
   const at = (step: number): number => {
     let value = known.get(step);

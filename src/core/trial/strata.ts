@@ -1,11 +1,13 @@
 import type { ShareDifference } from './proportion.ts';
 import { CONFIDENCE, deviations, judged, newcombe } from './proportion.ts';
 
+type Counted = readonly [events: number, of: number];
+
 /** The same two things counted at one place. */
 export interface Stratum {
   readonly place: string;
-  readonly first: readonly [events: number, of: number];
-  readonly second: readonly [events: number, of: number];
+  readonly first: Counted;
+  readonly second: Counted;
 }
 
 /** A difference of shares over places, each compared with itself. */
@@ -27,9 +29,10 @@ export function stratified(strata: readonly Stratum[], confidence = CONFIDENCE):
   const both = strata.filter(({ first, second }) => first[1] > 0 && second[1] > 0);
   if (both.length === 0) return undefined;
   const sum = (side: 'first' | 'second') =>
-    both.reduce(([events, of], stratum) => [events + stratum[side][0], of + stratum[side][1]] as const, [
-      0, 0,
-    ] as readonly [number, number]);
+    both.reduce<Counted>(
+      ([events, of], stratum) => [events + stratum[side][0], of + stratum[side][1]],
+      [0, 0],
+    );
   const pooled = newcombe(sum('first'), sum('second'), confidence);
   const places = both.map(({ place }) => place);
   const [only] = both;
@@ -60,9 +63,7 @@ function mantelHaenszel(strata: readonly Stratum[], confidence: number): ShareDi
   // With no event at all, or nothing but events, the variance is none: Newcombe's interval of all together is wider and true.
   if (deviation === 0) {
     const total = (side: 'first' | 'second') =>
-      strata.reduce(([e, o], stratum) => [e + stratum[side][0], o + stratum[side][1]] as const, [
-        0, 0,
-      ] as readonly [number, number]);
+      strata.reduce<Counted>(([e, o], stratum) => [e + stratum[side][0], o + stratum[side][1]], [0, 0]);
     return newcombe(total('first'), total('second'), confidence);
   }
   return judged(difference, Math.max(-1, difference - half), Math.min(1, difference + half));

@@ -1,3 +1,4 @@
+import { recordOf } from '../kind/keys.ts';
 import type { CountKey, Trial, TrialRig } from '../document/trial.ts';
 import { COUNTS } from '../document/trial.ts';
 import type { Proportion } from './proportion.ts';
@@ -41,12 +42,12 @@ export function groupOf(rig: TrialRig, split: Split): string {
 export type Totals = Readonly<Record<CountKey, number>> & { readonly hours: number };
 
 const NOTHING: Totals = {
-  ...(Object.fromEntries(COUNTS.map((key) => [key, 0])) as Record<CountKey, number>),
+  ...recordOf(COUNTS, () => 0),
   hours: 0,
 };
 
 const plus = (sum: Totals, rig: Totals): Totals => ({
-  ...(Object.fromEntries(COUNTS.map((key) => [key, sum[key] + rig[key]])) as Record<CountKey, number>),
+  ...recordOf(COUNTS, (key) => sum[key] + rig[key]),
   hours: sum.hours + rig.hours,
 });
 

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/kind/index.ts';
 import { createReadStream } from 'node:fs';
 import type Router from '@koa/router';
 import { checkBackupsEdit } from '../../contract/validate.ts';
@@ -45,7 +46,7 @@ export function backupRoutes(router: Router, db: Database, backups: Backups, poo
       .catch((error: unknown) => {
         // What a thread throws has lost its class, not its words.
         if (error instanceof HttpProblem) throw error;
-        throw new HttpProblem(409, 'Damaged', `This backup cannot be used: ${(error as Error).message}`);
+        throw new HttpProblem(409, 'Damaged', `This backup cannot be used: ${messageOf(error)}`);
       });
   });
   router.post('/backups/:name/restore', async (ctx) => {

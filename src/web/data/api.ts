@@ -54,7 +54,7 @@ async function call<T>(
     throw new ServerAway();
   }
   if (response.status === 204) return undefined as T;
-  const body = (await response.json().catch(() => undefined)) as unknown;
+  const body: unknown = await response.json().catch(() => undefined);
   if (!response.ok) {
     throw new ServerProblem(
       (body as ProblemDetails | undefined) ?? {

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/kind/index.ts';
 import type { Problem } from '../../core/document/index.ts';
 import { ServerAway, ServerProblem } from './api.ts';
 
@@ -14,7 +15,7 @@ interface Verdict {
 /** Whether a save that failed can never be kept, or is tried again; `failures` of the same state have gone before. */
 export function verdictOn(error: unknown, failures: number): Verdict {
   if (!(error instanceof ServerProblem)) {
-    const problems = error instanceof ServerAway ? [] : [{ path: '', message: (error as Error).message }];
+    const problems = error instanceof ServerAway ? [] : [{ path: '', message: messageOf(error) }];
     return { state: 'away', problems, failures };
   }
   const { status, errors, detail } = error.details;

@@ -1,3 +1,5 @@
+import { isObject } from '../../core/kind/index.ts';
+
 const KEY = 'fern-anvil.imported';
 /** Files remembered. */
 const MOST = 200;
@@ -7,10 +9,13 @@ interface Imported {
   readonly at: string;
 }
 
+const isImported = (item: unknown): item is Imported =>
+  isObject(item) && typeof item['print'] === 'string' && typeof item['at'] === 'string';
+
 function remembered(): readonly Imported[] {
   try {
-    const list = JSON.parse(localStorage.getItem(KEY) ?? '[]') as unknown;
-    return Array.isArray(list) ? (list as readonly Imported[]) : [];
+    const list: unknown = JSON.parse(localStorage.getItem(KEY) ?? '[]');
+    return Array.isArray(list) ? list.filter(isImported) : [];
   } catch {
     return [];
   }

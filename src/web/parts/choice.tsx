@@ -41,7 +41,10 @@ export function Choice<T extends string>({ label, value, options, onChange, prob
             event.preventDefault();
             event.currentTarget.closest('.qf')?.querySelector<HTMLButtonElement>('.term')?.click();
           }}
-          onChange={(event) => onChange(event.currentTarget.value as T)}
+          onChange={({ currentTarget }) => {
+            const chosen = options.find(([key]) => key === currentTarget.value);
+            if (chosen) onChange(chosen[0]);
+          }}
         >
           {!known && <option value={value}>{value} (not in the stores)</option>}
           {options.map(([key, text]) => (

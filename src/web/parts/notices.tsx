@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/kind/index.ts';
 import {
   createContext,
   useCallback,
@@ -85,7 +86,7 @@ function NoticeCard({
       onDone();
     } catch (error) {
       isBegun.current = false;
-      setFailed((error as Error).message);
+      setFailed(messageOf(error));
     }
   };
   const undo = useEffectEvent(() => void act());

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/kind/index.ts';
 import { useCallback, useRef } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Kept } from '../../contract/api.ts';
@@ -46,7 +47,7 @@ export function Steps<C extends WithHistory>({
         refresh(kept);
         await refreshLists(client, collection);
       } catch (error) {
-        tell({ tone: 'bad', text: (error as Error).message });
+        tell({ tone: 'bad', text: messageOf(error) });
       } finally {
         busy.current = false;
       }

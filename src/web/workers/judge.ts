@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/kind/index.ts';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Remote } from 'comlink';
 import { wrap } from 'comlink';
@@ -75,7 +76,7 @@ export function useJudged<I, O>(input: I | undefined, run: (input: I) => Promise
     newest.current = newestOnly<I, O>(
       run,
       (output, given) => alive && setState({ output, for: given, error: '' }),
-      (error) => alive && setState((now) => ({ ...now, error: String((error as Error).message ?? error) })),
+      (error) => alive && setState((now) => ({ ...now, error: messageOf(error) })),
     );
     return () => {
       alive = false;

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/kind/index.ts';
 import { expose } from 'comlink';
 import wasm from 'manifold-3d/manifold.wasm?url';
 import type { Design, Mould, Problem } from '../../core/document/index.ts';
@@ -130,7 +131,7 @@ async function laid(mould: Mould, metals: readonly Metal[], units: UnitSystem): 
       const now = recut(kernel, rig, spec.design, factor, spec.cuts);
       return at('', now, readingsOf(now.design, metals));
     } catch (error) {
-      return at((error as Error).message);
+      return at(messageOf(error));
     }
   });
   const { from, to } = layout.block;
@@ -186,7 +187,7 @@ async function worked(
       ),
     };
   } catch (error) {
-    return { ok: false, reason: (error as Error).message };
+    return { ok: false, reason: messageOf(error) };
   }
 }
 

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/kind/index.ts';
 import type { ManifoldToplevel } from 'manifold-3d';
 import type { Surroundings } from '../../core/behaviour/index.ts';
 import type { Design } from '../../core/document/index.ts';
@@ -52,7 +53,7 @@ export function model(design: Design, surroundings: Surroundings): SolidModel | 
         radius: ring.radius,
         wire: 2 * ring.wireRadius,
         // Rings through each other stand crosswise in turn.
-        axis: (i % 2 === 0 ? [0, 1, 0] : [0, 0, 1]) as Vec3,
+        axis: (i % 2 === 0 ? [0, 1, 0] : [0, 0, 1]) satisfies Vec3,
       })),
     ],
   };
@@ -81,6 +82,6 @@ export async function placedSolid(
     const design = importedDesign(name, file, placeSolid(mesh, placement));
     return { design, judged: judge(design, PLAIN_WATER) };
   } catch (error) {
-    return { reason: (error as Error).message };
+    return { reason: messageOf(error) };
   }
 }

@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/kind/index.ts';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { GoesOn } from './in-parts.ts';
@@ -67,7 +68,7 @@ export function useParts<I, O, P = undefined>(
         if (alive)
           setState((now) => ({
             ...now,
-            error: String((error as Error).message ?? error),
+            error: messageOf(error),
             progress: undefined,
           }));
       });

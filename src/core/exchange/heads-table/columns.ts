@@ -1,3 +1,4 @@
+import { keysOf } from '../../kind/keys.ts';
 import { spoken } from './recognise.ts';
 import type { QuantityKind } from '../../quantity/units.ts';
 import { UNITS, unitSpelled } from '../../quantity/units.ts';
@@ -59,7 +60,7 @@ export const HEAD_FIELDS = {
 /** Something a table of heads can tell. */
 export type HeadField = keyof typeof HEAD_FIELDS;
 /** Everything a table of heads can tell, in the order in which a template has it. */
-export const HEAD_FIELD_KEYS = Object.keys(HEAD_FIELDS) as readonly HeadField[];
+export const HEAD_FIELD_KEYS = keysOf(HEAD_FIELDS);
 
 /** A column of a table: its heading, what it tells (undefined: passed over), and the unit of its bare numbers. */
 export interface HeadColumn {

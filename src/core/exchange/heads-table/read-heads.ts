@@ -1,3 +1,5 @@
+import { isKeyOf } from '../../kind/keys.ts';
+import { itemAt } from '../../numeric/at.ts';
 import type { Article } from '../../document/article.ts';
 import { eanProblem } from '../../document/article.ts';
 import type { Design } from '../../document/design.ts';
@@ -143,7 +145,7 @@ function readHead(
     return fromName ?? usual;
   };
   const family = word('shape', DRAWN_FAMILIES, ball);
-  const metal = word('metal', metals, metals[0] ?? (METALS[0] as Metal));
+  const metal = word('metal', metals, metals[0] ?? itemAt(METALS, 0));
   const told = quantity('weight') ?? weightIn(cell('name'));
   if (cell('weight') === '' && told !== undefined) guessed.push('weight from the name');
   const grams = told ?? NaN;
@@ -158,7 +160,7 @@ function readHead(
     odd.push(`${Number(grams.toPrecision(3))} g is a strange weight for a head. Check its unit.`);
   const measured = Object.fromEntries(
     family.dimensions.flatMap(({ key }) => {
-      const value = key in HEAD_FIELDS ? quantity(key as HeadField) : undefined;
+      const value = isKeyOf(HEAD_FIELDS, key) ? quantity(key) : undefined;
       return value === undefined ? [] : [[key, value]];
     }),
   );
@@ -185,10 +187,8 @@ function readHead(
   if (asAsked !== undefined && angle === undefined)
     odd.push(`Eye angle: ${asAsked}° is outside ${EYE_ANGLES.join(' to ')}°.`);
   if (angle === undefined) guessed.push(`eye ${usual.eye.angle}°`);
-  const usualKeeper =
-    KEEPERS.find(({ key }) => key === usual.keeper.kind) ?? (KEEPERS[0] as (typeof KEEPERS)[number]);
-  const usualGuard =
-    GUARDS.find(({ key }) => key === usual.guard.kind) ?? (GUARDS[0] as (typeof GUARDS)[number]);
+  const usualKeeper = KEEPERS.find(({ key }) => key === usual.keeper.kind) ?? itemAt(KEEPERS, 0);
+  const usualGuard = GUARDS.find(({ key }) => key === usual.guard.kind) ?? itemAt(GUARDS, 0);
   const keeper = word('keeper', KEEPERS, usualKeeper);
   const guard = word('guard', GUARDS, usualGuard);
   const article = articleOf(cell, quantity, odd);

@@ -1,3 +1,4 @@
+import { itemAt } from '../../numeric/at.ts';
 import type { Fields, Values } from '../../kind/field.ts';
 import { angle, initialValues, share } from '../../kind/field.ts';
 import type { FieldedKind, Spec } from '../../kind/registry.ts';
@@ -188,12 +189,12 @@ export function strandBulk(
   for (const { path, diameter } of strands) {
     const section = (Math.PI / 4) * diameter ** 2;
     for (let i = 1; i < path.length; i++) {
-      const [a, b] = [path[i - 1] as Vec3, path[i] as Vec3];
+      const [a, b] = [itemAt(path, i - 1), itemAt(path, i)];
       const length = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
       take(section * length, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2]);
     }
   }
   const diameter = strands[0]?.diameter ?? 0;
   take(set * (Math.PI / 4) * diameter ** 2 * depth, at(-depth / 2));
-  return { volume, centroid: [moment[0] / volume, moment[1] / volume, moment[2] / volume] as Vec3 };
+  return { volume, centroid: [moment[0] / volume, moment[1] / volume, moment[2] / volume] satisfies Vec3 };
 }

@@ -1,3 +1,4 @@
+import { numberAt } from '../../numeric/at.ts';
 import type { Profile } from '../../head/profile.ts';
 import { innerRadius } from '../../head/profile.ts';
 import { findRoot } from '../../numeric/root.ts';
@@ -19,7 +20,7 @@ export function entryOf(profile: Profile, r: number): number | undefined {
   if (slack(0) > 0) return Math.min(1e-3, profile.length / 100);
   const xs = places(profile);
   for (let i = 1; i < xs.length; i++) {
-    const [a, b] = [xs[i - 1] as number, xs[i] as number];
+    const [a, b] = [numberAt(xs, i - 1), numberAt(xs, i)];
     if (slack(b) <= 0) continue;
     const root = findRoot(slack, a, b, 1e-9);
     return root.ok ? Math.max(root.x, 1e-6) : Math.max(a, 1e-6);

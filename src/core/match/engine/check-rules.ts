@@ -1,6 +1,6 @@
+import { isKeyOf } from '../../kind/keys.ts';
 import type { Problem } from '../../document/problem.ts';
 import type { Condition, Rule } from '../../document/rules.ts';
-import type { SchoolTopic } from '../../document/schools.ts';
 import { SCHOOL_TOPICS, SCHOOLS } from '../../document/schools.ts';
 import { factOf, FACTS } from './facts.ts';
 
@@ -43,12 +43,12 @@ export function checkRuleFacts(
 }
 
 function wrongSchool(topic: string, side: string): { field: string; message: string } | undefined {
-  if (!Object.hasOwn(SCHOOLS, topic))
+  if (!isKeyOf(SCHOOLS, topic))
     return {
       field: 'topic',
       message: `School: “${topic.slice(0, 40)}” is not a topic. Use one of ${SCHOOL_TOPICS.join(', ')}.`,
     };
-  const { sides } = SCHOOLS[topic as SchoolTopic];
+  const { sides } = SCHOOLS[topic];
   if (Object.hasOwn(sides, side)) return undefined;
   return {
     field: 'side',

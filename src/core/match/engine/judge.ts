@@ -1,3 +1,4 @@
+import { itemAt } from '../../numeric/at.ts';
 import type { QuestionKey } from '../../document/brief-words.ts';
 import type { Rule, Shade } from '../../document/rules.ts';
 import type { Schools } from '../../document/schools.ts';
@@ -90,7 +91,7 @@ export function judgeFor(
       known.set(shape, open);
     }
     const of = open;
-    return { head, all: prepared.map((one, i) => one.unsaid ?? answer(one, head, of[i] as OfShape)) };
+    return { head, all: prepared.map((one, i) => one.unsaid ?? answer(one, head, itemAt(of, i))) };
   };
 }
 

@@ -1,3 +1,4 @@
+import { numberAt } from '../../numeric/at.ts';
 import type { Head, ReadingValues } from './head.ts';
 
 /** A shape in five numbers that do not change with its size. */
@@ -47,7 +48,7 @@ export function resembled(values: ReadingValues): string | undefined {
     let far = 0;
     for (let i = 0; i < form.length; i++) {
       // Ratios are compared as ratios; a share of nothing counts as a very small one.
-      const step = Math.log(Math.max(0.05, form[i] as number) / (known[i] as number));
+      const step = Math.log(Math.max(0.05, numberAt(form, i)) / numberAt(known, i));
       far += step * step;
     }
     if (far < least) [best, least] = [family, far];

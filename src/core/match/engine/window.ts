@@ -1,3 +1,4 @@
+import { itemAt } from '../../numeric/at.ts';
 import { plasticKindOf } from '../../plastic/kinds/index.ts';
 import type { Situation } from './situation.ts';
 import { clamp } from '../../numeric/vec.ts';
@@ -124,11 +125,11 @@ const MAT: readonly Step[] = [
 
 /** A step between depths: the logarithms glide, so that no depth is a cliff. */
 function between(steps: readonly Step[], depth: number): readonly [number, number] {
-  const first = steps[0] as Step;
-  const last = steps[steps.length - 1] as Step;
+  const first = itemAt(steps, 0);
+  const last = itemAt(steps, steps.length - 1);
   if (depth <= first[0]) return [first[1], first[2]];
   for (let i = 1; i < steps.length; i++) {
-    const [from, to] = [steps[i - 1] as Step, steps[i] as Step];
+    const [from, to] = [itemAt(steps, i - 1), itemAt(steps, i)];
     if (depth > to[0]) continue;
     const t = Math.log(depth / from[0]) / Math.log(to[0] / from[0]);
     const mix = (a: number, b: number) => Math.exp(Math.log(a) * (1 - t) + Math.log(b) * t);

@@ -1,3 +1,4 @@
+import { numberAt } from '../../numeric/at.ts';
 import { MM_PER_INCH } from '../../quantity/units.ts';
 import { lineToRod } from '../../behaviour/tow.ts';
 import type { Fishing } from '../../behaviour/fishing.ts';
@@ -110,8 +111,8 @@ export function leastFor(situation: Situation): (head: Head) => number | undefin
 }
 
 function needAt(newtons: Needed['newtons'], area: number): number {
-  const place = Math.min(AREAS.length - 1.001, Math.max(0, Math.log2(area / (AREAS[0] as number))));
+  const place = Math.min(AREAS.length - 1.001, Math.max(0, Math.log2(area / numberAt(AREAS, 0))));
   const low = Math.floor(place);
-  const [a, b] = [newtons(AREAS[low] as number), newtons(AREAS[low + 1] as number)];
+  const [a, b] = [newtons(numberAt(AREAS, low)), newtons(numberAt(AREAS, low + 1))];
   return a * (b / a) ** (place - low);
 }

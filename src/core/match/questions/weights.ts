@@ -1,3 +1,4 @@
+import { numberAt } from '../../numeric/at.ts';
 import { SOLD_OUNCES } from '../../quantity/sold.ts';
 import { GRAMS_PER_OUNCE } from '../../quantity/units.ts';
 import type { Remedy } from '../../rigging/method.ts';
@@ -11,7 +12,7 @@ import { toDesign } from './question.ts';
 
 /** The weight heads are sold in that is nearest, g: what a window is told by. */
 export const nearestSold = (grams: number): number => {
-  let best = (SOLD_OUNCES[0] as number) * GRAMS_PER_OUNCE;
+  let best = numberAt(SOLD_OUNCES, 0) * GRAMS_PER_OUNCE;
   for (const ounces of SOLD_OUNCES)
     if (Math.abs(Math.log((ounces * GRAMS_PER_OUNCE) / grams)) < Math.abs(Math.log(best / grams)))
       best = ounces * GRAMS_PER_OUNCE;

@@ -1,3 +1,4 @@
+import { pair } from '../../../core/numeric/index.ts';
 import { fixed } from '../../data/locale.ts';
 import { useState } from 'react';
 import type { Batch } from '../../../core/document/index.ts';
@@ -20,7 +21,7 @@ export function CureLog({ cure, onLog }: Props) {
   const note = () => {
     const at = Number(minutes.replace(',', '.'));
     const hot = read(celsius, 'temperature');
-    const [soonest, latest] = BATCH_RANGES.inOven.map((seconds) => seconds / 60) as [number, number];
+    const [soonest, latest] = pair((end) => BATCH_RANGES.inOven[end] / 60);
     if (minutes.trim() === '' || !(at >= soonest && at <= latest))
       return setSaid(`Enter the minutes since they went in, from ${soonest} to ${latest}.`);
     if (!hot.ok) return setSaid(hot.message);

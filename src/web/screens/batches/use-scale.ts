@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { API } from '../../../contract/api.ts';
 import type { Pan, PanDoubt } from '../../../core/make/index.ts';
@@ -74,7 +75,7 @@ export function useScale(onPiece: (grams: number) => void, onDoubt: (doubt: PanD
     run().catch((error: unknown) => {
       if (!alive) return;
       setState('lost');
-      setReason(String((error as Error).message));
+      setReason(messageOf(error));
     });
     stop.current = () => {
       alive = false;
@@ -96,7 +97,7 @@ export function useScale(onPiece: (grams: number) => void, onDoubt: (doubt: PanD
       read(response.body, 'simulated', () => away.abort());
     } catch (error) {
       setState('lost');
-      setReason(String((error as Error).message));
+      setReason(messageOf(error));
     }
   }, [read]);
 
@@ -109,7 +110,7 @@ export function useScale(onPiece: (grams: number) => void, onDoubt: (doubt: PanD
       read(port.readable, 'serial', () => void port.close().catch(() => undefined));
     } catch (error) {
       setState('lost');
-      setReason(String((error as Error).message));
+      setReason(messageOf(error));
     }
   }, [read]);
 

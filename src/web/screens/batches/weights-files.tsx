@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { useRef, useState } from 'react';
 import type { Batch } from '../../../core/document/index.ts';
 import { MOST_WEIGHINGS } from '../../../core/document/index.ts';
@@ -55,7 +56,7 @@ export function WeightsFiles({ id, batch, edit, flush }: WeightsFilesProps) {
       edit((now) => ({ ...now, weighings: [...now.weighings, ...weighings] }));
       tell({ tone: 'good', text: `${weighings.length} weighings imported. Undo removes them.` });
     } catch (error) {
-      setRefused({ file: file.name, refusals: [{ message: (error as Error).message }] });
+      setRefused({ file: file.name, refusals: [{ message: messageOf(error) }] });
     }
   };
   return (

@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { fixed, localised } from '../../data/locale.ts';
 import { memo, useId, useRef, useState } from 'react';
 import type { Design } from '../../../core/document/index.ts';
@@ -130,7 +131,7 @@ function ProductPhoto({
       onPhoto((await create('photos', await pictureKept(file))).id);
       setSaid('');
     } catch (error) {
-      setSaid((error as Error).message);
+      setSaid(messageOf(error));
     }
   };
   return (

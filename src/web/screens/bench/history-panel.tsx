@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import Offcanvas from 'react-bootstrap/Offcanvas';
 import { useQueryClient } from '@tanstack/react-query';
 import { keepVersion } from '../../data/api.ts';
@@ -32,7 +33,7 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
       await keepVersion(id, name);
       await refresh();
     } catch (error) {
-      tell({ tone: 'bad', text: (error as Error).message });
+      tell({ tone: 'bad', text: messageOf(error) });
     }
   };
   const compare = (what: string) => (

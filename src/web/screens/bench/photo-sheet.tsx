@@ -1,3 +1,5 @@
+import { pair } from '../../../core/numeric/index.ts';
+import { messageOf } from '../../../core/kind/index.ts';
 import { useState } from 'react';
 import type { Design, Photo } from '../../../core/document/index.ts';
 import { photoPlacement } from '../../../core/document/index.ts';
@@ -41,7 +43,7 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
       setNext('rear');
       setSaid('');
     } catch (error) {
-      setSaid((error as Error).message);
+      setSaid(messageOf(error));
     }
   };
   const mark = (at: Mark) => {
@@ -56,8 +58,8 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
       length.trim() === '' && now ? { ok: true as const, value: now.length } : readTyped(length, 'size');
     if (!read.ok) return setSaid(`Distance between the marks: ${read.message}`);
     const placed = {
-      rear: [...rear] as [number, number],
-      nose: [...nose] as [number, number],
+      rear: pair((axis) => rear[axis]),
+      nose: pair((axis) => nose[axis]),
       length: read.value,
     };
     if (!(read.value >= 0.5 && read.value <= 500))
@@ -69,7 +71,7 @@ export function PhotoSheet({ design, onPlace, onHide }: Props) {
       onPlace({ id, ...placed, ...(flipped ? { flipped } : {}) });
       onHide();
     } catch (error) {
-      setSaid((error as Error).message);
+      setSaid(messageOf(error));
     }
   };
   return (

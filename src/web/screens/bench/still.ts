@@ -1,3 +1,4 @@
+import { itemAt, triple } from '../../../core/numeric/index.ts';
 import type { Vec3 } from '../../../core/numeric/index.ts';
 import { token } from '../../parts/theme.ts';
 import type { SolidModel } from '../../workers/judge.worker.ts';
@@ -30,7 +31,7 @@ export function drawStill(canvas: HTMLCanvasElement, model: SolidModel, around: 
   const at = ([x, y]: Vec3) =>
     [width / 2 + (x - (x0 + x1) / 2) * k, height / 2 - (y - (y0 + y1) / 2) * k] as const;
   const facets = Array.from({ length: triangles.length / 3 }, (_, i) => {
-    const [a, b, c] = [0, 1, 2].map((n) => points[triangles[3 * i + n] ?? 0] as Vec3) as [Vec3, Vec3, Vec3];
+    const [a, b, c] = triple((n) => itemAt(points, itemAt(triangles, 3 * i + n)));
     const u = [b[0] - a[0], b[1] - a[1], b[2] - a[2]] as const;
     const v = [c[0] - a[0], c[1] - a[1], c[2] - a[2]] as const;
     const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]] as const;
@@ -51,7 +52,7 @@ export function drawStill(canvas: HTMLCanvasElement, model: SolidModel, around: 
     ...lines.flatMap(({ path, diameter, of }) =>
       path.slice(1).map((to, i) => ({
         near: (to[2] + (path[i]?.[2] ?? 0)) / 2,
-        draw: () => stroke(path[i] as Vec3, to, diameter, of),
+        draw: () => stroke(itemAt(path, i), to, diameter, of),
       })),
     ),
   ].sort((a, b) => a.near - b.near);

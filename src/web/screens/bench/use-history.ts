@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { useCallback, useEffect, useRef } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Kept } from '../../../contract/api.ts';
@@ -61,7 +62,7 @@ export function useHistory(id: string, draft: DraftHand) {
           tell({ tone: 'plain', text: done.text });
         }
       } catch (error) {
-        tell({ tone: 'bad', text: (error as Error).message });
+        tell({ tone: 'bad', text: messageOf(error) });
       } finally {
         busy.current = false;
       }
@@ -115,7 +116,7 @@ export function useHistory(id: string, draft: DraftHand) {
     (versionId: string) =>
       dropVersion(id, versionId, versionNow(client, id, draft.version))
         .then(() => client.invalidateQueries({ queryKey: historyKey(id) }))
-        .catch((error: unknown) => tell({ tone: 'bad', text: (error as Error).message })),
+        .catch((error: unknown) => tell({ tone: 'bad', text: messageOf(error) })),
     [client, id, draft.version, tell],
   );
 

@@ -1,5 +1,6 @@
+import { isKeyOf } from '../../../core/kind/index.ts';
 import { useMemo } from 'react';
-import type { ReadingId, Surroundings } from '../../../core/behaviour/index.ts';
+import type { Surroundings } from '../../../core/behaviour/index.ts';
 import { BEHAVIOURS, READINGS } from '../../../core/behaviour/index.ts';
 import type { Brief, Design } from '../../../core/document/index.ts';
 import { PLAIN_WATER } from '../../../core/judge/index.ts';
@@ -32,7 +33,7 @@ const runMetals = ({ design, surroundings }: Job): Promise<MetalLine[]> =>
 /** What follows the hand, with what takes a moment put in once it comes, from the other worker. */
 function joined(shortly: Judged | undefined, wholly: Judged | undefined): Judged | undefined {
   if (!shortly?.ok || !wholly?.ok) return shortly;
-  const slow = Object.entries(wholly.readings).filter(([id]) => READINGS[id as ReadingId].isSlow);
+  const slow = Object.entries(wholly.readings).filter(([id]) => isKeyOf(READINGS, id) && READINGS[id].isSlow);
   const flags = wholly.flags.filter(({ code }) => SLOW.has(code.split('.')[0] ?? ''));
   return {
     ...shortly,

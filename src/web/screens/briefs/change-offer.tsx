@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { useMemo } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
@@ -44,7 +45,7 @@ export function ChangeOffer({ asking, row }: { readonly asking: Asking; readonly
         await refreshLists(client, 'designs');
         tell({ tone: 'good', text: `${row.document.name}: ${says}.` });
       },
-      (cause: unknown) => tell({ tone: 'bad', text: (cause as Error).message }),
+      (cause: unknown) => tell({ tone: 'bad', text: messageOf(cause) }),
     );
   return (
     <div className="change-offer">

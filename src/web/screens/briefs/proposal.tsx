@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { proxy } from 'comlink';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -32,7 +33,7 @@ export function Proposal({ asking, isWanting }: { readonly asking: Asking; reado
       .propose(asking, tell)
       .then(
         (found) => setState({ for: asking, tried: 0, found, isDone: true }),
-        (cause: unknown) => setError((cause as Error).message),
+        (cause: unknown) => setError(messageOf(cause)),
       );
   };
   const found = own?.found;

@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design } from '../../../core/document/index.ts';
@@ -92,9 +93,7 @@ export function useAnswer(asking: Asking | undefined, designs: readonly Kept<Des
         }
       }
     };
-    work().catch((error: unknown) =>
-      setState((now) => ({ ...now, error: String((error as Error).message) })),
-    );
+    work().catch((error: unknown) => setState((now) => ({ ...now, error: messageOf(error) })));
     return cancel.current;
   }, [asking, designs, show]);
   const { rows, shown } = state;

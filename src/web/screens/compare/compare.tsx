@@ -1,3 +1,4 @@
+import { keysOf } from '../../../core/kind/index.ts';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useAddress } from '../../parts/address.ts';
@@ -82,7 +83,7 @@ function CompareOf({
         <Segments
           label="Outlines laid over each other at the"
           value={align}
-          options={Object.entries(ALIGN).map(([key, text]) => [key as Align, text] as const)}
+          options={keysOf(ALIGN).map((key) => [key, ALIGN[key]] as const)}
           onChange={setAlign}
         />
         {choice}

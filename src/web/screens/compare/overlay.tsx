@@ -27,9 +27,11 @@ export function Overlay({ rows, align }: { readonly rows: readonly Row[]; readon
     const { drawing } = figure;
     const [ax, az] = anchor(figure);
     const eye = drawing.eye;
-    return [...drawing.side, ...drawing.hook, [eye.at[0] + eye.radius, eye.at[1] + eye.radius] as Vec2].map(
-      ([x, z]): Vec2 => [x - ax, z - az],
-    );
+    return [
+      ...drawing.side,
+      ...drawing.hook,
+      [eye.at[0] + eye.radius, eye.at[1] + eye.radius] satisfies Vec2,
+    ].map(([x, z]): Vec2 => [x - ax, z - az]);
   });
   const [left, right] = [Math.min(...all.map(([x]) => x)) - 2, Math.max(...all.map(([x]) => x)) + 2];
   const [low, high] = [Math.min(...all.map(([, z]) => z)) - 2, Math.max(...all.map(([, z]) => z)) + 2];

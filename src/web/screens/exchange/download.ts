@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { API } from '../../../contract/api.ts';
 
 /** Fetches a file with its name. Throws a sentence where the server refuses it, or does not answer. */
@@ -19,7 +20,7 @@ export async function download(path: string, fail: (text: string) => void): Prom
     const file = await fetched(path);
     keepFile(file.name, file);
   } catch (error) {
-    fail((error as Error).message);
+    fail(messageOf(error));
   }
 }
 
@@ -37,7 +38,7 @@ export async function send(path: string, title: string, fail: (text: string) => 
     else keepFile(file.name, file);
   } catch (error) {
     // Closing the device’s own list without sending is no fault.
-    if ((error as Error).name !== 'AbortError') fail((error as Error).message);
+    if (!(error instanceof DOMException && error.name === 'AbortError')) fail(messageOf(error));
   }
 }
 

@@ -1,3 +1,4 @@
+import { isObject, messageOf } from '../../../core/kind/index.ts';
 import type { Problem } from '../../../core/document/index.ts';
 import { useEffect, useMemo, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
@@ -16,10 +17,10 @@ interface Props {
 /** A file of one design, or of several, as a shop file; a shop file as it is. Throws where it is no JSON. */
 function asShop(text: string): string {
   const data: unknown = JSON.parse(text.replace(/^\uFEFF/, ''));
-  const items = Array.isArray(data) ? data : [data];
-  const isDesign = (item: unknown) => (item as { format?: unknown } | null)?.format === 'fern-anvil/design';
+  const items: readonly unknown[] = Array.isArray(data) ? data : [data];
+  const isDesign = (item: unknown) => isObject(item) && item['format'] === 'fern-anvil/design';
   if (!items.every(isDesign)) return JSON.stringify(data);
-  const designs = items.map((document) => ({ id: crypto.randomUUID(), document: document as unknown }));
+  const designs = items.map((document) => ({ id: crypto.randomUUID(), document }));
   return JSON.stringify({ format: 'fern-anvil/shop', version: 1, designs });
 }
 
@@ -35,13 +36,13 @@ export function ShopDialog({ file, onHide }: Props) {
     try {
       return { text: asShop(file.text), wrong: '' };
     } catch (error) {
-      return { text: '', wrong: `${file.name} is not JSON: ${(error as Error).message}` };
+      return { text: '', wrong: `${file.name} is not JSON: ${messageOf(error)}` };
     }
   }, [file]);
   const told = (error: unknown): readonly Problem[] =>
     error instanceof ServerProblem && error.details.errors
       ? error.details.errors
-      : [{ path: '', message: (error as Error).message }];
+      : [{ path: '', message: messageOf(error) }];
 
   useEffect(() => {
     let alive = true;

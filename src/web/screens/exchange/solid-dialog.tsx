@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { PlacementFields } from './placement-fields.tsx';
 import { Placed } from './solid-preview.tsx';
 import { useEffect, useMemo, useState } from 'react';
@@ -35,7 +36,7 @@ function useExamined(bytes: Uint8Array) {
       .examine(bytes)
       .then(
         (found) => alive && setReport(found),
-        (error: unknown) => alive && setUnreadable((error as Error).message),
+        (error: unknown) => alive && setUnreadable(messageOf(error)),
       );
     return () => {
       alive = false;

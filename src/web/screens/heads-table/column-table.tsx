@@ -1,4 +1,4 @@
-import type { HeadColumn, HeadField } from '../../../core/exchange/heads-table/index.ts';
+import type { HeadColumn } from '../../../core/exchange/heads-table/index.ts';
 import { HEAD_FIELD_KEYS, HEAD_FIELDS, unitsOf } from '../../../core/exchange/heads-table/index.ts';
 import { Heads, Scrolls } from '../../parts/sheet.tsx';
 
@@ -33,7 +33,7 @@ export function ColumnTable({ columns, rows, onColumn }: Props) {
                   onChange={(event) =>
                     onColumn(i, {
                       heading: column.heading,
-                      field: (event.currentTarget.value || undefined) as HeadField | undefined,
+                      field: HEAD_FIELD_KEYS.find((key) => key === event.currentTarget.value),
                       unit: undefined,
                     })
                   }

@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type {
   HeadBuilt,
@@ -31,7 +32,7 @@ export function useHeadsTable(known: KnownHeads, metals: readonly Metal[]) {
       setChoices(new Map());
       setSaid('');
     } catch (error) {
-      setSaid((error as Error).message);
+      setSaid(messageOf(error));
     }
   }, []);
   const read = useMemo(() => (file ? readHeads(columns, file.rows, metals) : []), [file, columns, metals]);

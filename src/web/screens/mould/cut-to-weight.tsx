@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { useState } from 'react';
 import type { Cut, Mould } from '../../../core/document/index.ts';
 import { HEAD_RANGES } from '../../../core/head/index.ts';
@@ -45,7 +46,7 @@ export function CutToWeight({ mould, place, figure, cutter: { tool, at }, metals
           : '',
       );
     } catch (error) {
-      setStatus((error as Error).message);
+      setStatus(messageOf(error));
     }
   };
   return (

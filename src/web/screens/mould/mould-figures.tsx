@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { fixed } from '../../data/locale.ts';
 import { useEffect, useState } from 'react';
 import * as Comlink from 'comlink';
@@ -63,8 +64,7 @@ function useWorked(mould: Mould, metals: readonly Metal[]) {
           if (alive) setState({ for: mould, worked });
         })
         .catch((error: unknown) => {
-          if (alive)
-            setState({ for: mould, worked: { ok: false, reason: String((error as Error).message) } });
+          if (alive) setState({ for: mould, worked: { ok: false, reason: messageOf(error) } });
         });
     }, 500);
     return () => {

@@ -99,7 +99,7 @@ export function Hung({ cards, names, k }: Props) {
     return next.reduce((best, candidate) => (off(candidate) < off(best) ? candidate : best)).index;
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    if (!(document.activeElement as HTMLElement | null)?.matches('a.rack-link')) return;
+    if (!document.activeElement?.matches('a.rack-link')) return;
     const moves: Record<string, () => number> = {
       ArrowRight: () => stop + 1,
       ArrowLeft: () => stop - 1,

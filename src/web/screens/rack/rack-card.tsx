@@ -45,7 +45,7 @@ interface CardProps {
   readonly onAct: (act: Act, card: RackCard) => void;
 }
 
-const ACTS: readonly string[] = ['t', 'd', 'a', 'Delete'];
+const ACTS: readonly Act[] = ['t', 'd', 'a', 'Delete'];
 
 /** A head hanging on the Rack, with what can be done to it. */
 export const Card = memo(function Card({
@@ -63,8 +63,9 @@ export const Card = memo(function Card({
   const { id, name, archived } = card;
   const { format, say } = useUnits();
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || !ACTS.includes(event.key)) return;
-    onAct(event.key as Act, card);
+    const act = ACTS.find((key) => key === event.key);
+    if (event.ctrlKey || event.metaKey || event.altKey || !act) return;
+    onAct(act, card);
     event.preventDefault();
     event.stopPropagation();
   };

@@ -1,3 +1,4 @@
+import { keysOf } from '../../../core/kind/index.ts';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { RackIndex } from '../../../contract/api.ts';
@@ -10,7 +11,7 @@ import { ShapePicker } from '../../parts/shape-picker-later.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
 import { PX_PER_MM } from '../bench/plate-layout.ts';
 import { FileMenu } from '../exchange/file-menu.tsx';
-import type { Filters, SortKey } from './filters.ts';
+import type { Filters } from './filters.ts';
 import { FILTERS, pick, SORTS } from './filters.ts';
 import { FilterBar } from './filter-bar.tsx';
 import { Hung } from './hung.tsx';
@@ -35,7 +36,7 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
   // Typed text lives here and follows into the address; an address arrived at anew brings its own.
   const [q, setQ] = useState(search.get('q') ?? '');
   const [isPicking, setPicking] = useState(false);
-  const sort = (Object.keys(SORTS) as SortKey[]).find((key) => key === search.get('sort')) ?? 'weight';
+  const sort = keysOf(SORTS).find((key) => key === search.get('sort')) ?? 'weight';
   const zoom = ZOOMS.find((candidate) => candidate === search.get('scale')) ?? '1';
   const searchBox = useRef<HTMLInputElement>(null);
   const create = useCreate('designs');
@@ -82,7 +83,7 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
         <Choice
           label="Sort by"
           value={sort}
-          options={Object.entries(SORTS).map(([key, { text: name }]) => [key as SortKey, name] as const)}
+          options={keysOf(SORTS).map((key) => [key, SORTS[key].text] as const)}
           onChange={(value) => set('sort', value, 'weight')}
         />
         <Choice

@@ -1,3 +1,4 @@
+import { isObject } from '../../../core/kind/index.ts';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { useSearchParams } from 'react-router';
 import { useLocal } from '../../data/local.ts';
@@ -11,7 +12,9 @@ interface View {
 
 const isViews = (value: unknown): value is View[] =>
   Array.isArray(value) &&
-  value.every((view) => typeof (view as View).name === 'string' && typeof (view as View).params === 'string');
+  value.every(
+    (view) => isObject(view) && typeof view['name'] === 'string' && typeof view['params'] === 'string',
+  );
 
 /** Most views kept. */
 const MOST = 30;

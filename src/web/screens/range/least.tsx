@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { fixed } from '../../data/locale.ts';
 import { useRef, useState } from 'react';
 import * as Comlink from 'comlink';
@@ -69,7 +70,7 @@ export function Least({ plan, heads, serves, edit }: Props) {
       setFound({ for: plan, solved });
       if (solved.ok) edit((now) => ({ ...now, wall: solved.taken.flatMap((i) => heads[i]?.id ?? []) }));
     } catch (reason) {
-      setError((reason as Error).message);
+      setError(messageOf(reason));
     }
     running.current++;
     setProgress(undefined);

@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import type { Rule, RuleSet } from '../../../core/document/index.ts';
 import { conditionText, REFERENCE_RULES } from '../../../core/match/index.ts';
 
@@ -31,7 +32,7 @@ export function rulesFrom(text: string): RuleSet | string {
   try {
     return JSON.parse(text.replace(/^\uFEFF/, '')) as RuleSet;
   } catch (error) {
-    return `The file: is not JSON (${(error as Error).message}). Choose one that was exported here.`;
+    return `The file: is not JSON (${messageOf(error)}). Choose one that was exported here.`;
   }
 }
 

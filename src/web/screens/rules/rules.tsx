@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { useMemo, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { RulesInForce } from '../../../contract/api.ts';
@@ -54,9 +55,8 @@ function RulesOf({ inForce }: { readonly inForce: RulesInForce }) {
       tell({ tone: 'good', text: says });
       return [];
     } catch (error) {
-      const { message } = error as Error;
       const errors = error instanceof ServerProblem ? error.details.errors : undefined;
-      return errors?.map((one) => `${one.path}: ${one.message}`) ?? [message];
+      return errors?.map((one) => `${one.path}: ${one.message}`) ?? [messageOf(error)];
     }
   };
   const keep = async (next: RuleSet, says: string) => setProblems(await kept(next, says));
@@ -88,7 +88,7 @@ function RulesOf({ inForce }: { readonly inForce: RulesInForce }) {
         action: { label: 'Undo', run: undo },
       });
     } catch (cause) {
-      setProblems([(cause as Error).message]);
+      setProblems([messageOf(cause)]);
     }
   };
   return (

@@ -1,9 +1,8 @@
+import { keysOf, recordOf } from '../../../core/kind/index.ts';
 import { SALINITY, waterDensity } from '../../../core/material/index.ts';
 
 /** Density of water at 15 °C by its kind, g/cm³. */
-export const DENSITY_OF = Object.fromEntries(
-  Object.entries(SALINITY).map(([kind, salinity]) => [
-    kind,
-    waterDensity({ temperature: 15, salinity }) / 1000,
-  ]),
-) as Readonly<Record<keyof typeof SALINITY, number>>;
+export const DENSITY_OF = recordOf(
+  keysOf(SALINITY),
+  (kind) => waterDensity({ temperature: 15, salinity: SALINITY[kind] }) / 1000,
+);

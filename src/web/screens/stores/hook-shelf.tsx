@@ -2,7 +2,6 @@ import type { ReactNode } from 'react';
 import { MEASURED_RANGES, STYLES } from '../../../core/hook/index.ts';
 import type { Kept } from '../../../contract/api.ts';
 import type { HookDocument } from '../../../core/document/index.ts';
-import type { StyleKey } from '../../../core/hook/index.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useDraftSteps } from '../../parts/keys.ts';
 import { useCreate, useList, useRemove } from '../../data/queries.ts';
@@ -146,7 +145,9 @@ function HookLine({ kept }: { readonly kept: Kept<HookDocument> }) {
         <select
           aria-label={`Style of ${document.name}`}
           value={document.style}
-          onChange={(event) => set({ style: event.currentTarget.value as StyleKey })}
+          onChange={({ currentTarget }) =>
+            set({ style: STYLES.find(({ key }) => key === currentTarget.value)?.key ?? document.style })
+          }
         >
           {STYLES.map(({ key }) => (
             <option key={key}>{key}</option>

@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { useMemo } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Money } from '../../../core/quantity/index.ts';
@@ -21,7 +22,7 @@ export function MoneyFields() {
       // Whoever shows money hears of it from there.
       client.setQueryData(['money'], await saveMoney({ ...money, ...change }));
     } catch (error) {
-      tell({ tone: 'bad', text: (error as Error).message });
+      tell({ tone: 'bad', text: messageOf(error) });
     }
   };
   return (

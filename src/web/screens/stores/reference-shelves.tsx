@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { fixed, localised } from '../../data/locale.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { HEAD_RANGES } from '../../../core/head/index.ts';
@@ -46,7 +47,7 @@ export function MetalShelf({ stores, find }: ShelfProps) {
     try {
       await editMetal(metal.key, edit, metal.version);
     } catch (error) {
-      tell({ tone: 'bad', text: (error as Error).message });
+      tell({ tone: 'bad', text: messageOf(error) });
     }
     await client.invalidateQueries();
   };

@@ -1,3 +1,4 @@
+import { keysOf } from '../../../core/kind/index.ts';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Stores } from '../../../contract/api.ts';
@@ -25,7 +26,7 @@ export function StoresScreen() {
   const stores = useStores();
   const [search, setSearch] = useSearchParams();
   const [find, setFind] = useState('');
-  const shelf = (search.get('shelf') ?? 'metals') as Shelf;
+  const shelf = keysOf(SHELVES).find((key) => key === search.get('shelf')) ?? 'metals';
   if (stores.isPending) return <Loading what="the stores" />;
   if (stores.isError) return <Failed error={stores.error} retry={() => void stores.refetch()} />;
   return (

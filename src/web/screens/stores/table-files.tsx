@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Problem } from '../../../core/document/index.ts';
@@ -49,7 +50,7 @@ export function TableFiles<R extends RowIn>({ what, read, heads, cells }: Props<
       const print = await fingerprint(what, text);
       setCame({ turn: (turns.current += 1), name: file.name, rows, print });
     } catch (error) {
-      setRefused({ name: file.name, message: (error as Error).message });
+      setRefused({ name: file.name, message: messageOf(error) });
     }
   };
   return (
@@ -124,7 +125,7 @@ function Preview<R extends RowIn>({
       tell({ tone: 'good', text: `${taken.length} ${what} imported.` });
       await client.invalidateQueries();
     } catch (error) {
-      tell({ tone: 'bad', text: (error as Error).message });
+      tell({ tone: 'bad', text: messageOf(error) });
       setTaking(false);
     }
   };

@@ -1,3 +1,4 @@
+import { isKeyOf } from '../../../core/kind/index.ts';
 import { useMemo, useState } from 'react';
 import type { Design } from '../../../core/document/index.ts';
 import { starterDesign } from '../../../core/document/index.ts';
@@ -89,7 +90,7 @@ export function useMeasured() {
     isReady: output !== undefined,
     error,
     set: (key: keyof typeof FIRST | 'density' | `m.${string}`, value: string) =>
-      set(key, value, key in FIRST ? String(FIRST[key as keyof typeof FIRST]) : undefined),
+      set(key, value, isKeyOf(FIRST, key) ? String(FIRST[key]) : undefined),
     setShape: (key: string) =>
       setAll([
         ['shape', key, ball.key],

@@ -40,7 +40,7 @@ export function Shapes({ heads, depth }: { readonly heads: readonly WetHead[]; r
             <path
               className={`curve curve-${i}`}
               strokeDasharray={DASHES[i]}
-              d={lineThrough()(points as [number, number][]) ?? ''}
+              d={lineThrough<Vec2>()(points) ?? ''}
             />
             <circle className={`curve-end curve-${i}`} cx={points[0]?.[0]} cy={points[0]?.[1]} r={4} />
             <line
@@ -128,7 +128,7 @@ export function DepthChart({
           key={`${name}${i}`}
           className={`curve curve-${i}`}
           strokeDasharray={DASHES[i]}
-          d={path(water.curve as Vec2[]) ?? ''}
+          d={path(water.curve) ?? ''}
         />
       ))}
       <g className="tank-pull" onPointerDown={pull('depth')}>

@@ -1,7 +1,8 @@
+import { keysOf } from '../../../core/kind/index.ts';
 import { useMemo } from 'react';
 import type { Kept } from '../../../contract/api.ts';
 import type { Bait } from '../../../core/assembly/index.ts';
-import type { RodPower, Surroundings } from '../../../core/behaviour/index.ts';
+import type { Surroundings } from '../../../core/behaviour/index.ts';
 import type { LineKey, Metal } from '../../../core/material/index.ts';
 import type { Plastic } from '../../../core/plastic/index.ts';
 import { ROD_POWERS, USUAL_FISHING } from '../../../core/behaviour/index.ts';
@@ -51,8 +52,7 @@ export function useConditions(plastics: readonly Kept<Plastic>[], metals: readon
   const { search } = address;
   const water = WATERS.find((key) => key === search.get('water')) ?? 'fresh';
   const line = LINE_KINDS.find(({ key }) => key === search.get('line'))?.key ?? USUAL_FISHING.line;
-  const rods = Object.keys(ROD_POWERS) as RodPower[];
-  const rod = rods.find((key) => key === search.get('rod')) ?? USUAL_FISHING.rod;
+  const rod = keysOf(ROD_POWERS).find((key) => key === search.get('rod')) ?? USUAL_FISHING.rod;
   const method = METHODS.find(({ key }) => key === search.get('method'))?.key ?? 'threaded';
   const plastic = plastics.find(({ id }) => id === search.get('plastic'))?.document;
   const { system } = useUnits();
@@ -89,7 +89,7 @@ export function useConditions(plastics: readonly Kept<Plastic>[], metals: readon
     water,
     line,
     rod,
-    rods,
+    rods: keysOf(ROD_POWERS),
     method,
     plasticId: plastic ? (search.get('plastic') ?? '') : '',
     crack,

@@ -1,3 +1,4 @@
+import { messageOf } from '../../../core/kind/index.ts';
 import { fixed } from '../../data/locale.ts';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -95,7 +96,7 @@ function OfHead({ id, days }: { readonly id: string; readonly days: readonly Tri
           : `${plain.name} falls and runs by the model again.`,
       });
     } catch (reason) {
-      tell({ tone: 'bad', text: (reason as Error).message });
+      tell({ tone: 'bad', text: messageOf(reason) });
     }
   };
   return (

@@ -62,7 +62,10 @@ export function Measures({ trial, designs, edit }: Props) {
       >
         <label>
           What
-          <select value={kind} onChange={(event) => setKind(event.currentTarget.value as 'drop' | 'tow')}>
+          <select
+            value={kind}
+            onChange={(event) => setKind(event.currentTarget.value === 'tow' ? 'tow' : 'drop')}
+          >
             <option value="drop">a timed drop</option>
             <option value="tow">a running depth</option>
           </select>
