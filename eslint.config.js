@@ -2,7 +2,10 @@ import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-/** The layers only look down: core < contract < (server | web | cli), and disk, what both server and terminal read. See docs/architecture.md. */
+/**
+ * The layers only look down: core < contract < (server | web | cli), and disk, what both server and terminal
+ * read. See docs/architecture.md.
+ */
 const layers = {
   core: ['contract', 'disk', 'server', 'web', 'cli'],
   contract: ['disk', 'server', 'web', 'cli'],
@@ -16,8 +19,8 @@ const layers = {
 const outsideWorld = ['react*', 'koa*', '@koa/*', 'drizzle-orm*', '@electric-sql/*', 'node:*', 'fs', 'path'];
 
 /**
- * The rooms inside the core only look down too: each names the rooms it may use. A room's index.ts is its door for what is above the core;
- * rooms themselves go to the file. The kit of the tests looks everywhere.
+ * The rooms inside the core only look down too: each names the rooms it may use. A room's index.ts is its
+ * door for what is above the core; rooms themselves go to the file. The kit of the tests looks everywhere.
  */
 const rooms = {
   numeric: [],
@@ -110,7 +113,10 @@ const rooms = {
   ],
 };
 
-/** Everyday runs of npm test leave out the rules that compile each component: they take longer than all others together, and run in .ci/run and npm run lint. */
+/**
+ * Everyday runs of npm test leave out the rules that compile each component: they take longer than all others
+ * together, and run in .ci/run and npm run lint.
+ */
 const isBrief = process.env.FERN_ANVIL_LINT === 'brief';
 
 const layerPatterns = (layer, above) => [
@@ -188,7 +194,8 @@ export default tseslint.config(
     },
   },
   {
-    // A part of a screen is seen whole: longer ones are parted, and what they compute becomes plain functions with tests.
+    // A part of a screen is seen whole: longer ones are parted, and what they compute becomes plain functions
+    // with tests.
     files: ['src/web/**/*.{ts,tsx}'],
     ignores: ['**/*.test.ts'],
     rules: {
@@ -198,7 +205,8 @@ export default tseslint.config(
   },
   { files: ['**/*.config.{ts,js}'], rules: { 'no-restricted-syntax': 'off' } },
   {
-    // Of a range that reaches to 0 nearly all it draws are as good as 0, and a check of such draws is a check of nothing.
+    // Of a range that reaches to 0 nearly all it draws are as good as 0, and a check of such draws is a check
+    // of nothing.
     files: ['**/*.test.ts', '**/*test-kit.ts', 'fuzz/**/*.ts'],
     ignores: ['src/core/test-kit/numbers.test-kit.ts'],
     rules: {

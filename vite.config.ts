@@ -4,10 +4,16 @@ import { defineConfig } from 'vite';
 
 /** Screens that work where there is no network. */
 const OFFLINE_SCREENS = /\/screens\/trials\//;
-/** What they start that no import names: the worker that finds a head’s drag, and its solids; and the typeface of most of the world’s tackle shops. */
+/**
+ * What they start that no import names: the worker that finds a head’s drag, and its solids; and the typeface
+ * of most of the world’s tackle shops.
+ */
 const OFFLINE_FILES = /make\.worker|manifold-.*wasm|archivo-latin-(standard|wght).*woff2/;
 
-/** Writes offline.json: every built file that a day on the water needs, to be kept by the browser before the network is gone. */
+/**
+ * Writes offline.json: every built file that a day on the water needs, to be kept by the browser before the
+ * network is gone.
+ */
 const offlineList = (): Plugin => ({
   name: 'offline-list',
   generateBundle(_, bundle) {
@@ -31,7 +37,9 @@ const offlineList = (): Plugin => ({
   },
 });
 
-/** The typeface of the interface, asked for with the page itself and not only when its first text is laid out. */
+/**
+ * The typeface of the interface, asked for with the page itself and not only when its first text is laid out.
+ */
 const typefaceFirst = (): Plugin => ({
   name: 'typeface-first',
   transformIndexHtml: {

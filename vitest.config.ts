@@ -3,8 +3,9 @@ import { defineConfig } from 'vitest/config';
 const isWhole = process.env.FERN_ANVIL_WHOLE === '1';
 
 /**
- * Files that take minutes each: the long walks through the interface, and the killed, cut off and full servers. On most days, where no file is
- * named, two of the walks and one of the others are run, drawn by the seed; .ci/run runs them all.
+ * Files that take minutes each: the long walks through the interface, and the killed, cut off and full
+ * servers. On most days, where no file is named, two of the walks and one of the others are run, drawn by the
+ * seed; .ci/run runs them all.
  */
 const WALKS = [['flows'], ['full', 'jobs'], ['making'], ['plastics', 'tank', 'solid']];
 const DISASTERS = [['kills'], ['powercut'], ['disk'], ['resilience']];
@@ -23,12 +24,16 @@ const leftOut =
         .map((name) => `e2e/${name}.test.ts`)
     : [];
 
-/** Against hanging, not a claim of speed: whole random checks, and a machine that does much else, take their time. */
+/**
+ * Against hanging, not a claim of speed: whole random checks, and a machine that does much else, take their
+ * time.
+ */
 const PATIENCE = isWhole ? 600_000 : 300_000;
 
 export default defineConfig({
   test: {
-    // The machines have two cores: while a browser test waits for its page, a third file uses what would idle.
+    // The machines have two cores: while a browser test waits for its page, a third file uses what would
+    // idle.
     maxWorkers: 3,
     projects: [
       {
@@ -36,7 +41,8 @@ export default defineConfig({
           name: 'core',
           include: ['src/{core,contract,web}/**/*.test.ts'],
           setupFiles: ['src/core/test-kit/setup.test-setup.ts'],
-          // Files share the loaded core: nothing of it changes from one to the next, and reading it in anew takes longer than most tests.
+          // Files share the loaded core: nothing of it changes from one to the next, and reading it in anew
+          // takes longer than most tests.
           isolate: false,
           testTimeout: PATIENCE,
           hookTimeout: PATIENCE,

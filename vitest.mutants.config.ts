@@ -1,6 +1,9 @@
 import { defineConfig } from 'vitest/config';
 
-/** The tests nearest to one room of the core, for runs in which one thing of it is changed: all of them would make each change take minutes. */
+/**
+ * The tests nearest to one room of the core, for runs in which one thing of it is changed: all of them would
+ * make each change take minutes.
+ */
 const room = process.env['MUTANTS_ROOM'] ?? '*';
 
 export default defineConfig({

@@ -48,7 +48,10 @@ export function behaviours(): void {
   }
 }
 
-/** Median time of a look at a rig that was only just built, ms: what is kept of a rig between looks does not count. */
+/**
+ * Median time of a look at a rig that was only just built, ms: what is kept of a rig between looks does not
+ * count.
+ */
 function timed(design: Design, look: (rig: Rig) => unknown): number {
   const plastic = usualPlastic('paddle-tail', 3.5);
   const times: number[] = [];
@@ -64,7 +67,10 @@ function timed(design: Design, look: (rig: Rig) => unknown): number {
 /** Directions the height function is flooded on: 1.4° apart. */
 const DIRECTIONS = 20_000;
 
-/** The poses by the hull against the height function itself, looked at from all directions alike and flooded from its lowest places up. */
+/**
+ * The poses by the hull against the height function itself, looked at from all directions alike and flooded
+ * from its lowest places up.
+ */
 function restAgainstSearch(key: string, rig: Rig): void {
   const points = rig.bodies[0].hull();
   const { centre } = hanging(rig, waterDensity(PLAIN_WATER.water));
@@ -86,7 +92,10 @@ function restAgainstSearch(key: string, rig: Rig): void {
     );
 }
 
-/** Share of all directions in the basin that one lies in. Basins that meet less than a hundredth of the height over the shallower are one. */
+/**
+ * Share of all directions in the basin that one lies in. Basins that meet less than a hundredth of the height
+ * over the shallower are one.
+ */
 function flooded(points: ArrayLike<number>, centre: Vec3): (down: Vec3) => number {
   const ways = spread(DIRECTIONS);
   const heights = ways.map((n) => {

@@ -20,7 +20,10 @@ export function median(work: () => unknown, runs = 40): number {
   );
 }
 
-/** An event of a browser's trace: its name, when it began and how long the processor worked at it, microseconds. */
+/**
+ * An event of a browser's trace: its name, when it began and how long the processor worked at it,
+ * microseconds.
+ */
 interface TraceEvent {
   readonly name: string;
   readonly ph: string;
@@ -31,8 +34,8 @@ interface TraceEvent {
 }
 
 /**
- * Processor time of the longest task after a mark on the thread that set it, ms: what the work itself takes, where a task's length on the clock
- * also counts what the machine did besides.
+ * Processor time of the longest task after a mark on the thread that set it, ms: what the work itself takes,
+ * where a task's length on the clock also counts what the machine did besides.
  */
 export function busiest(trace: Uint8Array, mark: string): number {
   const { traceEvents } = JSON.parse(new TextDecoder().decode(trace)) as { traceEvents: TraceEvent[] };

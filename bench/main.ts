@@ -1,4 +1,5 @@
-// Speed, as ratios within one run: machines differ, a ratio says what it means anywhere. Run with npm run bench.
+// Speed, as ratios within one run: machines differ, a ratio says what it means anywhere. Run with npm run
+// bench.
 import { readFileSync } from 'node:fs';
 import { ensureBuilt, ensureNode } from '../scripts/build.mjs';
 import { assemble } from '../src/core/assembly/index.ts';

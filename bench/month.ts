@@ -1,7 +1,8 @@
 /**
- * A month of saves: batches of some 80 kB saved over and over by a running server, with the size of its write-ahead log from day to day; then the server
- * is killed in the middle of saves and begins again on what it left. Told against the bound of the log (64 MB) and against a start after an orderly end.
- * Run: npm run bench -- month [SAVES].
+ * A month of saves: batches of some 80 kB saved over and over by a running server, with the size of its
+ * write-ahead log from day to day; then the server is killed in the middle of saves and begins again on what
+ * it left. Told against the bound of the log (64 MB) and against a start after an orderly end. Run: npm run
+ * bench -- month [SAVES].
  */
 import { readFileSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
@@ -23,7 +24,10 @@ function logBytes(folder: string): number {
   return readdirSync(log).reduce((sum, name) => sum + statSync(join(log, name)).size, 0);
 }
 
-/** A batch as the demo has one, weighed so often; the readings differ from save to save, so that nothing packs better than it would. */
+/**
+ * A batch as the demo has one, weighed so often; the readings differ from save to save, so that nothing packs
+ * better than it would.
+ */
 function batchOf(save: number): Batch {
   const [first] = JSON.parse(readFileSync(join(root, 'demo/batches.json'), 'utf8')) as { document: Batch }[];
   if (!first) throw new Error('The demo has no batch.');
@@ -39,7 +43,10 @@ function batchOf(save: number): Batch {
 /** Version of each batch as the server last answered for it. */
 type Answered = Map<string, number>;
 
-/** Saves every batch in turn, from one number to another; what is answered for is written down. Ends quietly where the server is gone. */
+/**
+ * Saves every batch in turn, from one number to another; what is answered for is written down. Ends quietly
+ * where the server is gone.
+ */
 async function saves(
   { url }: RunningServer,
   answered: Answered,

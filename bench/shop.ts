@@ -1,6 +1,7 @@
 /**
- * A large shop backed up and given back, seeded by this: so many heads, batches of 500 weighings with their steps, photographs. Told as multiples of the
- * rows' own bytes read once, with memory above rest and the longest that a small request had to wait meanwhile. Run: npm run bench -- shop [SCALE].
+ * A large shop backed up and given back, seeded by this: so many heads, batches of 500 weighings with their
+ * steps, photographs. Told as multiples of the rows' own bytes read once, with memory above rest and the
+ * longest that a small request had to wait meanwhile. Run: npm run bench -- shop [SCALE].
  */
 import { createWriteStream, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -57,7 +58,8 @@ export async function largeShop(scale: number): Promise<void> {
   };
   await fill(join(folder, 'shop'), scale);
   console.log(
-    `Filled in ${lap().toFixed(0)} s: scale ${scale} of 100,000 heads, 1,000 batches of 500 weighings with 60 steps, 1,000 photographs`,
+    `Filled in ${lap().toFixed(0)} s: scale ${scale} of 100,000 heads, 1,000 batches of 500 ` +
+      'weighings with 60 steps, 1,000 photographs',
   );
   const server = await startServer(join(folder, 'shop'));
   const pid = server.process.pid ?? 0;
@@ -88,7 +90,9 @@ export async function largeShop(scale: number): Promise<void> {
   isOver = true;
   await watching;
   console.log(
-    `  backup ${took.toFixed(0)} s, ${(statSync(file).size / 1e6).toFixed(0)} MB; memory ${rest.toFixed(0)} → ${most.toFixed(0)} MB; health at most ${slowest.toFixed(0)} ms (${Math.max(...quiet).toFixed(0)} ms at rest)`,
+    `  backup ${took.toFixed(0)} s, ${(statSync(file).size / 1e6).toFixed(0)} MB; memory ` +
+      `${rest.toFixed(0)} → ${most.toFixed(0)} MB; health at most ${slowest.toFixed(0)} ms ` +
+      `(${Math.max(...quiet).toFixed(0)} ms at rest)`,
   );
   await server.end();
   lap();

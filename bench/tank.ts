@@ -10,7 +10,10 @@ const SLIDERS = [
   ['line', 'Speed'],
 ] as const;
 
-/** Moves a slider of each view a hundred steps by its key, and tells the longest task of the interface thread meanwhile. */
+/**
+ * Moves a slider of each view a hundred steps by its key, and tells the longest task of the interface thread
+ * meanwhile.
+ */
 export async function draggedInTank(page: Page, url: string): Promise<void> {
   for (const [view, name] of SLIDERS) {
     await page.goto(`${url}/designs/gravel-oval-1-2/water?view=${view}`, { waitUntil: 'load' });

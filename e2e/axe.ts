@@ -13,7 +13,10 @@ interface Axe {
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-/** Every fault that axe finds on a page by all of its rules, best practice and WCAG 2.2 (targets of 24 px) with them, each with the first places it is at. */
+/**
+ * Every fault that axe finds on a page by all of its rules, best practice and WCAG 2.2 (targets of 24 px)
+ * with them, each with the first places it is at.
+ */
 export async function faultsOn(page: Page): Promise<string[]> {
   await page.evaluate(axeSource);
   return page.evaluate(async () => {

@@ -18,7 +18,10 @@ export interface OpenBrowser {
   readonly close: () => Promise<void>;
 }
 
-/** Graphics as a machine without any has them: WebGL by emulation, which makes all other drawing slow; or none, and plain drawing. */
+/**
+ * Graphics as a machine without any has them: WebGL by emulation, which makes all other drawing slow; or
+ * none, and plain drawing.
+ */
 const GRAPHICS = {
   webgl: ['--use-angle=swiftshader', '--enable-unsafe-swiftshader'],
   plain: ['--disable-gpu', '--disable-3d-apis'],
@@ -56,7 +59,10 @@ export async function openBrowser(graphics: keyof typeof GRAPHICS = 'plain'): Pr
   };
 }
 
-/** How long a page may take to show what is waited for, ms: a test's own limit, so that a busy machine fails nothing that works. */
+/**
+ * How long a page may take to show what is waited for, ms: a test's own limit, so that a busy machine fails
+ * nothing that works.
+ */
 const PATIENCE = 110_000;
 
 /** A page that collects what goes wrong in it. */
@@ -77,7 +83,10 @@ export async function openPage(
   return Object.assign(page, { complaints });
 }
 
-/** How often a page is looked at for what is waited for, ms: in every frame, as is usual, keeps a core busy with looking. */
+/**
+ * How often a page is looked at for what is waited for, ms: in every frame, as is usual, keeps a core busy
+ * with looking.
+ */
 const LOOK_MS = 80;
 
 function lookSometimes(page: Page): void {
@@ -100,8 +109,8 @@ export async function named(page: Page, name: string, role?: string) {
 }
 
 /**
- * A page in a window of its own, in the same profile. Unlike a tab it stays visible while another is worked in, so coming back to it
- * is no reason for the application to fetch anew.
+ * A page in a window of its own, in the same profile. Unlike a tab it stays visible while another is worked
+ * in, so coming back to it is no reason for the application to fetch anew.
  */
 export async function openWindow(browser: Browser, url: string): Promise<Page> {
   const session = await browser.target().createCDPSession();

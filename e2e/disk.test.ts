@@ -10,8 +10,8 @@ import type { RunningServer } from './server.ts';
 import { startServer } from './server.ts';
 
 /*
- * A shop on a disk of its own that runs full, and one that cannot be written: every request answers in words, the server can be ended within ten
- * seconds, and with room again nothing that was answered for is missing.
+ * A shop on a disk of its own that runs full, and one that cannot be written: every request answers in words,
+ * the server can be ended within ten seconds, and with room again nothing that was answered for is missing.
  */
 
 const folder = mkdtempSync(join(tmpdir(), 'fern-anvil-full-'));

@@ -441,7 +441,8 @@ describe('files', () => {
     await give('Solid file', temporary('Lent Oval.stl', writeStl(mesh, 'x')));
     await sees(page, 'facets, closed');
     await page.waitForSelector('.solid-preview svg');
-    // Its own wire channel is in it already: set the shank a little beside would cut a second one, so the level stays.
+    // Its own wire channel is in it already: set the shank a little beside would cut a second one, so the
+    // level stays.
     await press('Make a design of it');
     await page.waitForSelector('[data-reading="head.castVolume"]');
     await sees(page, 'Imported solid');

@@ -9,7 +9,8 @@ import { named, openBrowser, openPage, sees } from './browser.ts';
 import type { RunningServer } from './server.ts';
 import { dataFolder, startServer } from './server.ts';
 
-// The jobs people come with, driven as they would be, and what each takes counted: a press, a choice, a line typed, a scroll.
+// The jobs people come with, driven as they would be, and what each takes counted: a press, a choice, a line
+// typed, a scroll.
 
 let server: RunningServer;
 let empty: RunningServer;

@@ -10,8 +10,9 @@ import { root } from './root.ts';
 import { dataFolder, startServer } from './server.ts';
 
 /*
- * The process is killed with no warning in the middle of what writes much at once: a shop file that is being taken in, and data of an earlier
- * version that are being brought to the present form. Either is there whole or not at all, and nothing that was there before is gone.
+ * The process is killed with no warning in the middle of what writes much at once: a shop file that is being
+ * taken in, and data of an earlier version that are being brought to the present form. Either is there whole
+ * or not at all, and nothing that was there before is gone.
  */
 
 const endings: (() => Promise<void> | void)[] = [];

@@ -263,7 +263,8 @@ describe('days on the water', () => {
     await page.waitForSelector('.counter-more');
     const id = await page.evaluate(() => location.pathname.split('/').at(-1) ?? '');
     await keeps<Trial>(`trials/${id}`, ({ rigs }) => rigs.length === 1);
-    // Made a moment ago, and there all the same where nobody answers: counted, opened anew, and compared with other days.
+    // Made a moment ago, and there all the same where nobody answers: counted, opened anew, and compared with
+    // other days.
     await page.waitForSelector('.trial[data-at-hand=true]');
     await saved();
     await server.end('SIGKILL');

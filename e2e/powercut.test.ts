@@ -9,8 +9,9 @@ import type { RunningServer } from './server.ts';
 import { startServer } from './server.ts';
 
 /**
- * The power is cut: a shop lies on a file system of its own in an image file, and at some moment that image is copied as its device
- * holds it. What the file system had not written by then is gone from the copy, as from a disk. Every write that was answered must be there.
+ * The power is cut: a shop lies on a file system of its own in an image file, and at some moment that image
+ * is copied as its device holds it. What the file system had not written by then is gone from the copy, as
+ * from a disk. Every write that was answered must be there.
  */
 const folder = mkdtempSync(join(tmpdir(), 'fern-anvil-cut-'));
 const image = join(folder, 'disk.img');
@@ -27,7 +28,10 @@ const canMount = ((): boolean => {
   return spawnSync('mount', ['-o', 'loop', image, place]).status === 0;
 })();
 
-/** Cuts tried (FERN_ANVIL_CUTS=60 for a long run), and where in the life of a shop: their seed makes them come again. */
+/**
+ * Cuts tried (FERN_ANVIL_CUTS=60 for a long run), and where in the life of a shop: their seed makes them come
+ * again.
+ */
 const CUTS = Number(process.env['FERN_ANVIL_CUTS'] ?? (isWhole ? 6 : 1));
 let seed = Number(process.env['SEED'] ?? 20261126);
 /** The minimal standard generator (Park & Miller 1988). */
@@ -53,12 +57,18 @@ async function namesIn(server: RunningServer): Promise<Set<string>> {
   }
 }
 
-/** A machine that starts again has no servers yet: the copy's lock, whose holder lives on here, is taken off it. */
+/**
+ * A machine that starts again has no servers yet: the copy's lock, whose holder lives on here, is taken off
+ * it.
+ */
 function unlock(shop: string): void {
   for (const name of ['in-use-by', 'in-use.lock']) rmSync(join(shop, name), { recursive: true, force: true });
 }
 
-/** Servers whose data lie on the disk: by their own command line, as one that is still starting has told nobody yet. */
+/**
+ * Servers whose data lie on the disk: by their own command line, as one that is still starting has told
+ * nobody yet.
+ */
 function serversOnDisk(): number[] {
   return readdirSync('/proc')
     .filter((name) => /^\d+$/.test(name))
@@ -77,8 +87,9 @@ function serversOnDisk(): number[] {
 const LOOKS = 30;
 
 /**
- * The image as its device holds it at one moment. A copy takes a while, and what is written meanwhile would be in one part of it and not in another, as on
- * no disk: the servers are held still, and it is taken again until the device is the same after it as it was under it.
+ * The image as its device holds it at one moment. A copy takes a while, and what is written meanwhile would
+ * be in one part of it and not in another, as on no disk: the servers are held still, and it is taken again
+ * until the device is the same after it as it was under it.
  */
 function snapshot(to: string): void {
   const held = serversOnDisk();

@@ -53,7 +53,8 @@ describe('a killed server', () => {
           version: number;
           document: Design;
         };
-        // What was acknowledged is there; at most the one write that was under way may have landed on top of it.
+        // What was acknowledged is there; at most the one write that was under way may have landed on top of
+        // it.
         expect(kept.version).toBeGreaterThanOrEqual(version);
         expect(kept.version).toBeLessThanOrEqual(version + 1);
         expect([name, attempted.get(id)]).toContain(kept.document.name);

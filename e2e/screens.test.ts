@@ -8,8 +8,8 @@ import type { RunningServer } from './server.ts';
 import { dataFolder, startServer } from './server.ts';
 
 /*
- * Every screen, opened once: whole and usable at every width from a phone to a wide desk, free of faults that axe calls serious, and
- * without a complaint on its console.
+ * Every screen, opened once: whole and usable at every width from a phone to a wide desk, free of faults that
+ * axe calls serious, and without a complaint on its console.
  */
 
 const data = dataFolder('demo');
@@ -72,7 +72,10 @@ const SCREENS: readonly (readonly [
   ['Compare days', '/trials?view=compare', '.strata, table'],
 ];
 
-/** Controls that cannot be reached or used: outside the window and anything that scrolls, or lying over each other. */
+/**
+ * Controls that cannot be reached or used: outside the window and anything that scrolls, or lying over each
+ * other.
+ */
 const unusable = (on: Page) =>
   on.evaluate(() => {
     const scrolls = (element: Element) => {
@@ -100,7 +103,8 @@ const unusable = (on: Page) =>
         if (a.element.parentElement !== b.element.parentElement) return [];
         const wide = Math.min(a.box.right, b.box.right) - Math.max(a.box.left, b.box.left);
         const high = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top);
-        // What is set over something on purpose, as a mark on a card, may; two such may not lie over each other.
+        // What is set over something on purpose, as a mark on a card, may; two such may not lie over each
+        // other.
         const isSetOver = getComputedStyle(b.element).position === 'absolute';
         const areBoth = isSetOver && getComputedStyle(a.element).position === 'absolute';
         const isSeen = [a, b].every(({ element }) => getComputedStyle(element).opacity !== '0');
@@ -109,7 +113,8 @@ const unusable = (on: Page) =>
           : [];
       }),
     );
-    // The window holds the frame; what is longer scrolls within it, or a thumb would push the places off the screen.
+    // The window holds the frame; what is longer scrolls within it, or a thumb would push the places off the
+    // screen.
     const { scrollWidth, scrollHeight } = document.documentElement;
     return { wide: scrollWidth - innerWidth, tall: scrollHeight - innerHeight, outside, over };
   });
@@ -125,7 +130,10 @@ const WIDTHS = [
 /** Cumulative layout shift up to which a page is good to its reader (Web Vitals, 2020; from memory). */
 const GOOD_SHIFT = 0.1;
 
-/** How far a screen has moved by itself since it was opened or last asked, as cumulative layout shift, with what moved. */
+/**
+ * How far a screen has moved by itself since it was opened or last asked, as cumulative layout shift, with
+ * what moved.
+ */
 const movedBy = (page: Page) =>
   page.evaluate(() => {
     const shifts = (window as unknown as { shifts?: { by: number; what: string }[] }).shifts ?? [];

@@ -14,10 +14,16 @@ export interface RunningServer {
   readonly end: (signal?: NodeJS.Signals) => Promise<void>;
 }
 
-/** Where the demo workshop was loaded once for all browser tests; none where they are not run by their own configuration. */
+/**
+ * Where the demo workshop was loaded once for all browser tests; none where they are not run by their own
+ * configuration.
+ */
 export const DEMO_SHOP = 'FERN_ANVIL_DEMO_SHOP';
 
-/** A new folder for one test's data; with the demo workshop in it, as a first start leaves it, where that is asked for. */
+/**
+ * A new folder for one test's data; with the demo workshop in it, as a first start leaves it, where that is
+ * asked for.
+ */
 export function dataFolder(holds?: 'demo'): { readonly path: string; readonly remove: () => void } {
   const path = mkdtempSync(join(tmpdir(), 'fern-anvil-'));
   const demo = process.env[DEMO_SHOP];

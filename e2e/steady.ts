@@ -4,11 +4,13 @@ import { ElementHandle } from 'puppeteer-core';
 const MOST_FRAMES = 600;
 
 /**
- * Waits until an element has come to rest: nothing it stands in is being moved by a transition or an animation that ends, and it is where it was
- * one frame before. A dialog that still slides in takes a click that was aimed at where its button was a moment ago for one beside it.
+ * Waits until an element has come to rest: nothing it stands in is being moved by a transition or an
+ * animation that ends, and it is where it was one frame before. A dialog that still slides in takes a click
+ * that was aimed at where its button was a moment ago for one beside it.
  */
 const atRest = (handle: ElementHandle): Promise<void> =>
-  // Nothing in it is named: a runner that keeps names would leave its helper for that behind, outside the page.
+  // Nothing in it is named: a runner that keeps names would leave its helper for that behind, outside the
+  // page.
   handle.evaluate(async (node, most) => {
     let before = '';
     for (let frames = 0; frames <= most && node.isConnected; frames++) {

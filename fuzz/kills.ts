@@ -1,8 +1,9 @@
 /**
- * Servers killed without warning, so many (first argument, 200 unless given) from a seed (second argument): in the middle of saves of every
- * collection, of a first start, of a shop file being taken in, of earlier data being brought to the present form, and of a backup being given back.
- * Whatever was answered for must be there afterwards, and what was begun is there whole or not at all. Ends with code 1 where something is lost.
- * Run: npm run kills [-- COUNT [SEED]].
+ * Servers killed without warning, so many (first argument, 200 unless given) from a seed (second argument):
+ * in the middle of saves of every collection, of a first start, of a shop file being taken in, of earlier
+ * data being brought to the present form, and of a backup being given back. Whatever was answered for must be
+ * there afterwards, and what was begun is there whole or not at all. Ends with code 1 where something is
+ * lost. Run: npm run kills [-- COUNT [SEED]].
  */
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';

@@ -1,7 +1,8 @@
 /**
- * Broken requests, so many (first argument, 20,000 unless given), and broken files (third argument, a tenth as many unless given) from a seed (second
- * argument): none may be answered 5xx other than by a stated limit, take over two seconds, or make memory grow. Ends with code 1 where one does. Run:
- * npm run fuzz [-- REQUESTS [SEED [FILES]]].
+ * Broken requests, so many (first argument, 20,000 unless given), and broken files (third argument, a tenth
+ * as many unless given) from a seed (second argument): none may be answered 5xx other than by a stated limit,
+ * take over two seconds, or make memory grow. Ends with code 1 where one does. Run: npm run fuzz [-- REQUESTS
+ * [SEED [FILES]]].
  */
 import { messageOf } from '../src/core/kind/index.ts';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
@@ -197,7 +198,8 @@ const growth = (process.memoryUsage().rss - before) / 1e6;
 console.log(
   `${requests} requests from seed ${seed}: ${JSON.stringify(by)}; slowest ${Math.round(slowest)} ms; memory ${growth.toFixed(0)} MB more`,
 );
-// A backup of all that, with one bit turned at every thousandth place, and cut, doubled and spoilt at random: refused in a sentence, or read as it was made.
+// A backup of all that, with one bit turned at every thousandth place, and cut, doubled and spoilt at random:
+// refused in a sentence, or read as it was made.
 const place = mkdtempSync(join(tmpdir(), 'fern-anvil-fuzz-'));
 const [whole, spoiltFile] = [join(place, 'whole.gz'), join(place, 'spoilt.gz')];
 await fillShop(app);

@@ -19,7 +19,8 @@ const PARTS = {
     sources: ['src/core', 'src/contract', 'src/web', 'vite.config.ts'],
     make: () =>
       run(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'error'], {
-        // What people get, whoever asks for it: under a test runner the slow half of every library would be built in.
+        // What people get, whoever asks for it: under a test runner the slow half of every library would be
+        // built in.
         env: { ...process.env, NODE_ENV: 'production' },
       }),
     there: 'dist/web/index.html',
@@ -39,7 +40,10 @@ function files(path) {
     .flatMap((name) => files(join(path, name)));
 }
 
-/** Server and terminal as plain modules with the packages they use: nothing is transpiled and few files are read at a start. */
+/**
+ * Server and terminal as plain modules with the packages they use: nothing is transpiled and few files are
+ * read at a start.
+ */
 async function buildNode() {
   const { build } = await import('esbuild');
   const out = join(root, 'dist/node');

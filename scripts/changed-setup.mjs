@@ -1,4 +1,5 @@
-// In a worker of npm run constants: hands out every number and term as it is, but the one that is changed, and writes down which were asked for.
+// In a worker of npm run constants: hands out every number and term as it is, but the one that is changed,
+// and writes down which were asked for.
 import { Worker } from 'node:worker_threads';
 import { afterEach, beforeEach, inject } from 'vitest';
 

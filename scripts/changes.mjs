@@ -14,7 +14,10 @@ const isOf = (operators, node) =>
   ts.isBinaryExpression(bare(node)) && operators.has(bare(node).operatorToken.kind);
 const isNumber = (node) => ts.isNumericLiteral(bare(node));
 
-/** The parts of files that are changed, each with its place, what it says and its kind; numbered in the order they stand. */
+/**
+ * The parts of files that are changed, each with its place, what it says and its kind; numbered in the order
+ * they stand.
+ */
 export function changesIn(files) {
   const { options } = ts.parseJsonConfigFileContent(
     ts.readConfigFile(`${root}/tsconfig.json`, ts.sys.readFile).config,

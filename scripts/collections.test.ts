@@ -16,8 +16,9 @@ import { PGlite } from '@electric-sql/pglite';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 
 /**
- * A throw-away collection, one file, one line of the index and its table, put into a copy of the program that is built and started: server,
- * history, shop file, backup, damage check, terminal and documents must know it by that alone.
+ * A throw-away collection, one file, one line of the index and its table, put into a copy of the program that
+ * is built and started: server, history, shop file, backup, damage check, terminal and documents must know it
+ * by that alone.
  */
 const root = fileURLToPath(new URL('..', import.meta.url));
 const copy = join(root, '.cache/collections-probe');

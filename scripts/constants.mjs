@@ -1,5 +1,6 @@
-// Changes numbers and terms of a room of the core by a tenth, one at a time, and counts how many of the changes its tests notice. Whole terms
-// left out and conditions turned are for npm run mutants. Run: npm run constants -- ROOM [HOW-MANY [SEED [number|term]]].
+// Changes numbers and terms of a room of the core by a tenth, one at a time, and counts how many of the
+// changes its tests notice. Whole terms left out and conditions turned are for npm run mutants. Run: npm run
+// constants -- ROOM [HOW-MANY [SEED [number|term]]].
 import { readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { createVitest } from 'vitest/node';
@@ -55,7 +56,10 @@ const vitest = await createVitest(
 );
 const all = await vitest.globTestSpecifications();
 
-/** Runs tests with a change, or with none: the tests, and whether any failed, a file could not be read in, or it never ended. */
+/**
+ * Runs tests with a change, or with none: the tests, and whether any failed, a file could not be read in, or
+ * it never ended.
+ */
 async function run(specifications, changed) {
   vitest.provide('changed', changed);
   const { testModules, unhandledErrors } = await vitest.runTestSpecifications(specifications);

@@ -1,5 +1,5 @@
-// The interface with hot reload against a server with the demo workshop. Run: npm run dev [-- the options of npm start]. The server itself is made from
-// its sources when this begins; after a change of it, begin anew.
+// The interface with hot reload against a server with the demo workshop. Run: npm run dev [-- the options of
+// npm start]. The server itself is made from its sources when this begins; after a change of it, begin anew.
 import { spawn } from 'node:child_process';
 import { resolve } from 'node:path';
 import { ensureInstalled, root } from './ensure.mjs';

@@ -15,8 +15,8 @@ export function run(command, args, options = {}) {
 }
 
 /**
- * Installs the packages of package-lock.json unless this very lock file is installed already: what a start needs, or with `whole` what tests and
- * work on the sources need besides. Quiet on standard output.
+ * Installs the packages of package-lock.json unless this very lock file is installed already: what a start
+ * needs, or with `whole` what tests and work on the sources need besides. Quiet on standard output.
  */
 export function ensureInstalled({ whole = false } = {}) {
   const lock = createHash('sha256')

@@ -20,8 +20,8 @@ import type { Brief, Design } from '../src/core/document/index.ts';
 import type { Plastic } from '../src/core/plastic/index.ts';
 
 /**
- * A throw-away kind of every sort, each one file and one line of its index, put into a copy of the core: what it says of itself must reach
- * schema, form, drawing, files and documents by that alone.
+ * A throw-away kind of every sort, each one file and one line of its index, put into a copy of the core: what
+ * it says of itself must reach schema, form, drawing, files and documents by that alone.
  */
 const root = fileURLToPath(new URL('..', import.meta.url));
 const copy = join(root, '.cache/kinds-probe');

@@ -1,4 +1,5 @@
-// Makes docs/readings.md, docs/rules.md, docs/api.md and docs/schema/*.json from the code; with --check, fails when they are not what the code says.
+// Makes docs/readings.md, docs/rules.md, docs/api.md and docs/schema/*.json from the code; with --check,
+// fails when they are not what the code says.
 import { publishedSchema } from '../src/contract/published-schema.ts';
 import { apiPage } from './api-page.ts';
 import { TRADE } from './trade.ts';
@@ -209,7 +210,10 @@ ${GUARDS.map(({ key, name, initial }) => `| \`${key}\` | ${name} | ${fields(init
 `;
 }
 
-/** What a design's fields may be, where the code decides it: the part of docs/formats.md between its two marks. */
+/**
+ * What a design's fields may be, where the code decides it: the part of docs/formats.md between its two
+ * marks.
+ */
 function kindsOfFields(): string {
   const code = (names: readonly string[]) => names.map((name) => `\`${name}\``).join(' ');
   const fields = (initial: object) =>

@@ -1,5 +1,6 @@
-// Changes constants and terms of a room of the core, one at a time, and counts how many of the changes its tests notice (Stryker). A room with
-// many is sampled: so many of its lines, chosen from a seed. Run: npm run mutants -- ROOM [LINES [SEED]].
+// Changes constants and terms of a room of the core, one at a time, and counts how many of the changes its
+// tests notice (Stryker). A room with many is sampled: so many of its lines, chosen from a seed. Run: npm run
+// mutants -- ROOM [LINES [SEED]].
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
@@ -35,7 +36,8 @@ writeFileSync(
     mutate: chosen,
     mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] },
     coverageAnalysis: 'perTest',
-    // What runs once as a file is loaded costs a whole run each; its numbers are changed by npm run constants.
+    // What runs once as a file is loaded costs a whole run each; its numbers are changed by npm run
+    // constants.
     ignoreStatic: true,
     reporters: ['clear-text', 'json'],
     clearTextReporter: { allowColor: false, logTests: false, reportTests: false },

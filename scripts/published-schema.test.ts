@@ -9,7 +9,8 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 const json = (path: string): unknown => JSON.parse(readFileSync(`${root}/${path}`, 'utf8'));
 const published = readdirSync(`${root}/docs/schema`);
 
-// The validator of another hand, by the published dialect and its meta-schema (JSON Schema, 2020-12), nothing unknown let through.
+// The validator of another hand, by the published dialect and its meta-schema (JSON Schema, 2020-12), nothing
+// unknown let through.
 const validator = () =>
   new Ajv2020({ strict: true, strictTypes: false, allErrors: true, allowUnionTypes: true });
 

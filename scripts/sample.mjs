@@ -1,4 +1,5 @@
-// What the two tools that change the core share: its rooms, its source files, and a sample that is the same for the same seed.
+// What the two tools that change the core share: its rooms, its source files, and a sample that is the same
+// for the same seed.
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './ensure.mjs';

@@ -1,4 +1,5 @@
-// Installs what is missing, then: formatting, lint, types, unused exports, generated files, tests. With names, only the tests whose file holds one of them.
+// Installs what is missing, then: formatting, lint, types, unused exports, generated files, tests. With
+// names, only the tests whose file holds one of them.
 import { spawn, spawnSync } from 'node:child_process';
 import { randomInt } from 'node:crypto';
 import { once } from 'node:events';
@@ -61,7 +62,9 @@ async function together(checks) {
   if (ended.some((code) => code !== 0)) process.exit(1);
 }
 
-/** The browser tests need Debian's Chromium: installs it where this user may, and says what to do where not. */
+/**
+ * The browser tests need Debian's Chromium: installs it where this user may, and says what to do where not.
+ */
 function ensureChromium() {
   const known = [
     process.env.CHROMIUM_PATH,

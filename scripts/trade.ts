@@ -1,4 +1,7 @@
-/** What practitioners say, and where it stands in the match: a computed question, a window, a rule, a school, or a remark. */
+/**
+ * What practitioners say, and where it stands in the match: a computed question, a window, a rule, a school,
+ * or a remark.
+ */
 export const TRADE: readonly (readonly [said: string, where: string])[] = [
   [
     'Which shape for which bottom, cover and way of fishing',

@@ -1,4 +1,5 @@
-// Lists files of the core that no test imports by name: what they do is tested, if it is, only through others.
+// Lists files of the core that no test imports by name: what they do is tested, if it is, only through
+// others.
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { root } from './ensure.mjs';

@@ -16,7 +16,10 @@ interface BackupOptions {
 /** Most documents that do not fit that are printed. */
 const MOST_TOLD = 50;
 
-/** Reads a backup whole, its seal and every document, and prints what it holds. Throws BadInput where it cannot be used or something does not fit. */
+/**
+ * Reads a backup whole, its seal and every document, and prints what it holds. Throws BadInput where it
+ * cannot be used or something does not fit.
+ */
 export async function runVerify(file: string): Promise<void> {
   const { rows, at, misfits } = await verifyBackup(file, 'documents').catch((error: unknown) => {
     throw error instanceof BackupProblem ? new BadInput(`${file}: ${error.message}`) : error;
@@ -31,7 +34,10 @@ export async function runVerify(file: string): Promise<void> {
   console.log(`${file}: a whole backup${at ? ` of ${at}` : ''}, ${rows} rows; every document fits.`);
 }
 
-/** Writes a backup of a running server's shop, or of the shop in a folder that no server holds; nothing half made stays under the name. */
+/**
+ * Writes a backup of a running server's shop, or of the shop in a folder that no server holds; nothing half
+ * made stays under the name.
+ */
 export async function runBackup({ out, server, data }: BackupOptions): Promise<void> {
   const part = `${out}.part`;
   try {
@@ -50,7 +56,8 @@ export async function runBackup({ out, server, data }: BackupOptions): Promise<v
 async function fetched(server: string, part: string): Promise<void> {
   const answer = await fetch(new URL('/api/backup', server)).catch((error: unknown) => {
     throw new BadInput(
-      `--server: nothing answers at ${server} (${String(causeOf(error))}). Start the shop’s server, or name the shop’s folder with --data.`,
+      `--server: nothing answers at ${server} (${String(causeOf(error))}). Start the shop’s ` +
+        'server, or name the shop’s folder with --data.',
     );
   });
   if (!answer.ok || !answer.body) throw new BadInput(`--server: ${server} answered ${answer.status}.`);

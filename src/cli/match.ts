@@ -64,7 +64,10 @@ interface Job {
   readonly rules: RuleSet;
 }
 
-/** Lists longer than this are judged by several processes, and changes are looked for only where they are read. */
+/**
+ * Lists longer than this are judged by several processes, and changes are looked for only where they are
+ * read.
+ */
 const LONG = 200;
 /** Heads of a long list for which the smallest change is looked for, besides the best of each shape. */
 const CHANGED = 40;
@@ -219,7 +222,10 @@ function settledAgain(matching: Matching, design: Design): Matched | undefined {
   return settled.ok ? settled.matched : undefined;
 }
 
-/** The change as it is printed: what is changed, which answer it lifts; or that none helps; null where none is needed. */
+/**
+ * The change as it is printed: what is changed, which answer it lifts; or that none helps; null where none is
+ * needed.
+ */
 function changeText(found: ChangeFound) {
   if (found.kind === 'none needed') return null;
   if (found.kind === 'none helps')

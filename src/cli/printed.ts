@@ -29,7 +29,10 @@ function asCsv(lines: readonly Line[]): string {
   });
 }
 
-/** Columns as wide as their widest cell, words to the left and figures to the right; one without a single entry is left out. */
+/**
+ * Columns as wide as their widest cell, words to the left and figures to the right; one without a single
+ * entry is left out.
+ */
 function asTable(lines: readonly Line[]): string {
   const text = (value: Line[string]): string =>
     typeof value === 'number' ? String(Number(value.toPrecision(DIGITS))) : (value ?? '');

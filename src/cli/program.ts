@@ -18,7 +18,8 @@ function terminal(): Command {
     .usage('COMMAND FILE [options]')
     .addHelpText(
       'after',
-      '\nCall it as npm run --silent anvil -- COMMAND … so that nothing but the answer is printed.\nFormats: docs/formats.md. Readings: docs/readings.md.',
+      '\nCall it as npm run --silent anvil -- COMMAND … so that nothing but the answer is ' +
+        'printed.\nFormats: docs/formats.md. Readings: docs/readings.md.',
     );
   program
     .command('evaluate')
@@ -40,7 +41,9 @@ function terminal(): Command {
   program
     .command('export')
     .description(
-      'writes a file: stl and 3mf the closed solid of the metal as cast, in mm; svg and dxf the plate at true scale; pdf a spec sheet; csv the readings, of an array of designs too; json the document',
+      'writes a file: stl and 3mf the closed solid of the metal as cast, in mm; svg and dxf the ' +
+        'plate at true scale; pdf a spec sheet; csv the readings, of an array of designs too; ' +
+        'json the document',
     )
     .argument('<FILE>', 'a design’s document; - for standard input')
     .option('--format <FORMAT>', 'kind of file', 'stl')
@@ -48,7 +51,8 @@ function terminal(): Command {
     .option('--shrink <PERCENT>', 'enlarge a solid for the mould by this shrinkage; stl and 3mf only')
     .option(
       '--chord <MM>',
-      'how far a facet may lie from the surface it stands for, 0.001 to 0.5; 0.01 where nothing is said; stl and 3mf only',
+      'how far a facet may lie from the surface it stands for, 0.001 to 0.5; 0.01 where nothing ' +
+        'is said; stl and 3mf only',
     )
     .addOption(new Option('--angle <ANGLE>', 'how views are laid out').choices(['third', 'first']))
     .addOption(new Option('--units <UNITS>', 'units of a drawing').choices(['metric', 'imperial', 'both']))
@@ -69,7 +73,8 @@ function terminal(): Command {
   program
     .command('mould')
     .description(
-      'writes a half of a mould as a closed solid in mm, its drawing, or the volumes that fill its block; a design gets a mould of one cavity',
+      'writes a half of a mould as a closed solid in mm, its drawing, or the volumes that fill ' +
+        'its block; a design gets a mould of one cavity',
     )
     .argument('<FILE>', 'a mould’s document, or a design’s; - for standard input')
     .option(
@@ -87,7 +92,8 @@ function terminal(): Command {
   program
     .command('match')
     .description(
-      'ranks designs for a brief and prints the order as JSON, a table or CSV, equals sharing a place, every answer with its grounds; a brief of version 1 is taken over',
+      'ranks designs for a brief and prints the order as JSON, a table or CSV, equals sharing a ' +
+        'place, every answer with its grounds; a brief of version 1 is taken over',
     )
     .argument('<BRIEF>', 'a brief’s document')
     .argument('<DESIGNS>', 'a design’s document, or an array of designs')
@@ -120,8 +126,8 @@ function terminal(): Command {
 }
 
 /**
- * Carries out a command line, printing its answer on standard output and what is wrong with it on standard error. Returns the code to end with:
- * 0, or 2 for bad input, or 1 where something failed here.
+ * Carries out a command line, printing its answer on standard output and what is wrong with it on standard
+ * error. Returns the code to end with: 0, or 2 for bad input, or 1 where something failed here.
  */
 export async function runProgram(args: readonly string[]): Promise<number> {
   try {

@@ -61,7 +61,10 @@ function baitOf({ plastic, method }: WaterOptions): Bait | undefined {
   return { plastic: found, method: known.key };
 }
 
-/** Prints the readings of a design’s document, or of an array of them. Throws BadInput for what cannot be read or built. */
+/**
+ * Prints the readings of a design’s document, or of an array of them. Throws BadInput for what cannot be read
+ * or built.
+ */
 export async function runEvaluate(file: string, options: WaterOptions): Promise<void> {
   await loadSolids();
   const data = readJson(file);
@@ -155,7 +158,9 @@ interface ExportValues {
   readonly units?: string | undefined;
 }
 
-/** Writes one file of a design: a solid, a drawing, a sheet or its readings. Throws BadInput where it cannot. */
+/**
+ * Writes one file of a design: a solid, a drawing, a sheet or its readings. Throws BadInput where it cannot.
+ */
 export async function runExport(
   file: string,
   { format, out, shrink, chord, angle, units }: ExportValues,
@@ -221,7 +226,10 @@ interface CardValues {
   readonly out: string;
 }
 
-/** Writes the rigging card of a design with a plastic on it, PDF. Throws BadInput where the two do not go together. */
+/**
+ * Writes the rigging card of a design with a plastic on it, PDF. Throws BadInput where the two do not go
+ * together.
+ */
 export async function runCard(file: string, { plastic, method, units, out }: CardValues): Promise<void> {
   giveTypefaces(typefaceFile);
   const design = accepted(checkDesignDocument(readJson(file)), file);

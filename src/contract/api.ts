@@ -176,7 +176,10 @@ export interface Intake {
     readonly does: 'adds' | 'changes' | 'same';
   }[];
   readonly problems: readonly Problem[];
-  /** stands for what was looked at; handed back with the file, it keeps what was saved since from being overwritten */
+  /**
+   * stands for what was looked at; handed back with the file, it keeps what was saved since from being
+   * overwritten
+   */
   readonly seen: string;
 }
 
@@ -209,7 +212,10 @@ export interface BackupsState {
   readonly isOld: boolean;
   /** newest first */
   readonly items: readonly BackupRow[];
-  /** what is being done, or was done last: the name of the backup or the folder it was given back into, or why it failed */
+  /**
+   * what is being done, or was done last: the name of the backup or the folder it was given back into, or why
+   * it failed
+   */
   readonly job?: {
     readonly kind: 'backup' | 'restore';
     readonly isRunning: boolean;

@@ -2,7 +2,10 @@ import type { Problem } from '../core/document/index.ts';
 import { isStorable, shortened } from '../core/quantity/index.ts';
 import { fieldName } from './sentences.ts';
 
-/** What no database stores, with its place: half a sign or a NUL, which some programs leave where they cut a text; a number without end. */
+/**
+ * What no database stores, with its place: half a sign or a NUL, which some programs leave where they cut a
+ * text; a number without end.
+ */
 export function unstorable(data: unknown, path = ''): Problem[] {
   if (typeof data === 'string') {
     if (isStorable(data)) return [];
@@ -31,11 +34,17 @@ export function unstorable(data: unknown, path = ''): Problem[] {
   return [];
 }
 
-/** Most entries of any list or object of a document, and most of all of them: the largest sound one has some hundreds. */
+/**
+ * Most entries of any list or object of a document, and most of all of them: the largest sound one has some
+ * hundreds.
+ */
 const MOST_ENTRIES = 2_000;
 const MOST_VALUES = 50_000;
 
-/** Where a document holds more than any sound one does: told at once, since every entry of a huge list would be told one by one otherwise. */
+/**
+ * Where a document holds more than any sound one does: told at once, since every entry of a huge list would
+ * be told one by one otherwise.
+ */
 export function overgrown(data: unknown): Problem[] {
   let values = 0;
   const waiting: { readonly value: unknown; readonly path: string }[] = [{ value: data, path: '' }];
@@ -57,7 +66,10 @@ export function overgrown(data: unknown): Problem[] {
   return [];
 }
 
-/** Deepest nesting of a set of rules that is looked at: what lies deeper is refused before a check walks into it. */
+/**
+ * Deepest nesting of a set of rules that is looked at: what lies deeper is refused before a check walks into
+ * it.
+ */
 const DEEPEST = 40;
 
 /** Where conditions stand deeper within each other than anybody means; undefined where they do not. */

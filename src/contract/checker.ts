@@ -10,7 +10,10 @@ export type Checked<T> =
   | { readonly ok: true; readonly value: T }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Returns a check of plain data against a schema, compiled when it is first asked for: a start needs few of them. */
+/**
+ * Returns a check of plain data against a schema, compiled when it is first asked for: a start needs few of
+ * them.
+ */
 export function checker<T>(schema: TSchema, engine: Ajv = ajv): (data: unknown) => Checked<T> {
   let validate: ValidateFunction | undefined;
   return (data) => {

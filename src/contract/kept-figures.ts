@@ -24,7 +24,10 @@ export const KeptCardSchema = Type.Object({
 
 const Path = Type.Array(Type.Array(Type.Number(), { minItems: 2, maxItems: 2 }));
 
-/** A summary as it is kept, checked where it comes from outside: its figures, and of its drawing what every outline is made from. */
+/**
+ * A summary as it is kept, checked where it comes from outside: its figures, and of its drawing what every
+ * outline is made from.
+ */
 export const KeptSummarySchema = Type.Union([
   Type.Object({
     ok: Type.Literal(true),

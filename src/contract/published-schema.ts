@@ -4,8 +4,8 @@ import { NAMES } from '../core/document/index.ts';
 const DIALECT = 'https://json-schema.org/draft/2020-12/schema';
 
 /**
- * A schema as it is published: of the dialect 2020-12, which says tuples by `prefixItems` where the draft before it listed them under `items`,
- * and named by its format.
+ * A schema as it is published: of the dialect 2020-12, which says tuples by `prefixItems` where the draft
+ * before it listed them under `items`, and named by its format.
  */
 export const publishedSchema = (schema: TSchema, name: string): object => ({
   $schema: DIALECT,

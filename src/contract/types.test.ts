@@ -13,8 +13,8 @@ import { plainCollection, steppedCollection } from './collections/collection.ts'
 import type { Kept } from './api.ts';
 
 /*
- * What the compiler must know and refuse, so that a kind or a collection that lacks something does not get as far as a run: npm test compiles this
- * file, and a line marked below that compiles after all is an error.
+ * What the compiler must know and refuse, so that a kind or a collection that lacks something does not get as
+ * far as a run: npm test compiles this file, and a line marked below that compiles after all is an error.
  */
 
 describe('the contract', () => {

@@ -67,7 +67,8 @@ export function checkRuleSet(data: unknown): Checked<RuleSet> {
         {
           path: '/version',
           message:
-            'Version: these rules give points, as version 1 did, and name no questions. Take the shipped rules of version 2 and add your own to them.',
+            'Version: these rules give points, as version 1 did, and name no questions. Take the ' +
+            'shipped rules of version 2 and add your own to them.',
         },
       ],
     };
@@ -119,7 +120,9 @@ export const checkSummary = checker<unknown>(KeptSummarySchema);
 /** Most designs, plastics and so on in one file. */
 const MOST_DOCUMENTS = 10_000;
 
-/** A whole shop: every document in it is checked, and every wrong field told with the place of its document. */
+/**
+ * A whole shop: every document in it is checked, and every wrong field told with the place of its document.
+ */
 export function checkShop(data: unknown): Checked<Shop> {
   const refuse = (path: string, message: string): Checked<Shop> => ({
     ok: false,

@@ -1,4 +1,6 @@
-/** Version of the program, as package.json has it: of `--version`, the sheet of keys, backups and shop files. */
+/**
+ * Version of the program, as package.json has it: of `--version`, the sheet of keys, backups and shop files.
+ */
 export const VERSION = '0.4.0';
 
 /** What a file says it was made by. */

@@ -26,7 +26,10 @@ export interface RowLine {
   readonly table: string;
   readonly row: Readonly<Record<string, unknown>>;
 }
-/** A line that takes back what was said of some documents: they were saved while their history was being read, and follow anew. */
+/**
+ * A line that takes back what was said of some documents: they were saved while their history was being read,
+ * and follow anew.
+ */
 export interface ForgetLine {
   readonly forget: Collection;
   readonly ids: readonly string[];
@@ -47,7 +50,10 @@ export class BackupProblem extends Error {}
 export const lineOf = (json: string): string =>
   `${json.replace(/[\u2028\u2029]/g, (mark) => (mark === '\u2028' ? '\\u2028' : '\\u2029'))}\n`;
 
-/** Lines of a gzipped file, ended by line feeds and by nothing else. Throws when it cannot be read or unpacked. */
+/**
+ * Lines of a gzipped file, ended by line feeds and by nothing else. Throws when it cannot be read or
+ * unpacked.
+ */
 async function* linesOf(file: string): AsyncGenerator<string> {
   const unpacked = createGunzip();
   pipeline(createReadStream(file), unpacked, () => {
@@ -77,9 +83,9 @@ async function* linesOf(file: string): AsyncGenerator<string> {
 }
 
 /**
- * Reads a backup from end to end and gives its lines between the first and the last, as text. Throws BackupProblem, after the lines that
- * could be read, when it is no backup, is cut short, was changed since it was made, or comes from a newer version: what comes out counts only
- * when it has come to its end.
+ * Reads a backup from end to end and gives its lines between the first and the last, as text. Throws
+ * BackupProblem, after the lines that could be read, when it is no backup, is cut short, was changed since it
+ * was made, or comes from a newer version: what comes out counts only when it has come to its end.
  */
 export async function* readBackup(file: string, heard?: (head: BackupHead) => void): AsyncGenerator<string> {
   const seal = createHash('sha256');
@@ -196,8 +202,8 @@ export interface Verified {
 }
 
 /**
- * Reads a backup whole: its packing, its seal, and, unless only the seal is asked for, every document against its schema. Throws
- * BackupProblem when it is no whole backup.
+ * Reads a backup whole: its packing, its seal, and, unless only the seal is asked for, every document against
+ * its schema. Throws BackupProblem when it is no whole backup.
  */
 export async function verifyBackup(file: string, what: 'seal' | 'documents'): Promise<Verified> {
   const misfits: Misfit[] = [];

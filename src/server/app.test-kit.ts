@@ -33,7 +33,10 @@ export interface RunningApp {
   readonly end: () => Promise<void>;
 }
 
-/** The server's application on a data folder, an empty one where none is given, and a free port. A body that is text goes out as it is. */
+/**
+ * The server's application on a data folder, an empty one where none is given, and a free port. A body that
+ * is text goes out as it is.
+ */
 export async function runApp(data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'))): Promise<RunningApp> {
   const database = await openDatabase(data);
   const {
@@ -42,7 +45,8 @@ export async function runApp(data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'
     end: endApp,
   } = createApp(database.db, { web: join(data, 'no-web'), data }, pino({ level: 'silent' }));
   const server = createServer(koa.callback());
-  // A connection that is closed for being idle, just when it is used again, is no finding: both sides share this busy thread.
+  // A connection that is closed for being idle, just when it is used again, is no finding: both sides share
+  // this busy thread.
   server.keepAliveTimeout = 0;
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;

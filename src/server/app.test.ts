@@ -374,7 +374,8 @@ describe('summaries', () => {
     );
     const read = async () => (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
     await expect.poll(async () => (await read()).summary?.ok, { timeout: 30_000 }).toBe(true);
-    // The same but for the last digits: which thread works it out, and what that had worked out before, shows there.
+    // The same but for the last digits: which thread works it out, and what that had worked out before, shows
+    // there.
     const [again, first] = [(await read()).summary, kept.summary];
     if (!again?.ok || !first?.ok) throw new Error('a ball cannot be built');
     expect(again.revision).toBe(first.revision);
@@ -479,7 +480,8 @@ describe('the data folder', () => {
     const { writeFileSync, mkdirSync } = await import('node:fs');
     const folder = join(app.data, 'taken');
     mkdirSync(folder, { recursive: true });
-    // A server of the first versions wrote its number alone; the parent of this process is a Node process that lives as long as the test does.
+    // A server of the first versions wrote its number alone; the parent of this process is a Node process
+    // that lives as long as the test does.
     writeFileSync(join(folder, 'in-use-by'), String(process.ppid));
     await expect(openDatabase(folder)).rejects.toThrow(/in use by process/);
   });

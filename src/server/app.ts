@@ -42,7 +42,10 @@ import type { Collection, WithHistory } from '../contract/collections/index.ts';
 /** Writes after which the room of replaced rows is taken back: some megabytes by then. */
 const TIDIED_AFTER = 500;
 
-/** Largest body taken: a design is a few kilobytes, one around a solid from outside most of a megabyte, a whole shop more. */
+/**
+ * Largest body taken: a design is a few kilobytes, one around a solid from outside most of a megabyte, a
+ * whole shop more.
+ */
 const BODY_LIMIT = { document: '2mb', shop: 64e6 } as const;
 
 /** The running application, with its stores. */
@@ -134,7 +137,8 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
     const edit = taken(checkMetalEdit(ctx.request.body));
     const key = String(ctx.params['key']);
     const metal = await metalStore.edit(key, edit, wantedVersion(ctx));
-    // A price changes only costs, which summaries keep too. They follow behind the answer, and are shown as out of date until then.
+    // A price changes only costs, which summaries keep too. They follow behind the answer, and are shown as
+    // out of date until then.
     figures.wake();
     ctx.set('ETag', etagOf(metal.version));
     ctx.body = metal;
@@ -199,18 +203,27 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
   };
 }
 
-/** Longest that an answer may keep someone waiting for its first byte, s: longer than whatever has a bound of its own. */
+/**
+ * Longest that an answer may keep someone waiting for its first byte, s: longer than whatever has a bound of
+ * its own.
+ */
 const LONGEST_ANSWER_S = 180;
 
-/** Tells whoever asked that something does not answer, a disk that hangs say, instead of leaving him without a word. */
+/**
+ * Tells whoever asked that something does not answer, a disk that hangs say, instead of leaving him without a
+ * word.
+ */
 function inTime(): Middleware {
   return async (ctx, next) => {
-    // Reading a backup whole, and taking a shop file in, have bounds of their own: an answer that came before their end would tell nothing.
+    // Reading a backup whole, and taking a shop file in, have bounds of their own: an answer that came before
+    // their end would tell nothing.
     if (ctx.path.endsWith('/verify') || ctx.path === `${API}/shop`) return next();
     let timer: NodeJS.Timeout | undefined;
     const late = new Promise<never>((_, reject) => {
       timer = setTimeout(() => {
-        const words = `There was no answer within ${LONGEST_ANSWER_S} seconds. Look whether the disk the data lie on answers, then try again.`;
+        const words =
+          `There was no answer within ${LONGEST_ANSWER_S} seconds. Look whether the disk the data ` +
+          'lie on answers, then try again.';
         reject(new HttpProblem(503, 'No answer', words));
       }, LONGEST_ANSWER_S * 1000);
     });

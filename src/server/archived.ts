@@ -5,7 +5,10 @@ import { nounOf } from '../contract/collections/index.ts';
 import type { Database } from './database.ts';
 import { DOCUMENT_TABLES } from './tables.ts';
 
-/** Returns documents of a collection that are archived, or were deleted within so many days, the newest first, at most so many. */
+/**
+ * Returns documents of a collection that are archived, or were deleted within so many days, the newest first,
+ * at most so many.
+ */
 export async function archivedOf(
   db: Database,
   collection: Collection,

@@ -30,13 +30,17 @@ import { OWNED, ownerKey, TABLES } from './tables.ts';
 import { WITH_HISTORY, keepsHistory } from '../contract/collections/index.ts';
 import type { Collection, WithHistory } from '../contract/collections/index.ts';
 
-/** How often a document that is saved again and again while it is read is begun anew; then its history is read in one go. */
+/**
+ * How often a document that is saved again and again while it is read is begun anew; then its history is read
+ * in one go.
+ */
 const MOST_TRIES = 20;
 
 /**
- * A whole shop as gzipped lines of JSON: a head, a line for every row of every table, and a foot that counts and seals them. Rows are read in
- * pieces of one or two megabytes between other requests, and no faster than they are taken, so that work goes on and memory stays level.
- * A document goes out with the history and the named versions it had at one moment.
+ * A whole shop as gzipped lines of JSON: a head, a line for every row of every table, and a foot that counts
+ * and seals them. Rows are read in pieces of one or two megabytes between other requests, and no faster than
+ * they are taken, so that work goes on and memory stays level. A document goes out with the history and the
+ * named versions it had at one moment.
  */
 export function writeBackup(db: Database): Readable {
   const lines = async function* () {
@@ -110,7 +114,10 @@ const among = (column: SQL, keys: readonly string[]): SQL =>
 /** What tells two states of a document apart: one brought in anew begins at version 1 again. */
 const STATE = sql`concat_ws(' ', t.version, t.step, extract(epoch from t.created_at))`;
 
-/** Documents with their steps and named versions. One that was saved while those were read is taken back and follows anew. */
+/**
+ * Documents with their steps and named versions. One that was saved while those were read is taken back and
+ * follows anew.
+ */
 async function* withHistory(
   db: Database,
   table: StoredTable,
@@ -175,9 +182,10 @@ const MOST_NAMED = 20;
 const AT_ONCE = { rows: 500, bytes: 1_000_000 } as const;
 
 /**
- * Gives a backup back into a database that was begun for it. The whole file is read before a row is written: its seal, and every document against
- * its schema. Documents that do not fit are named and nothing is given back, unless `setAside` names a file: then they are written there whole,
- * a line each, and the rest is given back. Resolves to the rows given back and what was set aside. Throws with a sentence otherwise.
+ * Gives a backup back into a database that was begun for it. The whole file is read before a row is written:
+ * its seal, and every document against its schema. Documents that do not fit are named and nothing is given
+ * back, unless `setAside` names a file: then they are written there whole, a line each, and the rest is given
+ * back. Resolves to the rows given back and what was set aside. Throws with a sentence otherwise.
  */
 export async function restoreBackup(
   db: Database,
@@ -191,7 +199,8 @@ export async function restoreBackup(
     const named = misfits.slice(0, MOST_NAMED).map(misfitSentence).join(' · ');
     const more = misfits.length > MOST_NAMED ? ` · and ${misfits.length - MOST_NAMED} more` : '';
     throw new Error(
-      `--restore: ${misfits.length} of its documents do not fit: ${named}${more}. Nothing was changed. Add --set-aside FILE to give back the rest and have these written to FILE.`,
+      `--restore: ${misfits.length} of its documents do not fit: ${named}${more}. Nothing was ` +
+        'changed. Add --set-aside FILE to give back the rest and have these written to FILE.',
     );
   }
   // What a new shop begins with gives way to what the shop had.
@@ -228,7 +237,10 @@ export async function restoreBackup(
 const named = (table: StoredTable, row: RowLine['row']): RowLine['row'] =>
   Object.fromEntries(Object.entries(row).map(([key, value]) => [table.columnOf.get(key) ?? key, value]));
 
-/** A design's row with figures that can be shown: as they came, or, where they are missing or of another form, none and a card with its name. */
+/**
+ * A design's row with figures that can be shown: as they came, or, where they are missing or of another form,
+ * none and a card with its name.
+ */
 function withFigures(row: RowLine['row']): RowLine['row'] {
   const { summary, card, document } = row;
   if (checkSummary(summary).ok && checkCard(card).ok) return row;

@@ -29,7 +29,10 @@ import { settings } from './schema.ts';
 const DAY_MS = 86_400_000;
 /** How often it is looked whether a backup is due, and how long after a start for the first time, ms. */
 const LOOK = { first: 60_000, every: 15 * 60_000 } as const;
-/** A daily backup is due when the newest is older than this, ms: a little under a day, so that it does not wander through the day. */
+/**
+ * A daily backup is due when the newest is older than this, ms: a little under a day, so that it does not
+ * wander through the day.
+ */
 const DUE_MS = 0.95 * DAY_MS;
 /** Age of the newest backup from which a shop is warned, ms. */
 const OLD_MS = 7 * DAY_MS;
@@ -75,7 +78,10 @@ function listed(folder: string, shop: string): BackupRow[] {
     .sort((a, b) => (a.at < b.at ? 1 : -1));
 }
 
-/** Makes a folder with those it lies in, one by one: where a file system makes none, the runtime's own way of doing so never ends. */
+/**
+ * Makes a folder with those it lies in, one by one: where a file system makes none, the runtime's own way of
+ * doing so never ends.
+ */
 function makeFolder(folder: string): void {
   if (existsSync(folder)) return;
   makeFolder(dirname(folder));
@@ -92,13 +98,17 @@ function unfit(folder: string): string | undefined {
     rmSync(trial);
     return undefined;
   } catch (error) {
-    return `Folder: nothing can be written there (${(error as NodeJS.ErrnoException).code ?? 'no reason given'}). Choose another, or give this user the right to write to it.`;
+    return (
+      `Folder: nothing can be written there (${(error as NodeJS.ErrnoException).code ?? 'no reason given'}). ` +
+      'Choose another, or give this user the right to write to it.'
+    );
   }
 }
 
 /**
- * Writes a backup into a folder: beside its place, on the device, read back and its seal checked, and only then under its name. What the rotation
- * no longer keeps is taken away then. Throws with a sentence; nothing half made stays.
+ * Writes a backup into a folder: beside its place, on the device, read back and its seal checked, and only
+ * then under its name. What the rotation no longer keeps is taken away then. Throws with a sentence; nothing
+ * half made stays.
  */
 export async function makeBackup(
   db: Database,
@@ -144,7 +154,10 @@ const sentence = (error: unknown): string =>
       ? error.message
       : String(error);
 
-/** Opens the backups of a shop whose data lie in a folder: where nothing was set, daily into a folder inside it, but for the demo. */
+/**
+ * Opens the backups of a shop whose data lie in a folder: where nothing was set, daily into a folder inside
+ * it, but for the demo.
+ */
 export function openBackups(db: Database, dataFolder: string, isDemo: boolean, log: Logger): Backups {
   const opened = Date.now();
   let job: BackupsState['job'];

@@ -1,10 +1,16 @@
 import type { PGlite } from '@electric-sql/pglite';
 
-/** Bytes of write-ahead log after which it is checkpointed: the embedded database has no process that does so of itself. */
+/**
+ * Bytes of write-ahead log after which it is checkpointed: the embedded database has no process that does so
+ * of itself.
+ */
 export const CHECKPOINT_BYTES = 16 * 2 ** 20;
 /** Shortest time between two looks at the log while statements follow each other, ms. */
 const LOOK_MS = 250;
-/** Rest after which whatever was written is checkpointed, ms: a start after a crash then has nothing to replay. */
+/**
+ * Rest after which whatever was written is checkpointed, ms: a start after a crash then has nothing to
+ * replay.
+ */
 const REST_MS = 30_000;
 
 /** Checkpoints of an embedded database, by volume and at rest. */
@@ -15,9 +21,10 @@ export interface Checkpoints {
 }
 
 /**
- * Keeps the write-ahead log of an embedded database short, so that it neither fills the disk nor makes a start after a crash long: a
- * checkpoint after 16 MiB, and one when nothing was asked for half a minute. A checkpoint that fails, on a full disk say, is tried again with the
- * next statement; nothing is lost, since the log is kept until then.
+ * Keeps the write-ahead log of an embedded database short, so that it neither fills the disk nor makes a
+ * start after a crash long: a checkpoint after 16 MiB, and one when nothing was asked for half a minute. A
+ * checkpoint that fails, on a full disk say, is tried again with the next statement; nothing is lost, since
+ * the log is kept until then.
  */
 export function openCheckpoints(client: Pick<PGlite, 'query' | 'exec'>): Checkpoints {
   let lookedAt = 0;

@@ -38,7 +38,9 @@ export type DatabaseClient = Pick<PGlite, 'query' | 'exec' | 'transaction' | 'cl
 
 type Wanted = Order extends infer O ? (O extends Order ? Omit<O, 'id'> : never) : never;
 
-/** A file or folder of the built program: beside this one, or where a server run from its sources finds it. */
+/**
+ * A file or folder of the built program: beside this one, or where a server run from its sources finds it.
+ */
 export function built(name: string): string {
   const places = [`./${name}`, `../../dist/node/${name}`].map((place) =>
     fileURLToPath(new URL(place, import.meta.url)),
@@ -51,7 +53,10 @@ export function built(name: string): string {
 
 /** Shortest time between two attempts to open a database anew, ms. */
 const AGAIN_MS = 2_000;
-/** Room on the disk below which the database cannot be opened, bytes: it begins a new piece of its log, of 16 MiB, and wants as much again. */
+/**
+ * Room on the disk below which the database cannot be opened, bytes: it begins a new piece of its log, of 16
+ * MiB, and wants as much again.
+ */
 const LEAST_ROOM = 32 * 2 ** 20;
 
 /** One thread with the database open in it. */
@@ -62,14 +67,20 @@ interface Connection {
   readonly end: (isOrderly: boolean) => Promise<void>;
 }
 
-/** Whether a failure says that nothing more is to be had of the session it came from: a statement broke off where none can. */
+/**
+ * Whether a failure says that nothing more is to be had of the session it came from: a statement broke off
+ * where none can.
+ */
 const breaks = (error: unknown): boolean => {
   const { code, name } = error as { code?: unknown; name?: unknown };
-  // PostgreSQL's invalid_cursor_state, which here only a statement that was never ended can be the reason of; and a trap of the runtime.
+  // PostgreSQL's invalid_cursor_state, which here only a statement that was never ended can be the reason of;
+  // and a trap of the runtime.
   return code === '24000' || name === 'RuntimeError';
 };
 
-/** Opens a database in a thread. Rejects with the database's own words, or with ENOSPC where the disk is why. */
+/**
+ * Opens a database in a thread. Rejects with the database's own words, or with ENOSPC where the disk is why.
+ */
 async function connect(path: string): Promise<Connection> {
   const waiting = new Map<number, { resolve: (value: unknown) => void; reject: (reason: unknown) => void }>();
   let count = 0;
@@ -122,9 +133,10 @@ async function connect(path: string): Promise<Connection> {
 }
 
 /**
- * Opens the embedded database of a folder in a thread of its own. Rejects with the database's own words when it cannot be opened. A session that broke, for want of room on the disk above all, is let
- * go and the database opened anew for whoever asks next: everything that was answered for is in its log. Until that succeeds every
- * statement fails with the reason.
+ * Opens the embedded database of a folder in a thread of its own. Rejects with the database's own words when
+ * it cannot be opened. A session that broke, for want of room on the disk above all, is let go and the
+ * database opened anew for whoever asks next: everything that was answered for is in its log. Until that
+ * succeeds every statement fails with the reason.
  */
 export async function openClient(path: string): Promise<DatabaseClient> {
   let current: Connection | undefined = await connect(path);

@@ -1,4 +1,7 @@
-/** The embedded database in a thread of its own: however long a statement takes, the server goes on answering and can be stopped. */
+/**
+ * The embedded database in a thread of its own: however long a statement takes, the server goes on answering
+ * and can be stopped.
+ */
 import { parentPort, workerData } from 'node:worker_threads';
 import { PGlite } from '@electric-sql/pglite';
 import { openCheckpoints } from './checkpoints.ts';

@@ -36,9 +36,10 @@ export interface OpenDatabase {
 const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));
 
 /**
- * Opens the shop's data in a folder and brings it to the newest form. What is committed is on the device, a first start is there whole or not at
- * all, and nobody else on the machine can read it. One process at a time: a second one is refused with a sentence, while the lock of a process
- * that was killed is taken over. `fill` puts something into a database that is begun by this, all of it or nothing; there must be none yet
+ * Opens the shop's data in a folder and brings it to the newest form. What is committed is on the device, a
+ * first start is there whole or not at all, and nobody else on the machine can read it. One process at a
+ * time: a second one is refused with a sentence, while the lock of a process that was killed is taken over.
+ * `fill` puts something into a database that is begun by this, all of it or nothing; there must be none yet
  * then. Throws with a sentence when the data are of a newer version than this program.
  */
 export async function openDatabase(
@@ -52,7 +53,8 @@ export async function openDatabase(
     if (isDiskFull(cause)) throw damaged(folder, cause);
     if (code === 'EROFS' || code === 'EACCES' || code === 'EPERM')
       throw new Error(
-        `Nothing can be written in ${folder} (${code}). Make it writable for this user, or choose another folder with --data.`,
+        `Nothing can be written in ${folder} (${code}). Make it writable for this user, or choose ` +
+          'another folder with --data.',
         { cause },
       );
     throw cause;
@@ -102,13 +104,15 @@ const damaged = (folder: string, cause: unknown): Error =>
         { cause },
       )
     : new Error(
-        `The database in ${folder} is damaged (${messageOf(cause).slice(0, 200)}). Nothing was changed. Give a backup back into another folder: npm start -- --data FOLDER --restore FILE.`,
+        `The database in ${folder} is damaged (${messageOf(cause).slice(0, 200)}). Nothing was ` +
+          'changed. Give a backup back into another folder: npm start -- --data FOLDER --restore ' +
+          'FILE.',
         { cause },
       );
 
 /**
- * Reads every row of the documents by way of its index: a table that lost a part shows fewer rows and no error when it is read from end to
- * end, while its index still names what is gone. Throws with a sentence.
+ * Reads every row of the documents by way of its index: a table that lost a part shows fewer rows and no
+ * error when it is read from end to end, while its index still names what is gone. Throws with a sentence.
  */
 async function refuseDamaged(db: Database, folder: string): Promise<void> {
   try {
@@ -142,15 +146,23 @@ async function refuseDamaged(db: Database, folder: string): Promise<void> {
   }
 }
 
-/** Takes back the room of rows that were replaced, and counts what is there, which the choice of ways to it hangs on. */
+/**
+ * Takes back the room of rows that were replaced, and counts what is there, which the choice of ways to it
+ * hangs on.
+ */
 export async function tidy(db: Database): Promise<void> {
   for (const { name } of TABLES) await db.execute(sql`vacuum (analyze) ${sql.identifier(name)}`);
 }
 
-/** The mapper over a database in its thread. Of the database's own class it calls only what the client has. */
+/**
+ * The mapper over a database in its thread. Of the database's own class it calls only what the client has.
+ */
 const mapped = (client: DatabaseClient): Database => drizzle(client as PGlite, { schema });
 
-/** Makes an empty database where there is none: beside its place, and moved there when all of it is on the device. */
+/**
+ * Makes an empty database where there is none: beside its place, and moved there when all of it is on the
+ * device.
+ */
 async function createWhole(folder: string, fill?: (db: Database) => Promise<void>): Promise<void> {
   const [place, beside] = [join(folder, 'postgres'), join(folder, 'postgres.new')];
   // What a first start that was cut short has left.
@@ -158,14 +170,17 @@ async function createWhole(folder: string, fill?: (db: Database) => Promise<void
   if (existsSync(join(place, 'PG_VERSION'))) {
     if (fill)
       throw new Error(
-        `--restore: there is a shop in ${folder} already, and nothing of it is overwritten. Name an empty folder with --data.`,
+        `--restore: there is a shop in ${folder} already, and nothing of it is overwritten. Name ` +
+          'an empty folder with --data.',
       );
     return;
   }
-  // Something is there that is no database any more: nothing of it is thrown away, and nothing empty served in its place.
+  // Something is there that is no database any more: nothing of it is thrown away, and nothing empty served
+  // in its place.
   if (existsSync(place) && readdirSync(place).length > 0) {
     throw new Error(
-      `The database in ${place} is damaged: its version mark is gone. Nothing was changed. Put a backup in its place, or move the folder away to begin anew.`,
+      `The database in ${place} is damaged: its version mark is gone. Nothing was changed. Put ` +
+        'a backup in its place, or move the folder away to begin anew.',
     );
   }
   try {
@@ -196,7 +211,9 @@ interface Journal {
   readonly entries: readonly { readonly when: number }[];
 }
 
-/** Refuses data that a newer version of this program has changed: what it does not know it could only spoil. */
+/**
+ * Refuses data that a newer version of this program has changed: what it does not know it could only spoil.
+ */
 async function refuseNewer(db: Database, folder: string): Promise<void> {
   const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as Journal;
   const known = Math.max(...journal.entries.map(({ when }) => when));
@@ -209,7 +226,8 @@ async function refuseNewer(db: Database, folder: string): Promise<void> {
   );
   if (Number(rows[0]?.newest ?? 0) > known) {
     throw new Error(
-      `The data in ${folder} was written by a newer version of Fern Anvil. Start that version, or choose another folder with --data.`,
+      `The data in ${folder} was written by a newer version of Fern Anvil. Start that version, ` +
+        'or choose another folder with --data.',
     );
   }
 }

@@ -57,7 +57,8 @@ describe('the demo workshop', () => {
       expect(price).toBeGreaterThan(0);
     }
     for (const { document } of read<Batch>('batches')) expect(document.weighings.length).toBeGreaterThan(30);
-    // Weights as weighed with hook: 1/32, 1/24 and 1/16 oz are sold at 0.97, 1.28 and 1.94 g (common practice, no source).
+    // Weights as weighed with hook: 1/32, 1/24 and 1/16 oz are sold at 0.97, 1.28 and 1.94 g (common
+    // practice, no source).
     const pip = read<Mould>('moulds').find(({ id }) => id === 'pip-mould');
     const weighed = (pip?.document.cavities ?? []).map(({ design }) => {
       const judged = evaluate(design, { ...PLAIN_WATER, isShort: true });

@@ -21,7 +21,8 @@ export async function loadDemo(stores: Stores, folder: string, dataFolder: strin
   };
   const marker = join(dataFolder, 'demo-loaded');
   if (existsSync(marker)) return;
-  // A start that was cut short left no marker: what it had put in place already is kept, and the rest follows.
+  // A start that was cut short left no marker: what it had put in place already is kept, and the rest
+  // follows.
   for (const collection of COLLECTIONS) await load(collection);
   writeFileSync(marker, '');
 }

@@ -19,9 +19,9 @@ export const pendingMade = (design: Design): Made => ({
 });
 
 /**
- * Summaries and cards of designs, made in a thread. A design whose figures cannot be had, for want of time or memory or because too much waits,
- * is kept all the same, with its name on a card and no figures, which says that they are still to be made: `pending` is told of it. That is
- * never a property of the design.
+ * Summaries and cards of designs, made in a thread. A design whose figures cannot be had, for want of time or
+ * memory or because too much waits, is kept all the same, with its name on a card and no figures, which says
+ * that they are still to be made: `pending` is told of it. That is never a property of the design.
  */
 export function designMaker(
   pool: Pool,

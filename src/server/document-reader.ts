@@ -15,7 +15,9 @@ import { DOCUMENT_TABLES } from './tables.ts';
 /** A document as its table has it. */
 export type Row = typeof designs.$inferSelect;
 
-/** Documents read in one go where all are gone through: their bytes as they lie in the database, and how many. */
+/**
+ * Documents read in one go where all are gone through: their bytes as they lie in the database, and how many.
+ */
 const PIECE = { bytes: 400_000, rows: 200 } as const;
 
 /** Documents read by id in one go. */
@@ -70,15 +72,18 @@ export class DocumentReader<C extends Collection> {
     return this.kept(row);
   }
 
-  /** Throws unless a document is there at the expected version; its row is held to the end of the transaction. */
+  /**
+   * Throws unless a document is there at the expected version; its row is held to the end of the transaction.
+   */
   async at(tx: Reader, id: string, expected: Expected): Promise<void> {
     const { version } = await this.read(id, tx, true);
     if (expected !== undefined && expected !== version) throw this.changed(version);
   }
 
   /**
-   * Every document that is not deleted, in order of name, a bounded piece at a time: memory does not grow with the shop, and everything else that
-   * waits has its turn between two pieces. Summaries come along only where they are wanted.
+   * Every document that is not deleted, in order of name, a bounded piece at a time: memory does not grow
+   * with the shop, and everything else that waits has its turn between two pieces. Summaries come along only
+   * where they are wanted.
    */
   async *each(withSummary = false): AsyncGenerator<Stored<Documents[C]>[]> {
     const { table } = this;
@@ -152,7 +157,8 @@ export class DocumentReader<C extends Collection> {
     return new HttpProblem(
       412,
       'Changed elsewhere',
-      `This ${nounOf(this.collection)} was saved elsewhere since you opened it (now version ${version}). Compare the two and choose.`,
+      `This ${nounOf(this.collection)} was saved elsewhere since you opened it (now version ` +
+        `${version}). Compare the two and choose.`,
     );
   }
 

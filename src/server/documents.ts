@@ -20,7 +20,10 @@ interface Ready {
   readonly record: Recorded | undefined;
 }
 
-/** Reads and writes one collection of documents. Every write is one transaction, so it is kept whole or not at all. */
+/**
+ * Reads and writes one collection of documents. Every write is one transaction, so it is kept whole or not at
+ * all.
+ */
 export class DocumentStore<C extends Collection> extends DocumentReader<C> {
   private readonly make: (documents: readonly Documents[C][]) => Promise<readonly Made[]>;
   private readonly onSave: OnSave<Documents[C]> | undefined;
@@ -54,14 +57,18 @@ export class DocumentStore<C extends Collection> extends DocumentReader<C> {
         throw new HttpProblem(
           412,
           'Already there',
-          `There is a ${nounOf(this.collection)} under this id already, archived or deleted it may be. Read it, and change it from its version.`,
+          `There is a ${nounOf(this.collection)} under this id already, archived or deleted it may ` +
+            'be. Read it, and change it from its version.',
         );
       return this.insertAll(tx, [{ id, document }], made);
     });
     return kept as Kept<Documents[C]>;
   }
 
-  /** Creates several at once, all or none; `ready` is what their saves make besides them, where it need not be made first. */
+  /**
+   * Creates several at once, all or none; `ready` is what their saves make besides them, where it need not be
+   * made first.
+   */
   async createMany(
     items: readonly { readonly id?: string; readonly document: Documents[C] }[],
     ready?: readonly Made[],
@@ -70,7 +77,10 @@ export class DocumentStore<C extends Collection> extends DocumentReader<C> {
     return this.db.transaction((tx) => this.insertAll(tx, items, made));
   }
 
-  /** What saves of these documents make besides them, found before any transaction begins: it takes longer than one should. */
+  /**
+   * What saves of these documents make besides them, found before any transaction begins: it takes longer
+   * than one should.
+   */
   async makeAll(documents: readonly Documents[C][]): Promise<readonly Made[]> {
     const goes = Array.from({ length: Math.ceil(documents.length / TOGETHER) }, (_, i) =>
       documents.slice(i * TOGETHER, (i + 1) * TOGETHER),
@@ -103,7 +113,9 @@ export class DocumentStore<C extends Collection> extends DocumentReader<C> {
     await this.insertAll(tx, [{ id, document }], [made]);
   }
 
-  /** Replaces a document if it still is at the expected version; a stale save gets 412 and changes nothing. */
+  /**
+   * Replaces a document if it still is at the expected version; a stale save gets 412 and changes nothing.
+   */
   async replace(
     id: string,
     document: Documents[C],
@@ -113,15 +125,16 @@ export class DocumentStore<C extends Collection> extends DocumentReader<C> {
     const making = this.makeAll([document]);
     // It may fail before it is waited for: then that is told below, and is nobody's loss meanwhile.
     making.catch(() => undefined);
-    // What there is to read is read while the summary is made; the version it was read at is asked for again in the transaction.
+    // What there is to read is read while the summary is made; the version it was read at is asked for again
+    // in the transaction.
     const ready = await this.look(this.db, id, document, expected, how);
     const [made = PLAIN] = await making;
     return this.db.transaction((tx) => this.write(tx, id, document, ready, made));
   }
 
   /**
-   * The same inside a transaction of the caller's. Throws when the document is not there at that version, so that everything the
-   * transaction has written falls away with it.
+   * The same inside a transaction of the caller's. Throws when the document is not there at that version, so
+   * that everything the transaction has written falls away with it.
    */
   async replaceIn(
     tx: Writer,
@@ -232,7 +245,10 @@ export class DocumentStore<C extends Collection> extends DocumentReader<C> {
     });
   }
 
-  /** Brings a deleted document back, if it still is at the expected version; one that was never deleted is given as it is. */
+  /**
+   * Brings a deleted document back, if it still is at the expected version; one that was never deleted is
+   * given as it is.
+   */
   async restore(id: string, expected: Expected): Promise<Kept<Documents[C]>> {
     const { table } = this;
     const [row] = await this.db

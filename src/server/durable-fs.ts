@@ -4,9 +4,10 @@ import { PGlite } from '@electric-sql/pglite';
 import { NodeFS } from '@electric-sql/pglite/nodefs';
 
 /**
- * How the database is started so that an answer to a commit means that its bytes are on the device: the package's own parameters without
- * the one that turns synchronisation off, and the log synchronised by `fsync`, the one such call that the runtime's file layer hands on
- * (its `fdatasync` returns without doing anything).
+ * How the database is started so that an answer to a commit means that its bytes are on the device: the
+ * package's own parameters without the one that turns synchronisation off, and the log synchronised by
+ * `fsync`, the one such call that the runtime's file layer hands on (its `fdatasync` returns without doing
+ * anything).
  */
 export const DURABLE_START: string[] = [
   ...PGlite.defaultStartParams.filter((parameter) => parameter !== '-F'),
@@ -45,8 +46,9 @@ export function syncPath(path: string): void {
 }
 
 /**
- * The database's files on this machine, with synchronisation: the runtime asks its file layer for it and that has none, so that every fsync of the
- * database was dropped. Files are synchronised by their descriptor, folders (after a rename or a new file) by their path.
+ * The database's files on this machine, with synchronisation: the runtime asks its file layer for it and that
+ * has none, so that every fsync of the database was dropped. Files are synchronised by their descriptor,
+ * folders (after a rename or a new file) by their path.
  */
 export class DurableFS extends NodeFS {
   override async init(...given: Parameters<NodeFS['init']>): Promise<Started> {
@@ -66,8 +68,8 @@ export class DurableFS extends NodeFS {
 }
 
 /**
- * Synchronises a folder with everything in it, deepest first, and keeps it from other users: after a first start, whose files are made
- * without either.
+ * Synchronises a folder with everything in it, deepest first, and keeps it from other users: after a first
+ * start, whose files are made without either.
  */
 export function settleTree(folder: string): void {
   for (const entry of readdirSync(folder, { withFileTypes: true })) {

@@ -12,7 +12,10 @@ import { isStale } from './stale.ts';
 const AT_ONCE = 50;
 /** Heads somebody looks at that are remembered to come first. */
 const MOST_FIRST = 500;
-/** A head whose figures could not be had is tried again after so long, ms, then after twice that and so on up to the second. */
+/**
+ * A head whose figures could not be had is tried again after so long, ms, then after twice that and so on up
+ * to the second.
+ */
 const REST = { first: 60_000, longest: 3_600_000 } as const;
 
 /** How far the figures of a shop are made. */
@@ -35,9 +38,10 @@ export interface Figures {
 }
 
 /**
- * Makes figures anew that are out of date, however they came to be, one head at a time and away from the event loop. A head whose figures could
- * not be had for want of time or memory stays out of date, rests a while and is tried again; the end of the process loses nothing, since the
- * next start finds the same. `pause` is how long such a head rests, ms.
+ * Makes figures anew that are out of date, however they came to be, one head at a time and away from the
+ * event loop. A head whose figures could not be had for want of time or memory stays out of date, rests a
+ * while and is tried again; the end of the process loses nothing, since the next start finds the same.
+ * `pause` is how long such a head rests, ms.
  */
 export function openFigures(
   db: Database,

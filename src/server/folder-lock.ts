@@ -6,7 +6,10 @@ import lockfile from 'proper-lockfile';
 const STALE = 10_000;
 const SIGN = 1_000;
 
-/** Who holds a folder: enough to tell a live server from another process of the same number, here or in another container. */
+/**
+ * Who holds a folder: enough to tell a live server from another process of the same number, here or in
+ * another container.
+ */
 interface Holder {
   readonly pid: number;
   /** this start of the machine, and this space of process numbers */
@@ -46,7 +49,10 @@ function isAlive(pid: number): boolean {
   }
 }
 
-/** What is known of the holder: gone, alive on this machine, a server of the first versions, or not to be asked from here. */
+/**
+ * What is known of the holder: gone, alive on this machine, a server of the first versions, or not to be
+ * asked from here.
+ */
 function holderIs(note: string): 'gone' | 'here' | 'old' | 'unknown' {
   let holder: Partial<Holder> | number;
   try {
@@ -62,9 +68,10 @@ function holderIs(note: string): 'gone' | 'here' | 'old' | 'unknown' {
 }
 
 /**
- * Takes a folder for this process, across containers too: a directory beside the data whose time is renewed every second. A holder known to be
- * gone is followed at once; one that cannot be asked, being in another container, when it has shown no sign of life for ten seconds.
- * Returns what gives it back. Throws with a sentence when a live server holds it. `lost` is called if the lock is lost all the same.
+ * Takes a folder for this process, across containers too: a directory beside the data whose time is renewed
+ * every second. A holder known to be gone is followed at once; one that cannot be asked, being in another
+ * container, when it has shown no sign of life for ten seconds. Returns what gives it back. Throws with a
+ * sentence when a live server holds it. `lost` is called if the lock is lost all the same.
  */
 export async function lockFolder(
   folder: string,
@@ -90,7 +97,8 @@ export async function lockFolder(
     if ((error as NodeJS.ErrnoException).code !== 'ELOCKED') throw error;
     const by = /^(?:.*"pid":)?(\d+)/.exec(read(note))?.[1];
     throw new Error(
-      `The data in ${folder} is in use${by ? ` by process ${by}` : ''}. Stop that server first, or choose another folder with --data.`,
+      `The data in ${folder} is in use${by ? ` by process ${by}` : ''}. Stop that server first, ` +
+        'or choose another folder with --data.',
       { cause: error },
     );
   }

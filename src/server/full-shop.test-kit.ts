@@ -7,7 +7,10 @@ import { TABLES } from './tables.ts';
 import { COLLECTIONS, WITH_HISTORY } from '../contract/collections/index.ts';
 import type { Collection } from '../contract/collections/index.ts';
 
-/** A letter of every general category of Unicode that text here can hold, marks that end a line for some readers among them. */
+/**
+ * A letter of every general category of Unicode that text here can hold, marks that end a line for some
+ * readers among them.
+ */
 export const EVERY_CATEGORY =
   'Aa\u01c5\u02b0あ\u0301\u0903\u20dd1\u2160½_-()«»!+$^© \u2028\u2029\u200e\ue000\u0378💥';
 
@@ -32,8 +35,9 @@ const shipped = (
     : (JSON.parse(readFileSync(new URL(`../../demo/${collection}.json`, import.meta.url), 'utf8')) as never);
 
 /**
- * Fills a shop so that every table has rows and every column of them a value: documents of every collection, with steps, named versions, what is put
- * away and what is deleted, names of every category of Unicode, a price, rules and settings.
+ * Fills a shop so that every table has rows and every column of them a value: documents of every collection,
+ * with steps, named versions, what is put away and what is deleted, names of every category of Unicode, a
+ * price, rules and settings.
  */
 export async function fillShop(app: RunningApp): Promise<void> {
   // Before there are figures that it would make out of date.

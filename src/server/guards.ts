@@ -31,8 +31,8 @@ export const securityHeaders = (): Middleware =>
   });
 
 /**
- * Takes requests only under a loopback name, which stops other sites from reaching in by DNS tricks, and
- * lets nothing be changed from another origin or by a plain form.
+ * Takes requests only under a loopback name, which stops other sites from reaching in by DNS tricks, and lets
+ * nothing be changed from another origin or by a plain form.
  */
 export function guardRequests(): Middleware {
   return async (ctx, next) => {
@@ -48,7 +48,8 @@ export function guardRequests(): Middleware {
     if (origin && origin !== `http://${host}`) {
       throw new HttpProblem(403, 'Other origin', 'Requests from other pages are not taken.');
     }
-    // Another site may not put this server to work either, whatever it asks with: a page's own requests say so, a person's typing says none.
+    // Another site may not put this server to work either, whatever it asks with: a page's own requests say
+    // so, a person's typing says none.
     const site = ctx.get('Sec-Fetch-Site');
     if (site && site !== 'same-origin' && site !== 'none' && ctx.path.startsWith('/api/')) {
       throw new HttpProblem(403, 'Other site', 'Requests from other sites are not taken.');
@@ -129,7 +130,10 @@ export const isGone = (error: unknown): boolean =>
       message === 'request aborted',
   );
 
-/** A failure for the log: its words and where it came from, without the documents that a failed query carries along. */
+/**
+ * A failure for the log: its words and where it came from, without the documents that a failed query carries
+ * along.
+ */
 export const brief = (error: unknown) => ({
   failures: [...causes(error)].map(({ name, code, message }) => ({
     name,
@@ -165,7 +169,8 @@ export function tellProblems(log: Logger): Middleware {
             ? new HttpProblem(
                 409,
                 'There already',
-                'Somebody made this at the same moment. Look at what is there, and send yours again if it is still wanted.',
+                'Somebody made this at the same moment. Look at what is there, and send yours again if it ' +
+                  'is still wanted.',
               )
             : status !== undefined && status >= 400 && status < 500
               ? new HttpProblem(status, 'Not taken', messageOf(error))

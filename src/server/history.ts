@@ -10,14 +10,17 @@ import { HttpProblem, notFound } from './problem.ts';
 import { namedVersions, steps } from './schema.ts';
 import { ownerKey } from './tables.ts';
 
-/** A save that says the same as the one before it within this time is one step with it: a note being typed is not fifty steps. */
+/**
+ * A save that says the same as the one before it within this time is one step with it: a note being typed is
+ * not fifty steps.
+ */
 const ONE_STEP_MS = 15_000;
 /** Most named versions of one design. */
 const MOST_VERSIONS = 200;
 
 /**
- * Returns what makes a step of every save of a document; undefined of a collection that keeps none. Steps that could have been redone are
- * dropped by a new one.
+ * Returns what makes a step of every save of a document; undefined of a collection that keeps none. Steps
+ * that could have been redone are dropped by a new one.
  */
 export function stepRecorder<C extends Collection>(collection: C): OnSave<Documents[C]> | undefined {
   const how = stepsOf(collection);
@@ -34,7 +37,8 @@ export function stepRecorder<C extends Collection>(collection: C): OnSave<Docume
       return { step: 0, write };
     }
     const words = wordsFor(before, after) || 'Saved again';
-    // One look at what is about the present step: the one before it, itself, and those that could have been redone.
+    // One look at what is about the present step: the one before it, itself, and those that could have been
+    // redone.
     const near = await reader
       .select({
         step: steps.step,

@@ -11,8 +11,9 @@ const weekOf = (at: Date): number => {
 };
 
 /**
- * Which backups stay of those made at the given times: the newest of each of the last 7 days, 4 weeks and 12 months that have one, in UTC, and so
- * always the newest of all. The rotation by generations that is usual for backups (grandfather, father, son; common practice, no source).
+ * Which backups stay of those made at the given times: the newest of each of the last 7 days, 4 weeks and 12
+ * months that have one, in UTC, and so always the newest of all. The rotation by generations that is usual
+ * for backups (grandfather, father, son; common practice, no source).
  */
 export function keepers(times: readonly Date[]): Set<Date> {
   const newestFirst = [...times].sort((a, b) => b.getTime() - a.getTime());

@@ -55,7 +55,8 @@ async function main(): Promise<void> {
   const given = (file: string | undefined) =>
     file === undefined ? undefined : resolve(process.env['INIT_CWD'] ?? process.cwd(), file);
   const [from, aside, to] = [given(restore), given(values['set-aside']), given(values.backup)];
-  // A signal that comes while the data are being opened ends the process at once: whatever was answered for is on the device.
+  // A signal that comes while the data are being opened ends the process at once: whatever was answered for
+  // is on the device.
   let stop = (): void => process.exit(143);
   for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => stop());
   const { db, close } = await openDatabase(
@@ -96,7 +97,8 @@ async function main(): Promise<void> {
     if (!existsSync(web)) console.log('The interface is not built yet: run npm start, or npm run build.');
   });
   stop = () => {
-    // What was begun is finished where it can be; a disk that does not answer holds nobody for longer than this.
+    // What was begun is finished where it can be; a disk that does not answer holds nobody for longer than
+    // this.
     setTimeout(() => process.kill(process.pid, 'SIGKILL'), LONGEST_STOP_MS);
     server.close();
     server.closeAllConnections();

@@ -12,8 +12,9 @@ import { openDatabase } from './database.ts';
 import { DURABLE_START, DurableFS } from './durable-fs.ts';
 
 /*
- * Changes of the data's form, in the order the library takes them: it goes by the times in the journal, and what is older than the newest that
- * was done is never done. A shop of any earlier version must come to the present form.
+ * Changes of the data's form, in the order the library takes them: it goes by the times in the journal, and
+ * what is older than the newest that was done is never done. A shop of any earlier version must come to the
+ * present form.
  */
 
 const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));

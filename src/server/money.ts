@@ -17,7 +17,10 @@ export interface MoneyStore {
   readonly write: (money: Money) => Promise<Money>;
 }
 
-/** Opens what the shop's prices are in: not said until somebody says it, nor where what is kept is of another version. */
+/**
+ * Opens what the shop's prices are in: not said until somebody says it, nor where what is kept is of another
+ * version.
+ */
 export function openMoney(db: Database): MoneyStore {
   const read = async (): Promise<Money> => {
     const [row] = await db.select().from(settings).where(eq(settings.key, KEY));
@@ -40,7 +43,10 @@ export function openMoney(db: Database): MoneyStore {
   };
 }
 
-/** The language that amounts are written in for whoever asks: the first they accept that the runtime knows, or English. */
+/**
+ * The language that amounts are written in for whoever asks: the first they accept that the runtime knows, or
+ * English.
+ */
 function localeOf(ctx: Context): string {
   for (const language of ctx.acceptsLanguages()) {
     try {

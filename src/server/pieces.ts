@@ -6,7 +6,10 @@ import type { StoredTable } from './tables.ts';
 
 /** Most rows of one piece. */
 const MOST_ROWS = 200;
-/** Most bytes of one piece as they lie in the database, packed; one row may be more. Unpacked that is one or two megabytes. */
+/**
+ * Most bytes of one piece as they lie in the database, packed; one row may be more. Unpacked that is one or
+ * two megabytes.
+ */
 const MOST_BYTES = 200_000;
 
 /** A row whole, as the JSON text the database makes of it, and its key. */
@@ -21,8 +24,9 @@ export interface RowText {
 export type Queryable = Pick<Database, 'execute'>;
 
 /**
- * One piece of a table in the order of its primary key, bounded in rows and bytes, from after the given key on.
- * `where` narrows it, and `also` is a text asked of every row; columns of the table stand in them as `t.name`.
+ * One piece of a table in the order of its primary key, bounded in rows and bytes, from after the given key
+ * on. `where` narrows it, and `also` is a text asked of every row; columns of the table stand in them as
+ * `t.name`.
  */
 async function readPiece(
   db: Queryable,

@@ -27,11 +27,14 @@ export interface Asked {
   readonly isAwaited?: boolean;
 }
 
-/** Threads that compute while the server goes on answering. Figures and files have a lane each, so that neither waits for the other. */
+/**
+ * Threads that compute while the server goes on answering. Figures and files have a lane each, so that
+ * neither waits for the other.
+ */
 export interface Pool {
   /**
-   * Has work done in a thread. Refused with 503 after `seconds` of work, or when too much waits; with 413 when it needs more memory than a
-   * thread has.
+   * Has work done in a thread. Refused with 503 after `seconds` of work, or when too much waits; with 413
+   * when it needs more memory than a thread has.
    */
   run<K extends keyof Work>(task: K, given: Parameters<Work[K]>, asked: Asked): Promise<Done<K>>;
   close(): Promise<void>;
@@ -47,7 +50,10 @@ function program(): string {
   return found;
 }
 
-/** Threads of one lane and what waits for them. Work is handed to a thread only when one is free, so that its time counts from there. */
+/**
+ * Threads of one lane and what waits for them. Work is handed to a thread only when one is free, so that its
+ * time counts from there.
+ */
 function openLane(maxThreads: number, minThreads: number) {
   const threads = new Piscina({
     filename: program(),
@@ -108,7 +114,8 @@ function told(error: unknown, isLate: boolean, seconds: number): unknown {
     return new HttpProblem(
       503,
       'Took too long',
-      `This was not done within ${seconds} seconds and was stopped. Nothing was changed. Send less at once, or simpler heads.`,
+      `This was not done within ${seconds} seconds and was stopped. Nothing was changed. Send ` +
+        'less at once, or simpler heads.',
     );
   return error;
 }

@@ -49,8 +49,9 @@ interface Look {
 }
 
 /**
- * Every card of the Rack with the outlines of its first screen, as JSON text and packed. What another process wrote meanwhile counts as
- * what this one did: the database is asked which rows transactions wrote that were not over at the last look.
+ * Every card of the Rack with the outlines of its first screen, as JSON text and packed. What another process
+ * wrote meanwhile counts as what this one did: the database is asked which rows transactions wrote that were
+ * not over at the last look.
  */
 export function rackReader(db: Database, metals: MetalStore): () => Promise<RackBody> {
   let last: Look | undefined;
@@ -97,7 +98,10 @@ export function rackReader(db: Database, metals: MetalStore): () => Promise<Rack
   return look;
 }
 
-/** Transactions are counted in 32 bits on rows and in more in a snapshot: past a turn of the count everything is read anew. */
+/**
+ * Transactions are counted in 32 bits on rows and in more in a snapshot: past a turn of the count everything
+ * is read anew.
+ */
 const TURN = 2n ** 32n;
 const isLater = (before: string, now: string): boolean =>
   BigInt(before) / TURN === BigInt(now) / TURN && BigInt(before) <= BigInt(now);
@@ -113,7 +117,10 @@ async function moment(db: Database): Promise<{ since: string; count: number }> {
   return row ?? { since: '0', count: 0 };
 }
 
-/** Rows written by transactions from `since` on, the deleted ones without their card; every one that is there without `since`. */
+/**
+ * Rows written by transactions from `since` on, the deleted ones without their card; every one that is there
+ * without `since`.
+ */
 async function written(db: Database, metals: readonly Metal[], since: string | undefined) {
   const isTold =
     since === undefined
@@ -145,7 +152,10 @@ async function written(db: Database, metals: readonly Metal[], since: string | u
   return rows;
 }
 
-/** What of a document stands on a card that has no figures: a solid from outside, which may be large, stays where it is. */
+/**
+ * What of a document stands on a card that has no figures: a solid from outside, which may be large, stays
+ * where it is.
+ */
 const DESCRIBED = sql`jsonb_build_object(
   'name', ${designs.document} -> 'name', 'notes', ${designs.document} -> 'notes',
   'hook', ${designs.document} -> 'hook', 'eye', ${designs.document} -> 'eye',

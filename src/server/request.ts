@@ -16,7 +16,8 @@ export const readBytes =
         throw new HttpProblem(
           413,
           'Too large',
-          `The file is larger than ${limit / 1e6} MB. A whole shop of any size goes by its backup: npm start -- --restore FILE.`,
+          `The file is larger than ${limit / 1e6} MB. A whole shop of any size goes by its backup: ` +
+            'npm start -- --restore FILE.',
         );
       parts.push(part);
     }
@@ -46,7 +47,10 @@ export function expectedVersion(ctx: Context): number | undefined {
   return version <= 2_147_483_647 ? version : -1;
 }
 
-/** The same where it must be there: a save that says not what it was made against could overwrite somebody's work. */
+/**
+ * The same where it must be there: a save that says not what it was made against could overwrite somebody's
+ * work.
+ */
 export function wantedVersion(ctx: Context): number | undefined {
   const expected = expectedVersion(ctx);
   if (expected === undefined && ctx.get('If-Match') !== '*') {
@@ -59,7 +63,10 @@ export function wantedVersion(ctx: Context): number | undefined {
   return expected;
 }
 
-/** Whether a save is to be the first under its id (`If-None-Match: *`, RFC 9110 §13.1.2), so that one sent twice makes one document. */
+/**
+ * Whether a save is to be the first under its id (`If-None-Match: *`, RFC 9110 §13.1.2), so that one sent
+ * twice makes one document.
+ */
 export function isFirst(ctx: Context): boolean {
   const header = ctx.get('If-None-Match');
   if (header === '') return false;
@@ -81,7 +88,10 @@ export function newId(id: string): string {
   );
 }
 
-/** Offers the answer as a file. Its name stands in the header in any script, and spelled in Latin letters for those that know no other (RFC 6266). */
+/**
+ * Offers the answer as a file. Its name stands in the header in any script, and spelled in Latin letters for
+ * those that know no other (RFC 6266).
+ */
 export function attach(ctx: Context, name: string): void {
   const latin = /[^\u0020-\u00ff]/.test(name) ? anyAscii(name) : name;
   ctx.attachment(name, { fallback: fileName(latin) });

@@ -11,7 +11,10 @@ import { ruleSets } from './schema.ts';
 /** The one set a shop judges by. */
 const KEY = 'match';
 
-/** The rules of the match: the reference set until the shop has one of its own. Checked at every load, since facts come and go with versions. */
+/**
+ * The rules of the match: the reference set until the shop has one of its own. Checked at every load, since
+ * facts come and go with versions.
+ */
 export class RuleStore {
   private readonly db: Database;
 
@@ -28,7 +31,10 @@ export class RuleStore {
     return { version: row.version, document: REFERENCE_RULES, problems: checked.problems };
   }
 
-  /** Puts the shipped rules back in force: the shop’s own set is gone. Of two that began from the same version one wins, the other gets 412. */
+  /**
+   * Puts the shipped rules back in force: the shop’s own set is gone. Of two that began from the same version
+   * one wins, the other gets 412.
+   */
   async restore(expected: Expected): Promise<RulesInForce> {
     const at =
       expected === undefined

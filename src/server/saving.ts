@@ -39,13 +39,19 @@ export interface Replacing {
   readonly isFresh?: boolean;
 }
 
-/** What goes with a save besides the document: the step of its history it then stands at, and what writes that in the save's transaction. */
+/**
+ * What goes with a save besides the document: the step of its history it then stands at, and what writes that
+ * in the save's transaction.
+ */
 export interface Recorded {
   readonly step: number;
   readonly write: (writer: Writer) => Promise<void>;
 }
 
-/** Asked before every save of a document what is to be recorded of it. It only reads; what it found counts as long as the document's version does. */
+/**
+ * Asked before every save of a document what is to be recorded of it. It only reads; what it found counts as
+ * long as the document's version does.
+ */
 export type OnSave<T> = (
   reader: Reader,
   saved: { id: string; before: T | undefined; after: T; step: number; isFresh?: boolean },

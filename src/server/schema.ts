@@ -9,7 +9,10 @@ import {
   timestamp,
 } from 'drizzle-orm/pg-core';
 
-/** Columns every collection of documents has: the document whole, its name for lists, and how often it was saved. */
+/**
+ * Columns every collection of documents has: the document whole, its name for lists, and how often it was
+ * saved.
+ */
 const documentColumns = () => ({
   id: text('id').primaryKey(),
   name: text('name').notNull(),
@@ -18,7 +21,10 @@ const documentColumns = () => ({
   summary: jsonb('summary'),
   /** the little the Rack sorts and filters a design by, made at save */
   card: jsonb('card'),
-  /** what the summary was made from, and the metal it asks density and price of: which are out of date is asked often */
+  /**
+   * what the summary was made from, and the metal it asks density and price of: which are out of date is
+   * asked often
+   */
   revision: integer('revision').notNull().default(0),
   metal: text('metal').notNull().default(''),
   /** counts saves; it is the entity tag */
@@ -56,7 +62,10 @@ export const trials = documentTable('trials');
 /** Table of the photographs. */
 export const photos = documentTable('photos');
 
-/** Every state a design, a mould, a batch and so on has been saved in, with words for what changed; steps after the one it stands at can be redone. */
+/**
+ * Every state a design, a mould, a batch and so on has been saved in, with words for what changed; steps
+ * after the one it stands at can be redone.
+ */
 export const steps = pgTable(
   'steps',
   {

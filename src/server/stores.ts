@@ -38,7 +38,10 @@ const stale = (name: string) =>
     `${name} was changed elsewhere since you opened the stores. Look at it again.`,
   );
 
-/** The metals as this shop knows them: the reference list, with densities and prices it found for itself. Read from the data every time: another process may have changed them. */
+/**
+ * The metals as this shop knows them: the reference list, with densities and prices it found for itself. Read
+ * from the data every time: another process may have changed them.
+ */
 export class MetalStore {
   private readonly db: Database;
 

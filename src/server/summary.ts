@@ -15,8 +15,9 @@ import { shortened } from '../core/quantity/index.ts';
 const MADE = 11;
 
 /**
- * What a summary is made from besides its design: every reading’s definition, and density and price of the metal. A summary of another
- * revision is out of date, however it came to be, and the database can tell which are.
+ * What a summary is made from besides its design: every reading’s definition, and density and price of the
+ * metal. A summary of another revision is out of date, however it came to be, and the database can tell which
+ * are.
  */
 export function revisionFor(metal: Pick<Metal, 'density' | 'price'> | undefined): number {
   const text = JSON.stringify([MADE, DEFINITIONS, metal?.density, metal?.price]);

@@ -35,7 +35,10 @@ function stored(table: PgTable): StoredTable {
   };
 }
 
-/** Every table of the shop, from the schema itself: one that is added there is in the backup, the damage check and the vacuum. */
+/**
+ * Every table of the shop, from the schema itself: one that is added there is in the backup, the damage check
+ * and the vacuum.
+ */
 export const TABLES: readonly StoredTable[] = Object.values(schema)
   .filter((value) => is(value, PgTable))
   .map(stored);
@@ -46,6 +49,9 @@ export const DOCUMENT_TABLES: Readonly<Record<Collection, typeof schema.designs>
 /** Tables whose rows belong to a document and go with it: its steps and its named versions. */
 export const OWNED = ['steps', 'named_versions'] as const;
 
-/** The key a document's steps and named versions stand under: of a design its id, of others the collection before it. */
+/**
+ * The key a document's steps and named versions stand under: of a design its id, of others the collection
+ * before it.
+ */
 export const ownerKey = (collection: Collection, id: string): string =>
   collection === 'designs' ? id : `${collection}/${id}`;

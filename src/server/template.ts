@@ -1,4 +1,7 @@
-/** Makes the empty shop that every new one begins as, when the program is built: making a database from nothing takes seconds. */
+/**
+ * Makes the empty shop that every new one begins as, when the program is built: making a database from
+ * nothing takes seconds.
+ */
 import { fileURLToPath } from 'node:url';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';

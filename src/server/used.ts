@@ -10,8 +10,9 @@ import { DOCUMENT_TABLES } from './tables.ts';
 const MOST = 50;
 
 /**
- * Documents that name another, deleted ones left out, collection by collection in the order of names. Only collections whose schema can name such a document
- * are looked through; that the id stands anywhere in the text is looked for first, so that of thousands only a few are read.
+ * Documents that name another, deleted ones left out, collection by collection in the order of names. Only
+ * collections whose schema can name such a document are looked through; that the id stands anywhere in the
+ * text is looked for first, so that of thousands only a few are read.
  */
 export async function usedIn(db: Database, to: Collection, id: string): Promise<UsedIn[]> {
   const found: UsedIn[] = [];

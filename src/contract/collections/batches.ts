@@ -16,7 +16,8 @@ function checkBatchDocument(data: unknown): Checked<Batch> {
   if (odd < 0) return shaped;
   return refused(
     `/weighings/${odd}/cavity`,
-    `Weighing ${odd + 1}: cavity ${weighings[odd]?.cavity} is not one of ${cavities}. Correct it, or raise the number of cavities.`,
+    `Weighing ${odd + 1}: cavity ${weighings[odd]?.cavity} is not one of ${cavities}. Correct ` +
+      'it, or raise the number of cavities.',
   );
 }
 

@@ -12,13 +12,17 @@ export interface Steps<T> {
   readonly most: number;
   /** what a save changed, in words; empty where nothing did */
   readonly words: (before: T, after: T) => string;
-  /** whether two saves in a row, each in words, are about the same, so that the second goes on with the step of the first */
+  /**
+   * whether two saves in a row, each in words, are about the same, so that the second goes on with the step
+   * of the first
+   */
   readonly isAlike: (before: string, after: string) => boolean;
 }
 
 /**
- * A collection of documents the server keeps. Addresses, checks, history, backup, damage check, vacuum, shop file, published schema and the
- * table in docs/formats.md are made from it; besides its file and its line of the index it needs its table in the server's schema.
+ * A collection of documents the server keeps. Addresses, checks, history, backup, damage check, vacuum, shop
+ * file, published schema and the table in docs/formats.md are made from it; besides its file and its line of
+ * the index it needs its table in the server's schema.
  */
 export interface CollectionKind<K extends string, T extends Named, H extends boolean> {
   /** its address below /api, its table, and its list in a shop file */

@@ -43,7 +43,8 @@ export function kindOf(collection: Collection): Kind {
 /** What a collection's documents are called in a sentence. */
 export const nounOf = (collection: Collection): string => kindOf(collection).noun;
 
-// The list knows each by its own type; asked by a key that is only known as one of them, the compiler no longer does.
+// The list knows each by its own type; asked by a key that is only known as one of them, the compiler no
+// longer does.
 /** What is asked of a document of a collection at every door. */
 export const checkOf = <C extends Collection>(collection: C): ((data: unknown) => Checked<Documents[C]>) =>
   kindOf(collection).check as (data: unknown) => Checked<Documents[C]>;

@@ -31,7 +31,10 @@ export function namedBy(schema: TSchema): ReadonlySet<string> {
   ]);
 }
 
-/** The documents that a document names, wherever its schema says that a text is an id; each as often as it does. */
+/**
+ * The documents that a document names, wherever its schema says that a text is an id; each as often as it
+ * does.
+ */
 export function pointersIn(schema: TSchema, value: unknown): Pointer[] {
   const to = schema[NAMES] as string | undefined;
   if (to !== undefined) return typeof value === 'string' ? [{ to, id: value }] : [];

@@ -4,7 +4,10 @@ import type { Named, Steps } from './collection.ts';
 /** Most fields that one step names. */
 const MOST_NAMED = 4;
 
-/** Returns the steps of documents that are larger than a design: the fields that changed by their names, and fewer steps of each. */
+/**
+ * Returns the steps of documents that are larger than a design: the fields that changed by their names, and
+ * fewer steps of each.
+ */
 export const stepsByField = <T extends Named>(): Steps<T> => ({
   most: 60,
   words: (before, after) => {

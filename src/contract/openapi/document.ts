@@ -107,7 +107,10 @@ function operationOf(operation: Operation): object {
   };
 }
 
-/** Returns what the server can be asked for as an OpenAPI 3.1 document, made from the schemas that its requests are checked by. */
+/**
+ * Returns what the server can be asked for as an OpenAPI 3.1 document, made from the schemas that its
+ * requests are checked by.
+ */
 export function openApi(): Record<string, unknown> {
   const paths: Record<string, Record<string, object>> = {};
   for (const operation of OPERATIONS)

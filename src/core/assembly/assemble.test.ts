@@ -119,7 +119,8 @@ describe('parts of a design', () => {
     const rig = assemble(design);
     const sphere = (Math.PI / 6) * 12 ** 3;
     const section = (Math.PI / 4) * rig.hook.wire ** 2;
-    // Leg of 6 mm up and shank of 6 mm back, less what the fillet cuts off the corner: (2 − π/2) of its radius.
+    // Leg of 6 mm up and shank of 6 mm back, less what the fillet cuts off the corner: (2 − π/2) of its
+    // radius.
     const inside = section * (12 - (2 - Math.PI / 2) * 1.5 * rig.hook.wire);
     expect(metalPart(rig).volume).toBeCloseTo(sphere - inside, 0);
     expect(rig.wireInside / inside).toBeCloseTo(1, 1);
@@ -175,7 +176,8 @@ describe('the solid as cast', () => {
 });
 
 describe('a body of which nothing is left', () => {
-  // Found by random specifications: a slot as broad as the body, and a weight that asks for the smallest of it.
+  // Found by random specifications: a slot as broad as the body, and a weight that asks for the smallest of
+  // it.
   it('is told in words at its fields, and throws nothing', () => {
     const design = sampleDesign('bellyweight', {
       head: {
@@ -294,7 +296,8 @@ describe('solving for weight', () => {
     const lead = solveTarget(design);
     const tungsten = solveTarget({ ...design, head: { ...design.head, metal: 'tungsten' } });
     if (!lead.ok || !tungsten.ok) throw new Error('not solved');
-    // Body volume = metal volume + wire inside, each known apart: their ratio must be the cube of the scale exactly.
+    // Body volume = metal volume + wire inside, each known apart: their ratio must be the cube of the scale
+    // exactly.
     const scale =
       (tungsten.design.head.dimensions['length'] ?? 0) / (lead.design.head.dimensions['length'] ?? 1);
     const whole = (solved: typeof lead) => 20 / solved.rig.density + solved.rig.wireInside / 1000;

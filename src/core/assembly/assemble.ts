@@ -41,8 +41,9 @@ export interface Grown {
 const KNOT_ROOM = 0.6;
 
 /**
- * Builds a design with the dimensions it names (no weight target is met here; see `solveTarget`).
- * The document must have passed `checkDesign`; throws where it names a family, metal or hook that does not exist.
+ * Builds a design with the dimensions it names (no weight target is met here; see `solveTarget`). The
+ * document must have passed `checkDesign`; throws where it names a family, metal or hook that does not
+ * exist.
  */
 export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig {
   const looked = lookUp(design, metals);
@@ -50,7 +51,10 @@ export function assemble(design: Design, metals: readonly Metal[] = METALS): Rig
   return build(design, looked.known);
 }
 
-/** The same of a design whose names are looked up. `like` is a body whose lengths it has all grown by a factor, where it does. */
+/**
+ * The same of a design whose names are looked up. `like` is a body whose lengths it has all grown by a
+ * factor, where it does.
+ */
 export function build(design: Design, known: Known, like?: Grown): Rig {
   const placed = placedParts(design, known);
   const { head, hook, keeper, guard } = placed;
@@ -267,7 +271,10 @@ const guardPart = ({ material, density, volume, centroid }: GuardBody): Part => 
   centroid,
 });
 
-/** Paint over the whole outside; its own thickness is known far less well than the quick figure of the surface. */
+/**
+ * Paint over the whole outside; its own thickness is known far less well than the quick figure of the
+ * surface.
+ */
 function paintPart(
   { thickness, density }: NonNullable<Design['head']['paint']>,
   head: HeadBody,
@@ -283,7 +290,10 @@ function paintPart(
   };
 }
 
-/** Where metal is, less what lies within `radius` of a centre line in the plane y = 0; asked only of places in a guard's bore. */
+/**
+ * Where metal is, less what lies within `radius` of a centre line in the plane y = 0; asked only of places in
+ * a guard's bore.
+ */
 function besides(
   path: readonly Vec3[],
   radius: number,
@@ -307,7 +317,10 @@ function besides(
   };
 }
 
-/** Length of the eye's leg from the knee on the shank line to where its centre line leaves the head, mm; 0 where the knee stands in front. */
+/**
+ * Length of the eye's leg from the knee on the shank line to where its centre line leaves the head, mm; 0
+ * where the knee stands in front.
+ */
 function legLengthInside(profile: Profile, knee: number, angle: number): number {
   if (knee >= profile.length) return 0;
   const along = legDirection(angle);

@@ -27,8 +27,8 @@ import { submerged } from './submerged.ts';
 import { share } from '../test-kit/runs.ts';
 
 /*
- * What a rig is made of, held against a solid library's own bodies (manifold-3d) and against sums over wire done here anew: Pappus for rings,
- * Archimedes for what is under water.
+ * What a rig is made of, held against a solid library's own bodies (manifold-3d) and against sums over wire
+ * done here anew: Pappus for rings, Archimedes for what is under water.
  */
 
 let kernel: ManifoldToplevel;
@@ -161,7 +161,10 @@ describe('a solid whose cuts touch', () => {
 });
 
 describe('what is made of wire', () => {
-  /** Mass and first moment of a round wire along a path, of a radius by the distance left to its end, by small cylinders. */
+  /**
+   * Mass and first moment of a round wire along a path, of a radius by the distance left to its end, by small
+   * cylinders.
+   */
   function bar(path: readonly Vec3[], radius: (left: number) => number) {
     const pieces = path
       .slice(1)

@@ -14,7 +14,10 @@ import type { Part, Rig, RigidBody, Stick } from './rig.ts';
 
 type Placed = Pick<Rig, 'head' | 'profile' | 'collar' | 'hook' | 'keeper' | 'guard' | 'bait'>;
 
-/** The rigid bodies of what was placed: one, or head and free hook. A keeper on a free hook's shank, and the plastic, swing with the hook. */
+/**
+ * The rigid bodies of what was placed: one, or head and free hook. A keeper on a free hook's shank, and the
+ * plastic, swing with the hook.
+ */
 export function rigidBodies(placed: Placed, parts: readonly Part[]): Rig['bodies'] {
   const { head, hook, bait } = placed;
   const faces = (worked?: MeshQuality) => surfaceMesh(bareHead(head), SHADOW, worked);
@@ -63,8 +66,8 @@ function touching(head: HeadBody | undefined, others: () => number[]): Pick<Rigi
 }
 
 /**
- * Corners of the metal's surface with its collar. A worked head's surface costs a solid, so its bare one, which drag asks for too, is taken, and
- * the collar's rings beside it as far as they are metal.
+ * Corners of the metal's surface with its collar. A worked head's surface costs a solid, so its bare one,
+ * which drag asks for too, is taken, and the collar's rings beside it as far as they are metal.
  */
 function headPoints(head: HeadBody): number[] {
   const { collar, profile } = head;
@@ -73,7 +76,10 @@ function headPoints(head: HeadBody): number[] {
   return [...surfaceMesh(bareHead(head), SHADOW).positions, ...collarPoints(head, collar)];
 }
 
-/** Points about the ends and kinks of a collar, those that a slot has cut away left out. Between kinks its sides are straight. */
+/**
+ * Points about the ends and kinks of a collar, those that a slot has cut away left out. Between kinks its
+ * sides are straight.
+ */
 function collarPoints({ holds }: HeadBody, { from, breaks, to, radius }: Revolve): number[] {
   const hair = 1e-6;
   const { corners } = SHADOW;
@@ -131,7 +137,9 @@ function wirePoints(path: readonly Vec3[], radius: number): number[] {
   return points;
 }
 
-/** The hook's curve and the ring it is tied or hung by; its eye of a fixed hook, its own ring of a free one. */
+/**
+ * The hook's curve and the ring it is tied or hung by; its eye of a fixed hook, its own ring of a free one.
+ */
 function hookPoints({ centre, wire, eye, hinge }: HookPath): number[] {
   // The point itself touches as a point, not as a wire's thickness.
   const shaft = centre.slice(0, -1);
@@ -240,7 +248,10 @@ function headSticks(placed: Placed): Stick[] {
   return sticks;
 }
 
-/** A laid plastic as sticks along its axis, each as thick as its section is on the mean, and its limbs: a face is as broad as it shows. */
+/**
+ * A laid plastic as sticks along its axis, each as thick as its section is on the mean, and its limbs: a face
+ * is as broad as it shows.
+ */
 function baitSticks(laid: LaidPlastic | undefined): Stick[] {
   if (!laid) return [];
   const body = laid.body.slice(1).flatMap((to, i): Stick[] => {
@@ -254,7 +265,8 @@ function baitSticks(laid: LaidPlastic | undefined): Stick[] {
       volume: section * stick.length,
     }));
   });
-  // A face that tapers shows three fifths of its breadth on the mean; soft ones give way and turn its edge (index).
+  // A face that tapers shows three fifths of its breadth on the mean; soft ones give way and turn its edge
+  // (index).
   const limbs = laid.limbs.flatMap(({ root, end, of, broad, thickness }) =>
     stickBetween(root, end, of === 'face' ? 0.6 * broad : (broad + thickness) / 2),
   );

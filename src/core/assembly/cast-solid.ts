@@ -18,8 +18,9 @@ const WIRE_CORNERS = 24;
 export class SolidFlaw extends Error {}
 
 /**
- * The closed solid of the metal as cast, in mm: body, collar and features, with hook wire, keeper wire and guard hole cut out, enlarged by
- * `factor` for a mould that allows for shrinkage. Joins and cuts are done by the solid library; throws a `SolidFlaw` when the result is not a closed solid.
+ * The closed solid of the metal as cast, in mm: body, collar and features, with hook wire, keeper wire and
+ * guard hole cut out, enlarged by `factor` for a mould that allows for shrinkage. Joins and cuts are done by
+ * the solid library; throws a `SolidFlaw` when the result is not a closed solid.
  */
 export function castSolid(kernel: ManifoldToplevel, rig: Rig, quality: MeshQuality = FINE, factor = 1): Mesh {
   const { Manifold } = kernel;
@@ -38,13 +39,15 @@ export function castSolid(kernel: ManifoldToplevel, rig: Rig, quality: MeshQuali
       'Nothing is left of the metal once wire and holes are taken out. Make the head larger or the hook smaller.',
     );
   const scaled = cut.scale(factor);
-  // Corners closer than a tenth of a micrometre would fall together in the 32-bit floats of a file and leave its mesh open.
+  // Corners closer than a tenth of a micrometre would fall together in the 32-bit floats of a file and leave
+  // its mesh open.
   const cast = scaled.simplify(FILE_GRAIN);
   const mesh = closedMesh(cast);
   for (const piece of [...kept, cut, scaled, cast]) piece.delete();
   if (openEdges(mesh) > 0)
     throw new SolidFlaw(
-      'The solid is not closed: what is cut out of it meets its own edge. Move the guard or the keeper a little, or change a size by a hair.',
+      'The solid is not closed: what is cut out of it meets its own edge. Move the guard or the ' +
+        'keeper a little, or change a size by a hair.',
     );
   return mesh;
 }

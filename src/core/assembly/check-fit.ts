@@ -43,7 +43,8 @@ function checkHook({ design, profile, measures, knee }: Look): Problem[] {
     problems.push(
       problem(
         '/hook/size',
-        `Hook size: its wire of ${mm(measures.wire)} does not fit a head with ${mm(Math.max(0, room))} of room around the shank. Choose a smaller hook or a finer wire, or a larger head.`,
+        `Hook size: its wire of ${mm(measures.wire)} does not fit a head with ${mm(Math.max(0, room))} ` +
+          'of room around the shank. Choose a smaller hook or a finer wire, or a larger head.',
       ),
     );
   }
@@ -53,7 +54,8 @@ function checkHook({ design, profile, measures, knee }: Look): Problem[] {
     problems.push(
       problem(
         '/hook/size',
-        `Hook size: the shank of ${mm(measures.shank)} ends inside the head, ${mm(knee)} of which lie behind the eye. Choose a longer hook, a shorter head, or set the eye further back.`,
+        `Hook size: the shank of ${mm(measures.shank)} ends inside the head, ${mm(knee)} of which ` +
+          'lie behind the eye. Choose a longer hook, a shorter head, or set the eye further back.',
       ),
     );
   } else {
@@ -62,7 +64,9 @@ function checkHook({ design, profile, measures, knee }: Look): Problem[] {
       problems.push(
         problem(
           '/hook/style',
-          `Hook style: the stepped shank needs ${mm(neck)} behind the head, and only ${mm(measures.shank - knee - cast)} is left. Choose a longer hook, a shorter keeper, or a straight shank.`,
+          `Hook style: the stepped shank needs ${mm(neck)} behind the head, and only ` +
+            `${mm(measures.shank - knee - cast)} is left. Choose a longer hook, a shorter keeper, or ` +
+            'a straight shank.',
         ),
       );
     }
@@ -103,7 +107,8 @@ function checkFeatures({ design, family, dimensions, profile, measures }: Look):
       problems.push(
         problem(
           '/eye/recess',
-          `Eye recess: a pocket for an eye ${mm(2 * across)} across would cut the head in two. Remove it, make the eye smaller, or the head broader.`,
+          `Eye recess: a pocket for an eye ${mm(2 * across)} across would cut the head in two. ` +
+            'Remove it, make the eye smaller, or the head broader.',
         ),
       );
     }
@@ -118,7 +123,8 @@ function checkKeeper({ design, profile, measures, knee }: Look): Problem[] {
     return [
       problem(
         '/keeper',
-        'Keeper: on a hinged head the plastic sits on the free hook, and a keeper on the head is in the way of its swing. Take none, or barbs on the shank.',
+        'Keeper: on a hinged head the plastic sits on the free hook, and a keeper on the head is ' +
+          'in the way of its swing. Take none, or barbs on the shank.',
       ),
     ];
   }
@@ -135,7 +141,8 @@ function checkGuard({ design, profile, measures, knee }: Look): Problem[] {
     return [
       problem(
         '/guard',
-        'Guard: on a hinged head the point swings away from a guard set in the head. Remove the guard, or take a fixed hook.',
+        'Guard: on a hinged head the point swings away from a guard set in the head. Remove the ' +
+          'guard, or take a fixed hook.',
       ),
     ];
   }
@@ -153,7 +160,8 @@ function checkGuard({ design, profile, measures, knee }: Look): Problem[] {
     return [
       problem(
         '/guard',
-        'Guard: the head stands higher than the hook’s point, so there is nothing for it to guard. Take a larger hook, or a lower head.',
+        'Guard: the head stands higher than the hook’s point, so there is nothing for it to ' +
+          'guard. Take a larger hook, or a lower head.',
       ),
     ];
   }

@@ -15,8 +15,8 @@ const inWords = (value: number, kind: QuantityKind): string =>
   kind === 'size' || kind === 'share' ? marked(value, kind) : String(Number(value.toPrecision(4)));
 
 /**
- * Everything that keeps a document from being built, each with the field and the remedy; an empty list means it can be built.
- * Expects a document of the schema's shape.
+ * Everything that keeps a document from being built, each with the field and the remedy; an empty list means
+ * it can be built. Expects a document of the schema's shape.
  */
 export function checkDesign(design: Design, metals: readonly Metal[] = METALS): Problem[] {
   const looked = lookUp(design, metals);
@@ -44,7 +44,10 @@ export function checkBuilt({ parts, guard }: Pick<Rig, 'parts' | 'guard'>): Prob
     return [
       {
         path: '/guard',
-        message: `Guard: its hole, ${marked(2 * guard.bundleRadius, 'size')} across, breaks out of the head where it stands. Take fewer or thinner fibres or wires, a broader head, or move its base to where the head is fullest.`,
+        message:
+          `Guard: its hole, ${marked(2 * guard.bundleRadius, 'size')} across, breaks out of the ` +
+          'head where it stands. Take fewer or thinner fibres or wires, a broader head, or move its ' +
+          'base to where the head is fullest.',
       },
     ];
   }
@@ -59,7 +62,8 @@ export function checkSizes(design: Design, { family }: Known): Problem[] {
     if (!family.dimensions.some((spec) => spec.key === key)) {
       say(
         `/head/dimensions/${key}`,
-        `Dimensions: a ${family.name.toLowerCase()} has no “${shortened(key, 40)}”. It has ${family.dimensions.map((spec) => spec.key).join(', ')}.`,
+        `Dimensions: a ${family.name.toLowerCase()} has no “${shortened(key, 40)}”. It has ` +
+          `${family.dimensions.map((spec) => spec.key).join(', ')}.`,
       );
     }
   }
@@ -69,7 +73,8 @@ export function checkSizes(design: Design, { family }: Known): Problem[] {
     if (!(value >= min * (1 - 1e-9) && value <= max * (1 + 1e-9))) {
       say(
         `/head/dimensions/${key}`,
-        `${name}: ${inWords(value, kind)} is outside ${inWords(min, kind)} to ${inWords(max, kind)}. Type a value between them.`,
+        `${name}: ${inWords(value, kind)} is outside ${inWords(min, kind)} to ${inWords(max, kind)}. ` +
+          'Type a value between them.',
       );
     }
   }

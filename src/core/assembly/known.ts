@@ -20,7 +20,10 @@ export type LookedUp =
   | { readonly ok: true; readonly known: Known }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Looks up shape, metal and hook of a design once, in the given store of metals or the reference list; what is built of it is handed them. */
+/**
+ * Looks up shape, metal and hook of a design once, in the given store of metals or the reference list; what
+ * is built of it is handed them.
+ */
 export function lookUp({ head, hook }: Design, metals: readonly Metal[] = METALS): LookedUp {
   const family = familyOf(head.family);
   const metal = metals.find(({ key }) => key === head.metal);
@@ -40,7 +43,9 @@ export function lookUp({ head, hook }: Design, metals: readonly Metal[] = METALS
   if (!measures)
     problems.push({
       path: '/hook/size',
-      message: `Hook size: “${shortened(hook.size, 12)}” is not in the chart. Use one of ${HOOK_CHART.map(({ size }) => size).join(', ')}, or give measured sizes.`,
+      message:
+        `Hook size: “${shortened(hook.size, 12)}” is not in the chart. Use one of ` +
+        `${HOOK_CHART.map(({ size }) => size).join(', ')}, or give measured sizes.`,
     });
   return { ok: false, problems };
 }

@@ -44,15 +44,23 @@ export interface Stick {
   readonly volume?: number;
 }
 
-/** What moves as one piece, in the frame of the design at rest: x along the shank to the nose, y to the left, z to the point. Lengths in mm. */
+/**
+ * What moves as one piece, in the frame of the design at rest: x along the shank to the nose, y to the left,
+ * z to the point. Lengths in mm.
+ */
 export interface RigidBody {
   readonly name: 'head' | 'hook';
   readonly parts: readonly Part[];
-  /** corners of everything that can touch something, x y z in turn; what is too soft to carry a head is left out */
+  /**
+   * corners of everything that can touch something, x y z in turn; what is too soft to carry a head is left
+   * out
+   */
   readonly hull: () => Float64Array;
   /** those of them that are not the metal's own */
   readonly besides: () => Float64Array;
-  /** the closed surface that drag sees as a body, a worked one as fine as asked; a body of wire alone has none */
+  /**
+   * the closed surface that drag sees as a body, a worked one as fine as asked; a body of wire alone has none
+   */
   readonly faces: ((worked?: MeshQuality) => Mesh) | undefined;
   /** what drag sees as sticks */
   readonly sticks: () => readonly Stick[];
@@ -77,8 +85,8 @@ export interface RiggedBait extends Bait {
 }
 
 /**
- * A design as built, with a plastic if there is one: shape, wire and parts in place, and the one or two rigid bodies they make. Drawings,
- * behaviours and files read this; nothing after it looks at the document again.
+ * A design as built, with a plastic if there is one: shape, wire and parts in place, and the one or two rigid
+ * bodies they make. Drawings, behaviours and files read this; nothing after it looks at the document again.
  */
 export interface Rig {
   readonly bodies: readonly [RigidBody] | readonly [RigidBody, RigidBody];

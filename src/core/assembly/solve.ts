@@ -44,25 +44,35 @@ export function scaleHead(design: Design, family: Family, factor: number): Desig
   return { ...design, head: { ...design.head, dimensions } };
 }
 
-/** Water a submerged weight is promised in: fresh, 15 °C, whatever water the design is judged in, so that its size does not follow the brief. */
+/**
+ * Water a submerged weight is promised in: fresh, 15 °C, whatever water the design is judged in, so that its
+ * size does not follow the brief.
+ */
 const PROMISED_IN = waterDensity({ temperature: 15, salinity: 0 });
 
-/** The weight of a built design that a target speaks of: metal, the total with hook, or everything submerged; g or gram-force. */
+/**
+ * The weight of a built design that a target speaks of: metal, the total with hook, or everything submerged;
+ * g or gram-force.
+ */
 export function weightOf(built: Rig, of: TargetOf): number {
   if (of === 'metal') return metalPart(built).mass;
   if (of === 'total') return headMass(built);
   return submerged(built, PROMISED_IN).weight;
 }
 
-/** What the weight of a head is expected to be at a factor, as a share of its target, and the factor at which it is expected to be a share. */
+/**
+ * What the weight of a head is expected to be at a factor, as a share of its target, and the factor at which
+ * it is expected to be a share.
+ */
 interface Law {
   readonly share: (factor: number) => number;
   readonly factor: (share: number) => number;
 }
 
 /**
- * The law by which the weight of a built head is expected to follow the factor: its outside by the cube, what wire and holes take out of it by
- * their length, and the collar and the rest not at all. A guess to start from; the weight itself is always that of the built head.
+ * The law by which the weight of a built head is expected to follow the factor: its outside by the cube, what
+ * wire and holes take out of it by their length, and the collar and the rest not at all. A guess to start
+ * from; the weight itself is always that of the built head.
  */
 function expectation(rig: Rig, at: number, { grams, of }: NonNullable<Design['head']['target']>): Law {
   const counted = (rig.density - (of === 'submerged' ? PROMISED_IN : 0)) / 1000 / grams;
@@ -88,16 +98,20 @@ interface Built {
   readonly rig: Rig;
 }
 
-/** Whether every length of a head's body, its collar left out, grows with the factor: no size is locked or keeps its own measure, and no feature does. */
+/**
+ * Whether every length of a head's body, its collar left out, grows with the factor: no size is locked or
+ * keeps its own measure, and no feature does.
+ */
 const growsWhole = ({ head }: Design, rig: Rig): boolean =>
   (head.locks ?? []).length === 0 &&
   rig.family.dimensions.every(({ kind, scales }) => kind !== 'size' || scales) &&
   isGrowing(rig.head);
 
 /**
- * Meets the weight target of a design by one factor on all unlocked sizes; a design without a target is built as it stands.
- * Weight grows steadily with the factor, so the root is single; the hook, the collar and the fittings keep their size, which is why
- * the factor is not simply a cube root. Says in words when the target cannot be met, and when the document names what there is not.
+ * Meets the weight target of a design by one factor on all unlocked sizes; a design without a target is built
+ * as it stands. Weight grows steadily with the factor, so the root is single; the hook, the collar and the
+ * fittings keep their size, which is why the factor is not simply a cube root. Says in words when the target
+ * cannot be met, and when the document names what there is not.
  */
 export function solveTarget(design: Design, metals: readonly Metal[] = METALS): Solved {
   const looked = lookUp(design, metals);
@@ -127,7 +141,8 @@ export function meetTarget(design: Design, known: Known): Solved {
   let last: Built | undefined;
   const weigh = (factor: number) => {
     const scaled = scaleHead(design, family, factor);
-    // Of a body that grows as a whole the volume is known from the first one built; what keeps its size is reckoned anew each time.
+    // Of a body that grows as a whole the volume is known from the first one built; what keeps its size is
+    // reckoned anew each time.
     const like =
       first && growsWhole(design, first.rig)
         ? { from: first.rig.head, factor: factor / first.factor }
@@ -138,7 +153,8 @@ export function meetTarget(design: Design, known: Known): Solved {
   };
   if (!(low < high)) return fail('Its sizes are outside the family’s range. Set them within it first.');
   const miss = (factor: number) => weigh(factor) / target.grams - 1;
-  // Against what a simple law expects weight is nearly a straight line: a few secant steps from the present size meet most targets.
+  // Against what a simple law expects weight is nearly a straight line: a few secant steps from the present
+  // size meet most targets.
   let previous = clamp(1, low, high);
   let missed = miss(previous);
   const law = last && expectation(last.rig, previous, target);
@@ -149,7 +165,8 @@ export function meetTarget(design: Design, known: Known): Solved {
     const now = miss(next);
     slope = (now - missed) / (law.share(next) - law.share(previous));
     [previous, missed] = [next, now];
-    // Where so little metal is left that weight does not rise with what is expected, only the bracketed search below is sure.
+    // Where so little metal is left that weight does not rise with what is expected, only the bracketed
+    // search below is sure.
     if (!(slope > 0)) break;
   }
   if (Math.abs(missed) <= EXACT && last) {
@@ -167,8 +184,11 @@ export function meetTarget(design: Design, known: Known): Solved {
       .join(', ');
     return fail(
       heavy
-        ? `The ${target.of} weight cannot come down to ${marked(target.grams, 'mass')}: even at ${edge} it is ${marked(reached, 'mass')}. Ask for more weight, a lighter metal or a smaller hook, or unlock a size.`
-        : `The ${target.of} weight cannot reach ${marked(target.grams, 'mass')}: even at ${edge} it is ${marked(reached, 'mass')}. Ask for less weight or a denser metal, or unlock a size.`,
+        ? `The ${target.of} weight cannot come down to ${marked(target.grams, 'mass')}: even at ` +
+            `${edge} it is ${marked(reached, 'mass')}. Ask for more weight, a lighter metal or a ` +
+            'smaller hook, or unlock a size.'
+        : `The ${target.of} weight cannot reach ${marked(target.grams, 'mass')}: even at ${edge} it ` +
+            `is ${marked(reached, 'mass')}. Ask for less weight or a denser metal, or unlock a size.`,
     );
   }
   const scale = Math.cbrt(root.x);
@@ -176,7 +196,8 @@ export function meetTarget(design: Design, known: Known): Solved {
   const rig = { ...build(solved, known), scale };
   const met = weightOf(rig, target.of);
   if (!(Math.abs(met / target.grams - 1) <= MET)) {
-    // A hair smaller and a hair larger: between the two a part finds room, or none any more, and the weight jumps.
+    // A hair smaller and a hair larger: between the two a part finds room, or none any more, and the weight
+    // jumps.
     const [under, over] = [weigh(scale * (1 - 1e-6)), weigh(scale * (1 + 1e-6))];
     return fail(
       `No size of the head gives exactly ${marked(target.grams, 'mass')}: at ${free

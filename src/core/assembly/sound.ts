@@ -7,12 +7,17 @@ import { lookUp } from './known.ts';
 import type { Rig } from './rig.ts';
 import { meetTarget } from './solve.ts';
 
-/** A design that can be made, with the sizes that meet its weight and its rig; or all that keeps it from that. */
+/**
+ * A design that can be made, with the sizes that meet its weight and its rig; or all that keeps it from that.
+ */
 export type Sound =
   | { readonly ok: true; readonly design: Design; readonly rig: Rig }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Meets a design's weight and asks everything of it that a head must be to be made: names, sizes, fit, and what only the built head shows. */
+/**
+ * Meets a design's weight and asks everything of it that a head must be to be made: names, sizes, fit, and
+ * what only the built head shows.
+ */
 export function buildSound(design: Design, metals: readonly Metal[] = METALS): Sound {
   const looked = lookUp(design, metals);
   if (!looked.ok) return looked;

@@ -9,7 +9,10 @@ export interface Submerged {
   readonly centre: Vec3;
 }
 
-/** Submerged weight of an assembly: each part's mass less the water it pushes aside (Archimedes). density kg/m³. */
+/**
+ * Submerged weight of an assembly: each part's mass less the water it pushes aside (Archimedes). density
+ * kg/m³.
+ */
 export function submerged({ parts }: Pick<Rig, 'parts'>, density: number): Submerged {
   let weight = 0;
   let [x, y, z] = [0, 0, 0];

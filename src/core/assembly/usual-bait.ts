@@ -6,9 +6,10 @@ import { usualPlastic } from '../plastic/usual.ts';
 import { METHODS } from '../rigging/methods/index.ts';
 
 /**
- * The plastic a head is commonly fished with, where it is made to hold one: a stick, or a tube over a head that lies inside, as long as its hook asks
- * for and put on by the first method that takes it (common practice, no source). Undefined of a head without a keeper, which is fished bare, skirted or dressed,
- * and of one that already wears something.
+ * The plastic a head is commonly fished with, where it is made to hold one: a stick, or a tube over a head
+ * that lies inside, as long as its hook asks for and put on by the first method that takes it (common
+ * practice, no source). Undefined of a head without a keeper, which is fished bare, skirted or dressed, and
+ * of one that already wears something.
  */
 export function usualBait(rig: Rig): Bait | undefined {
   const { within } = rig.family;

@@ -36,7 +36,8 @@ function ellipsoidMesh([a, b, c]: readonly [number, number, number], turn = 0, n
 }
 
 describe('water that an ellipsoid takes along', () => {
-  // Lamb, Hydrodynamics, 1932, article 115: table of k1 (end on) and k2 (broadside) of prolate spheroids (from memory).
+  // Lamb, Hydrodynamics, 1932, article 115: table of k1 (end on) and k2 (broadside) of prolate spheroids
+  // (from memory).
   it('is what Lamb’s table has for prolate spheroids', () => {
     for (const [fineness, endOn, broadside] of [
       [1, 0.5, 0.5],
@@ -68,7 +69,8 @@ describe('water that an ellipsoid takes along', () => {
     }
   });
 
-  // Lamb, article 102: a circular disc of radius r moving broadside takes 8/3 ρ r³ along, which of a flat spheroid is k = 2/π · r/c.
+  // Lamb, article 102: a circular disc of radius r moving broadside takes 8/3 ρ r³ along, which of a flat
+  // spheroid is k = 2/π · r/c.
   it('nears a disc’s 8/3 ρ r³ as a spheroid grows flat', () => {
     const [, , k] = ellipsoidAddedMass([1, 1, 0.02]);
     expect(((4 / 3) * Math.PI * 0.02 * k) / (8 / 3)).toBeCloseTo(1, 1.4);
@@ -94,7 +96,8 @@ describe('the moment that turns a body broadside', () => {
     for (const tilt of [-70, -20, 0, 35, 80]) {
       const added = addedMassOf(ellipsoidMesh(axes, radians(tilt)), volume);
       for (const pitch of [-60, 0, 10, 45, 90, 150]) {
-        // Its long axis points nose-down by the tilt in the frame of the body, so the stream meets it at 90° less pitch less tilt.
+        // Its long axis points nose-down by the tilt in the frame of the body, so the stream meets it at 90°
+        // less pitch less tilt.
         const attack = radians(90 - pitch - tilt);
         const expected = -(k3 - k1) * volume * Math.sin(attack) * Math.cos(attack);
         const near = 0.01 * volume;
@@ -128,7 +131,10 @@ describe('the moment that turns a body broadside', () => {
   });
 });
 
-/** A family's head without hook or fittings, its weight moved ahead of its middle by so many mm along the shank. */
+/**
+ * A family's head without hook or fittings, its weight moved ahead of its middle by so many mm along the
+ * shank.
+ */
 function bodyAlone(rig: Rig, forward: number, density = 11.34): Rig {
   const [x, y, z] = rig.body.centroid;
   const metal: Part = {
@@ -156,8 +162,9 @@ describe('fall of a slender body', () => {
       }),
     );
 
-  // Clift, Grace & Weber 1978, chapter 6, and Marchildon, Clamen & Gauvin 1964: in free fall bodies longer than they are thick lie across, flat ones
-  // fall on their flats. (Published observations at Reynolds numbers of 100 to 10⁴; beyond they swing about that attitude.)
+  // Clift, Grace & Weber 1978, chapter 6, and Marchildon, Clamen & Gauvin 1964: in free fall bodies longer
+  // than they are thick lie across, flat ones fall on their flats. (Published observations at Reynolds
+  // numbers of 100 to 10⁴; beyond they swing about that attitude.)
   it('of even weight lies across when long, and end on when flat', () => {
     for (const [length, across] of [
       [14, true],
@@ -175,7 +182,8 @@ describe('fall of a slender body', () => {
     }
   });
 
-  // By hand: the weight's lever F d cos ψ against λ ρ V v² (k₃ − k₁) sin ψ cos ψ, so that sin ψ = F d / (λ ρ V v² (k₃ − k₁)), or straight down beyond.
+  // By hand: the weight's lever F d cos ψ against λ ρ V v² (k₃ − k₁) sin ψ cos ψ, so that sin ψ = F d / (λ ρ
+  // V v² (k₃ − k₁)), or straight down beyond.
   it('with its weight ahead drops its nose until the two moments are equal', () => {
     const rho = waterDensity(water);
     for (const length of [16, 20, 28])

@@ -5,13 +5,14 @@ import { gaussLegendre } from '../numeric/gauss.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 
 /**
- * Water that an ellipsoid moving along each of its axes takes with it, as shares of the water it pushes aside: k = α/(2 − α) with
- * α_a = abc ∫₀^∞ dλ / ((a² + λ) √((a² + λ)(b² + λ)(c² + λ))) (Lamb, Hydrodynamics, 1932, article 114). Half-axes in any one unit, above 0, up to
- * 50 to 1; a sphere's are all a half.
+ * Water that an ellipsoid moving along each of its axes takes with it, as shares of the water it pushes
+ * aside: k = α/(2 − α) with α_a = abc ∫₀^∞ dλ / ((a² + λ) √((a² + λ)(b² + λ)(c² + λ))) (Lamb, Hydrodynamics,
+ * 1932, article 114). Half-axes in any one unit, above 0, up to 50 to 1; a sphere's are all a half.
  */
 export function ellipsoidAddedMass(halfAxes: Vec3): Vec3 {
   const product = halfAxes[0] * halfAxes[1] * halfAxes[2];
-  // λ = s²(1/u² − 1) brings the integral to 0 … 1 and makes its integrand smooth; s² lies among the squares of the half-axes.
+  // λ = s²(1/u² − 1) brings the integral to 0 … 1 and makes its integrand smooth; s² lies among the squares
+  // of the half-axes.
   const s2 = Math.cbrt(product) ** 2;
   const { nodes, weights } = gaussLegendre(POINTS);
   const alpha = [0, 0, 0];
@@ -34,7 +35,10 @@ export function ellipsoidAddedMass(halfAxes: Vec3): Vec3 {
 /** Points of the rule: to 1e-9 for half-axes up to 8 to 1, to 1e-4 up to 50 to 1. */
 const POINTS = 48;
 
-/** Water a body takes along in the plane of its hook, as shares of the water it pushes aside: along x, along z, and the mixed one. */
+/**
+ * Water a body takes along in the plane of its hook, as shares of the water it pushes aside: along x, along
+ * z, and the mixed one.
+ */
 export interface AddedMass {
   /** mm³ of water it pushes aside */
   readonly volume: number;
@@ -44,8 +48,8 @@ export interface AddedMass {
 }
 
 /**
- * A closed surface as the ellipsoid with the same second moments takes water along: its principal half-axes are √(5 ∫x²dV / V). `volume` (mm³) is what
- * the mesh stands for, its own where absent.
+ * A closed surface as the ellipsoid with the same second moments takes water along: its principal half-axes
+ * are √(5 ∫x²dV / V). `volume` (mm³) is what the mesh stands for, its own where absent.
  */
 export function addedMassOf(mesh: Mesh, volume?: number): AddedMass {
   const own = massProperties(mesh);
@@ -72,8 +76,9 @@ export function takenAlong({ xx, zz, xz }: AddedMass, psi: number): number {
 }
 
 /**
- * Moment by which potential flow turns a body that moves along (sin ψ, 0, −cos ψ) broadside on, −U × (A U), over ρ v², mm³: positive turns the nose
- * down (Munk, The aerodynamic forces on airship hulls, NACA report 184, 1924; Lamb, article 124).
+ * Moment by which potential flow turns a body that moves along (sin ψ, 0, −cos ψ) broadside on, −U × (A U),
+ * over ρ v², mm³: positive turns the nose down (Munk, The aerodynamic forces on airship hulls, NACA report
+ * 184, 1924; Lamb, article 124).
  */
 export function broadsideMoment({ volume, xx, zz, xz }: AddedMass, psi: number): number {
   const [x, z] = [Math.sin(psi), -Math.cos(psi)];
@@ -81,9 +86,10 @@ export function broadsideMoment({ volume, xx, zz, xz }: AddedMass, psi: number):
 }
 
 /**
- * How much of that moment is left where the flow parts from the body. All of it where the flow closes behind; half of a cylinder's that it leaves at a
- * flat back, since the couple is then ∫ (x_m − x) dA, nose to back, and not the volume (slender-body theory: Allen & Perkins, NACA report 1048,
- * 1951). Hulls with pointed tails were measured at 0.75 to 0.9 of it (Hoerner, Fluid-Dynamic Lift, 1975, chapter 19, from memory). A head's back is
- * blunter than a hull's: the middle of the two ends (working value).
+ * How much of that moment is left where the flow parts from the body. All of it where the flow closes behind;
+ * half of a cylinder's that it leaves at a flat back, since the couple is then ∫ (x_m − x) dA, nose to back,
+ * and not the volume (slender-body theory: Allen & Perkins, NACA report 1048, 1951). Hulls with pointed tails
+ * were measured at 0.75 to 0.9 of it (Hoerner, Fluid-Dynamic Lift, 1975, chapter 19, from memory). A head's
+ * back is blunter than a hull's: the middle of the two ends (working value).
  */
 export const MUNK_SHARE = { likely: 0.75, least: 0.5, most: 1 };

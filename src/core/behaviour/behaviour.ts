@@ -49,9 +49,15 @@ export interface Surroundings {
   readonly fishing?: Partial<Fishing> | undefined;
   /** the metals store; the reference list where absent */
   readonly metals?: readonly Metal[];
-  /** leaves out the behaviours that take a moment: while a value is dragged, and for who wants shape and weight alone */
+  /**
+   * leaves out the behaviours that take a moment: while a value is dragged, and for who wants shape and
+   * weight alone
+   */
   readonly isShort?: boolean;
-  /** keys of the only behaviours that are asked; all where absent: for who knows which readings will be looked at */
+  /**
+   * keys of the only behaviours that are asked; all where absent: for who knows which readings will be looked
+   * at
+   */
   readonly only?: ReadonlySet<string>;
 }
 
@@ -85,8 +91,8 @@ export function about(value: number, others: readonly number[]): Exclude<Value, 
 export type ValuesOf<R> = { readonly [K in keyof R]?: Value | undefined };
 
 /**
- * One thing a head does, or is, in one file: its readings and how they are found. `needs` says what it costs: what is there at once is
- * computed with every change, the rest a moment later.
+ * One thing a head does, or is, in one file: its readings and how they are found. `needs` says what it costs:
+ * what is there at once is computed with every change, the rest a moment later.
  */
 export interface Behaviour<
   R extends Readonly<Record<string, ReadingSpec>> = Readonly<Record<string, ReadingSpec>>,

@@ -8,13 +8,17 @@ export type Place = readonly [x: number, z: number];
 /** Returns the distance of two places, mm. */
 export const between = (a: Place, b: Place): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
 
-/** Stiffness left once steel yields, as a share of it: hardened wire goes on hardening a little (working value, no source). */
+/**
+ * Stiffness left once steel yields, as a share of it: hardened wire goes on hardening a little (working
+ * value, no source).
+ */
 const HARDENING = 0.01;
 
 /**
- * Moment of a round section over the one it yields at, for a curvature over the one it yields at, and how steeply it rises: elastic and perfectly
- * plastic, fibre by fibre, with a little hardening. From π/4 σ c³ it nears the plastic moment 4/3 σ c³, d³/6 (Roark, Formulas for Stress and Strain;
- * any handbook). Odd in the curvature.
+ * Moment of a round section over the one it yields at, for a curvature over the one it yields at, and how
+ * steeply it rises: elastic and perfectly plastic, fibre by fibre, with a little hardening. From π/4 σ c³ it
+ * nears the plastic moment 4/3 σ c³, d³/6 (Roark, Formulas for Stress and Strain; any handbook). Odd in the
+ * curvature.
  */
 export function momentOver(curvature: number): readonly [moment: number, slope: number] {
   const size = Math.abs(curvature);
@@ -31,9 +35,10 @@ export function momentOver(curvature: number): readonly [moment: number, slope: 
 type Line = Readonly<Record<'lx' | 'lz' | 'ux' | 'uz' | 'reach', number>>;
 
 /**
- * A wire held at one end and pulled at the other towards the tie, as a chain of stiff pieces that turn against each other at its corners as the section
- * bends, elastic and then plastic. In balance the moment of every corner is the pull times its distance from the line in the bent shape (Newton's
- * method from the shape before, so that it is asked with pulls that rise in steps; its slopes are kept while they serve).
+ * A wire held at one end and pulled at the other towards the tie, as a chain of stiff pieces that turn
+ * against each other at its corners as the section bends, elastic and then plastic. In balance the moment of
+ * every corner is the pull times its distance from the line in the bent shape (Newton's method from the shape
+ * before, so that it is asked with pulls that rise in steps; its slopes are kept while they serve).
  */
 export class BentWire {
   private curvatures: Float64Array;
@@ -82,7 +87,8 @@ export class BentWire {
       this.lay();
       const { line, worst } = this.balance(pull, right);
       if (worst < BALANCED) return true;
-      // The slopes of a shape nearby do as long as they bring it on; anew they take many times what a round takes.
+      // The slopes of a shape nearby do as long as they bring it on; anew they take many times what a round
+      // takes.
       if (!this.slopes || worst > SLOW * before) this.slopes = new LuDecomposition(this.slopesAt(pull, line));
       before = worst;
       const change = this.slopes.solve(right).to1DArray();
@@ -98,7 +104,10 @@ export class BentWire {
     return false;
   }
 
-  /** What is over at each corner, of the moment it yields at, for a pull: its negative in `right`, and the worst of it. */
+  /**
+   * What is over at each corner, of the moment it yields at, for a pull: its negative in `right`, and the
+   * worst of it.
+   */
   private balance(pull: number, right: Matrix): { readonly line: Line; readonly worst: number } {
     const { curvatures, yields, x, z, tie } = this;
     const n = curvatures.length;
@@ -161,7 +170,10 @@ export class BentWire {
 
 /** Share of what was over before a round that may be left after it with slopes of another shape. */
 const SLOW = 0.3;
-/** How near to balance a corner must be, over the moment it yields at; rounds that are tried; and the most a corner turns in one, radians. */
+/**
+ * How near to balance a corner must be, over the moment it yields at; rounds that are tried; and the most a
+ * corner turns in one, radians.
+ */
 const BALANCED = 1e-6;
 const MOST_ROUNDS = 40;
 const MOST_TURN = 0.1;

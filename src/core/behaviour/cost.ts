@@ -13,7 +13,9 @@ export const cost = behaviour({
       kind: 'practice',
       group: 'Weight',
       formula: 'm · price',
-      note: 'Metal × its price per kilogram in the stores, in the shop’s own money: a list price until the shop puts in what it pays. Sprue and loss are left out.',
+      note:
+        'Metal × its price per kilogram in the stores, in the shop’s own money: a list price ' +
+        'until the shop puts in what it pays. Sprue and loss are left out.',
     },
   },
   read(rig) {

@@ -39,8 +39,9 @@ const noseWidth = (length: number, widthAt: (x: number) => number) => (back: num
 };
 
 /**
- * The narrowest crack a nose enters, mm, and the angle its sides close at there, degrees; or where they close to a crack of a given width, if it
- * is wider than that; `share`: of how deep it must go to be held, were that off. A crack that takes all of the head closes at 180°: it does not hold it.
+ * The narrowest crack a nose enters, mm, and the angle its sides close at there, degrees; or where they close
+ * to a crack of a given width, if it is wider than that; `share`: of how deep it must go to be held, were
+ * that off. A crack that takes all of the head closes at 180°: it does not hold it.
  */
 export function crackOf(rig: Rig, crack = 0, share = 1): { readonly width: number; readonly angle: number } {
   const { length } = rig.profile;

@@ -35,7 +35,9 @@ export interface Dragged {
   readonly hull: Flat;
   /** outline of the metal from above, counter-clockwise, forward and to the left from the rear face */
   readonly above: Flat;
-  /** the wire's centre line from the eye to the point, likewise, and the plastic's outline where one is on it */
+  /**
+   * the wire's centre line from the eye to the point, likewise, and the plastic's outline where one is on it
+   */
   readonly wire: Flat;
   readonly bait: Flat | undefined;
   /** name of the plastic it is commonly fished with, where it is told with that because it bears none */
@@ -46,27 +48,42 @@ export interface Dragged {
   readonly floor: number;
 }
 
-/** Elevation of a straight line from head to rod, degrees: depth and the rod's height over the line that is out. */
+/**
+ * Elevation of a straight line from head to rod, degrees: depth and the rod's height over the line that is
+ * out.
+ */
 export function lineAngle(depth: number, rodHeight: number, lineOut: number): number {
   return degrees(Math.asin(clamp((depth + rodHeight) / lineOut, 0, 1)));
 }
 
-/** Speed at which a head is dragged over the bottom, m/s: slowly (common practice, no source). What current there is comes on top. */
+/**
+ * Speed at which a head is dragged over the bottom, m/s: slowly (common practice, no source). What current
+ * there is comes on top.
+ */
 const DRAGGED_AT = 0.2;
 
-/** A rig as it is dragged: with what it is usually fished with, where it is made to hold a plastic and bears none. */
+/**
+ * A rig as it is dragged: with what it is usually fished with, where it is made to hold a plastic and bears
+ * none.
+ */
 const fished = oncePer((rig): Rig => {
   const bait = usualBait(rig);
   return bait ? withBait(rig, bait) : rig;
 });
 
-/** Pull of a line and what the water does, forward and up, N, with the water's moment about the eye, N·mm, nose down positive. */
+/**
+ * Pull of a line and what the water does, forward and up, N, with the water's moment about the eye, N·mm,
+ * nose down positive.
+ */
 interface Load {
   readonly force: Vec2;
   readonly moment: number;
 }
 
-/** What of a rig does not hang on the line or the ground: how it lies before it is pulled, in one of the poses it rests in. Undefined where it floats. */
+/**
+ * What of a rig does not hang on the line or the ground: how it lies before it is pulled, in one of the poses
+ * it rests in. Undefined where it floats.
+ */
 function lyingIn(rig: Rig, around: Surroundings, { down }: RestPose) {
   const rho = waterDensity(around.water);
   const viscosity = waterViscosity(around.water);
@@ -109,7 +126,8 @@ function lyingIn(rig: Rig, around: Surroundings, { down }: RestPose) {
     const [at, up] = turned(pitch, weightAt);
     return [at - footAt, up - foot];
   };
-  // Moments about where it touches, nose down positive, under forces at the eye forward and up, N, and a moment about it.
+  // Moments about where it touches, nose down positive, under forces at the eye forward and up, N, and a
+  // moment about it.
   const moment =
     (pulled: (pitch: number) => Load) =>
     (pitch: number): number => {
@@ -185,7 +203,10 @@ function viewsRolled({ head }: Rig, roll: Roll) {
   return { side: seenRolled(positions, roll, 2), top: seenRolled(positions, roll, 1) };
 }
 
-/** What a rig is fished with, as it lies in the pose most landings end in, and in others that a good part of them do; none where it floats. */
+/**
+ * What a rig is fished with, as it lies in the pose most landings end in, and in others that a good part of
+ * them do; none where it floats.
+ */
 const lying = oncePer((rig, around) => {
   const worn = fished(rig, around);
   const rested = restOf(worn, around);
@@ -194,17 +215,21 @@ const lying = oncePer((rig, around) => {
   return [rested.usual, ...others].flatMap((pose) => lyingIn(worn, around, pose) ?? []);
 });
 
-/** Share of landings from which on a pose that is not the usual one is reckoned with (working value, no source). */
+/**
+ * Share of landings from which on a pose that is not the usual one is reckoned with (working value, no
+ * source).
+ */
 const OFTEN = 0.2;
 /** Whether two poses are one, or its mirror image. */
 const isSame = (a: RestPose, b: RestPose): boolean =>
   Math.hypot(a.down[0] - b.down[0], a.down[2] - b.down[2]) < 0.05;
 
 /**
- * Head dragged over a level bottom as it is fished, in the pose it mostly comes to rest in: pull T = (μ (W − L) + D)/(cos θ + μ sin θ) at the eye, weight
- * at the effective centre, drag D and lift L of head and bait at a slow pull, friction and support where it touches. It lies as its landings leave it,
- * on its side too, its shank behind the line, and rolls on over nose and tail from there until all of these balance. `friction`: other than
- * that of its surroundings. Undefined where it floats.
+ * Head dragged over a level bottom as it is fished, in the pose it mostly comes to rest in: pull T = (μ (W −
+ * L) + D)/(cos θ + μ sin θ) at the eye, weight at the effective centre, drag D and lift L of head and bait at
+ * a slow pull, friction and support where it touches. It lies as its landings leave it, on its side too, its
+ * shank behind the line, and rolls on over nose and tail from there until all of these balance. `friction`:
+ * other than that of its surroundings. Undefined where it floats.
  */
 export function draggedOver(
   rig: Rig,
@@ -246,7 +271,10 @@ function draggedFrom(lies: Lying, rig: Rig, around: Surroundings, friction: numb
   };
 }
 
-/** Where a body turns to from a pitch, the way its moment turns it, rad; the pitch itself where nothing ever holds it. */
+/**
+ * Where a body turns to from a pitch, the way its moment turns it, rad; the pitch itself where nothing ever
+ * holds it.
+ */
 function rolledTo(moment: (pitch: number) => number, from: number): number {
   const way = Math.sign(moment(from));
   if (way === 0) return from;

@@ -54,7 +54,9 @@ export const eye = behaviour({
           level: 'stop',
           code: 'bite.below',
           path: '/eye',
-          text: `The eye stands ${marked(-bite, 'size')} above the point: the line meets the fish before the hook does. Lean the eye forward or take a larger hook.`,
+          text:
+            `The eye stands ${marked(-bite, 'size')} above the point: the line meets the fish before ` +
+            'the hook does. Lean the eye forward or take a larger hook.',
         },
       ];
     }
@@ -64,7 +66,9 @@ export const eye = behaviour({
         level: 'care',
         code: 'bite.small',
         path: '/eye',
-        text: `The point is only ${marked(bite, 'size')} above the eye; about ${marked(sure, 'size')} is needed for a sure bite (common practice).`,
+        text:
+          `The point is only ${marked(bite, 'size')} above the eye; about ${marked(sure, 'size')} ` +
+          'is needed for a sure bite (common practice).',
       },
     ];
   },

@@ -7,8 +7,9 @@ import type { Vec3 } from '../numeric/vec.ts';
 export type Points = ArrayLike<number> | readonly (readonly number[])[];
 
 /**
- * Facets of a hull, seen from a centre: where h, the height of the centre over the plane a facet lies in, may have a minimum. Numbers side by
- * side, three of each facet but its height and share, since every landing reads some dozens of them.
+ * Facets of a hull, seen from a centre: where h, the height of the centre over the plane a facet lies in, may
+ * have a minimum. Numbers side by side, three of each facet but its height and share, since every landing
+ * reads some dozens of them.
  */
 export interface Facets {
   readonly count: number;

@@ -28,8 +28,8 @@ import { hangAttitude } from './hang.ts';
 import { between } from '../test-kit/numbers.test-kit.ts';
 
 /**
- * Standard drag curve of the sphere in the piecewise form of Clift, Grace & Weber, Bubbles, Drops and Particles (1978),
- * table 5.2, 0.01 < Re < 3.38e5 (coefficients from memory).
+ * Standard drag curve of the sphere in the piecewise form of Clift, Grace & Weber, Bubbles, Drops and
+ * Particles (1978), table 5.2, 0.01 < Re < 3.38e5 (coefficients from memory).
  */
 function standardCurve(re: number): number {
   const w = Math.log10(re);
@@ -75,7 +75,8 @@ describe('drag of a sphere', () => {
 });
 
 describe('drag of other bodies', () => {
-  // They part most near the sphere, where Hölzer & Sommerfeld’s form rises steeply: 27% at 0.98. The reading’s range says so.
+  // They part most near the sphere, where Hölzer & Sommerfeld’s form rises steeply: 27% at 0.98. The
+  // reading’s range says so.
   it('agrees with Ganser for bodies as round as heads are to 30%', () => {
     for (const sphericity of [0.92, 0.95, 0.98]) {
       for (const re of [3e3, 1e4, 3e4]) {
@@ -85,8 +86,9 @@ describe('drag of other bodies', () => {
     }
   });
 
-  // Hölzer & Sommerfeld 2008, equation 9, worked by hand for a cube (Ψ = 0.806) at Re 1e4, flat to the flow: crosswise π/4·1.2407² = 1.209.
-  // Ganser 1993: at high Reynolds numbers a cube (Ψ 0.806) has 0.4305·10^(1.8148·0.0937^0.5743) = 1.26; a sphere keeps 0.4305.
+  // Hölzer & Sommerfeld 2008, equation 9, worked by hand for a cube (Ψ = 0.806) at Re 1e4, flat to the flow:
+  // crosswise π/4·1.2407² = 1.209. Ganser 1993: at high Reynolds numbers a cube (Ψ 0.806) has
+  // 0.4305·10^(1.8148·0.0937^0.5743) = 1.26; a sphere keeps 0.4305.
   it('has Ganser’s limits for bodies in no particular attitude', () => {
     expect(anyWayDrag(1e9, 1)).toBeCloseTo(0.4305, 2);
     expect(anyWayDrag(1e9, 0.806)).toBeCloseTo(1.26, 1);
@@ -115,10 +117,11 @@ describe('drag of other bodies', () => {
     }
   });
 
-  // Hoerner 1965, chapter 3: streamline bodies of revolution at subcritical Reynolds numbers have a least frontal coefficient of about 0.2 near
-  // l/d = 4, and a sphere 0.47 (values from memory).
+  // Hoerner 1965, chapter 3: streamline bodies of revolution at subcritical Reynolds numbers have a least
+  // frontal coefficient of about 0.2 near l/d = 4, and a sphere 0.47 (values from memory).
   it('has the sphere’s coefficient for a streamlined body as short as a ball, and the least of some 0.2 for a slender one', () => {
-    // By calculator, Cf = 1.328/√Re: at 10⁴ and 3 to 1 0.14667 + 12·0.01328 + 4·0.01328/√3, at 10⁵ and 4 to 1 0.11 + 16·0.0041995 + 2·0.0041995.
+    // By calculator, Cf = 1.328/√Re: at 10⁴ and 3 to 1 0.14667 + 12·0.01328 + 4·0.01328/√3, at 10⁵ and 4 to 1
+    // 0.11 + 16·0.0041995 + 2·0.0041995.
     expect(streamlinedDrag(1e4, 3)).toBeCloseTo(0.3367, 4);
     expect(streamlinedDrag(1e5, 4)).toBeCloseTo(0.18559, 5);
     expect(streamlinedDrag(1e5, 1)).toBeGreaterThan(0.44);
@@ -148,7 +151,8 @@ describe('drag of other bodies', () => {
   });
 
   it('half way from ball to edged, and half way to slender, weighs the laws by halves and a quarter', () => {
-    // Half way from 0.96 to 1, and from 1 to 2.5: the mean of sphere and Hölzer & Sommerfeld, and of slender laws half of a half.
+    // Half way from 0.96 to 1, and from 1 to 2.5: the mean of sphere and Hölzer & Sommerfeld, and of slender
+    // laws half of a half.
     const shape = { sphericity: 0.98, crosswise: 1.2, lengthwise: 0.9, fineness: 1.75 };
     const re = 2e4;
     const compact = (sphereDrag(re) + anyShapeDrag(re, shape)) / 2;
@@ -179,7 +183,8 @@ describe('drag of other bodies', () => {
       head: { dimensions: { breadth: 20, length: 10, height: 10, ends: 2, belly: 0.5 } },
     });
     const { factors } = shadowsIn(assemble(oval));
-    // Prolate spheroid 2:1, semi-axes 10, 5, 5: surface 2πb²(1 + (a/b)·asin(e)/e), e = √3/2 (Beyer, CRC Standard Mathematical Tables).
+    // Prolate spheroid 2:1, semi-axes 10, 5, 5: surface 2πb²(1 + (a/b)·asin(e)/e), e = √3/2 (Beyer, CRC
+    // Standard Mathematical Tables).
     const e = Math.sqrt(3) / 2;
     const surface = 2 * Math.PI * 25 * (1 + (2 * Math.asin(e)) / e);
     const equal = Math.cbrt(20 * 10 * 10);
@@ -187,7 +192,8 @@ describe('drag of other bodies', () => {
     // Falling flat it shows its long ellipse of 20 × 10, 10 deep: fineness 10 / √200.
     expect(factors(0).crosswise).toBeCloseTo(equal ** 2 / 200, 1);
     expect(factors(0).fineness).toBeCloseTo(10 / Math.sqrt(200), 2);
-    // One long in the way of the shank, seen along (sin ψ, 0, −cos ψ), shows π √((bc sin ψ)² + (ab cos ψ)²), also between the attitudes it is measured in.
+    // One long in the way of the shank, seen along (sin ψ, 0, −cos ψ), shows π √((bc sin ψ)² + (ab cos ψ)²),
+    // also between the attitudes it is measured in.
     const long = shadowsIn(
       assemble(
         sampleDesign('football', {
@@ -199,7 +205,8 @@ describe('drag of other bodies', () => {
       const [s, c] = [Math.sin(radians(pitch)), Math.cos(radians(pitch))];
       const shown = 4 * Math.sqrt((5 * 5 * s) ** 2 + (10 * 5 * c) ** 2);
       expect((long.factors(radians(pitch)).crosswise * shown) / equal ** 2, `${pitch}°`).toBeCloseTo(1, 1.8);
-      // Along the flow: half the surface less the mean of what is shown to the left and square to flow and left.
+      // Along the flow: half the surface less the mean of what is shown to the left and square to flow and
+      // left.
       const besides = (4 * 50 + 4 * Math.sqrt((25 * c) ** 2 + (50 * s) ** 2)) / 2;
       const along = equal ** 2 / ((4 / Math.PI) * (surface / 2) - besides);
       expect(long.factors(radians(pitch)).lengthwise / along, `${pitch}°`).toBeCloseTo(1, 1.3);
@@ -236,7 +243,9 @@ function bareBall(diameter: number, density: number, sticks: readonly Stick[] = 
   };
 }
 
-/** Terminal speed of a sphere by halving on the standard curve, written out anew. d in mm, density in kg/m³. */
+/**
+ * Terminal speed of a sphere by halving on the standard curve, written out anew. d in mm, density in kg/m³.
+ */
 function onStandardCurve(d: number, density: number): number {
   let [low, high] = [1e-3, 20];
   for (let i = 0; i < 80; i++) {
@@ -357,8 +366,8 @@ describe('fall of a bare ball', () => {
     expect(fall(bareBall(10, 0.9), water).timeTo(1)).toBe(Infinity);
   });
 
-  // Worked check of the design notes for a bare 1/4 oz ball at 15 °C. Common practice says 30-40% faster (no source), which is nearer
-  // to the same size than to the same weight: the interface says which it compares.
+  // Worked check of the design notes for a bare 1/4 oz ball at 15 °C. Common practice says 30-40% faster (no
+  // source), which is nearer to the same size than to the same weight: the interface says which it compares.
   it('tungsten over lead: same weight +17%, same size +25%, pure tungsten at the same size +31%', () => {
     const grams = 28.349523125 / 4;
     const diameter = (density: number) => Math.cbrt((6 * (grams / density) * 1e3) / Math.PI);
@@ -369,7 +378,8 @@ describe('fall of a bare ball', () => {
     expect(speed(diameter(11.34), 19.25) / lead).toBeCloseTo(1.31, 2);
   });
 
-  // Hoerner 1965, chapter 3: 1.1 to 1.2 on diameter × length square to the flow, 0.01 to 0.03 on the wetted surface along it.
+  // Hoerner 1965, chapter 3: 1.1 to 1.2 on diameter × length square to the flow, 0.01 to 0.03 on the wetted
+  // surface along it.
   it('is braked by a wire square to the fall as Hoerner’s cross-flow says', () => {
     expect(WIRE_NORMAL).toBeGreaterThanOrEqual(1.1);
     expect(WIRE_NORMAL).toBeLessThanOrEqual(1.2);
@@ -387,8 +397,9 @@ describe('fall of a bare ball', () => {
     expect(drag(speed) / weight).toBeLessThan(1.04);
   });
 
-  // Lamb, Hydrodynamics, article 92: a sphere moves half of the water it pushes aside along. From rest x = a·t²/2 with
-  // a = g·(m − m_w)/(m + m_w/2), for any ball; here one not much heavier than water, where that half weighs.
+  // Lamb, Hydrodynamics, article 92: a sphere moves half of the water it pushes aside along. From rest x =
+  // a·t²/2 with a = g·(m − m_w)/(m + m_w/2), for any ball; here one not much heavier than water, where that
+  // half weighs.
   it('starts with the acceleration of its weight against its own mass and half the water it pushes aside', () => {
     const [density, x] = [1.5, 1e-7];
     const a = (9.80665 * (density * 1000 - rho)) / (density * 1000 + rho / 2);
@@ -472,10 +483,12 @@ describe('fall of a whole head', () => {
     if (!built.ok) throw new Error(built.problems[0]?.message);
     const { rig } = built;
     const found = fall(rig, water);
-    // Nothing holds the hook level: it trails above the head, its point's weight against the drag of its bend.
+    // Nothing holds the hook level: it trails above the head, its point's weight against the drag of its
+    // bend.
     expect(found.hookPitch).toBeGreaterThan(60);
     expect(found.hookPitch).toBeLessThan(120);
-    // Forces once more, by hand: the weight in water is the drag of the two bodies at their pitches and that speed.
+    // Forces once more, by hand: the weight in water is the drag of the two bodies at their pitches and that
+    // speed.
     const rho = waterDensity(water);
     const { weight } = submerged(rig, rho);
     const [head, free] = rig.bodies;

@@ -20,7 +20,15 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: 'W g = ½ ρ v² Σ Cd A',
-      note: 'Terminal fall on a slack line. Submerged weight = drag. Ball: Brown & Lawler 2003, into which near-balls pass without a step; other heads: Hölzer & Sommerfeld 2008 in the attitude of motion; slender ones a quarter of the way from that to Hoerner’s law for streamlined bodies (1965), with a span from Ganser 1993 to his. Paint adds its size. Hook, keeper and guard by the cross-flow principle (Hoerner 1965). A hinged head falls as two bodies, each in its own balance about the hinge. A plastic, where one is rigged, by the same principle as wire. No line, vertical path. Where drops were timed for this design its drag is what they say, and so is the span.',
+      note:
+        'Terminal fall on a slack line. Submerged weight = drag. Ball: Brown & Lawler 2003, into ' +
+        'which near-balls pass without a step; other heads: Hölzer & Sommerfeld 2008 in the ' +
+        'attitude of motion; slender ones a quarter of the way from that to Hoerner’s law for ' +
+        'streamlined bodies (1965), with a span from Ganser 1993 to his. Paint adds its size. ' +
+        'Hook, keeper and guard by the cross-flow principle (Hoerner 1965). A hinged head falls ' +
+        'as two bodies, each in its own balance about the hinge. A plastic, where one is rigged, ' +
+        'by the same principle as wire. No line, vertical path. Where drops were timed for this ' +
+        'design its drag is what they say, and so is the span.',
       compared: true,
     },
     'fall.attitude': {
@@ -30,7 +38,14 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: 'ψ where M_drag(ψ) + M_broadside(ψ) = 0',
-      note: 'Pitch at which drag about the effective centre and the moment by which the water turns a body broadside balance, and turning away is opposed: the first met from level. The latter is that of potential flow (Munk 1924), with the added masses of the ellipsoid of equal second moments (Lamb 1932), three quarters of it, as the flow parts from the back; a bait’s as of a slender body. The span is half to all of it, with a centre of drag 3% of the length away (working values). The path is taken as vertical. Of a hinged head: the head’s own, about its hinge.',
+      note:
+        'Pitch at which drag about the effective centre and the moment by which the water turns a ' +
+        'body broadside balance, and turning away is opposed: the first met from level. The ' +
+        'latter is that of potential flow (Munk 1924), with the added masses of the ellipsoid of ' +
+        'equal second moments (Lamb 1932), three quarters of it, as the flow parts from the back; ' +
+        'a bait’s as of a slender body. The span is half to all of it, with a centre of drag 3% ' +
+        'of the length away (working values). The path is taken as vertical. Of a hinged head: ' +
+        'the head’s own, about its hinge.',
       compared: true,
     },
     'fall.noseFirst': {
@@ -40,7 +55,10 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: 'ψ where M_drag(ψ) + M_broadside(ψ) = 0, met from 90°',
-      note: 'The steady pitch that a head settles to which enters the water nose first. Where it differs from the fall from level, how it lands decides. Its span is that of the fall’s pitch.',
+      note:
+        'The steady pitch that a head settles to which enters the water nose first. Where it ' +
+        'differs from the fall from level, how it lands decides. Its span is that of the fall’s ' +
+        'pitch.',
     },
     'fall.hookPitch': {
       name: 'Free hook in the fall',
@@ -49,7 +67,10 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: 'ψ₂ where M₂(ψ₂) = 0 about the hinge',
-      note: 'Nose-down pitch of a free hook’s shank as it falls: its own drag and weight balance about the hinge, with the plastic on it. It swings at most 110° off the head (working value). Its span is that of the fall’s pitch.',
+      note:
+        'Nose-down pitch of a free hook’s shank as it falls: its own drag and weight balance ' +
+        'about the hinge, with the plastic on it. It swings at most 110° off the head (working ' +
+        'value). Its span is that of the fall’s pitch.',
     },
     'fall.timeToDepth': {
       name: 'Time to depth',
@@ -58,7 +79,9 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: 'x = v²/a · ln cosh (a t / v)',
-      note: 'Fall from rest to the given depth, with run-up; the water that moves along is that of the ellipsoid of equal second moments in its attitude.',
+      note:
+        'Fall from rest to the given depth, with run-up; the water that moves along is that of ' +
+        'the ellipsoid of equal second moments in its attitude.',
       compared: true,
     },
     'fall.swingBack': {
@@ -68,7 +91,10 @@ export const falling = behaviour({
       kind: 'geometry',
       group: 'In the water',
       formula: 'L (cos α₁ − cos α₂)',
-      note: 'Let go at the surface on a tight line it comes down on an arc about the rod’s tip: how far nearer to the rod it touches the bottom, as beside a post. Absent where the line out is too short, and where a line that floats carries the head.',
+      note:
+        'Let go at the surface on a tight line it comes down on an arc about the rod’s tip: how ' +
+        'far nearer to the rod it touches the bottom, as beside a post. Absent where the line out ' +
+        'is too short, and where a line that floats carries the head.',
     },
     'fall.swingTime': {
       name: 'Time down on a tight line',
@@ -77,7 +103,10 @@ export const falling = behaviour({
       kind: 'model',
       group: 'In the water',
       formula: '∫ dα / ω, ω² = M_weight(α) / (M_drag / ω²)',
-      note: 'Moments about the rod’s tip: weight of head and line against the drag of both, the line’s square to it over what of it is in the water (Hoerner 1965, cross-flow). The line taken as straight; no run-up.',
+      note:
+        'Moments about the rod’s tip: weight of head and line against the drag of both, the ' +
+        'line’s square to it over what of it is in the water (Hoerner 1965, cross-flow). The line ' +
+        'taken as straight; no run-up.',
     },
   },
   read(rig, around) {
@@ -127,7 +156,10 @@ export const falling = behaviour({
         level: 'note',
         code: 'fall.measured',
         path: '/drag',
-        text: `Drag: fall and retrieve follow what was measured on the water, ${rig.drag.factor.toFixed(2)} times what is reckoned (${rig.drag.low.toFixed(2)} to ${rig.drag.high.toFixed(2)}).`,
+        text:
+          'Drag: fall and retrieve follow what was measured on the water, ' +
+          `${rig.drag.factor.toFixed(2)} times what is reckoned (${rig.drag.low.toFixed(2)} to ` +
+          `${rig.drag.high.toFixed(2)}).`,
         brief: 'drag measured',
       });
     if (speed > 0 && others.length > 0) {
@@ -145,7 +177,9 @@ export const falling = behaviour({
         level: 'note',
         code: 'falls near level',
         path: '/head',
-        text: 'Fall: its weight sits so near the middle of its drag that it may fall nose down or nose up. A little weight moved decides it.',
+        text:
+          'Fall: its weight sits so near the middle of its drag that it may fall nose down or nose ' +
+          'up. A little weight moved decides it.',
         brief: 'may fall nose down or up',
       });
     }

@@ -2,7 +2,10 @@ import type { LineKey } from '../material/lines.ts';
 import { lineDiameter, lineOf } from '../material/lines.ts';
 import { GRAVITY } from '../material/water.ts';
 
-/** Powers of a rod by what its tip gives, N for each metre it is bent (working values by feel of the trade, no source). */
+/**
+ * Powers of a rod by what its tip gives, N for each metre it is bent (working values by feel of the trade, no
+ * source).
+ */
 export const ROD_POWERS = {
   'ultra light': 6,
   light: 12,
@@ -27,7 +30,10 @@ export interface Fishing {
   readonly line: LineKey;
   /** breaking strain, kg */
   readonly test: number;
-  /** breaking strain of the leader, kg; the line's own where absent. What parts first is the strength, the stretch is the line's. */
+  /**
+   * breaking strain of the leader, kg; the line's own where absent. What parts first is the strength, the
+   * stretch is the line's.
+   */
   readonly leader?: number | undefined;
   readonly rod: RodPower;
   /** setting of the reel's brake, as a share of the line's test */
@@ -44,7 +50,10 @@ export interface Fishing {
   readonly stem: number;
 }
 
-/** What is meant where nothing is said (common practice, no source; friction of lead on wet stone from memory). */
+/**
+ * What is meant where nothing is said (common practice, no source; friction of lead on wet stone from
+ * memory).
+ */
 export const USUAL_FISHING: Fishing = {
   lineOut: 20,
   rodHeight: 1.5,
@@ -84,8 +93,9 @@ export function lineFacts({ line, test, leader = test }: Pick<Fishing, 'line' | 
 const SWEEP = 1;
 
 /**
- * Pull that reaches the hook in a hook-set, N: the sweep stretches line and rod in series, F = s / (L/EA + 1/k), and the brake slips
- * at its setting. `share` and `slip`: of the stiffness and of the setting, were they off.
+ * Pull that reaches the hook in a hook-set, N: the sweep stretches line and rod in series, F = s / (L/EA +
+ * 1/k), and the brake slips at its setting. `share` and `slip`: of the stiffness and of the setting, were
+ * they off.
  */
 export function hookSet(fishing: Fishing, share = 1, slip = 1): number {
   const { stiffness, strength } = lineFacts(fishing);
@@ -93,7 +103,10 @@ export function hookSet(fishing: Fishing, share = 1, slip = 1): number {
   return Math.min(share * pull, slip * fishing.brake * strength);
 }
 
-/** Span of that pull, N: stiffness of line and rod a quarter off together, the brake a tenth (working values, no source). */
+/**
+ * Span of that pull, N: stiffness of line and rod a quarter off together, the brake a tenth (working values,
+ * no source).
+ */
 export const hookSets = (fishing: Fishing): readonly [number, number] => [
   hookSet(fishing, 0.75, 0.9),
   hookSet(fishing, 1.25, 1.1),

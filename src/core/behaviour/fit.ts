@@ -19,7 +19,9 @@ export const fit = behaviour({
       kind: 'geometry',
       group: 'Rig',
       formula: 'exit / length of the body',
-      note: 'Distance from the nose at which the hook leaves the body, or a buried point lies, as a share of the rigged body.',
+      note:
+        'Distance from the nose at which the hook leaves the body, or a buried point lies, as a ' +
+        'share of the rigged body.',
     },
     'rig.exitAt': {
       name: 'Hook comes out, from the nose',
@@ -28,7 +30,9 @@ export const fit = behaviour({
       kind: 'geometry',
       group: 'Rig',
       formula: 'where the bend rises through the back',
-      note: 'Along the body from its nose. The body’s axis follows the shank, or is laid over the point where that is buried.',
+      note:
+        'Along the body from its nose. The body’s axis follows the shank, or is laid over the ' +
+        'point where that is buried.',
     },
     'rig.freeGap': {
       name: 'Free gap',
@@ -102,7 +106,9 @@ export const fit = behaviour({
       kind: 'geometry',
       group: 'Rig',
       formula: 'z_point − highest of eye and bait before it',
-      note: 'Height of the point over what stands before it: the eye, and a bait with a bare point; one that covers the point gives way. Below zero the bait stands higher than the point.',
+      note:
+        'Height of the point over what stands before it: the eye, and a bait with a bare point; ' +
+        'one that covers the point gives way. Below zero the bait stands higher than the point.',
     },
     'rig.reach': {
       name: 'Nose to point',
@@ -129,7 +135,10 @@ export const fit = behaviour({
       kind: 'index',
       group: 'Rig',
       formula: 'by toughness × way of rigging × strain at the nose',
-      note: 'Soft 2, standard 4, stretchy 12, each for a bare point and an easy seat; six tenths where the point is torn out through the back, less where the keeper strains the nose (common practice, no source). Only its order means anything.',
+      note:
+        'Soft 2, standard 4, stretchy 12, each for a bare point and an easy seat; six tenths ' +
+        'where the point is torn out through the back, less where the keeper strains the nose ' +
+        '(common practice, no source). Only its order means anything.',
       decimals: 1,
     },
     'rig.mass': {
@@ -139,7 +148,9 @@ export const fit = behaviour({
       kind: 'geometry',
       group: 'Rig',
       formula: 'Σ m_i',
-      note: 'Everything that is thrown. The plastic’s volume from its form (common practice, no source) × its density, or as it was weighed.',
+      note:
+        'Everything that is thrown. The plastic’s volume from its form (common practice, no ' +
+        'source) × its density, or as it was weighed.',
     },
     'rig.submerged': {
       name: 'Rigged, in the water',

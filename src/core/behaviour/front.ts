@@ -5,7 +5,9 @@ import { clamp, degrees } from '../numeric/vec.ts';
 import type { Flat } from './outline.ts';
 import { BENT } from './outline.ts';
 
-/** Share of the front's height that must slide before a head counts as come free (working value, no source). */
+/**
+ * Share of the front's height that must slide before a head counts as come free (working value, no source).
+ */
 const FREED = 0.8;
 /** A side turned aside by no more than this beyond friction is not yet swept, degrees. */
 const SQUARE = 1e-9;
@@ -40,7 +42,9 @@ export function frontOf(outline: Flat): FrontSide[] {
   return sides.sort((a, b) => a.ends[0][1] - b.ends[0][1]);
 }
 
-/** Share of a side that faces down by more than an angle, degrees; along the chord of a curve it turns evenly. */
+/**
+ * Share of a side that faces down by more than an angle, degrees; along the chord of a curve it turns evenly.
+ */
 const facing = ({ turns: [low, high] }: FrontSide, angle: number): number =>
   low - high > 1e-9 ? clamp((low - angle) / (low - high), 0, 1) : low >= angle ? 1 : 0;
 
@@ -51,13 +55,17 @@ function shareOf(sides: readonly FrontSide[], part: (side: FrontSide) => number)
 }
 
 /**
- * Share of a front's height on which an edge makes it ride up: the pull's share along the surface beats friction where the line's angle and
- * how far the surface faces down add up to the angle of friction. All in degrees.
+ * Share of a front's height on which an edge makes it ride up: the pull's share along the surface beats
+ * friction where the line's angle and how far the surface faces down add up to the angle of friction. All in
+ * degrees.
  */
 export const climbShare = (outline: Flat, line: number, friction: number): number =>
   shareOf(frontOf(outline), (side) => facing(side, friction - line));
 
-/** Least angle of the line, degrees, at which four fifths of a front's height slides off what holds it; NaN where nothing faces forward. */
+/**
+ * Least angle of the line, degrees, at which four fifths of a front's height slides off what holds it; NaN
+ * where nothing faces forward.
+ */
 export function popFree(outline: Flat, friction: number): number {
   const sides = frontOf(outline);
   if (sides.length === 0) return NaN;
@@ -65,7 +73,10 @@ export function popFree(outline: Flat, friction: number): number {
   return isHeld(0) ? halve(0, 180, 30, isHeld)[1] : 0;
 }
 
-/** Share of the frontal breadth, seen from above, whose sweep lets a stem slide off to the side. Outline (forward, aside); friction in degrees. */
+/**
+ * Share of the frontal breadth, seen from above, whose sweep lets a stem slide off to the side. Outline
+ * (forward, aside); friction in degrees.
+ */
 export const sheddingShare = (outline: Flat, friction: number): number =>
   // How far a side is swept back from square to the way it goes, whichever way it is swept.
   shareOf(frontOf(outline), (side) => facing(side, friction + SQUARE) + 1 - facing(side, -friction - SQUARE));

@@ -6,10 +6,16 @@ import { loadFor } from './elastica.ts';
 /** Breadth of a jaw's rim that presses on a guard at once, mm (working value, no source). */
 const JAW = 10;
 
-/** Share of the gap by which the point must stand clear of the strands to take hold (working value, no source). */
+/**
+ * Share of the gap by which the point must stand clear of the strands to take hold (working value, no
+ * source).
+ */
 const BARED = 0.25;
 
-/** How far a bundle is from strands that slide freely, 0, to one rod, 1 (working value, no source: what a thumb feels lies between). */
+/**
+ * How far a bundle is from strands that slide freely, 0, to one rod, 1 (working value, no source: what a
+ * thumb feels lies between).
+ */
 const RUBBING = 0.5;
 
 /** What it takes to lay a weed guard down. */
@@ -18,17 +24,21 @@ export interface GuardForce {
   readonly force: number;
   /** of the softest it may be made of, its strands sliding freely, and of the stiffest, bent as one rod, N */
   readonly forces: readonly [number, number];
-  /** how far it must turn down about its base, degrees; none where it lies far enough under the point already */
+  /**
+   * how far it must turn down about its base, degrees; none where it lies far enough under the point already
+   */
   readonly turn: number;
   /** share of the strands that a jaw presses at once */
   readonly pressed: number;
 }
 
 /**
- * Force that lays a guard down to the hook's point: each strand a cantilever from the head, bent by the elastica until the point stands clear of it by a quarter of the gap,
- * the load square to how it stood. Fanned strands stand beside the jaw: only as many are pressed as stand within its breadth. A fork bends as
- * stiffly as it would a little. Fibres of a bundle are held together at its root and rub on each other: it is stiffer than they are each by itself
- * and softer than one rod, and lies half way between in ratio, the less so the wider they stand apart. Undefined without a guard.
+ * Force that lays a guard down to the hook's point: each strand a cantilever from the head, bent by the
+ * elastica until the point stands clear of it by a quarter of the gap, the load square to how it stood.
+ * Fanned strands stand beside the jaw: only as many are pressed as stand within its breadth. A fork bends as
+ * stiffly as it would a little. Fibres of a bundle are held together at its root and rub on each other: it is
+ * stiffer than they are each by itself and softer than one rod, and lies half way between in ratio, the less
+ * so the wider they stand apart. Undefined without a guard.
  */
 export function guardForce({ guard, hook }: Pick<Rig, 'guard' | 'hook'>): GuardForce | undefined {
   if (!guard || guard.free <= 0) return undefined;
@@ -46,7 +56,8 @@ export function guardForce({ guard, hook }: Pick<Rig, 'guard' | 'hook'>): GuardF
   const fan = guard.count > 1 ? radians(guard.spread) / 2 : 0;
   const width = 2 * (guard.bundleRadius + apart * Math.sin(fan));
   const pressed = Math.min(1, JAW / width);
-  // One strand up to where they part and so many from there: as stiff, bent a little, as this many all the way (compliance ∫ (L − x)²/EI dx).
+  // One strand up to where they part and so many from there: as stiff, bent a little, as this many all the
+  // way (compliance ∫ (L − x)²/EI dx).
   const strands = 1 / (1 - (1 - 1 / guard.count) * (apart / reach) ** 3);
   // How close they stand where they are pressed, over how close they leave the head.
   const close = (2 * guard.bundleRadius) / width;

@@ -4,7 +4,10 @@ import { behaviour } from './behaviour.ts';
 import { fishingOf, hookSet } from './fishing.ts';
 import { guardForce } from './guard-force.ts';
 
-/** Share of the point's height by which a guard may pass behind the point and still cover it (working limit, common practice, no source). */
+/**
+ * Share of the point's height by which a guard may pass behind the point and still cover it (working limit,
+ * common practice, no source).
+ */
 const BEHIND = 0.35;
 
 /** Share of the hook-set from which on a guard is told to be too stiff (working limit). */
@@ -40,7 +43,14 @@ export const guard = behaviour({
       kind: 'model',
       group: 'Guard',
       formula: 'n · k E I r / L², k by the elastica',
-      note: 'Each strand a cantilever from the head, bent by the elastica (Bisshopp & Drucker 1945) until the point stands clear by a quarter of the gap (working value); of fanned strands those within the 10 mm of a jaw (working value). Fibres of a bundle, fixed at the root, rub on each other: r is the root of how much stiffer one rod would be (working value), less where they are fanned apart; the span reaches from strands that slide freely to one rod. A loop has two legs; a fork is as stiff as its stem and arms in a row, bent a little. Nylon 2.8 GPa, from 2 to 4; steel 193 GPa (from memory).',
+      note:
+        'Each strand a cantilever from the head, bent by the elastica (Bisshopp & Drucker 1945) ' +
+        'until the point stands clear by a quarter of the gap (working value); of fanned strands ' +
+        'those within the 10 mm of a jaw (working value). Fibres of a bundle, fixed at the root, ' +
+        'rub on each other: r is the root of how much stiffer one rod would be (working value), ' +
+        'less where they are fanned apart; the span reaches from strands that slide freely to one ' +
+        'rod. A loop has two legs; a fork is as stiff as its stem and arms in a row, bent a ' +
+        'little. Nylon 2.8 GPa, from 2 to 4; steel 193 GPa (from memory).',
       compared: true,
     },
     'guard.share': {
@@ -50,7 +60,9 @@ export const guard = behaviour({
       kind: 'model',
       group: 'Guard',
       formula: 'F_guard / F_set',
-      note: 'What laying the guard down takes of the pull that a sweep of the rod brings to the hook through that line, at most all of it.',
+      note:
+        'What laying the guard down takes of the pull that a sweep of the rod brings to the hook ' +
+        'through that line, at most all of it.',
       compared: true,
     },
     'guard.opening': {
@@ -60,7 +72,9 @@ export const guard = behaviour({
       kind: 'geometry',
       group: 'Guard',
       formula: '|end − point|',
-      note: 'From the guard’s ends to the point: a stem thicker than this is turned away, a thinner one can slip in between.',
+      note:
+        'From the guard’s ends to the point: a stem thicker than this is turned away, a thinner ' +
+        'one can slip in between.',
     },
   },
   read(rig, around) {
@@ -90,7 +104,9 @@ export const guard = behaviour({
         level: 'care',
         code: 'guard.stem',
         path: '/guard',
-        text: `A stem of ${marked(stem, 'size')} slips in between guard and point. Bring the guard’s end nearer to the point.`,
+        text:
+          `A stem of ${marked(stem, 'size')} slips in between guard and point. Bring the guard’s ` +
+          'end nearer to the point.',
         brief: 'stems slip behind the guard',
       });
     }
@@ -101,7 +117,9 @@ export const guard = behaviour({
       care(
         'guard.stiff',
         '/guard',
-        `Laying the guard down takes ${share >= 1 ? 'all' : `${Math.round(100 * share)}%`} of the hook-set (${marked(value('guard.force'), 'pull')}): the point stays covered. Thinner or fewer strands, a longer or a leaner guard, or a larger hook.`,
+        `Laying the guard down takes ${share >= 1 ? 'all' : `${Math.round(100 * share)}%`} of the ` +
+          `hook-set (${marked(value('guard.force'), 'pull')}): the point stays covered. Thinner or ` +
+          'fewer strands, a longer or a leaner guard, or a larger hook.',
       );
     if (placed.overPoint < -1) {
       const below = marked(-placed.overPoint, 'size');

@@ -13,7 +13,9 @@ export const hold = behaviour({
       kind: 'geometry',
       group: 'Keeper',
       formula: '−x of its far end',
-      note: 'From the rear face to the keeper’s far end. Weedless work begins with 3 to 6 mm of nose (common practice, no source).',
+      note:
+        'From the rear face to the keeper’s far end. Weedless work begins with 3 to 6 mm of nose ' +
+        '(common practice, no source).',
     },
     'keeper.diameter': {
       name: 'Keeper across',
@@ -31,7 +33,10 @@ export const hold = behaviour({
       kind: 'index',
       group: 'Keeper',
       formula: '(Σ barbs + 0.05 · sides) / the same of the everyday collar',
-      note: 'Plastic that must give before the bait slides off, as a multiple of the everyday collar’s (7 mm long, 2.8 mm across, two barbs of 0.6 mm). Barbs and coils by the area they stand out, sides by a twentieth of theirs.',
+      note:
+        'Plastic that must give before the bait slides off, as a multiple of the everyday ' +
+        'collar’s (7 mm long, 2.8 mm across, two barbs of 0.6 mm). Barbs and coils by the area ' +
+        'they stand out, sides by a twentieth of theirs.',
     },
   },
   read({ keeper }) {

@@ -14,7 +14,8 @@ function plainHook(gap: number, diameter: number, shank: number, tie: Place, ste
   const straight = Math.round(shank / step);
   const wire: Place[] = Array.from({ length: straight }, (_, i) => [-(shank * i) / straight, 0]);
   const turns = Math.ceil((Math.PI * radius) / step);
-  // The place farthest from the tie is one of its corners: on the line from there through the middle of the bend.
+  // The place farthest from the tie is one of its corners: on the line from there through the middle of the
+  // bend.
   const farthest = Math.atan2(tie[0] + shank, tie[1] - radius);
   const angles = Array.from({ length: turns + 1 }, (_, i) => (Math.PI * i) / turns).filter(
     (turn) => Math.abs(turn - farthest) > 0.4 * (Math.PI / turns),
@@ -32,7 +33,8 @@ describe('the section of a wire', () => {
     [0.8, 1.6],
     [18, 1.37],
   ])('in a bend of gap %d mm and wire %d mm is stressed as its strips say', (gap, wire) => {
-    // Winkler & Bach: σ = M/(A e)·(r_n − r)/r with r_n = A/∫dA/r, here by summing strips of the round section.
+    // Winkler & Bach: σ = M/(A e)·(r_n − r)/r with r_n = A/∫dA/r, here by summing strips of the round
+    // section.
     const c = wire / 2;
     const radius = gap / 2 + c;
     const n = 200_000;
@@ -56,7 +58,8 @@ describe('the section of a wire', () => {
     expect(insideFactor(Infinity, 0.5) / (32 / Math.PI)).toBeCloseTo(1, 9);
   });
 
-  // Any handbook of plastic design: a round bar's plastic moment is d³/6 σ, 16/3π = 1.698 times what it yields at.
+  // Any handbook of plastic design: a round bar's plastic moment is d³/6 σ, 16/3π = 1.698 times what it
+  // yields at.
   it('nears the plastic moment of a round bar, and is elastic before it yields', () => {
     const [moment] = momentOver(60);
     // A hundredth of the stiffness stays: 0.01 · 60 more.
@@ -116,8 +119,9 @@ describe('a hook begins to yield', () => {
 });
 
 /**
- * Opening of a hook worked out anew, in other ways throughout: the wire as two hundred springs whose moment is summed over strips of the section and
- * turned round by bisection, and the balance found by relaxing them towards the moments of the shape, from a tenth of the load on.
+ * Opening of a hook worked out anew, in other ways throughout: the wire as two hundred springs whose moment
+ * is summed over strips of the section and turned round by bisection, and the balance found by relaxing them
+ * towards the moments of the shape, from a tenth of the load on.
  */
 function reckonedAnew(hook: PulledHook, yieldStrength: number): number {
   const E = 200_000;

@@ -19,7 +19,10 @@ export interface PulledHook {
   readonly diameter: number;
 }
 
-/** The hook of a rig as its line pulls at it: held where its wire last leaves the metal; a free one is held by nothing but the line at its own eye. */
+/**
+ * The hook of a rig as its line pulls at it: held where its wire last leaves the metal; a free one is held by
+ * nothing but the line at its own eye.
+ */
 export function pulledHook(rig: Pick<Rig, 'hook' | 'profile' | 'collar'>): PulledHook {
   const { centre, hinge, eye, wire } = rig.hook;
   const place = ([x, , z]: Vec3): Place => [x, z];
@@ -49,7 +52,10 @@ const isApart = (place: Place, i: number, line: readonly Place[]): boolean =>
 /** How much of its gap a hook has lost for good that counts as opened. */
 const OPENED = 0.05;
 
-/** The hook as the pull finds it: the wire up to where the load sits, farthest from the tie, and what is beyond. */
+/**
+ * The hook as the pull finds it: the wire up to where the load sits, farthest from the tie, and what is
+ * beyond.
+ */
 interface Loaded {
   /** from the place that is held to the load */
   readonly line: readonly Place[];
@@ -100,9 +106,10 @@ function inPieces(line: readonly Place[], count: number): Place[] {
 }
 
 /**
- * Pull along the line from the tie to the bend at which the first fibre of the wire yields, N, the hook still in its shape: curved bar of round section
- * (Winkler & Bach; Timoshenko, Strength of Materials II; Roark, curved beams), every section with its own radius and lever. `yieldStrength` in
- * N/mm², above 0. NaN where no wire stands out.
+ * Pull along the line from the tie to the bend at which the first fibre of the wire yields, N, the hook still
+ * in its shape: curved bar of round section (Winkler & Bach; Timoshenko, Strength of Materials II; Roark,
+ * curved beams), every section with its own radius and lever. `yieldStrength` in N/mm², above 0. NaN where no
+ * wire stands out.
  */
 export function yieldLoad(hook: PulledHook, yieldStrength: number): number {
   const found = loaded(hook);
@@ -127,7 +134,9 @@ export function yieldLoad(hook: PulledHook, yieldStrength: number): number {
   return yieldStrength / worst;
 }
 
-/** Radius of the tightest bend of a wire, over half its thickness: corners of a drawn line may seem tighter. */
+/**
+ * Radius of the tightest bend of a wire, over half its thickness: corners of a drawn line may seem tighter.
+ */
 const TIGHTEST = 2;
 
 /** Angle by which a line turns from one piece to the next, radians. */
@@ -137,7 +146,10 @@ function turning(a: Place, b: Place, c: Place): number {
   return Math.abs(turn) < 1e-9 ? 0 : turn;
 }
 
-/** Stress at the inside of a bar of round section, curved about a radius and `c` thick to either side, for a moment of one, 1/mm³. */
+/**
+ * Stress at the inside of a bar of round section, curved about a radius and `c` thick to either side, for a
+ * moment of one, 1/mm³.
+ */
 export function insideFactor(radius: number, c: number): number {
   if (radius > 1000 * c) return 4 / (Math.PI * c ** 3);
   const neutral = (c * c) / (2 * (radius - Math.sqrt(radius * radius - c * c)));
@@ -146,16 +158,17 @@ export function insideFactor(radius: number, c: number): number {
 }
 
 /**
- * Pull along the line from the tie at which a hook has opened for good: let go, its gap is wider by a twentieth. The wire bends as far as it will (large
- * rotations), elastic and then plastic; the load stays where on the wire it sat, and its line runs from there to the tie in every shape.
- * `yieldStrength` in N/mm², above 0. NaN where no wire stands out, or where nothing opens it.
+ * Pull along the line from the tie at which a hook has opened for good: let go, its gap is wider by a
+ * twentieth. The wire bends as far as it will (large rotations), elastic and then plastic; the load stays
+ * where on the wire it sat, and its line runs from there to the tie in every shape. `yieldStrength` in N/mm²,
+ * above 0. NaN where no wire stands out, or where nothing opens it.
  */
 export const openingLoad = (hook: PulledHook, yieldStrength: number): number =>
   numberAt(openingLoads(hook, [yieldStrength]), 0);
 
 /**
- * As {@link openingLoad} for wires of several strengths, N each: for much less than each by itself, since a stronger wire opens in about the shape of a weaker one, at a
- * pull about as much greater as it is stronger.
+ * As {@link openingLoad} for wires of several strengths, N each: for much less than each by itself, since a
+ * stronger wire opens in about the shape of a weaker one, at a pull about as much greater as it is stronger.
  */
 export function openingLoads(hook: PulledHook, yieldStrengths: readonly number[]): number[] {
   const found = loaded(hook);
@@ -185,7 +198,10 @@ export function openingLoads(hook: PulledHook, yieldStrengths: readonly number[]
   });
 }
 
-/** The pull that opens a wire, N, looked for from one that does not, in steps of a ratio at first, up to the most that is tried; NaN where it is not found. */
+/**
+ * The pull that opens a wire, N, looked for from one that does not, in steps of a ratio at first, up to the
+ * most that is tried; NaN where it is not found.
+ */
 function opened(
   hook: PulledHook,
   found: Loaded,
@@ -197,7 +213,8 @@ function opened(
   const whole = gapBetween(hook, found);
   const widened = (pull: number): number =>
     chain.pulled(pull) ? gapBetween(hook, found, chain.turnedForGood()) / whole - 1 - OPENED : NaN;
-  // Pulled harder and harder until it is wide enough; in smaller steps where the shape of the last is too far off to find the next from.
+  // Pulled harder and harder until it is wide enough; in smaller steps where the shape of the last is too far
+  // off to find the next from.
   let low = from;
   let atLow = widened(low);
   if (!(atLow <= 0)) return NaN;
@@ -229,7 +246,9 @@ function opened(
   return low < most ? low : NaN;
 }
 
-/** Ratio from one pull that is tried to the next, the least of it, and how many times what yields is tried. */
+/**
+ * Ratio from one pull that is tried to the next, the least of it, and how many times what yields is tried.
+ */
 const STEP_UP = 1.35;
 /** Share of what is expected that is tried first, and the ratio to the next from there. */
 const NEARLY = 0.93;
@@ -265,7 +284,9 @@ function gapBetween(
   return Math.min(...[...held, ...shank].map((place) => between(place, tip))) - diameter;
 }
 
-/** Corners of a chain that are shank: before it has turned by an eighth of a turn, half way round to the load. */
+/**
+ * Corners of a chain that are shank: before it has turned by an eighth of a turn, half way round to the load.
+ */
 function shankCount(chain: readonly Place[]): number {
   let turned = 0;
   for (let i = 1; i < chain.length - 1; i++) {

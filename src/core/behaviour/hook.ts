@@ -12,7 +12,9 @@ export const hook = behaviour({
       kind: 'practice',
       group: 'Hook',
       formula: 'point height − shank level − wire',
-      note: 'Clear distance from shank to point, from the chart (common practice, from memory), or as the shop measured it; less than it where the style turns the point in.',
+      note:
+        'Clear distance from shank to point, from the chart (common practice, from memory), or as ' +
+        'the shop measured it; less than it where the style turns the point in.',
       compared: true,
     },
     'hook.throat': {
@@ -32,7 +34,9 @@ export const hook = behaviour({
       kind: 'practice',
       group: 'Hook',
       formula: 'd',
-      note: 'Wire diameter of size and grade, from the chart (common practice, from memory), or as the shop measured it.',
+      note:
+        'Wire diameter of size and grade, from the chart (common practice, from memory), or as ' +
+        'the shop measured it.',
       compared: true,
     },
     'hook.biteAboveEye': {
@@ -42,7 +46,9 @@ export const hook = behaviour({
       kind: 'geometry',
       group: 'Hook',
       formula: 'z_point − z_eye top',
-      note: 'Height of the point over the highest metal of the eye, square to the shank. About 6 mm (1/4 in) gives a sure bite (common practice, no source).',
+      note:
+        'Height of the point over the highest metal of the eye, square to the shank. About 6 mm ' +
+        '(1/4 in) gives a sure bite (common practice, no source).',
       compared: true,
     },
     'hook.pointDirection': {
@@ -52,7 +58,9 @@ export const hook = behaviour({
       kind: 'geometry',
       group: 'Hook',
       formula: '∠(point leg, shank)',
-      note: 'Angle between point and shank; below zero the point is turned in to the eye (from the style, from memory).',
+      note:
+        'Angle between point and shank; below zero the point is turned in to the eye (from the ' +
+        'style, from memory).',
     },
     'hook.shankOutside': {
       name: 'Shank outside',

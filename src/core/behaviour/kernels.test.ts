@@ -10,7 +10,8 @@ import { runs } from '../test-kit/runs.ts';
 import { between } from '../test-kit/numbers.test-kit.ts';
 
 describe('a strand bent far', () => {
-  // Bisshopp & Drucker, Quarterly of Applied Mathematics 3 (1945) 272: drop and what is left of the length, over the length.
+  // Bisshopp & Drucker, Quarterly of Applied Mathematics 3 (1945) 272: drop and what is left of the length,
+  // over the length.
   it.each([
     [1, 0.3017, 0.9436],
     [2, 0.4935, 0.8394],
@@ -56,7 +57,8 @@ describe('a strand bent far', () => {
   it('a little bends like any cantilever, and nonsense is refused', () => {
     expect(elastica(1e-3).drop).toBeCloseTo(1e-3 / 3, 8);
     expect(elastica(1e-5).drop).toBeCloseTo(1e-5 / 3, 12);
-    // Its shortening is half the sum of its slopes squared: for a slope P L²/2EI·(1 − (1 − s)²) that is load²/15.
+    // Its shortening is half the sum of its slopes squared: for a slope P L²/2EI·(1 − (1 − s)²) that is
+    // load²/15.
     expect(elastica(1e-5).shortening / (1e-10 / 15)).toBeCloseTo(1, 6);
     expect(elastica(1.01e-3).shortening / (1.01e-3 ** 2 / 15)).toBeCloseTo(1, 3);
     expect(loadFor(0)).toBe(0);
@@ -124,7 +126,8 @@ describe('a towed line', () => {
   });
 
   it('of no weight bends back so that cot θ grows by the drag over the pull', () => {
-    // Weightless and steep: T dθ/ds = −½ρ Cn d V² sin²θ, so cot θ = cot θ₀ + ½ρ Cn d V² s/T (Pode 1951; Cn 1.15 from Hoerner 1965).
+    // Weightless and steep: T dθ/ds = −½ρ Cn d V² sin²θ, so cot θ = cot θ₀ + ½ρ Cn d V² s/T (Pode 1951; Cn
+    // 1.15 from Hoerner 1965).
     const tow = { ...still, weight: 20, drag: 0.5, speed: 1.5, density: water, lineOut: 10 };
     const line = towedLine(tow);
     const grown = (0.5 * water * 1.15 * 0.0008 * 1.5 ** 2 * 10) / Math.hypot(20, 0.5);
@@ -132,8 +135,9 @@ describe('a towed line', () => {
   });
 
   it('of any head from 0.3 to 60 g, at up to 3 m/s, on any line is where another solver has it', () => {
-    // Hairer's extrapolation code ODEX (Hairer, Nørsett & Wanner, Solving Ordinary Differential Equations I, 1993), to nine digits, in the line's
-    // slope and the logarithm of its pull instead of its parts; the lure's pull by ½ρ C A V² with areas of 20 mm² for each gram's two thirds.
+    // Hairer's extrapolation code ODEX (Hairer, Nørsett & Wanner, Solving Ordinary Differential Equations I,
+    // 1993), to nine digits, in the line's slope and the logarithm of its pull instead of its parts; the
+    // lure's pull by ½ρ C A V² with areas of 20 mm² for each gram's two thirds.
     const share = () => between(0, 1);
     let [worst, largest] = [0, 0];
     fc.assert(
@@ -215,7 +219,8 @@ describe('a swing on a tight line', () => {
     expect(pendulum(5, 2, 2, 0)).toBeUndefined();
   });
 
-  // The line's moments summed piece by piece about the tip, and time stepped forward: nothing of the closed sums of the model. A cylinder's 1.15 after Hoerner 1965.
+  // The line's moments summed piece by piece about the tip, and time stepped forward: nothing of the closed
+  // sums of the model. A cylinder's 1.15 after Hoerner 1965.
   it.each([
     [20, 1.5, 3, 1.1, 0.12, 0.29, 1780],
     [12, 0, 8, 0.6, 0.02, 0.16, 970],
@@ -251,7 +256,8 @@ describe('a swing on a tight line', () => {
   );
 
   it('never comes down where the line in the water floats more than the head weighs', () => {
-    // 40 m of braid (970 kg/m³), all of it in sea water of 1025 kg/m³, lifts at its middle: half of (1025 − 970) π/4 d² g L.
+    // 40 m of braid (970 kg/m³), all of it in sea water of 1025 kg/m³, lifts at its middle: half of (1025 −
+    // 970) π/4 d² g L.
     const [L, d] = [40, 0.4e-3];
     const lift = ((1025 - 970) * (Math.PI / 4) * d ** 2 * 9.80665 * L) / 2;
     const line = (share: number) => ({ diameter: d, density: 970, waterDensity: 1025, weight: share * lift });
@@ -268,7 +274,8 @@ describe('line and rod', () => {
     expect(lineDiameter('nylon', kilograms(4))).toBeCloseTo(0.165, 6);
     expect(lineDiameter('fluorocarbon', kilograms(12))).toBeCloseTo(0.2858, 4);
     expect(lineDiameter('braid', kilograms(18))).toBeCloseTo(0.165, 6);
-    // The same in SI: 12 lb is 53.38 N, 2600 N/mm² over π/4·0.2858² mm² are 166.8 N; of a leader of 8 lb, 35.59 N, the strength alone.
+    // The same in SI: 12 lb is 53.38 N, 2600 N/mm² over π/4·0.2858² mm² are 166.8 N; of a leader of 8 lb,
+    // 35.59 N, the strength alone.
     const facts = lineFacts({ line: 'fluorocarbon', test: kilograms(12) });
     expect(facts.diameter).toBeCloseTo(0.2858e-3, 7);
     expect(facts.density).toBeCloseTo(1780, 6);
@@ -281,7 +288,8 @@ describe('line and rod', () => {
   });
 
   it('share the sweep of a hook-set like springs in series, and the brake slips', () => {
-    // By hand: 12 lb fluorocarbon, 20 m: EA = 2600·π/4·0.2858² = 166.8 N; L/EA = 0.1199 m/N; medium rod 28 N/m; 1 m of sweep.
+    // By hand: 12 lb fluorocarbon, 20 m: EA = 2600·π/4·0.2858² = 166.8 N; L/EA = 0.1199 m/N; medium rod 28
+    // N/m; 1 m of sweep.
     const { stiffness, strength } = lineFacts({ line: 'fluorocarbon', test: 5.4431 });
     expect(stiffness).toBeCloseTo(166.8, 1);
     expect(strength).toBeCloseTo(53.38, 2);

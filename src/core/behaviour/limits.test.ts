@@ -24,7 +24,8 @@ describe('the hook’s readings', () => {
   });
   const value = (id: keyof typeof readings) => readings[id]?.value ?? NaN;
 
-  // By hand: the knee stands amid the ball of 10 mm, the bend begins 31 mm behind it and reaches half of gap and wire farther.
+  // By hand: the knee stands amid the ball of 10 mm, the bend begins 31 mm behind it and reaches half of gap
+  // and wire farther.
   it('tell throat and shank from the ball’s rear face by the hook’s own sizes', () => {
     expect(value('hook.shankOutside')).toBeCloseTo(31 - 5 + 7, 9);
     expect(value('hook.throat')).toBeCloseTo(rig.places.point[0] - (5 - 31 - 7) - 0.5, 9);
@@ -38,15 +39,16 @@ describe('the hook’s readings', () => {
     expect(value('hook.biteAboveEye')).toBeCloseTo(rig.places.point[2] - (value('eye.z') + 1.35 + 0.5), 6);
   });
 
-  // A ball's roll moment is 2/5·m·r² about its middle (Beyer); the wire in it, out of the middle line by nothing, takes ½·m·(d/2)² away along the
-  // shank and its own share up the leg.
+  // A ball's roll moment is 2/5·m·r² about its middle (Beyer); the wire in it, out of the middle line by
+  // nothing, takes ½·m·(d/2)² away along the shank and its own share up the leg.
   it('tell the roll of a ball of metal less the wire in it', () => {
     const radius = 5;
     const ball = (2 / 5) * (4 / 3) * Math.PI * radius ** 5 * 11.34e-3;
     const shank = Math.PI * 0.25 * 5 * (0.5 ** 2 / 2) * 11.34e-3;
     const leg = Math.PI * 0.25 * (5 ** 3 / 3) * 11.34e-3;
     expect(value('mass.rollInertia')).toBeLessThan(ball - shank);
-    // The corner where leg and shank meet is rounded, so the leg takes a little less; and the centre shifts by a hundredth.
+    // The corner where leg and shank meet is rounded, so the leg takes a little less; and the centre shifts
+    // by a hundredth.
     expect(value('mass.rollInertia') / (ball - shank - leg)).toBeCloseTo(1, 2);
   });
 });
@@ -85,7 +87,8 @@ describe('the guard', () => {
       )
       .map(({ code }) => code);
 
-  // Working limits, common practice, no source: a millimetre short, a third of the point's height behind, the whole of it in front.
+  // Working limits, common practice, no source: a millimetre short, a third of the point's height behind, the
+  // whole of it in front.
   it('is told short, behind and in front by its limits', () => {
     expect(flagsAt(-1.05, 0)).toEqual(['guard.short']);
     expect(flagsAt(-0.95, 0)).toEqual([]);

@@ -67,7 +67,8 @@ describe('undercuts against a mould that parts on the plane of the hook', () => 
 });
 
 describe('surface and sphericity', () => {
-  // A closed cylinder as long as it is thick: S = 3/2 π D², V = π D³/4, Ψ = π^⅓ (6V)^⅔ / S = (2/3)^⅓ = 0.8736 (Wadell 1935).
+  // A closed cylinder as long as it is thick: S = 3/2 π D², V = π D³/4, Ψ = π^⅓ (6V)^⅔ / S = (2/3)^⅓ = 0.8736
+  // (Wadell 1935).
   it('of a short cylinder are those of the closed form', () => {
     const stations = [0, 0.5, 1].map((at) => ({ at, rise: 1, drop: 1, breadth: 1 }));
     const { rig } = built('own', {

@@ -22,8 +22,8 @@ const AROUND = 16;
 const ALONG = [0.25, 0.35, 0.45, 0.55, 0.65, 0.75];
 
 /**
- * Least metal around the hook's wire where it lies on the shank's line, mm: rays from the wire outward to where the metal ends. Rays that
- * start in a slot are left out, since a slot is meant to be open.
+ * Least metal around the hook's wire where it lies on the shank's line, mm: rays from the wire outward to
+ * where the metal ends. Rays that start in a slot are left out, since a slot is meant to be open.
  */
 export function wireWall({ head, hook, profile }: Pick<Rig, 'head' | 'hook' | 'profile'>): number {
   const r = hook.wire / 2;
@@ -80,8 +80,9 @@ export interface Undercut {
 }
 
 /**
- * Undercuts against a mould in two halves that part on the plane of the shank and hook and draw off to left and right: along each line square to
- * that plane the metal must run from the plane outward without a gap. What makes the gap is named by the shape that cuts there.
+ * Undercuts against a mould in two halves that part on the plane of the shank and hook and draw off to left
+ * and right: along each line square to that plane the metal must run from the plane outward without a gap.
+ * What makes the gap is named by the shape that cuts there.
  */
 export function undercuts({ head, profile }: Pick<Rig, 'head' | 'profile'>): Undercut[] {
   // A plain loft only falls away from that plane.
@@ -130,7 +131,9 @@ function makingFlags(rig: Rig, wall: number): Flag[] {
       level: 'care',
       code: 'making.detail',
       path,
-      text: `${name} measure${isMany ? '' : 's'} ${marked(size, 'size')}: under ${marked(least, 'size')} ${why} (common practice). Make it larger.`,
+      text:
+        `${name} measure${isMany ? '' : 's'} ${marked(size, 'size')}: under ${marked(least, 'size')} ` +
+        `${why} (common practice). Make it larger.`,
     });
   }
   if (metal.isLead)
@@ -146,7 +149,9 @@ function sinteredFlags({ metal, collar, castName, head, pieces }: Rig, wall: num
       level: 'stop',
       code: 'making.cast',
       path: '/keeper',
-      text: `${metal.name} is pressed and sintered: it cannot carry a cast ${castName}. Take a wire keeper, or a poured metal.`,
+      text:
+        `${metal.name} is pressed and sintered: it cannot carry a cast ${castName}. Take a wire ` +
+        'keeper, or a poured metal.',
       brief: `no cast ${castName} in a sintered metal`,
     });
   }
@@ -155,7 +160,10 @@ function sinteredFlags({ metal, collar, castName, head, pieces }: Rig, wall: num
       level: 'stop',
       code: 'making.wall',
       path: '/hook/size',
-      text: `Only ${marked(wall, 'size')} of metal stands around the ${isSlotted ? 'slot' : 'bore'}; ${metal.name.toLowerCase()} wants ${marked(SINTERED_WALL, 'size')}. Take finer wire or a larger head.`,
+      text:
+        `Only ${marked(wall, 'size')} of metal stands around the ${isSlotted ? 'slot' : 'bore'}; ` +
+        `${metal.name.toLowerCase()} wants ${marked(SINTERED_WALL, 'size')}. Take finer wire or a ` +
+        'larger head.',
       brief: `wall of ${marked(wall, 'size')} is too thin`,
     });
   }
@@ -165,7 +173,8 @@ function sinteredFlags({ metal, collar, castName, head, pieces }: Rig, wall: num
     path: '/head/metal',
     text: isSlotted
       ? 'Pressed with a slot: the hook is laid in and glued, and the glue must fill the slot.'
-      : 'Pressed with a bore for the shank: the eye’s bend must pass through it, or be bent after. A hook slot makes that easier.',
+      : 'Pressed with a bore for the shank: the eye’s bend must pass through it, or be bent ' +
+        'after. A hook slot makes that easier.',
   });
   if (pieces === 2) {
     flags.push({
@@ -185,7 +194,10 @@ function pouredFlags(rig: Rig, wall: number): Flag[] {
       level: 'care',
       code: 'making.wall',
       path: '/hook/size',
-      text: `Only ${marked(wall, 'size')} of metal stands around the wire; below ${marked(POURED_WALL, 'size')} a pour may not close over it (common practice). Take finer wire or a larger head.`,
+      text:
+        `Only ${marked(wall, 'size')} of metal stands around the wire; below ` +
+        `${marked(POURED_WALL, 'size')} a pour may not close over it (common practice). Take ` +
+        'finer wire or a larger head.',
     });
   }
   for (const { shape } of undercuts(rig)) {
@@ -212,7 +224,9 @@ export const making = behaviour({
       kind: 'geometry',
       group: 'Hook',
       formula: 'min (surface − wire)',
-      note: 'Least metal beside the shank over the middle half of the head’s length, all round; a slot is left out. Sintered metals want 0.6 mm (common practice, no source).',
+      note:
+        'Least metal beside the shank over the middle half of the head’s length, all round; a ' +
+        'slot is left out. Sintered metals want 0.6 mm (common practice, no source).',
     },
   },
   read(rig) {

@@ -2,8 +2,8 @@ import type { Rig } from '../assembly/rig.ts';
 import type { Surroundings } from './behaviour.ts';
 
 /**
- * What is found of a rig in its surroundings, kept for as long as both are the same: readings and flags of one judgement, and several behaviours,
- * ask for it.
+ * What is found of a rig in its surroundings, kept for as long as both are the same: readings and flags of
+ * one judgement, and several behaviours, ask for it.
  */
 export function oncePer<T>(
   find: (rig: Rig, around: Surroundings) => T,

@@ -17,7 +17,11 @@ export const opening = behaviour({
       kind: 'model',
       group: 'Hook',
       formula: 'σ_y / max [cos τ/A + h (r_n − r_i)/(A e r_i)]',
-      note: 'Pull along the line from the eye to the rear of the bend at which the first fibre of the wire yields, somewhere from the head to there: curved bar of round section (Winkler & Bach; Roark), every section with its own lever h. Up to this it springs back whole. Hardened wire of 1750 N/mm², from 1500 to 2000 (from memory).',
+      note:
+        'Pull along the line from the eye to the rear of the bend at which the first fibre of the ' +
+        'wire yields, somewhere from the head to there: curved bar of round section (Winkler & ' +
+        'Bach; Roark), every section with its own lever h. Up to this it springs back whole. ' +
+        'Hardened wire of 1750 N/mm², from 1500 to 2000 (from memory).',
     },
     'hook.openingLoad': {
       name: 'Opens for good at',
@@ -26,7 +30,13 @@ export const opening = behaviour({
       kind: 'model',
       group: 'Hook',
       formula: 'P where gap for good = 1.05 gap',
-      note: 'Pull along the line from the eye to the rear of the bend after which the gap stays wider by 5%: the wire out of the metal bends elastically, then plastically (round section, plastic moment σ d³/6), as far as it will, held where it leaves the head and pulled where the load sat at first. A ring that slides along the bend as it opens, and a point caught in bone, open it sooner; so does a jerk. Wire of 1750 N/mm², from 1500 to 2000 (from memory), hardening by a hundredth of its stiffness (working value).',
+      note:
+        'Pull along the line from the eye to the rear of the bend after which the gap stays wider ' +
+        'by 5%: the wire out of the metal bends elastically, then plastically (round section, ' +
+        'plastic moment σ d³/6), as far as it will, held where it leaves the head and pulled ' +
+        'where the load sat at first. A ring that slides along the bend as it opens, and a point ' +
+        'caught in bone, open it sooner; so does a jerk. Wire of 1750 N/mm², from 1500 to 2000 ' +
+        '(from memory), hardening by a hundredth of its stiffness (working value).',
       compared: true,
     },
     'hook.openingShare': {
@@ -37,7 +47,9 @@ export const opening = behaviour({
       kind: 'model',
       group: 'Hook',
       formula: 'F_open / test',
-      note: 'Below 1 the hook opens before the line breaks: it comes free of a snag, and gives before a strong fish on a locked drag. The span is that of the wire.',
+      note:
+        'Below 1 the hook opens before the line breaks: it comes free of a snag, and gives before ' +
+        'a strong fish on a locked drag. The span is that of the wire.',
       compared: true,
     },
     'hook.brakeShare': {

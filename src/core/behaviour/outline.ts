@@ -26,7 +26,10 @@ export const seenAlong = (
 /** An outline in a plane, counter-clockwise. */
 export type Flat = readonly Vec2[];
 
-/** Neighbouring sides of an outline that turn by less than this are chords of a curve, degrees: fewer than thirty make a round. */
+/**
+ * Neighbouring sides of an outline that turn by less than this are chords of a curve, degrees: fewer than
+ * thirty make a round.
+ */
 export const BENT = 12;
 
 /** A point forward and up, turned nose down by a pitch in rad. */
@@ -36,9 +39,9 @@ export const turned = (pitch: number, [x, z]: Vec2): Vec2 => [
 ];
 
 /**
- * Where an outline, forward and up, touches a level floor, turned nose down by a pitch in rad. Where sides are chords of a curve the curve rolls:
- * it touches at the middle of a chord that lies level, and between two such places on the way from one to the other; at a corner it is
- * the corner.
+ * Where an outline, forward and up, touches a level floor, turned nose down by a pitch in rad. Where sides
+ * are chords of a curve the curve rolls: it touches at the middle of a chord that lies level, and between two
+ * such places on the way from one to the other; at a corner it is the corner.
  */
 export function touchdown(outline: Flat, pitch: number): Vec2 {
   const [c, s] = [Math.cos(pitch), Math.sin(pitch)];

@@ -4,7 +4,10 @@ import { sectionArea, stationsAlong } from '../head/profile.ts';
 import type { Ring } from '../hook/ring.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 
-/** A line of equal thickness, or a ring of it: how long it is, and the square of how far it lies from a point, over its length, mm and mm³. */
+/**
+ * A line of equal thickness, or a ring of it: how long it is, and the square of how far it lies from a point,
+ * over its length, mm and mm³.
+ */
 interface Spread {
   readonly length: number;
   readonly squares: number;
@@ -12,7 +15,10 @@ interface Spread {
 
 const squared = ([x, y, z]: Vec3, [a, b, c]: Vec3): number => (x - a) ** 2 + (y - b) ** 2 + (z - c) ** 2;
 
-/** Of a wire by its centre line: of each straight piece exactly, by Simpson's rule, and half the square of its radius for its section. */
+/**
+ * Of a wire by its centre line: of each straight piece exactly, by Simpson's rule, and half the square of its
+ * radius for its section.
+ */
 function wireSpread(path: readonly Vec3[], radius: number, about: Vec3): Spread {
   let [length, squares] = [0, 0];
   for (let i = 1; i < path.length; i++) {
@@ -45,7 +51,10 @@ function meanSquare(spreads: readonly Spread[]): number {
 /** Pieces a body is cut in along its axis. */
 const SLICES = 64;
 
-/** ∫ (x − x₀)² dV over the volume of the head's bare body, about its own middle: what it spreads along the shank, mm². */
+/**
+ * ∫ (x − x₀)² dV over the volume of the head's bare body, about its own middle: what it spreads along the
+ * shank, mm².
+ */
 function alongShank({ profile }: Rig): number {
   const stations = stationsAlong(profile, SLICES);
   let [volume, mx, mxx] = [0, 0, 0];
@@ -60,7 +69,10 @@ function alongShank({ profile }: Rig): number {
   return volume > 0 ? mxx / volume - (mx / volume) ** 2 : 0;
 }
 
-/** Mean square of a laid plastic's body about its own centre: by its sections, half of the squares of a section's half sizes over two. */
+/**
+ * Mean square of a laid plastic's body about its own centre: by its sections, half of the squares of a
+ * section's half sizes over two.
+ */
 function plasticSquare({ bait }: Rig): number {
   if (!bait) return 0;
   const { body, centre } = bait.laid;
@@ -77,9 +89,10 @@ function plasticSquare({ bait }: Rig): number {
 }
 
 /**
- * Mean square of how far a part's matter lies from the part's own centre, mm²: of hook, joint and keeper along their wires, of metal by its roll moment
- * and its sections, of a guard as a straight bundle, of plastic by its sections. Paint is a skin of the metal: five thirds of it, as a hollow
- * ball's is of a full one's.
+ * Mean square of how far a part's matter lies from the part's own centre, mm²: of hook, joint and keeper
+ * along their wires, of metal by its roll moment and its sections, of a guard as a straight bundle, of
+ * plastic by its sections. Paint is a skin of the metal: five thirds of it, as a hollow ball's is of a full
+ * one's.
  */
 export function ownSquare(rig: Rig, { name, centroid }: Pick<Part, 'name' | 'centroid'>): number {
   const { hook, keeper, guard } = rig;

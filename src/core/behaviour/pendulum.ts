@@ -24,14 +24,15 @@ export interface SwungLine {
 }
 
 /**
- * A head let go on a tight line at the surface swings about the rod's tip down to the bottom: at each angle its weight along the arc is
- * what its drag balances, so that its speed there is the free fall's times √cos of the line's angle below the level. With a `line`, moments about
- * the tip are balanced: its weight, in water below the surface and in air above it, helps, and the drag of what is in the water, square to it
- * at the speed of each of its points, holds back. It is taken as straight; the run-up is left out.
+ * A head let go on a tight line at the surface swings about the rod's tip down to the bottom: at each angle
+ * its weight along the arc is what its drag balances, so that its speed there is the free fall's times √cos
+ * of the line's angle below the level. With a `line`, moments about the tip are balanced: its weight, in
+ * water below the surface and in air above it, helps, and the drag of what is in the water, square to it at
+ * the speed of each of its points, holds back. It is taken as straight; the run-up is left out.
  *
- * `lineOut` and `height` of the tip over the water in m, `depth` of the bottom below it in m, all above 0; `fall`: terminal speed, m/s.
- * Undefined where the line is too short to reach the surface, or so short that it swings clear of the bottom, and where a line that floats
- * carries a light head before it gets there.
+ * `lineOut` and `height` of the tip over the water in m, `depth` of the bottom below it in m, all above 0;
+ * `fall`: terminal speed, m/s. Undefined where the line is too short to reach the surface, or so short that
+ * it swings clear of the bottom, and where a line that floats carries a light head before it gets there.
  */
 export function pendulum(
   lineOut: number,

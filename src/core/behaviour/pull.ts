@@ -9,12 +9,18 @@ import type { Flat } from './outline.ts';
 import { turned } from './outline.ts';
 import { LEVEL_TO } from './rest.ts';
 
-/** Share by which friction on the bottom may be off either way: wet stone, weed and slime differ by more than that (working value, no source). */
+/**
+ * Share by which friction on the bottom may be off either way: wet stone, weed and slime differ by more than
+ * that (working value, no source).
+ */
 const SLIPPERY = 0.25;
 /** The same of how deep a nose must go into a crack to be held (working value, no source). */
 const DEEPER = 0.2;
 
-/** How far an outline stands out in front of a line that rises from its origin by an angle, degrees, or of the origin below it. */
+/**
+ * How far an outline stands out in front of a line that rises from its origin by an angle, degrees, or of the
+ * origin below it.
+ */
 function aheadOf(outline: Flat, line: number): number {
   const slope = Math.tan(radians(line));
   return Math.max(...outline.map(([x, z]) => (z > 0 ? (slope > 1e-9 ? x - z / slope : -Infinity) : x)));
@@ -41,7 +47,15 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'ψ where pull, weight and support balance',
-      note: 'Dragged slowly (0.2 m/s, common practice) over a level bottom: T = (μ (W − L) + D)/(cos θ + μ sin θ) at the eye, D and L what the water does to head and bait. It lies in the pose most landings end in, on its side where it falls over, its shank behind the line, and turns on from there, pulled, until all balance. A head that is made to hold a plastic and bears none is told with what it is usually fished with: a stick as long as its hook asks for, or a tube over a head that lies inside (common practice). The span is friction a quarter less or more, ground that is level to 5°, and other poses that a fifth of the landings end in (working values).',
+      note:
+        'Dragged slowly (0.2 m/s, common practice) over a level bottom: T = (μ (W − L) + D)/(cos ' +
+        'θ + μ sin θ) at the eye, D and L what the water does to head and bait. It lies in the ' +
+        'pose most landings end in, on its side where it falls over, its shank behind the line, ' +
+        'and turns on from there, pulled, until all balance. A head that is made to hold a ' +
+        'plastic and bears none is told with what it is usually fished with: a stick as long as ' +
+        'its hook asks for, or a tube over a head that lies inside (common practice). The span is ' +
+        'friction a quarter less or more, ground that is level to 5°, and other poses that a ' +
+        'fifth of the landings end in (working values).',
     },
     'pull.noseAhead': {
       name: 'Nose ahead of the line',
@@ -50,7 +64,10 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'max (x − max(0, z)/tan θ)',
-      note: 'How far metal stands out in front of the taut line, or of the eye below it, as it is dragged: what meets an edge before the line has lifted the head. Below zero the line meets it first. As it lies when it is dragged, with its usual bait, and the same span.',
+      note:
+        'How far metal stands out in front of the taut line, or of the eye below it, as it is ' +
+        'dragged: what meets an edge before the line has lifted the head. Below zero the line ' +
+        'meets it first. As it lies when it is dragged, with its usual bait, and the same span.',
       compared: true,
     },
     'pull.climbShare': {
@@ -60,7 +77,10 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'heights with θ + β ≥ atan μ',
-      note: 'Of the front’s height, the part on which an edge makes the head ride up: line angle and how far the surface faces down beat the angle of friction. The convex outline in the attitude of drag, and its span.',
+      note:
+        'Of the front’s height, the part on which an edge makes the head ride up: line angle and ' +
+        'how far the surface faces down beat the angle of friction. The convex outline in the ' +
+        'attitude of drag, and its span.',
       compared: true,
     },
     'pull.crackWidth': {
@@ -70,7 +90,10 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'min(breadth, height) a quarter behind the nose',
-      note: 'Width a quarter of its length behind the nose, the lesser of breadth and height, since it can roll: a narrower crack does not hold it (working value). The span is a fifth less or more of that quarter.',
+      note:
+        'Width a quarter of its length behind the nose, the lesser of breadth and height, since ' +
+        'it can roll: a narrower crack does not hold it (working value). The span is a fifth less ' +
+        'or more of that quarter.',
       compared: true,
     },
     'pull.jams': {
@@ -81,7 +104,10 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'closing angle < 2 atan μ',
-      note: '1 where the sides of the nose close at less than twice the angle of friction in the crack, or in the narrowest it enters if that is wider: a self-locking wedge (statics of the wedge). Else 0. The span is friction a quarter less or more (working value).',
+      note:
+        '1 where the sides of the nose close at less than twice the angle of friction in the ' +
+        'crack, or in the narrowest it enters if that is wider: a self-locking wedge (statics of ' +
+        'the wedge). Else 0. The span is friction a quarter less or more (working value).',
     },
     'pull.shedding': {
       name: 'Sheds stems',
@@ -90,7 +116,10 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'breadths swept back by more than atan μ',
-      note: 'Share of the frontal breadth, seen from above, whose sweep lets an upright stem slide off to the side. The convex outline. The span is friction a quarter less or more (working value).',
+      note:
+        'Share of the frontal breadth, seen from above, whose sweep lets an upright stem slide ' +
+        'off to the side. The convex outline. The span is friction a quarter less or more ' +
+        '(working value).',
       compared: true,
     },
     'pull.climbsBar': {
@@ -101,7 +130,10 @@ export const pull = behaviour({
       kind: 'practice',
       group: 'On the bottom',
       formula: 'eye crosswise',
-      note: '1: over a bar or branch a crosswise eye lets the head climb nose up. 0: an in-line eye rolls it aside. Practitioners differ on which is better in wood (common practice, no source).',
+      note:
+        '1: over a bar or branch a crosswise eye lets the head climb nose up. 0: an in-line eye ' +
+        'rolls it aside. Practitioners differ on which is better in wood (common practice, no ' +
+        'source).',
     },
     'pull.popFree': {
       name: 'Line angle that frees it',
@@ -110,7 +142,10 @@ export const pull = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'θ where 80% of the front slides',
-      note: 'Least angle of the line at which four fifths of the front’s height slides up off what holds it (working share): the less, the sooner it pops free. The span is that of the attitude of drag.',
+      note:
+        'Least angle of the line at which four fifths of the front’s height slides up off what ' +
+        'holds it (working share): the less, the sooner it pops free. The span is that of the ' +
+        'attitude of drag.',
       compared: true,
     },
   },

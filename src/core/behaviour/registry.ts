@@ -44,7 +44,10 @@ const ALL = [
   fit,
 ] as const;
 
-/** Every behaviour, in the order its readings stand in tables and files; a new one is one file and one line here. */
+/**
+ * Every behaviour, in the order its readings stand in tables and files; a new one is one file and one line
+ * here.
+ */
 export const BEHAVIOURS: readonly Behaviour[] = ALL;
 
 type Keys<T> = T extends Behaviour<infer R> ? keyof R & string : never;

@@ -32,7 +32,8 @@ describe('landings with scatter', () => {
     const mean = sides.reduce((sum, share) => sum + share, 0) / 4;
     expect(mean).toBeGreaterThan(0.05);
     for (const share of sides) expect(Math.abs(share / mean - 1)).toBeLessThan(0.05);
-    // From level the scatter is in pitch and in roll alike: as often over its end as over its side, were both as far.
+    // From level the scatter is in pitch and in roll alike: as often over its end as over its side, were both
+    // as far.
     const cube = landings(resting(box(3, 3, 3), [0, 0, 0]), 0, 35);
     const over = [...cube].filter(([{ down }]) => Math.abs(down[2]) < 0.5);
     const [ahead, aside] = [0, 1].map((axis) =>
@@ -216,7 +217,8 @@ describe('resting poses against a general hull library', () => {
     }
     expect(field.poses.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
     expect(t.length).toBeGreaterThan(0);
-    // Sliding down a smoothed h in small steps ends where the field says, but for directions on the very ridges.
+    // Sliding down a smoothed h in small steps ends where the field says, but for directions on the very
+    // ridges.
     const from = corners.map((p): Vec3 => [p[0] - centre[0], p[1] - centre[1], p[2] - centre[2]]);
     const starts = spread(150);
     const agree = starts.filter((start) => {

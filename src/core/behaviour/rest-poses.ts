@@ -27,19 +27,21 @@ export interface Resting {
 }
 
 /**
- * Share of its height that a pass must rise over a pose to part it from the next: what is shallower is a facet of a round body, and any
- * current rocks it out.
+ * Share of its height that a pass must rise over a pose to part it from the next: what is shallower is a
+ * facet of a round body, and any current rocks it out.
  */
 export const SHALLOW = 0.01;
 
 /**
- * Resting poses of a rigid body on a level bottom: minima of h(n) = max n·(p − c) over unit vectors n, the height of the centre when n
- * points down. On the hull h has a minimum at each facet over which the foot of the centre lies; from anywhere
- * else a body rolls down, over a corner, an edge, a facet. Where every corner stands out, the basins are the facets as seen from the centre
- * (Goldberg, Mirtich, Zhuang, Craig, Carlisle & Canny, IEEE Trans. Robotics and Automation 15 (1999) 244); elsewhere 1500 even landings
- * are followed down. Minima parted by less than a hundredth of the height are one.
+ * Resting poses of a rigid body on a level bottom: minima of h(n) = max n·(p − c) over unit vectors n, the
+ * height of the centre when n points down. On the hull h has a minimum at each facet over which the foot of
+ * the centre lies; from anywhere else a body rolls down, over a corner, an edge, a facet. Where every corner
+ * stands out, the basins are the facets as seen from the centre (Goldberg, Mirtich, Zhuang, Craig, Carlisle &
+ * Canny, IEEE Trans. Robotics and Automation 15 (1999) 244); elsewhere 1500 even landings are followed down.
+ * Minima parted by less than a hundredth of the height are one.
  *
- * `points`: at least four not in one plane, mm, flat or one triple each; `centre`: where the weight acts, mm. Poses come most likely first. Throws a RangeError for points in one plane.
+ * `points`: at least four not in one plane, mm, flat or one triple each; `centre`: where the weight acts, mm.
+ * Poses come most likely first. Throws a RangeError for points in one plane.
  */
 export function restPoses(points: Points, centre: Vec3): RestPose[] {
   return [...resting(points, centre).poses];
@@ -62,7 +64,8 @@ export function resting(points: Points, centre: Vec3): Resting {
     const root = pose.find(f);
     if (heightOf(f) < heightOf(int32At(lowest, root))) lowest[root] = f;
   }
-  // Water rising from the lowest place: basins that meet over a shallow pass are one pose, the others have found their lowest pass.
+  // Water rising from the lowest place: basins that meet over a shallow pass are one pose, the others have
+  // found their lowest pass.
   const level = forest(count);
   const deepest = lowest.slice();
   const waiting = Array.from({ length: count }, (_, i) => [pose.find(i)]);
@@ -125,7 +128,10 @@ export function resting(points: Points, centre: Vec3): Resting {
   };
 }
 
-/** Ways from each facet to each of its neighbours, by how high the centre must be lifted on it, mm, the lowest first. */
+/**
+ * Ways from each facet to each of its neighbours, by how high the centre must be lifted on it, mm, the lowest
+ * first.
+ */
 function passesOf({ count, heights, across, inside, distances }: Facets) {
   const passes: { readonly a: number; readonly b: number; readonly level: number }[] = [];
   for (let a = 0; a < count; a++)
@@ -145,7 +151,10 @@ function passesOf({ count, heights, across, inside, distances }: Facets) {
 /** Of the directions of a spiral those this many apart are neighbours: a number of Fibonacci's. */
 const NEXT_ROUND = 34;
 const SPIRAL = spread(1500);
-/** Directions that shares are sampled in where they have no closed form, most of them beside the one before, so that what each finds is near too. */
+/**
+ * Directions that shares are sampled in where they have no closed form, most of them beside the one before,
+ * so that what each finds is near too.
+ */
 const DIRECTIONS = Array.from({ length: NEXT_ROUND }, (_, from) =>
   SPIRAL.filter((__, k) => k % NEXT_ROUND === from),
 ).flat();

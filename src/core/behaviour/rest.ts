@@ -14,13 +14,17 @@ import type { RestPose, Resting } from './rest-poses.ts';
 import { resting } from './rest-poses.ts';
 import { slopesHeld } from './slope-held.ts';
 
-/** Scatter of the attitude a head meets the bottom in, degrees, one standard deviation in pitch and in roll (working value, no source). */
+/**
+ * Scatter of the attitude a head meets the bottom in, degrees, one standard deviation in pitch and in roll
+ * (working value, no source).
+ */
 const SCATTER = 25;
 /** The same where the span of the shares ends, degrees (working values, no source). */
 const SCATTERS = [15, 35];
 /**
- * Share of the landings that do not stay where they touched: they bounce and tumble on at the speed of the fall, and end as a head does that is let fall any way
- * round. Found by throwing rigid bodies with contact and friction: 0.2 to 0.45 of flat and broad heads (working value; none and half are its span).
+ * Share of the landings that do not stay where they touched: they bounce and tumble on at the speed of the
+ * fall, and end as a head does that is let fall any way round. Found by throwing rigid bodies with contact
+ * and friction: 0.2 to 0.45 of flat and broad heads (working value; none and half are its span).
  */
 const TUMBLED = { usual: 0.3, least: 0, most: 0.5 };
 /** How far from level the ground is that a tail is seen over, degrees (working value, no source). */
@@ -38,14 +42,19 @@ export interface Rested {
   })[];
   /** the pose most landings from the fall end in */
   readonly usual: RestPose;
-  /** shares of landings that end with the point one way, were the fall's attitude or its scatter at the ends of their spans */
+  /**
+   * shares of landings that end with the point one way, were the fall's attitude or its scatter at the ends
+   * of their spans
+   */
   readonly shares: (way: PointLies) => readonly number[];
   /** corners that touch, and where the weight acts, in the frame of the body that stands */
   readonly hull: ArrayLike<number>;
   readonly centre: Vec3;
   /** submerged weight on the bottom, N */
   readonly weight: number;
-  /** angle of the tail of hook and bait over the level, degrees: of a free hook, where it comes to rest itself */
+  /**
+   * angle of the tail of hook and bait over the level, degrees: of a free hook, where it comes to rest itself
+   */
   readonly tailUp: number;
 }
 
@@ -87,8 +96,8 @@ function find(rig: Rig, around: Surroundings): Rested | undefined {
 }
 
 /**
- * Share of landings that end in each pose, 0 to 1, from a fall at a nose-down pitch (degrees) with its scatter (one standard deviation in pitch and in
- * roll, degrees).
+ * Share of landings that end in each pose, 0 to 1, from a fall at a nose-down pitch (degrees) with its
+ * scatter (one standard deviation in pitch and in roll, degrees).
  */
 export function landings({ landing }: Resting, pitch: number, scatter: number): Map<RestPose, number> {
   const psi = radians(pitch);
@@ -117,8 +126,8 @@ const shareOf = (way: PointLies, landed: readonly (readonly [RestPose, number])[
   );
 
 /**
- * Angle of a free hook and its bait over the level: one that floats stands up over the hinge, as far as the hinge lets it off the head's own
- * line; a heavy one lies down until its far end touches the bottom.
+ * Angle of a free hook and its bait over the level: one that floats stands up over the hinge, as far as the
+ * hinge lets it off the head's own line; a heavy one lies down until its far end touches the bottom.
  */
 function freeTail(rig: Rig, down: Vec3, rho: number): number {
   const [, free] = rig.bodies;
@@ -149,14 +158,20 @@ function floorUnder(rig: Rig, down: Vec3, point: Vec3): number {
 /** Where the point looks to in a pose. */
 export type PointLies = 'up' | 'aside' | 'down';
 
-/** Where the point looks to with this direction of the body down: up and down within 45° of straight, else aside. */
+/**
+ * Where the point looks to with this direction of the body down: up and down within 45° of straight, else
+ * aside.
+ */
 export function pointLies(down: Vec3): PointLies {
   const limit = Math.cos(radians(UPRIGHT));
   const up = -down[2];
   return up >= limit ? 'up' : up <= -limit ? 'down' : 'aside';
 }
 
-/** A centre moved by a distance, mm: half of it uphill of a way and half of it down, so that the slope held is more by it, or less where it is below zero. */
+/**
+ * A centre moved by a distance, mm: half of it uphill of a way and half of it down, so that the slope held is
+ * more by it, or less where it is below zero.
+ */
 function shifted(centre: Vec3, down: Vec3, way: Vec3, by: number): Vec3 {
   const level = sub(way, scale(down, dot(way, down)));
   const size = norm(level);
@@ -166,8 +181,9 @@ function shifted(centre: Vec3, down: Vec3, way: Vec3, by: number): Vec3 {
 }
 
 /**
- * How much more or less a pose must be lifted at most for a millimetre by which its centre is off: its height goes with the centre straight up, the
- * pass's with the way from its edge to the centre, and those two directions part by √(2 (1 − h/h_pass)).
+ * How much more or less a pose must be lifted at most for a millimetre by which its centre is off: its height
+ * goes with the centre straight up, the pass's with the way from its edge to the centre, and those two
+ * directions part by √(2 (1 − h/h_pass)).
  */
 const steepness = ({ height, saddle }: RestPose): number =>
   Math.sqrt(2 * clamp(saddle > 0 ? 1 - height / saddle : 1, 0, 2));
@@ -184,7 +200,14 @@ export const rest = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: '0.7 Σ landings + 0.3 Σ any way round, with ∠(point, up) ≤ 45°',
-      note: 'Share of landings from the fall, its attitude scattered by 25° (working value), that end with the point within 45° of straight up, on a level hard bottom in still water. Basins of h(n) = max n·(p − c*) on the hull of head, hook and the part of the bait that carries (Goldberg and others 1999). Three in ten tumble on and end as if let fall any way round (working value, from thrown rigid bodies with contact and friction). Fibres and soft tails give way. The span is a scatter of 15 to 35°, that of the attitude, and none to half of them tumbling on.',
+      note:
+        'Share of landings from the fall, its attitude scattered by 25° (working value), that end ' +
+        'with the point within 45° of straight up, on a level hard bottom in still water. Basins ' +
+        'of h(n) = max n·(p − c*) on the hull of head, hook and the part of the bait that carries ' +
+        '(Goldberg and others 1999). Three in ten tumble on and end as if let fall any way round ' +
+        '(working value, from thrown rigid bodies with contact and friction). Fibres and soft ' +
+        'tails give way. The span is a scatter of 15 to 35°, that of the attitude, and none to ' +
+        'half of them tumbling on.',
       compared: true,
     },
     'rest.onSide': {
@@ -214,7 +237,10 @@ export const rest = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'W (h_pass − h)',
-      note: 'Work to lift the effective centre over the lowest pass out of the pose most landings end in. Below a hundredth of its height it is none. Absent where there is no other pose. The span is a centre off by 3% of the length (working value).',
+      note:
+        'Work to lift the effective centre over the lowest pass out of the pose most landings end ' +
+        'in. Below a hundredth of its height it is none. Absent where there is no other pose. The ' +
+        'span is a centre off by 3% of the length (working value).',
       compared: true,
     },
     'rest.slopeSide': {
@@ -224,7 +250,10 @@ export const rest = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'max atan(h′/h)',
-      note: 'Steepest slope across the hook’s plane on which the usual pose is held before it rolls over, the lesser of both sides; rolling only, friction holds it. The span is a centre off by 3% of the length (working value).',
+      note:
+        'Steepest slope across the hook’s plane on which the usual pose is held before it rolls ' +
+        'over, the lesser of both sides; rolling only, friction holds it. The span is a centre ' +
+        'off by 3% of the length (working value).',
       compared: true,
     },
     'rest.slopeNose': {
@@ -252,7 +281,11 @@ export const rest = behaviour({
       kind: 'model',
       group: 'On the bottom',
       formula: 'asin(n · x)',
-      note: 'Angle of the shank’s tail end over the level in the usual pose; of a free hook with its bait, the angle it rises to over the hinge (at most 110°, working value) where it floats, or lies at where it sinks. The span is ground that is level to 5° (working value).',
+      note:
+        'Angle of the shank’s tail end over the level in the usual pose; of a free hook with its ' +
+        'bait, the angle it rises to over the hinge (at most 110°, working value) where it ' +
+        'floats, or lies at where it sinks. The span is ground that is level to 5° (working ' +
+        'value).',
       compared: true,
     },
   },
@@ -306,7 +339,9 @@ export const rest = behaviour({
         level: 'care',
         code: 'rest.pointDown',
         path: '/head',
-        text: 'Rest: it mostly comes to rest with the point to the bottom, where it catches. Lower the centre, or broaden the sole.',
+        text:
+          'Rest: it mostly comes to rest with the point to the bottom, where it catches. Lower the ' +
+          'centre, or broaden the sole.',
         brief: 'rests point down',
       },
     ];

@@ -17,7 +17,10 @@ import type { Tow } from './tow.ts';
 import { lineToRod, towed } from './tow.ts';
 import { radians } from '../numeric/vec.ts';
 
-/** What drags, against what is reckoned with: the head's drag times a factor, and the line's coefficient where it is another. */
+/**
+ * What drags, against what is reckoned with: the head's drag times a factor, and the line's coefficient where
+ * it is another.
+ */
 export interface Dragging {
   readonly factor: number;
   readonly normal?: number;
@@ -25,14 +28,18 @@ export interface Dragging {
 /** What is reckoned with. */
 const USUAL: Dragging = { factor: 1 };
 /**
- * The head's drag 27% more and less, what published forms differ by (see the fall); the line's coefficient from 1.0, a still cylinder at its
- * Reynolds numbers of some hundreds (Hoerner 1965, from memory), to 1.4, a line that hums (working value, no source).
+ * The head's drag 27% more and less, what published forms differ by (see the fall); the line's coefficient
+ * from 1.0, a still cylinder at its Reynolds numbers of some hundreds (Hoerner 1965, from memory), to 1.4, a
+ * line that hums (working value, no source).
  */
 const LINE = { still: 1, humming: 1.4 };
 const MOST: Dragging = { factor: 1.27, normal: LINE.humming };
 const LEAST: Dragging = { factor: 0.73, normal: LINE.still };
 
-/** The head's drag as likely and as its span goes: as published forms part, or as it was measured; the line's own in both. */
+/**
+ * The head's drag as likely and as its span goes: as published forms part, or as it was measured; the line's
+ * own in both.
+ */
 const draggings = ({ drag }: Rig) => ({
   usual: USUAL,
   least: drag ? { ...LEAST, factor: drag.low / drag.factor } : LEAST,
@@ -62,7 +69,10 @@ export function depthAt(
   return lineToRod(pull, speed, density, fishing, normal).depth;
 }
 
-/** Greatest speed through the water at which the head still reaches a depth, m/s; undefined where the line is too short for it. */
+/**
+ * Greatest speed through the water at which the head still reaches a depth, m/s; undefined where the line is
+ * too short for it.
+ */
 export function bottomSpeed(
   tow: KnownTow,
   depth: number,
@@ -82,8 +92,8 @@ export function bottomSpeed(
 }
 
 /**
- * Size of the head, over its own, that just reaches a depth at a speed through the water: weight grows with its cube, drag with its square.
- * Undefined where even six times is too little.
+ * Size of the head, over its own, that just reaches a depth at a speed through the water: weight grows with
+ * its cube, drag with its square. Undefined where even six times is too little.
  */
 export function leastSize(
   tow: Tow,
@@ -110,7 +120,9 @@ export interface KnownTow extends Tow {
   readonly near: (speed: number) => { readonly drag: number; readonly lift: number };
 }
 
-/** Ratio between the speeds a drag is worked out at, as a logarithm: eleven from the slowest to the fastest. */
+/**
+ * Ratio between the speeds a drag is worked out at, as a logarithm: eleven from the slowest to the fastest.
+ */
 const PER_STEP = Math.log(FASTEST / SLOWEST) / 10;
 
 /** The head on the line, found once for a rig and its surroundings; undefined where it floats. */
@@ -161,7 +173,12 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'towed line, marched from the head',
-      note: 'At the speed over ground and the current against it, with that line out. Weight and drag of the head in its towed pitch, the lift of hook and bait met at an angle, weight and drag of the line (Hoerner 1965, cross-flow); straight through the air to the rod. The span takes the head’s drag 27% less and more and the line’s coefficient from 1.0 to 1.4. Deeper than the bottom means that it stays on it.',
+      note:
+        'At the speed over ground and the current against it, with that line out. Weight and drag ' +
+        'of the head in its towed pitch, the lift of hook and bait met at an angle, weight and ' +
+        'drag of the line (Hoerner 1965, cross-flow); straight through the air to the rod. The ' +
+        'span takes the head’s drag 27% less and more and the line’s coefficient from 1.0 to 1.4. ' +
+        'Deeper than the bottom means that it stays on it.',
       compared: true,
     },
     'retrieve.maxBottomSpeed': {
@@ -171,7 +188,9 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'V where depth(V) = depth',
-      note: 'Greatest speed over ground at which it still keeps the bottom with that line out, the current against it taken off. Absent where the line out is too short.',
+      note:
+        'Greatest speed over ground at which it still keeps the bottom with that line out, the ' +
+        'current against it taken off. Absent where the line out is too short.',
       compared: true,
     },
     'retrieve.leastWeight': {
@@ -181,7 +200,9 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'm k³ where depth(k) = depth',
-      note: 'This head made smaller or larger, hook, bait and all, until it just keeps the bottom at that speed, as weighed.',
+      note:
+        'This head made smaller or larger, hook, bait and all, until it just keeps the bottom at ' +
+        'that speed, as weighed.',
       compared: true,
     },
     'retrieve.pitch': {
@@ -191,7 +212,9 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'ψ where M(ψ) = 0 about the eye',
-      note: 'Pitch in which weight and drag balance about the eye at that speed. A free hook pulls at its hinge. The span is that of the drag.',
+      note:
+        'Pitch in which weight and drag balance about the eye at that speed. A free hook pulls at ' +
+        'its hinge. The span is that of the drag.',
     },
     'retrieve.hookPitch': {
       name: 'Free hook on the retrieve',
@@ -200,7 +223,10 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'ψ₂ where M₂(ψ₂) = 0 about the hinge',
-      note: 'Nose-down pitch of a free hook’s shank at that speed, with the bait on it: 0 trails straight, more carries the bend above the hinge, as a bait that floats does, less lets it hang. The span is that of the drag, and of the moment that turns a body broadside.',
+      note:
+        'Nose-down pitch of a free hook’s shank at that speed, with the bait on it: 0 trails ' +
+        'straight, more carries the bend above the hinge, as a bait that floats does, less lets ' +
+        'it hang. The span is that of the drag, and of the moment that turns a body broadside.',
     },
     'retrieve.dragArea': {
       name: 'Drag area',
@@ -210,7 +236,10 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'F / (½ ρ V²)',
-      note: 'Of head, hook and bait in the pitch they take at that speed: what they pull with, whatever the speed. The match reckons from it which weight keeps the bottom. The span is 27% either way, as of the fall.',
+      note:
+        'Of head, hook and bait in the pitch they take at that speed: what they pull with, ' +
+        'whatever the speed. The match reckons from it which weight keeps the bottom. The span is ' +
+        '27% either way, as of the fall.',
     },
     'retrieve.perGram': {
       name: 'Depth for a tenth of a gram',
@@ -219,7 +248,10 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'Δdepth for 0.1 g of submerged weight',
-      note: 'How much deeper it goes at that speed for a tenth of a gram more weight in water, its size unchanged: what the hundredths matter on a slow troll. The span is that of the depth.',
+      note:
+        'How much deeper it goes at that speed for a tenth of a gram more weight in water, its ' +
+        'size unchanged: what the hundredths matter on a slow troll. The span is that of the ' +
+        'depth.',
     },
     'retrieve.handle': {
       name: 'Turns of the handle',
@@ -238,7 +270,9 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 's · sin θ',
-      note: 'The tip moved by the snap’s length, along a straight line at its angle; its bow and stretch may keep a fifth of it (working value).',
+      note:
+        'The tip moved by the snap’s length, along a straight line at its angle; its bow and ' +
+        'stretch may keep a fifth of it (working value).',
     },
     'retrieve.snapPause': {
       name: 'Pause that holds the depth',
@@ -247,7 +281,9 @@ export const retrieve = behaviour({
       kind: 'model',
       group: 'On the line',
       formula: 'x_fall(t) = rise',
-      note: 'Time in which it falls back, on a slack line from rest, by what the snap has lifted it. The span is that of the fall and of the rise.',
+      note:
+        'Time in which it falls back, on a slack line from rest, by what the snap has lifted it. ' +
+        'The span is that of the fall and of the rise.',
     },
     'retrieve.glide': {
       name: 'Sideways reach',
@@ -257,7 +293,9 @@ export const retrieve = behaviour({
       kind: 'index',
       group: 'On the line',
       formula: '(area from above / area from the front)^½',
-      note: 'How much more water it lies on than it parts, as it falls level, by the surface that drag sees, fins, cheeks and channels with it: compares gliders, says nothing in metres.',
+      note:
+        'How much more water it lies on than it parts, as it falls level, by the surface that ' +
+        'drag sees, fins, cheeks and channels with it: compares gliders, says nothing in metres.',
     },
     'line.hiddenBite': {
       name: 'Slack that hides a bite',
@@ -266,7 +304,10 @@ export const retrieve = behaviour({
       kind: 'practice',
       group: 'On the line',
       formula: 'coil · line out · (1 − pull / straightening pull)',
-      note: 'How far a bite must move the line before the tip shows it: slack that coils leave, drawn out by the head’s own weight. Nylon 2%, fluorocarbon 1.5%, braid 0.2% of the line; 1% of its test pulls it straight (common practice, no source).',
+      note:
+        'How far a bite must move the line before the tip shows it: slack that coils leave, drawn ' +
+        'out by the head’s own weight. Nylon 2%, fluorocarbon 1.5%, braid 0.2% of the line; 1% of ' +
+        'its test pulls it straight (common practice, no source).',
     },
   },
   read(rig, around) {
@@ -297,7 +338,8 @@ export const retrieve = behaviour({
     };
     const { drag, pitch, hookPitch } = tow.at(through);
     const ends = [least, dragMost];
-    // More or less drag at this speed turns it as another speed would; so does more or less of the moment that turns it broadside.
+    // More or less drag at this speed turns it as another speed would; so does more or less of the moment
+    // that turns it broadside.
     const turns = [
       ...ends.map(({ factor }) => tow.at(through * Math.sqrt(factor))),
       ...[MUNK_SHARE.least, MUNK_SHARE.most].map((munk) => tow.at(through, munk)),
@@ -350,7 +392,9 @@ export const retrieve = behaviour({
         level: 'note',
         code: 'retrieve.lifts',
         path: '/head/target',
-        text: 'Retrieve: at that speed and with that line out it lifts off the bottom. Go slower, take thinner line, or more weight.',
+        text:
+          'Retrieve: at that speed and with that line out it lifts off the bottom. Go slower, take ' +
+          'thinner line, or more weight.',
         brief: 'lifts off the bottom',
       },
     ];
@@ -360,7 +404,10 @@ export const retrieve = behaviour({
 /** Share of a line's test that draws its coils straight (common practice, no source). */
 const STRAIGHTENS = 0.01;
 
-/** Area that the head's own surface, fins and cuts with it, shows from above over what it shows from the front. */
+/**
+ * Area that the head's own surface, fins and cuts with it, shows from above over what it shows from the
+ * front.
+ */
 function flatness({ head }: Rig): number {
   const shown = shadowOf(sightOf(head).mesh);
   return shown(0, 0, 1) / shown(1, 0, 0);

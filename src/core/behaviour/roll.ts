@@ -20,7 +20,9 @@ export const roll = behaviour({
       kind: 'geometry',
       group: 'Head',
       formula: 'I / (2/5 m r²)',
-      note: 'Of the metal about the shank’s direction, over that of a ball of the same metal and weight: above 1 it rolls more slowly, below it quivers sooner.',
+      note:
+        'Of the metal about the shank’s direction, over that of a ball of the same metal and ' +
+        'weight: above 1 it rolls more slowly, below it quivers sooner.',
       compared: true,
     },
   },

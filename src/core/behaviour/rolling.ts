@@ -2,24 +2,36 @@ import { float64At, int32At } from '../numeric/at.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 import type { Facets } from './facets.ts';
 
-/** How a body rolls from however it touches: over a corner, then over an edge, until it lies on a facet; and on from there. */
+/**
+ * How a body rolls from however it touches: over a corner, then over an edge, until it lies on a facet; and
+ * on from there.
+ */
 export interface Rolling {
   /** the facet it lies on next, itself where it stays */
   readonly next: (facet: number) => number;
   /** the facet it first lies on when it touches with this direction down */
   readonly from: (down: Vec3) => number;
-  /** every corner stands out farther than all around it: then a landing ends on the facet the direction leaves through */
+  /**
+   * every corner stands out farther than all around it: then a landing ends on the facet the direction leaves
+   * through
+   */
   readonly isSimple: boolean;
 }
 
-/** Corners beside each corner, each with a facet that has both: those of corner i are from `first[i]` to before `first[i + 1]`. */
+/**
+ * Corners beside each corner, each with a facet that has both: those of corner i are from `first[i]` to
+ * before `first[i + 1]`.
+ */
 interface Beside {
   readonly first: Int32Array;
   readonly corner: Int32Array;
   readonly facet: Int32Array;
 }
 
-/** Of a closed surface each edge runs once each way: a corner's neighbours are where the edges that leave it end. */
+/**
+ * Of a closed surface each edge runs once each way: a corner's neighbours are where the edges that leave it
+ * end.
+ */
 function besideOf({ ids, count, corners }: Facets): Beside {
   const size = corners.length / 3;
   const first = new Int32Array(size + 1);
@@ -49,8 +61,9 @@ const AXES: readonly Vec3[] = [
 ];
 
 /**
- * Steepest descent of h. While one corner p touches, n turns straight away from p; while an edge does, it turns about the edge away from the
- * foot of the centre on it; from a facet it goes away from the place of the facet nearest to that foot.
+ * Steepest descent of h. While one corner p touches, n turns straight away from p; while an edge does, it
+ * turns about the edge away from the foot of the centre on it; from a facet it goes away from the place of
+ * the facet nearest to that foot.
  */
 export function rollingOver(facets: Facets): Rolling {
   const { corners, ids, normals, heights, across, inside, count } = facets;
@@ -58,7 +71,8 @@ export function rollingOver(facets: Facets): Rolling {
   const beside = besideOf(facets);
   const reachOf = (id: number, u: number, v: number, w: number): number =>
     u * float64At(corners, 3 * id) + v * float64At(corners, 3 * id + 1) + w * float64At(corners, 3 * id + 2);
-  // Farthest along each axis, and so near to what is farthest any way; and the last that was found, since one landing is near another.
+  // Farthest along each axis, and so near to what is farthest any way; and the last that was found, since one
+  // landing is near another.
   const starts = AXES.map(([u, v, w]) => {
     let best = 0;
     for (let id = 1; id < size; id++) if (reachOf(id, u, v, w) > reachOf(best, u, v, w)) best = id;
@@ -66,8 +80,8 @@ export function rollingOver(facets: Facets): Rolling {
   });
   starts.push(0);
   /**
-   * The corner that reaches farthest, of equals the first, so that it does not hang on where the looking began: of a convex body one that is not has a
-   * neighbour that reaches farther.
+   * The corner that reaches farthest, of equals the first, so that it does not hang on where the looking
+   * began: of a convex body one that is not has a neighbour that reaches farther.
    */
   const farthest = (u: number, v: number, w: number): number => {
     let best = 0;
@@ -132,7 +146,10 @@ export function rollingOver(facets: Facets): Rolling {
     // Of the length that the tangent leaves it; only its direction counts.
     return overEdge(u + least * ax, v + least * ay, w + least * az, id, edge, best);
   };
-  /** The facet at whose side of an edge the body comes to lie. `known` is one of the two, whose edge runs from a to b. */
+  /**
+   * The facet at whose side of an edge the body comes to lie. `known` is one of the two, whose edge runs from
+   * a to b.
+   */
   const overEdge = (u: number, v: number, w: number, a: number, b: number, known: number): number => {
     let other = known;
     for (let k = 0; k < 3; k++) if (ids[3 * known + k] === b) other = int32At(across, 3 * known + k);
@@ -146,7 +163,8 @@ export function rollingOver(facets: Facets): Rolling {
     const fx = px - share * ex;
     const fy = py - share * ey;
     const fz = pz - share * ez;
-    // Turning about the edge: on this side of the foot it goes on to this side. (foot × n) · along = n · (along × foot)
+    // Turning about the edge: on this side of the foot it goes on to this side. (foot × n) · along = n ·
+    // (along × foot)
     const sx = ey * fz - ez * fy;
     const sy = ez * fx - ex * fz;
     const sz = ex * fy - ey * fx;
@@ -206,7 +224,9 @@ export function rollingOver(facets: Facets): Rolling {
   };
 }
 
-/** Whether the centre lies inside, and every corner stands out farther than all that share a facet with it. */
+/**
+ * Whether the centre lies inside, and every corner stands out farther than all that share a facet with it.
+ */
 function standsOutEverywhere({ heights, ids, corners }: Facets): boolean {
   if (!heights.every((height) => height > 0)) return false;
   for (let i = 0; i < ids.length; i++) {

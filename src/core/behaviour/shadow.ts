@@ -12,12 +12,16 @@ export interface Shadows {
   readonly factors: (psi: number) => ShapeFactors;
 }
 
-/** Attitudes the projected area is worked out at; between them it is taken linearly. Half a turn, since both sides show the same. */
+/**
+ * Attitudes the projected area is worked out at; between them it is taken linearly. Half a turn, since both
+ * sides show the same.
+ */
 const ATTITUDES = 36;
 
 /**
- * Shape factors of a closed surface in every attitude of pitch. `whole` is the volume (mm³) and surface (mm²) the mesh stands for, its own where
- * absent: facets cut corners short, and a ball's would never be quite round. Areas shown to the flow are set right by the same share.
+ * Shape factors of a closed surface in every attitude of pitch. `whole` is the volume (mm³) and surface (mm²)
+ * the mesh stands for, its own where absent: facets cut corners short, and a ball's would never be quite
+ * round. Areas shown to the flow are set right by the same share.
  */
 export function shadowsOf(mesh: Mesh, whole?: { readonly volume: number; readonly area: number }): Shadows {
   const { volume, area } = whole ?? massProperties(mesh);

@@ -14,7 +14,11 @@ export const shape = behaviour({
       kind: 'geometry',
       group: 'Head',
       formula: 'V = ∫ A(x) dx − wire − holes',
-      note: 'Body and cast collar less the hook wire, keeper wire and guard hole inside them. Sections |y/b|^n + |z/t|^n = 1 integrated along the shank by Gauss-Legendre quadrature, with features by adaptive Gauss-Kronrod quadrature over upright columns; wire by filaments.',
+      note:
+        'Body and cast collar less the hook wire, keeper wire and guard hole inside them. ' +
+        'Sections |y/b|^n + |z/t|^n = 1 integrated along the shank by Gauss-Legendre quadrature, ' +
+        'with features by adaptive Gauss-Kronrod quadrature over upright columns; wire by ' +
+        'filaments.',
       compared: true,
     },
     'head.length': {

@@ -9,11 +9,13 @@ import type { RestPose } from './rest-poses.ts';
 import { SHALLOW } from './rest-poses.ts';
 
 /**
- * Steepest slope that a pose is held on, degrees, when the bottom falls away `towards` a direction of the body: the greatest
- * atan(h′/h) on the way from the pose over to the next, rolling in the plane of the two. A flat holds until the centre stands over its
- * edge, a rocker until its centre stands over the steepest place it can roll to. Friction is left out.
+ * Steepest slope that a pose is held on, degrees, when the bottom falls away `towards` a direction of the
+ * body: the greatest atan(h′/h) on the way from the pose over to the next, rolling in the plane of the two. A
+ * flat holds until the centre stands over its edge, a rocker until its centre stands over the steepest place
+ * it can roll to. Friction is left out.
  *
- * `points` and `centre` as for {@link restPoses}, mm; `pose`: a pose, or its direction that points down; `towards`: any vector not along it.
+ * `points` and `centre` as for {@link restPoses}, mm; `pose`: a pose, or its direction that points down;
+ * `towards`: any vector not along it.
  */
 export const slopeHeld = (
   points: Points,
@@ -47,10 +49,13 @@ export function slopesHeld(
   };
 }
 
-/** Steepest slope held by an outline about its centre: how far to the side it rolls to and how deep each corner lies, degrees. */
+/**
+ * Steepest slope held by an outline about its centre: how far to the side it rolls to and how deep each
+ * corner lies, degrees.
+ */
 function heldBy(outline: Flat): number {
-  // Corners in the order they touch as it rolls to that side. While one touches, tan of the slope held is the tangent of its own direction
-  // less the roll, which is greatest as it begins to touch.
+  // Corners in the order they touch as it rolls to that side. While one touches, tan of the slope held is the
+  // tangent of its own direction less the roll, which is greatest as it begins to touch.
   const count = outline.length;
   const at = (i: number) => itemAt(outline, (i + count) % count);
   const turnTo = ([u, v]: Vec2) => Math.atan2(u, v);
@@ -61,7 +66,8 @@ function heldBy(outline: Flat): number {
     const scaleOf = Math.abs(bv) + Math.abs(v) + 1e-12;
     if (v > bv + flat * scaleOf || (v > bv - flat * scaleOf && u > bu)) first = i;
   });
-  // The hull runs counter-clockwise with u to the right and v up; rolling to +u goes through corners the other way.
+  // The hull runs counter-clockwise with u to the right and v up; rolling to +u goes through corners the
+  // other way.
   let best = 0;
   let roll = 0;
   let highest = -Infinity;
@@ -81,6 +87,7 @@ function heldBy(outline: Flat): number {
     if (height < highest - SHALLOW * Math.abs(highest)) break;
     roll = until;
   }
-  // One almost afloat, its heavy end down, has its weight act below the bottom: a wall is the steepest there is.
+  // One almost afloat, its heavy end down, has its weight act below the bottom: a wall is the steepest there
+  // is.
   return clamp(degrees(best), 0, 90);
 }

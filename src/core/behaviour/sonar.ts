@@ -12,7 +12,10 @@ const WAVE = 7.4;
 /** Surface that looks one way within this is a flat to a sounder, degrees (working value, no source). */
 const FLAT = 4;
 
-/** Target strength of a flat of an area (mm²) square to the beam, dB re 1 m²: 20 log₁₀(A/λ) with lengths in m (Urick 1983, table 9.1). */
+/**
+ * Target strength of a flat of an area (mm²) square to the beam, dB re 1 m²: 20 log₁₀(A/λ) with lengths in m
+ * (Urick 1983, table 9.1).
+ */
 export const flatStrength = (area: number): number => 20 * Math.log10(area / WAVE / 1000);
 /** Of a ball of a diameter (mm): 20 log₁₀(a/2), a its radius in m. */
 export const ballStrength = (diameter: number): number => 20 * Math.log10(diameter / 4 / 1000);
@@ -55,8 +58,9 @@ export const largestFlat = (mesh: Mesh): number => Math.max(0, ...flatsOf(mesh).
 const PIECE = WAVE / 5;
 
 /**
- * How much of a wave a body sends straight back, mm: |∫ (n·u) e^(2iku·r) dA| / λ over what looks at the beam (Kirchhoff’s approximation; Urick 1983, chapter 9),
- * `towards` the unit vector from the body to the sounder. A flat square to it sends back A/λ, a ball some a/2.
+ * How much of a wave a body sends straight back, mm: |∫ (n·u) e^(2iku·r) dA| / λ over what looks at the beam
+ * (Kirchhoff’s approximation; Urick 1983, chapter 9), `towards` the unit vector from the body to the sounder.
+ * A flat square to it sends back A/λ, a ball some a/2.
  */
 export function echoOf(mesh: Mesh, towards: Vec3): number {
   const k2 = (4 * Math.PI) / WAVE;
@@ -98,7 +102,10 @@ export function echoOf(mesh: Mesh, towards: Vec3): number {
 const NODS = [-10, -5, 0, 5, 10];
 const ROLLS = [-8, 0, 8];
 
-/** Echo of a body that hangs nose-down by a pitch (radians) under the sounder and swings a little, mm: the mean of its power. */
+/**
+ * Echo of a body that hangs nose-down by a pitch (radians) under the sounder and swings a little, mm: the
+ * mean of its power.
+ */
 function hangingEcho(mesh: Mesh, pitch: number): number {
   let power = 0;
   for (const nod of NODS)
@@ -126,7 +133,10 @@ export const sonar = behaviour({
       kind: 'index',
       group: 'In the water',
       formula: '20 log A/λ − 20 log a/2, at least 0',
-      note: 'Its largest flat square to a 200 kHz beam against a ball of the same volume (target strengths after Urick 1983). 0 where no flat outshines the ball. It compares, and says nothing of how the head hangs.',
+      note:
+        'Its largest flat square to a 200 kHz beam against a ball of the same volume (target ' +
+        'strengths after Urick 1983). 0 where no flat outshines the ball. It compares, and says ' +
+        'nothing of how the head hangs.',
       compared: true,
     },
     'sonar.hanging': {
@@ -137,7 +147,12 @@ export const sonar = behaviour({
       kind: 'index',
       group: 'In the water',
       formula: '20 log |∫ (n·u) e^(2iku·r) dA| / λ − 20 log a/2',
-      note: 'What the head’s surface sends back to a 200 kHz sounder straight above it as it hangs on a tight line (Kirchhoff’s approximation; Urick 1983), against a ball of the same volume: above zero it shows better than that ball, below it worse. The mean of its power as it swings by 10° over its nose and 8° to its sides (working values). The hook and the bait add to it.',
+      note:
+        'What the head’s surface sends back to a 200 kHz sounder straight above it as it hangs on ' +
+        'a tight line (Kirchhoff’s approximation; Urick 1983), against a ball of the same volume: ' +
+        'above zero it shows better than that ball, below it worse. The mean of its power as it ' +
+        'swings by 10° over its nose and 8° to its sides (working values). The hook and the bait ' +
+        'add to it.',
     },
   },
   read(rig, { water }) {

@@ -43,8 +43,9 @@ import { pendulum } from './pendulum.ts';
 import type { Mesh } from '../head/mesh.ts';
 
 /*
- * The working values that the notes of the readings state, each read back out of the readings by an experiment: what is said is what is
- * reckoned with. Values marked so are of the trade or of our own choice and have no source; a change of one is to be made on purpose.
+ * The working values that the notes of the readings state, each read back out of the readings by an
+ * experiment: what is said is what is reckoned with. Values marked so are of the trade or of our own choice
+ * and have no source; a change of one is to be made on purpose.
  */
 
 const valued = (given: Value | undefined): number =>
@@ -106,13 +107,15 @@ describe('landings from the fall', () => {
   );
 
   it('of a steep basin the share within it is 1 − exp(−½ (θ/25°)²), as of any scatter in two directions (Rayleigh 1880)', () => {
-    // A long block on end falls over unless it lands within the angle of its diagonal: a square column of 10 × 10 × 24.
+    // A long block on end falls over unless it lands within the angle of its diagonal: a square column of 10
+    // × 10 × 24.
     const points: number[] = [];
     for (const x of [-12, 12]) for (const y of [-5, 5]) for (const z of [-5, 5]) points.push(x, y, z);
     const field = resting(points, [0, 0, 0]);
     const onEnd = field.poses.find(({ down }) => down[0] > 0.99);
     expect(onEnd?.share).toBeGreaterThan(0);
-    // How far off straight it may be and still stand, along its flat side: half its breadth over half its height.
+    // How far off straight it may be and still stand, along its flat side: half its breadth over half its
+    // height.
     const edge = degrees(Math.atan(5 / 12));
     const stands = (off: number) => {
       const pose = field.landing([Math.cos(radians(off)), Math.sin(radians(off)), 0]);
@@ -165,7 +168,8 @@ describe('landings from the fall', () => {
     // A usual head lies nose down: the bait stands straight up.
     expect(degrees(Math.asin(found?.usual.down[0] ?? NaN))).toBeGreaterThan(-20);
     expect(found?.tailUp).toBeCloseTo(90, 6);
-    // One that sits on a broad flat rear, the dome of a large ball over it, stands nose up by 90°: 110° off that is 20° over the level.
+    // One that sits on a broad flat rear, the dome of a large ball over it, stands nose up by 90°: 110° off
+    // that is 20° over the level.
     const points = spread(400).flatMap(([x, y, z]) => {
       const at = [10 + 30 * x, 30 * y, 30 * z] as const;
       return at[0] >= -1 ? at : [-1, (at[1] / 30) * 28, (at[2] / 30) * 28];
@@ -292,7 +296,8 @@ describe('round, or with corners', () => {
     }
     return slopeHeld(points, [0, 0, -3], [0, 0, -1], [1, 0, 0]);
   };
-  // What rolls holds a slope up to asin(3/10) = 17.5°; a corner holds on until the weight stands over it, half a side's turn more.
+  // What rolls holds a slope up to asin(3/10) = 17.5°; a corner holds on until the weight stands over it,
+  // half a side's turn more.
   const rolling = degrees(Math.asin(0.3));
 
   it('sides that turn by more than 12° hold by their corners, by less roll like a round (working value)', () => {
@@ -314,7 +319,8 @@ describe('where an outline touches the floor', () => {
     const round = polygon(7, 96);
     for (let pitch = -1.6; pitch < 1.6; pitch += 0.0137) {
       const [at, low] = touchdown(round, pitch);
-      // A chord is 0.46 mm long and lies 0.0037 mm inside its circle, the way from one to the next up to twice that.
+      // A chord is 0.46 mm long and lies 0.0037 mm inside its circle, the way from one to the next up to
+      // twice that.
       expect(Math.abs(at), `${pitch}`).toBeLessThan(0.01);
       expect(Math.abs(low + 7), `${pitch}`).toBeLessThan(0.0075);
     }
@@ -333,7 +339,8 @@ describe('where an outline touches the floor', () => {
 });
 
 describe('Ganser’s form by hand', () => {
-  // Ψ 0.8: K1 = 1/(1/3 + 2/(3√0.8)) = 0.9271, K2 = 10^(1.8148 · 0.09691^0.5743) = 2.985 (Powder Technology 77 (1993) 143, from memory).
+  // Ψ 0.8: K1 = 1/(1/3 + 2/(3√0.8)) = 0.9271, K2 = 10^(1.8148 · 0.09691^0.5743) = 2.985 (Powder Technology 77
+  // (1993) 143, from memory).
   it.each([
     // r = Re K1 K2 = 5535: (24/r)(1 + 0.1118 · 287.1) + 0.4305/(1 + 3305/r) = 0.1435 + 0.2696, times K2.
     [2000, 0.8, 1.233],
@@ -369,7 +376,8 @@ describe('moments and areas by hand', () => {
       rho,
       waterViscosity(AT_ONCE.water),
     );
-    // As near to nothing as a hundredth of a degree of turn changes it by: it trails nearly in line, so both are small.
+    // As near to nothing as a hundredth of a degree of turn changes it by: it trails nearly in line, so both
+    // are small.
     expect(Math.abs(weight + moment)).toBeLessThan(0.0002 * w * Math.hypot(mx / w, mz / w));
   });
 
@@ -542,7 +550,8 @@ describe('walls and cracks', () => {
 
   it('poured walls are warned of below 0.5 mm, pressed ones stopped below 0.6 mm (common practice, no source)', () => {
     const walled = (metal: string, wall: number) => {
-      // A ball's section a quarter of the way in has the radius √3/2 of its own: what is left of it beside the wire is the wall.
+      // A ball's section a quarter of the way in has the radius √3/2 of its own: what is left of it beside
+      // the wire is the wall.
       const wire = 1.2;
       const breadth = (2 * (wall + wire / 2)) / (Math.sqrt(3) / 2);
       const { flags } = judged('ball', {
@@ -733,7 +742,9 @@ describe('at the hook', () => {
 });
 
 describe('to a sounder', () => {
-  /** A fan of strips about an axis, each turned by a given angle from the last: a barrel of so many staves. */
+  /**
+   * A fan of strips about an axis, each turned by a given angle from the last: a barrel of so many staves.
+   */
   function barrel(step: number, staves: number): Mesh {
     const positions: number[] = [];
     const triangles: number[] = [];
@@ -750,7 +761,8 @@ describe('to a sounder', () => {
   }
 
   it('what looks one way within 4° is a flat (working value)', () => {
-    // Staves of 10 mm² each, 1.9° apart: the middle one looks within 4° of two neighbours on either side; at 2.1° of one.
+    // Staves of 10 mm² each, 1.9° apart: the middle one looks within 4° of two neighbours on either side; at
+    // 2.1° of one.
     const most = (step: number) => Math.max(...flatsOf(barrel(step, 9)).map(({ area }) => area));
     expect(most(1.9)).toBeCloseTo(50, 6);
     expect(most(2.1)).toBeCloseTo(30, 6);
@@ -884,7 +896,8 @@ describe('what every model may be off by', () => {
     ];
     expect(Math.abs(spanOf(read['rest.hookUp'])[0] - Math.min(...shares))).toBeLessThan(0.04);
     expect(Math.abs(spanOf(read['rest.hookUp'])[1] - Math.max(...shares))).toBeLessThan(0.04);
-    // Held on a slope by the lever of its centre: moved back uphill by so much and as much lower it holds more, by those of a block at least.
+    // Held on a slope by the lever of its centre: moved back uphill by so much and as much lower it holds
+    // more, by those of a block at least.
     const off = (0.03 * rig.profile.length) / Math.SQRT2;
     const moved = (sign: number): Vec3 => {
       const { down } = found.usual;
@@ -902,7 +915,8 @@ describe('what every model may be off by', () => {
     // What it takes to lift it over: as far as the pass comes and goes with the centre.
     const knock = read['rest.knock'];
     const { height, saddle } = found.usual;
-    // Its height goes with the centre straight up, the pass’s with the way from its edge: the two part by √(2 (1 − h/h_pass)) of the shift.
+    // Its height goes with the centre straight up, the pass’s with the way from its edge: the two part by √(2
+    // (1 − h/h_pass)) of the shift.
     const more = found.weight * 0.03 * rig.profile.length * Math.sqrt(2 * (1 - height / saddle));
     expect(spanOf(knock)[1] - valued(knock)).toBeCloseTo(more, 9);
     expect(spanOf(knock)[0]).toBeCloseTo(Math.max(0, valued(knock) - more), 9);
@@ -941,7 +955,8 @@ describe('what every model may be off by', () => {
     const { rig: plain } = judged('football', BARE);
     const rig: Rig = { ...plain, drag: { factor: 1.25, low: 1.1, high: 1.5 } };
     const [reckoned, found] = [fall(plain, PLAIN_WATER.water), fall(rig, PLAIN_WATER.water)];
-    // One and a quarter times the drag: slower by its root, but for what the coefficient gives back at a lower speed.
+    // One and a quarter times the drag: slower by its root, but for what the coefficient gives back at a
+    // lower speed.
     expect(found.speed / reckoned.speed).toBeCloseTo(1 / Math.sqrt(1.25), 2);
     expect(found.speeds[0] / found.speed).toBeCloseTo(Math.sqrt(1.25 / 1.5), 9);
     expect(found.speeds[1] / found.speed).toBeCloseTo(Math.sqrt(1.25 / 1.1), 9);

@@ -9,14 +9,14 @@ import { methodOf } from '../rigging/methods/index.ts';
 /** Pull that a soft plastic over a buried point takes, N for each mm of it (working value, no source). */
 const PLASTIC_DRAG = 0.6;
 /**
- * Pull over wire section that drives a sharp point home, N/mm²: an index of 1. A medium 4/0 is known to go in on 6 lb line and a medium rod, which
- * is what this comes to (common practice, no source).
+ * Pull over wire section that drives a sharp point home, N/mm²: an index of 1. A medium 4/0 is known to go in
+ * on 6 lb line and a medium rod, which is what this comes to (common practice, no source).
  */
 export const DRIVES_HOME = 3;
 
 /**
- * Plastic a covered point is pulled through, mm: what of the body fills the gap, for it must give way before the point stands clear; a tip under the
- * skin alone is through most of what a buried one still has over it.
+ * Plastic a covered point is pulled through, mm: what of the body fills the gap, for it must give way before
+ * the point stands clear; a tip under the skin alone is through most of what a buried one still has over it.
  */
 const throughPlastic = ({ fill, cover }: LaidMeasures, gap: number): number =>
   Math.max(0, fill * gap - Math.max(0, COVER.buried - Math.max(0, cover)));
@@ -33,7 +33,10 @@ export const strength = behaviour({
       kind: 'model',
       group: 'Hook',
       formula: 's / (L/EA + 1/k), at most the brake',
-      note: 'A sweep of a metre stretches line and rod in series; the drag slips at its setting. Stiffness of line and power of rod from memory: the span is a quarter either way, of the brake a tenth (working values).',
+      note:
+        'A sweep of a metre stretches line and rod in series; the drag slips at its setting. ' +
+        'Stiffness of line and power of rod from memory: the span is a quarter either way, of the ' +
+        'brake a tenth (working values).',
     },
     'hook.penetration': {
       name: 'Drives home',
@@ -43,7 +46,10 @@ export const strength = behaviour({
       kind: 'index',
       group: 'Hook',
       formula: '(F_set − F_guard − F_plastic) / (A · 3 N/mm²)',
-      note: 'What guard and plastic leave of the pull of the hook-set, over the wire’s section. 1 or more drives a sharp point home, as a medium 4/0 on 6 lb line and a medium rod does (common practice, no source): compares, does not promise.',
+      note:
+        'What guard and plastic leave of the pull of the hook-set, over the wire’s section. 1 or ' +
+        'more drives a sharp point home, as a medium 4/0 on 6 lb line and a medium rod does ' +
+        '(common practice, no source): compares, does not promise.',
       compared: true,
     },
   },

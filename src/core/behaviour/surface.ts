@@ -15,7 +15,10 @@ export const surface = behaviour({
       kind: 'geometry',
       group: 'Head',
       formula: 'S = ∮ dA',
-      note: 'Surface of body, collar and features, wire and holes still filled. Plain bodies: facets at two finenesses, drawn out to none (Richardson); features: facets of the solid library, set right by what such facets lose of the plain body. Within 0.1%.',
+      note:
+        'Surface of body, collar and features, wire and holes still filled. Plain bodies: facets ' +
+        'at two finenesses, drawn out to none (Richardson); features: facets of the solid ' +
+        'library, set right by what such facets lose of the plain body. Within 0.1%.',
       decimals: 0,
     },
     'head.sphericity': {

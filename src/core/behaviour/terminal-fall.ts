@@ -20,7 +20,10 @@ export interface Fall {
   readonly attitude: number;
   /** plausible span of it, degrees */
   readonly attitudes: readonly [number, number];
-  /** every other pitch it could keep falling at, degrees: which one it takes depends on how it enters the water */
+  /**
+   * every other pitch it could keep falling at, degrees: which one it takes depends on how it enters the
+   * water
+   */
   readonly others: readonly number[];
   /** the pitch it settles to when it enters the water nose first, degrees */
   readonly noseFirst: number;
@@ -38,19 +41,23 @@ const TURN = 90;
 const AT_IT = 1e-6;
 
 /**
- * Share by which speed may be off either way. A ball's drag is known to 6%, which is 3% of speed, and its hook adds to that;
- * for other heads published forms differ by up to 27% in drag, which is 13% of speed; for slender ones by far more: their span goes beyond the outermost of those forms by what a hook adds.
+ * Share by which speed may be off either way. A ball's drag is known to 6%, which is 3% of speed, and its
+ * hook adds to that; for other heads published forms differ by up to 27% in drag, which is 13% of speed; for
+ * slender ones by far more: their span goes beyond the outermost of those forms by what a hook adds.
  */
 const SPREAD = { ball: 0.07, other: 0.13 };
-/** How far the drag of the head's body may act from its middle, as a share of its size: what the attitude's span comes from (working value, no source). */
+/**
+ * How far the drag of the head's body may act from its middle, as a share of its size: what the attitude's
+ * span comes from (working value, no source).
+ */
 export const OFF_CENTRE = 0.03;
 /** Turns beyond which the span of the attitude is not followed, steps: a quarter turn. */
 const SPAN_STEPS = TURN / 4;
 
 /**
- * Terminal fall on a slack line: speed from submerged weight = drag of head and sticks, attitude where the moment of the drag
- * about the effective centre and that which turns it broadside vanish together and turning away is opposed, reached from level. The path is taken
- * as vertical.
+ * Terminal fall on a slack line: speed from submerged weight = drag of head and sticks, attitude where the
+ * moment of the drag about the effective centre and that which turns it broadside vanish together and turning
+ * away is opposed, reached from level. The path is taken as vertical.
  */
 export function fall(rig: Rig, water: Water): Fall {
   const rho = waterDensity(water);
@@ -87,24 +94,28 @@ export function fall(rig: Rig, water: Water): Fall {
       if (settled) break;
     }
     last = v;
-    // A rigid head turns about the point its weight acts at; a hinged one about its hinge, where its own weight has a lever.
+    // A rigid head turns about the point its weight acts at; a hinged one about its hinge, where its own
+    // weight has a lever.
     const lever = free ? ownForce * ahead(own.centre, pivot, psi) : 0;
     return { speed: v, moment: drag.moment + lever };
   };
   const settle = () => {
-    // Once round, coarsely: the sign of the moment hardly hangs on the speed, and one step from that of the pitch before is within a hundredth of it.
+    // Once round, coarsely: the sign of the moment hardly hangs on the speed, and one step from that of the
+    // pitch before is within a hundredth of it.
     const { stable, first, fromNose } = steadyPitches((turn, isFine) => at(turn, isFine ? 1e-4 : 0.1).moment);
     return { stable, psi: first, fromNose, speed: at(first).speed };
   };
   let { stable, psi, speed, fromNose } = settle();
-  // The free hook takes its own pitch in the flow, which changes the speed, which changes the pitch: a few rounds are enough.
+  // The free hook takes its own pitch in the flow, which changes the speed, which changes the pitch: a few
+  // rounds are enough.
   for (let round = 0; free && round < 4; round++) {
     hook = free.at(speed, psi);
     ({ stable, psi, speed, fromNose } = settle());
   }
 
   const { roundness: round, size } = body;
-  // Where it turns to were more or less of the broadside moment left, and the drag of its body off its middle by a share of its size.
+  // Where it turns to were more or less of the broadside moment left, and the drag of its body off its middle
+  // by a share of its size.
   const off = force * size * OFF_CENTRE;
   const ends = [MUNK_SHARE.least, MUNK_SHARE.most].flatMap((munk) =>
     [-off, off].map((more) => followed((turn) => at(turn, 1e-3, undefined, munk).moment + more, psi)),
@@ -122,7 +133,8 @@ export function fall(rig: Rig, water: Water): Fall {
     ? speed * Math.sqrt(drag.factor / drag.low)
     : Math.max(speed * (1 + spread), ...over('least').map((v) => v * (1 + SPREAD.ball)));
 
-  // Run-up with the terminal drag factor: x(t) = v²/a · ln cosh(a·t/v), a from weight over mass with the water that moves along.
+  // Run-up with the terminal drag factor: x(t) = v²/a · ln cosh(a·t/v), a from weight over mass with the
+  // water that moves along.
   const pushed = (waterAlong(body, psi) + (free?.waterAlong(hook.pitch) ?? 0)) * rho * 1e-9;
   const a = force / (totalMass(rig) / 1000 + pushed);
   const pitch = (turn: number) => degrees(turn > Math.PI ? turn - 2 * Math.PI : turn);
@@ -140,13 +152,15 @@ export function fall(rig: Rig, water: Water): Fall {
 }
 
 /**
- * Pitches at which a body keeps its way: the moment that turns the nose down goes from + to − as the nose drops. All of them, the one it comes to
- * from level and the one it comes to from straight nose-down; level and 0 where there are none. Radians, 0 to 2π. `moment` of the pitch, in any
- * unit, is told when a place is being halved.
+ * Pitches at which a body keeps its way: the moment that turns the nose down goes from + to − as the nose
+ * drops. All of them, the one it comes to from level and the one it comes to from straight nose-down; level
+ * and 0 where there are none. Radians, 0 to 2π. `moment` of the pitch, in any unit, is told when a place is
+ * being halved.
  */
 export function steadyPitches(moment: (psi: number, isFine?: boolean) => number) {
   const stable = [...steadyPlaces(moment, { from: 0, step: STEP, count: TURN, halvings: 20 })];
-  // The first one met the way the moment turns it from where it starts; angles run up from 0 to a whole turn, and round to 0 again.
+  // The first one met the way the moment turns it from where it starts; angles run up from 0 to a whole turn,
+  // and round to 0 again.
   const from = (start: number): number => {
     const down = stable.find((psi) => psi > start - AT_IT) ?? stable[0];
     const up = stable.findLast((psi) => psi < start + AT_IT) ?? stable.at(-1);
@@ -156,8 +170,8 @@ export function steadyPitches(moment: (psi: number, isFine?: boolean) => number)
 }
 
 /**
- * The pitch a body goes to from one nearby when its moment has changed: the way that turns it, until it vanishes; at most a quarter turn on.
- * Radians, and not brought back into a turn.
+ * The pitch a body goes to from one nearby when its moment has changed: the way that turns it, until it
+ * vanishes; at most a quarter turn on. Radians, and not brought back into a turn.
  */
 function followed(moment: (psi: number) => number, from: number): number {
   const way = moment(from) >= 0 ? 1 : -1;
@@ -170,7 +184,10 @@ function followed(moment: (psi: number) => number, from: number): number {
   return from + way * SPAN_STEPS * STEP;
 }
 
-/** How far a free hook swings off the line of the head before wire meets wire, degrees (working value, no source). */
+/**
+ * How far a free hook swings off the line of the head before wire meets wire, degrees (working value, no
+ * source).
+ */
 export const SWING = 110;
 
 /** The free hook of a hinged head as the water carries it. */
@@ -184,7 +201,10 @@ function freeHook(rig: Rig, rho: number, viscosity: number) {
   return {
     hinge,
     waterAlong: (pitch: number) => waterAlong(wet, pitch),
-    /** its pitch at a speed of fall, the steady one nearest to straight behind the head, and its drag over the speed squared, N s²/m² */
+    /**
+     * its pitch at a speed of fall, the steady one nearest to straight behind the head, and its drag over the
+     * speed squared, N s²/m²
+     */
     at: (speed: number, headPitch: number) => {
       const moment = (psi: number) =>
         dragAt(wet, hinge, psi, speed, rho, viscosity).moment + force * ahead(centre, hinge, psi);

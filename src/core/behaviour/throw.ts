@@ -4,8 +4,8 @@ import { behaviour } from './behaviour.ts';
 import { ownSquare } from './own-moment.ts';
 
 /**
- * Second moment of some of a rig's parts about a point, ∫ r² dm, g·mm²: each by its own spread about its centre, and its mass at the centre's
- * distance (Steiner). mm.
+ * Second moment of some of a rig's parts about a point, ∫ r² dm, g·mm²: each by its own spread about its
+ * centre, and its mass at the centre's distance (Steiner). mm.
  */
 export const momentAbout = (rig: Rig, parts: readonly Part[], [x, y, z]: Vec3): number =>
   parts.reduce((sum, part) => {
@@ -13,7 +13,10 @@ export const momentAbout = (rig: Rig, parts: readonly Part[], [x, y, z]: Vec3): 
     return sum + part.mass * (ownSquare(rig, part) + (a - x) ** 2 + (b - y) ** 2 + (c - z) ** 2);
   }, 0);
 
-/** What a fish has to lever with when it shakes its head: everything fixed to the hook, or the hook alone where it swings. */
+/**
+ * What a fish has to lever with when it shakes its head: everything fixed to the hook, or the hook alone
+ * where it swings.
+ */
 function levers(rig: Rig) {
   const { point } = rig.places;
   const [, swinging] = rig.bodies;
@@ -35,7 +38,10 @@ export const thrown = behaviour({
       kind: 'index',
       group: 'Hook',
       formula: '∫ r² dm',
-      note: 'Moment of all that is fixed to the hook about its point, along its wire and through its metal: what a shaking fish has to lever with. For a hinged head, what it would be without the hinge. Water and line are left out.',
+      note:
+        'Moment of all that is fixed to the hook about its point, along its wire and through its ' +
+        'metal: what a shaking fish has to lever with. For a hinged head, what it would be ' +
+        'without the hinge. Water and line are left out.',
       compared: true,
     },
     'throw.hinged': {
@@ -46,7 +52,9 @@ export const thrown = behaviour({
       kind: 'index',
       group: 'Hook',
       formula: '∫ r² dm of hook and bait',
-      note: 'The same through a hinge, which passes no turning on: hook and bait alone. For a fixed head, what a hinge would make of it.',
+      note:
+        'The same through a hinge, which passes no turning on: hook and bait alone. For a fixed ' +
+        'head, what a hinge would make of it.',
       compared: true,
     },
   },

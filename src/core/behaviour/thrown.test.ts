@@ -12,8 +12,9 @@ import { fallen } from './fall.ts';
 import { pointLies, rest, restOf } from './rest.ts';
 
 /*
- * Heads thrown as rigid bodies on a level floor by a general library for contact and friction (Rapier), at the speed and in the scattered
- * attitude of their fall: hull of all that touches, mass, centre and inertia, weight in water, and water that brakes.
+ * Heads thrown as rigid bodies on a level floor by a general library for contact and friction (Rapier), at
+ * the speed and in the scattered attitude of their fall: hull of all that touches, mass, centre and inertia,
+ * weight in water, and water that brakes.
  */
 
 beforeAll(() => init());
@@ -96,8 +97,8 @@ function thrownUp(family: string, throws: number, seed: number): number {
   return up / throws;
 }
 
-// Known miss, not held here: a glider's flat body settles on it far more often than is told (0.97 thrown, 0.70 told): what tumbles on finds the deepest
-// pose, where the model takes any way round.
+// Known miss, not held here: a glider's flat body settles on it far more often than is told (0.97 thrown,
+// 0.70 told): what tumbles on finds the deepest pose, where the model takes any way round.
 describe('heads thrown on a floor', () => {
   it.each(share(['football', 'stubby', 'standup', 'wedge', 'roller'], 3))(
     '%s: as many end point up as is told, within its span',

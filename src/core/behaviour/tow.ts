@@ -21,8 +21,8 @@ export interface Tow {
   /** submerged weight, N */
   readonly weight: number;
   /**
-   * drag at a speed through the water (m/s), N, and the nose-down pitch it takes there, degrees; `munk` is how much of the moment that turns it broadside is
-   * left, the likely share where absent
+   * drag at a speed through the water (m/s), N, and the nose-down pitch it takes there, degrees; `munk` is
+   * how much of the moment that turns it broadside is left, the likely share where absent
    */
   readonly at: (speed: number, munk?: number) => Towing;
 }
@@ -35,14 +35,18 @@ export interface Towing {
   readonly lift: number;
   /** nose-down pitch of the head, degrees */
   readonly pitch: number;
-  /** nose-down pitch of a free hook's shank, degrees: below 0 its bend lies deeper than the hinge; undefined of a fixed one */
+  /**
+   * nose-down pitch of a free hook's shank, degrees: below 0 its bend lies deeper than the hinge; undefined
+   * of a fixed one
+   */
   readonly hookPitch: number | undefined;
 }
 
 /**
- * A head towed level: it takes the pitch in which its weight and drag balance about the eye, the one nearest to how it hangs. A free hook
- * is a body of its own: it takes the pitch in which its weight, or the lift of a bait that floats, and its drag balance about the hinge, and
- * pulls there at the head. Undefined where it floats.
+ * A head towed level: it takes the pitch in which its weight and drag balance about the eye, the one nearest
+ * to how it hangs. A free hook is a body of its own: it takes the pitch in which its weight, or the lift of a
+ * bait that floats, and its drag balance about the hinge, and pulls there at the head. Undefined where it
+ * floats.
  */
 export function towed(rig: Rig, water: Water): Tow | undefined {
   const rho = waterDensity(water);
@@ -98,7 +102,10 @@ export function towed(rig: Rig, water: Water): Tow | undefined {
   return { weight: newtons(weight), at };
 }
 
-/** The line from a head to the rod at a speed through the water (m/s), weight and drag in N; water in kg/m³; `normal` as for the line. */
+/**
+ * The line from a head to the rod at a speed through the water (m/s), weight and drag in N; water in kg/m³;
+ * `normal` as for the line.
+ */
 export function lineToRod(
   pull: { readonly weight: number; readonly drag: number },
   speed: number,

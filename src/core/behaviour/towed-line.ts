@@ -33,7 +33,10 @@ export interface TowedLine {
   readonly tension: number;
   /** angle of the line at the upper end above level, radians */
   readonly angle: number;
-  /** estimate of what the march's steps may have put the depth off by, m: what each puts off by its own estimate, the turn carried on up the line */
+  /**
+   * estimate of what the march's steps may have put the depth off by, m: what each puts off by its own
+   * estimate, the turn carried on up the line
+   */
   readonly error: number;
   /** from the lure up: distance ahead of it and height above it, m */
   readonly shape: readonly (readonly [ahead: number, above: number])[];
@@ -47,12 +50,15 @@ interface Pulls {
 }
 
 /**
- * Pull (level, upright, N) and place (ahead, above, m) at a point of the line: they stay smooth where it hangs straight down, or pulls with
- * nothing.
+ * Pull (level, upright, N) and place (ahead, above, m) at a point of the line: they stay smooth where it
+ * hangs straight down, or pulls with nothing.
  */
 type State = readonly [px: number, pz: number, x: number, z: number];
 
-/** Coefficients of Dormand & Prince's pair of the fifth and fourth order (J. Comput. Appl. Math. 6 (1980) 19, table 2), row by row. */
+/**
+ * Coefficients of Dormand & Prince's pair of the fifth and fourth order (J. Comput. Appl. Math. 6 (1980) 19,
+ * table 2), row by row.
+ */
 const A = [
   [1 / 5],
   [3 / 40, 9 / 40],
@@ -72,8 +78,9 @@ interface Step {
 }
 
 /**
- * The change of pull and place with each metre at the seven stages of a step: of the pull's level and upright parts, and the cosine and sine of
- * the line's slope. One set for all: a march is hundreds of steps, and nothing in it waits.
+ * The change of pull and place with each metre at the seven stages of a step: of the pull's level and upright
+ * parts, and the cosine and sine of the line's slope. One set for all: a march is hundreds of steps, and
+ * nothing in it waits.
  */
 const [DX, DZ, COS, SIN] = [
   new Float64Array(7),
@@ -82,7 +89,10 @@ const [DX, DZ, COS, SIN] = [
   new Float64Array(7),
 ];
 
-/** Works out a stage: weight down, drag along the line back down it, drag square to it back and up. Where the line lies changes nothing. */
+/**
+ * Works out a stage: weight down, drag along the line back down it, drag square to it back and up. Where the
+ * line lies changes nothing.
+ */
 function ratesAt({ heavy, across, along }: Pulls, px: number, pz: number, stage: number): void {
   const pull = Math.sqrt(px * px + pz * pz) || 1e-12;
   const c = px / pull;
@@ -134,9 +144,14 @@ const pullsOn = ({
   along: 0.5 * waterDensity * WIRE_TANGENT * Math.PI * diameter * speed * speed,
 });
 
-/** Error that one step may make, of the pull and of the depth so far: some dozens of them, carried on along the line, stay under a ten-thousandth. */
+/**
+ * Error that one step may make, of the pull and of the depth so far: some dozens of them, carried on along
+ * the line, stay under a ten-thousandth.
+ */
 const TOLERANCE = { pull: 1e-7, depth: 1e-6 };
-/** First step, over the length in which load alone would make up the pull: the line may lay over within it. */
+/**
+ * First step, over the length in which load alone would make up the pull: the line may lay over within it.
+ */
 const FIRST = 0.05;
 /** Steps that no march comes near to: one that needs more is a mistake of the program. */
 const MOST_STEPS = 10_000;
@@ -148,8 +163,8 @@ export interface LineToRod extends TowedLine {
 }
 
 /**
- * Marches the line from the lure up, in steps as long as its bend allows, to the end or to where `over` (of a state and the metres of line below
- * it) falls to nothing.
+ * Marches the line from the lure up, in steps as long as its bend allows, to the end or to where `over` (of a
+ * state and the metres of line below it) falls to nothing.
  */
 function march(towed: Towed, over: (at: State, wet: number) => number): LineToRod {
   const { weight, drag, lineOut } = towed;
@@ -181,7 +196,8 @@ function march(towed: Towed, over: (at: State, wet: number) => number): LineToRo
     const tried = stepUp(pulls, state, length);
     const deep = Math.max(Math.abs(tried.to[3]), 1e-6 * lineOut);
     const off = Math.max(tried.error.pull / TOLERANCE.pull, tried.error.depth / deep / TOLERANCE.depth);
-    // The usual rule for a pair of this order: the error goes with the fifth power of the step (Hairer, Nørsett & Wanner 1993, II.4).
+    // The usual rule for a pair of this order: the error goes with the fifth power of the step (Hairer,
+    // Nørsett & Wanner 1993, II.4).
     step = length * Math.min(5, Math.max(0.2, 0.9 * (off || 1e-12) ** -0.2));
     if (off > 1) continue;
     const end = isLast ? lineOut : wet + length;
@@ -209,7 +225,10 @@ function march(towed: Towed, over: (at: State, wet: number) => number): LineToRo
 /** Points between those of the march that its picture is drawn through. */
 const BETWEEN = 3;
 
-/** Adds a step's points to a shape: where it ends, and some between on the cubic through its ends and directions. */
+/**
+ * Adds a step's points to a shape: where it ends, and some between on the cubic through its ends and
+ * directions.
+ */
 function bend(
   shape: (readonly [number, number])[],
   [px, pz, x, z]: State,
@@ -227,16 +246,18 @@ function bend(
 }
 
 /**
- * A line towed at a steady speed, marched from the lure up: tension and angle from the weight of the line in water and its drag by the
- * cross-flow principle, ½ρ Cn d (V sin θ)² square to it and ½ρ Ct πd (V cos θ)² along it (Hoerner, Fluid-Dynamic Drag, 1965), by Dormand &
- * Prince's pair with steps as long as the line's bend allows: one that lays over within a hand's breadth of a light lure is followed there, and
- * one that hangs straight for fifty metres takes a few steps. Without drag it is a catenary.
+ * A line towed at a steady speed, marched from the lure up: tension and angle from the weight of the line in
+ * water and its drag by the cross-flow principle, ½ρ Cn d (V sin θ)² square to it and ½ρ Ct πd (V cos θ)²
+ * along it (Hoerner, Fluid-Dynamic Drag, 1965), by Dormand & Prince's pair with steps as long as the line's
+ * bend allows: one that lays over within a hand's breadth of a light lure is followed there, and one that
+ * hangs straight for fifty metres takes a few steps. Without drag it is a catenary.
  */
 export const towedLine = (towed: Towed): TowedLine => march(towed, () => 1);
 
 /**
- * As {@link towedLine}, but the line leaves the water where what is left of it reaches `height` (m, 0 or more) over the water in a straight
- * line: depth, distance and tension are those of the part in the water. Where it never leaves it, all of it is in the water.
+ * As {@link towedLine}, but the line leaves the water where what is left of it reaches `height` (m, 0 or more)
+ * over the water in a straight line: depth, distance and tension are those of the part in the water. Where it
+ * never leaves it, all of it is in the water.
  */
 export const lineUpTo = (towed: Towed, height: number): LineToRod =>
   // What the line left would reach over the tip; less with every metre in the water.

@@ -4,7 +4,10 @@ import type { HeadOutlines } from '../head/outline.ts';
 import { bodyOutlines, sideAndTop } from '../head/outline.ts';
 import { seenAlong } from './outline.ts';
 
-/** Stations along a head at which its outlines are looked at: twice as many move no figure by more than one in two hundred. */
+/**
+ * Stations along a head at which its outlines are looked at: twice as many move no figure by more than one in
+ * two hundred.
+ */
 const STATIONS = 96;
 
 /** Closed outlines from the side, forward and up, and from above, forward and to the left, mm. */
@@ -29,7 +32,10 @@ export function viewsOf(head: HeadBody): Views {
   return known;
 }
 
-/** Views without the places along a head where a cut has left nothing. Each view runs along one side to the nose and back along the other. */
+/**
+ * Views without the places along a head where a cut has left nothing. Each view runs along one side to the
+ * nose and back along the other.
+ */
 function whereMetal({ side, top }: Views): Views {
   const last = side.length - 1;
   const isMetal = side.map(([, z], i) => z !== 0 || side[last - i]?.[1] !== 0);

@@ -88,7 +88,8 @@ describe('dragged over a bottom', () => {
   });
 
   it('a round front climbs, pops free and sheds by closed forms', () => {
-    // A circle's surface faces down by a at the height −r sin a: it climbs from a = φ − θ down, (1 − sin(φ − θ))/2 of its height.
+    // A circle's surface faces down by a at the height −r sin a: it climbs from a = φ − θ down, (1 − sin(φ −
+    // θ))/2 of its height.
     expect(climbShare(circle(7), 13, phi)).toBeCloseTo((1 - Math.sin(radians(phi - 13))) / 2, 2);
     expect(climbShare(circle(7), 40, phi)).toBeCloseTo((1 + Math.sin(radians(40 - phi))) / 2, 2);
     // Four fifths of its height reach up to where it faces up by asin 0.6.
@@ -131,7 +132,8 @@ describe('dragged over a bottom', () => {
       const rig = bait ? withBait(bare, bait) : bare;
       const rest = restOf(rig, PLAIN_WATER);
       if (!found || !rest || !bait) throw new Error('it floats');
-      // What points down when it rests, with nothing of it to the side: up is the other way, in the plane of the shank.
+      // What points down when it rests, with nothing of it to the side: up is the other way, in the plane of
+      // the shank.
       const [, dy, dz] = rest.usual.down;
       const off = Math.hypot(dy, dz);
       const height = ([, y, z]: Vec3) => -(y * dy + z * dz) / off;
@@ -183,7 +185,8 @@ describe('dragged over a bottom', () => {
       const [c, s] = [Math.cos(radians(found.line)), Math.sin(radians(found.line))];
       const force = (0.4 * Math.max(0, rest.weight - lift) + back) / (c + 0.4 * s);
       const [weightAt] = over(rest.centre);
-      // Where it touches: everything within a hair of the floor carries. What a slender bait is turned by besides stays small at that speed.
+      // Where it touches: everything within a hair of the floor carries. What a slender bait is turned by
+      // besides stays small at that speed.
       const touching = points.filter(([, v]) => v < floor + 0.15).map(([u]) => u);
       const moments = touching.map(
         (at) =>
@@ -282,7 +285,8 @@ describe('dragged over a bottom', () => {
           past.moment,
       ];
       expect(Math.abs(back)).toBeGreaterThan(weight * 0.2);
-      // A degree of its roll moves the foot by two hundredths of the arc, which its curve through stations follows to half of that.
+      // A degree of its roll moves the foot by two hundredths of the arc, which its curve through stations
+      // follows to half of that.
       expect(Math.abs(down + back)).toBeLessThan(weight * arc * 0.02);
     }
     for (const tilt of [6, 12, 18]) {
@@ -311,7 +315,8 @@ describe('dragged over a bottom', () => {
       head: { features: { sole: { cut: 0.52, tilt: 30 } }, dimensions: { breadth: 30 } },
     });
     const found = draggedOver(rig, PLAIN_WATER);
-    // z = level + tan 30° (x − r) on the circle: the plane leaves the ball a little below its nose, which is gone.
+    // z = level + tan 30° (x − r) on the circle: the plane leaves the ball a little below its nose, which is
+    // gone.
     const radius = rig.profile.length / 2;
     const slope = Math.tan(radians(30));
     const level = -0.48 * radius;
@@ -329,7 +334,8 @@ describe('dragged over a bottom', () => {
     // A crack as wide as all of it lets it through; between, the sides close less the farther back.
     expect(crackOf(rig, 2.01 * radius).angle).toBe(180);
     expect(crackOf(rig, 1.98 * radius).angle).toBeLessThan(30);
-    // A pointed head's sides close at less than twice the angle of friction (common practice: pointed heads jam, no source).
+    // A pointed head's sides close at less than twice the angle of friction (common practice: pointed heads
+    // jam, no source).
     expect(judged('pointed').value('pull.jams')).toBe(1);
   });
 
@@ -409,11 +415,13 @@ describe('on the retrieve', () => {
     expect(value('retrieve.perGram')).toBeGreaterThan(0.005);
     expect(value('retrieve.handle')).toBeCloseTo(0.5 / 0.66, 9);
     expect(value('retrieve.snapRise')).toBeCloseTo(0.4 * (4.5 / 20), 9);
-    // From rest it falls back by that much: s = v²/a ln cosh(a t/v) is less than v·t and more than half of it at such times.
+    // From rest it falls back by that much: s = v²/a ln cosh(a t/v) is less than v·t and more than half of it
+    // at such times.
     const pause = value('retrieve.snapPause');
     expect(value('fall.speed') * pause).toBeGreaterThan(0.09);
     expect(value('fall.speed') * pause).toBeLessThan(0.27);
-    // Fluorocarbon 1.5% of 20 m, drawn out by the weight over a hundredth of 5.4 kg (common practice, no source).
+    // Fluorocarbon 1.5% of 20 m, drawn out by the weight over a hundredth of 5.4 kg (common practice, no
+    // source).
     expect(value('line.hiddenBite')).toBeCloseTo(300 * (1 - tow.weight / (0.01 * 5.4 * GRAVITY)), 6);
     expect(value('retrieve.glide')).toBeCloseTo(1, 2);
     expect(judged('glider').value('retrieve.glide')).toBeGreaterThan(1.3);
@@ -490,7 +498,8 @@ describe('at rest', () => {
       return { rig, ...found };
     };
     const bare = tow();
-    // At a crawl head and hook hang as they do on a still line: the hook with its bend straight down, nose up by a quarter turn.
+    // At a crawl head and hook hang as they do on a still line: the hook with its bend straight down, nose up
+    // by a quarter turn.
     const slow = bare.at(0.002);
     const hung = judged('ball', change).value('hang.attitude');
     expect(slow.pitch).toBeCloseTo(hung, 0);
@@ -504,7 +513,8 @@ describe('at rest', () => {
   });
 
   it('a wire met at an angle is pushed square to itself: drag and lift are the parts of that force', () => {
-    // Hoerner’s cross-flow: N = ½ρ·1.15·d·L·(v sin α)², T = ½ρ·0.02·πdL·(v cos α)²; D = N sin α + T cos α, L = N cos α − T sin α.
+    // Hoerner’s cross-flow: N = ½ρ·1.15·d·L·(v sin α)², T = ½ρ·0.02·πdL·(v cos α)²; D = N sin α + T cos α, L
+    // = N cos α − T sin α.
     const [d, length, v, rho] = [2, 40, 0.8, 1000];
     for (const degree of [10, 25, 60]) {
       const a = radians(degree);
@@ -617,7 +627,8 @@ describe('levers, roll and echo', () => {
       const kernel = await loadSolids();
       const { rig } = judged(key, BARE);
       const { point } = rig.places;
-      // Facets by Mirtich (Journal of Graphics Tools 1 (1996) 31): half the sum of the three moments is ∫ r² dV about the centre.
+      // Facets by Mirtich (Journal of Graphics Tools 1 (1996) 31): half the sum of the three moments is ∫ r²
+      // dV about the centre.
       const { volume, centroid, inertia } = massProperties(castSolid(kernel, rig));
       const metal = rig.parts.filter(({ name }) => name === 'metal');
       const off = norm(sub(centroid, point)) ** 2;
@@ -656,7 +667,8 @@ describe('levers, roll and echo', () => {
       4 * 2 * Math.PI * 100 * (1 - Math.cos(radians(4))),
     );
     expect(judged('ball', BARE).value('sonar.index')).toBe(0);
-    // A ball of radius 5 cut flat 2 mm deep: a circle of π(25 − 9) mm² against a ball of what the cap, π·2²·(15 − 2)/3, leaves.
+    // A ball of radius 5 cut flat 2 mm deep: a circle of π(25 − 9) mm² against a ball of what the cap,
+    // π·2²·(15 − 2)/3, leaves.
     const sphere = { breadth: 10, length: 10, height: 10, ends: 2, belly: 0.5 };
     const cut = judged('football', {
       ...BARE,
@@ -672,7 +684,8 @@ describe('levers, roll and echo', () => {
   });
 
   it('a plate shows less the further off square a beam meets it, and nothing at its first null', () => {
-    // A square plate sends back A/λ · |sin β/β| · cos θ with β = k a sin θ (Urick 1983, table 9.1); of 30 mm at λ = 7.4 mm its first null is at sin θ = 7.4/60.
+    // A square plate sends back A/λ · |sin β/β| · cos θ with β = k a sin θ (Urick 1983, table 9.1); of 30 mm
+    // at λ = 7.4 mm its first null is at sin θ = 7.4/60.
     const box = solids().Manifold.cube([30, 30, 0.02], true);
     const plate = meshOf(box);
     box.delete();
@@ -689,7 +702,8 @@ describe('levers, roll and echo', () => {
   });
 
   it('a ball sends back half of its radius, more or less by the edge of its shadow', () => {
-    // Kirchhoff's own edge adds a twofold of 1/(2 k a) at most: ∫ over the lit half is (a/2)|1 + (1 − e^(2ika)) / (2ika)|.
+    // Kirchhoff's own edge adds a twofold of 1/(2 k a) at most: ∫ over the lit half is (a/2)|1 + (1 −
+    // e^(2ika)) / (2ika)|.
     for (const a of [4, 6, 10, 16]) {
       const of = solids().Manifold.sphere(a, 200);
       const ball = meshOf(of);
@@ -785,7 +799,8 @@ describe('hook and guard', () => {
       ...more,
     });
     const one = forced(fibres(1));
-    // Rubbing on each other they are half way, in ratio, from so many strands to one rod of what they fill of its circle, (R/r)⁴ · 0.75 / n.
+    // Rubbing on each other they are half way, in ratio, from so many strands to one rod of what they fill of
+    // its circle, (R/r)⁴ · 0.75 / n.
     for (const count of [2, 8, 16, 30, 60])
       expect(forced(fibres(count)) / one / (count * Math.sqrt(count / 0.75))).toBeCloseTo(1, 6);
     // By its own moment of inertia.

@@ -26,7 +26,9 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Weight',
       formula: 'Σ m_i',
-      note: 'Metal, hook, joint, keeper, guard and paint together: what a scale shows. No plastic. The span is the hook’s where its wire comes from the chart.',
+      note:
+        'Metal, hook, joint, keeper, guard and paint together: what a scale shows. No plastic. ' +
+        'The span is the hook’s where its wire comes from the chart.',
       compared: true,
     },
     'mass.hook': {
@@ -36,7 +38,9 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Weight',
       formula: 'ρ (π d²/4 · L + 2π² R r²)',
-      note: 'Wire length × section × 7.85 g/cm³, eye ring as a torus, tapered point. Of a measured hook as near as its measures; from the chart the span is one size of wire either way.',
+      note:
+        'Wire length × section × 7.85 g/cm³, eye ring as a torus, tapered point. Of a measured ' +
+        'hook as near as its measures; from the chart the span is one size of wire either way.',
     },
     'mass.keeper': {
       name: 'Keeper',
@@ -72,7 +76,9 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Weight',
       formula: 'ρ t S',
-      note: 'Surface with collar and features × thickness × density of the cured paint; the surface of a worked head within 1.5%.',
+      note:
+        'Surface with collar and features × thickness × density of the cured paint; the surface ' +
+        'of a worked head within 1.5%.',
     },
     'mass.submerged': {
       name: 'Submerged weight',
@@ -110,7 +116,9 @@ export const weight = behaviour({
       kind: 'geometry',
       group: 'Head',
       formula: 'ρ ∫ (y² + z²) dV',
-      note: 'Of the metal alone, wire and holes taken out, about the shank’s direction through its own centre; by the quadrature that gives the volume.',
+      note:
+        'Of the metal alone, wire and holes taken out, about the shank’s direction through its ' +
+        'own centre; by the quadrature that gives the volume.',
       compared: true,
     },
   },

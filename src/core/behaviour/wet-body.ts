@@ -20,8 +20,8 @@ export interface WetBody {
   /** water the head's body takes along; a body of wire and plastic has none but its sticks' */
   readonly added: AddedMass | undefined;
   /**
-   * of each stick in turn: x y z of its middle, x y z along it, its drag areas square to it and along it, mm², and the water it pushes aside, mm³;
-   * flat, because every attitude reads them all
+   * of each stick in turn: x y z of its middle, x y z along it, its drag areas square to it and along it,
+   * mm², and the water it pushes aside, mm³; flat, because every attitude reads them all
    */
   readonly sticks: Float64Array;
   /** share of the sphere's law in its drag */
@@ -43,7 +43,10 @@ interface Bare {
 
 const bares = new WeakMap<HeadBody, Bare>();
 
-/** Found once for a body: fall, retrieve and drag over the bottom ask for it, with a plastic on the head and without. */
+/**
+ * Found once for a body: fall, retrieve and drag over the bottom ask for it, with a plastic on the head and
+ * without.
+ */
 function bareOf(head: HeadBody): Bare {
   const bare = bareHead(head);
   let known = bares.get(bare);
@@ -107,10 +110,12 @@ function sticksOf(body: RigidBody): Float64Array {
 }
 
 /**
- * Drag force against the motion (N), the lift of wire and bait square to it (N, up where the body moves level) and the moment about a centre (N·mm, positive turns the nose down), the body moving along
- * (sin ψ, 0, −cos ψ) of its own frame: straight down at a nose-down pitch ψ, or level at a pitch of ψ − 90°. v in m/s; `law` says
- * which of the published forms a slender body takes, `munk` how much of the moment that turns it broadside is left. Of a bait each piece turns as a
- * piece of a slender body does, which takes its own water along across and none lengthwise; a wire's is left out, being so thin.
+ * Drag force against the motion (N), the lift of wire and bait square to it (N, up where the body moves
+ * level) and the moment about a centre (N·mm, positive turns the nose down), the body moving along (sin ψ, 0,
+ * −cos ψ) of its own frame: straight down at a nose-down pitch ψ, or level at a pitch of ψ − 90°. v in m/s;
+ * `law` says which of the published forms a slender body takes, `munk` how much of the moment that turns it
+ * broadside is left. Of a bait each piece turns as a piece of a slender body does, which takes its own water
+ * along across and none lengthwise; a wire's is left out, being so thin.
  */
 export function dragAt(
   body: WetBody,
@@ -165,7 +170,10 @@ export function dragAt(
   };
 }
 
-/** Water that moves along with a body that moves along (sin ψ, 0, −cos ψ), mm³: the head's, and of a bait what moves across. */
+/**
+ * Water that moves along with a body that moves along (sin ψ, 0, −cos ψ), mm³: the head's, and of a bait what
+ * moves across.
+ */
 export function waterAlong({ added, sticks }: WetBody, psi: number): number {
   const [ux, uz] = [Math.sin(psi), -Math.cos(psi)];
   let water = added ? added.volume * takenAlong(added, psi) : 0;
@@ -176,7 +184,10 @@ export function waterAlong({ added, sticks }: WetBody, psi: number): number {
   return water;
 }
 
-/** A body's sticks as they lie once it is rolled about its shank, for attitudes of pitch in the plane it then moves in. */
+/**
+ * A body's sticks as they lie once it is rolled about its shank, for attitudes of pitch in the plane it then
+ * moves in.
+ */
 export function rolledOver(body: WetBody, roll: Roll): WetBody {
   const sticks = body.sticks.slice();
   for (let i = 0; i < sticks.length; i += STICK)

@@ -9,8 +9,8 @@ export interface CutterKind<K extends string = string> extends Kind {
   /** whether its end is a point of some angle, which the document then says */
   readonly hasTip?: true;
   /**
-   * Returns the outline to one side of the axis from the tip up, mm, of a cutter of this radius (mm) that is wanted up to `reach` (mm); `tip` is the
-   * full angle of its point in degrees.
+   * Returns the outline to one side of the axis from the tip up, mm, of a cutter of this radius (mm) that is
+   * wanted up to `reach` (mm); `tip` is the full angle of its point in degrees.
    */
   outline(radius: number, reach: number, tip: number): readonly CutterCorner[];
 }

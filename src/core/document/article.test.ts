@@ -26,7 +26,8 @@ describe('an EAN-13', () => {
     (ean) => expect(eanProblem(ean)).toBe('Enter the 13 digits of the EAN.'),
   );
 
-  // What the weights 1 and 3 are for: every single wrong digit is found, and two swapped neighbours unless they differ by 5.
+  // What the weights 1 and 3 are for: every single wrong digit is found, and two swapped neighbours unless
+  // they differ by 5.
   it('with one wrong digit, or two swapped, is found', () => {
     const digits = fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 12, maxLength: 12 });
     fc.assert(

@@ -27,8 +27,8 @@ export const ArticleSchema = Type.Object(
 export type Article = Static<typeof ArticleSchema>;
 
 /**
- * Returns the check digit of the first twelve digits of an EAN-13: weights 1 and 3 in turn from the left, to the next ten (GS1 General
- * Specifications, 7.9). Other characters count as nothing.
+ * Returns the check digit of the first twelve digits of an EAN-13: weights 1 and 3 in turn from the left, to
+ * the next ten (GS1 General Specifications, 7.9). Other characters count as nothing.
  */
 export function eanCheckDigit(digits: string): number {
   let sum = 0;
@@ -36,7 +36,10 @@ export function eanCheckDigit(digits: string): number {
   return (10 - (sum % 10)) % 10;
 }
 
-/** Returns what is wrong with an EAN-13 as it was typed; undefined where nothing is. Spaces and hyphens must be gone. */
+/**
+ * Returns what is wrong with an EAN-13 as it was typed; undefined where nothing is. Spaces and hyphens must
+ * be gone.
+ */
 export function eanProblem(ean: string): string | undefined {
   if (!/^\d{13}$/.test(ean)) return 'Enter the 13 digits of the EAN.';
   const right = eanCheckDigit(ean);

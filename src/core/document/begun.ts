@@ -4,7 +4,10 @@ import type { Mould } from './mould.ts';
 import type { RangePlan } from './range.ts';
 import type { Trial } from './trial.ts';
 
-/** Shrinkage that a mould allows for where nothing else is known, per cent of length: poured, and sintered (common practice, no source). */
+/**
+ * Shrinkage that a mould allows for where nothing else is known, per cent of length: poured, and sintered
+ * (common practice, no source).
+ */
 const SHRINK = { pour: 0.7, press: 17 } as const;
 
 /** A mould of one cavity to begin with. */
@@ -22,7 +25,10 @@ export const newMould = (design: Design, of: string, making: Mould['making']): M
   cavities: [{ design, of, cuts: [] }],
 });
 
-/** A batch to begin with: the design as it is now, and what a small shop pours with (common practice, no source). */
+/**
+ * A batch to begin with: the design as it is now, and what a small shop pours with (common practice, no
+ * source).
+ */
 export const newBatch = (
   design: Design,
   of: { readonly id: string; readonly version: number },

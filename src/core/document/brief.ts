@@ -70,8 +70,8 @@ const LineSchema = Type.Object(
 );
 
 /**
- * A situation on the water, as a document. m, m/s, °C, kg, mm, s, degrees. Six things must be said: water and depth, bottom, cover, way of
- * fishing, bait, line. All else has usual values, which the computation tells.
+ * A situation on the water, as a document. m, m/s, °C, kg, mm, s, degrees. Six things must be said: water and
+ * depth, bottom, cover, way of fishing, bait, line. All else has usual values, which the computation tells.
  */
 export const BriefSchema = Type.Object(
   {

@@ -12,9 +12,10 @@ import { idOf } from './ids.ts';
 import { ArticleSchema } from './article.ts';
 
 /**
- * What a design is: one plain JSON document. Lengths in mm, weights in g, angles in degrees.
- * The schema is the single source of the type, of the server's checks and of docs/schema/design.schema.json; each part of it stands with
- * the noun it describes. It holds the outer limits of sense; what a family or a hook allows is judged by `checkDesign`.
+ * What a design is: one plain JSON document. Lengths in mm, weights in g, angles in degrees. The schema is
+ * the single source of the type, of the server's checks and of docs/schema/design.schema.json; each part of
+ * it stands with the noun it describes. It holds the outer limits of sense; what a family or a hook allows is
+ * judged by `checkDesign`.
  */
 
 const closed = { additionalProperties: false };

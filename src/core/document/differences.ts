@@ -16,8 +16,9 @@ const at = (value: unknown, path: readonly (string | number)[]): unknown =>
   );
 
 /**
- * Leaves in which two plain documents differ, in the order of their keys. Lists count whole, and so does whatever `isWhole` says of a path;
- * `isOpen` lists are told item by item. A field that is absent and one that is undefined are the same.
+ * Leaves in which two plain documents differ, in the order of their keys. Lists count whole, and so does
+ * whatever `isWhole` says of a path; `isOpen` lists are told item by item. A field that is absent and one
+ * that is undefined are the same.
  */
 export function differences(
   before: object,

@@ -163,14 +163,15 @@ function inWords({ path, before, after }: Change, design: Design): string {
 const TOLD = 2;
 
 /**
- * What happened between two states of a design, in words. Sizes that merely follow a held weight are left out when something else was
- * changed with them. An empty string when nothing differs.
+ * What happened between two states of a design, in words. Sizes that merely follow a held weight are left out
+ * when something else was changed with them. An empty string when nothing differs.
  */
 export function describeChange(before: Design, after: Design): string {
   const all = changes(before, after);
   const isSize = ({ path }: Change) => path.startsWith('head.dimensions.');
   const others = all.filter((change) => !isSize(change));
-  // A changed shape, weight or metal carries sizes with it; a size pulled under a held weight shows as several sizes, the first leads.
+  // A changed shape, weight or metal carries sizes with it; a size pulled under a held weight shows as
+  // several sizes, the first leads.
   const led = others.length > 0 ? others : all;
   const kindOf = (part: 'keeper' | 'guard') => others.find(({ path }) => path === `${part}.kind`);
   const told = led.filter(({ path }) => {

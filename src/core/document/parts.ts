@@ -36,7 +36,10 @@ export const words = (maxLength: number, description: string) => Type.String({ m
 export const day = (description: string) =>
   Type.String({ pattern: '^\\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\\d|3[01])$', description });
 
-/** A design inside another document, whole: it stays as it was, whatever becomes of the one it was copied from. */
+/**
+ * A design inside another document, whole: it stays as it was, whatever becomes of the one it was copied
+ * from.
+ */
 export const HeldDesign = (description: string) => {
   const { $id: _, title: __, ...schema } = DesignSchema;
   return Type.Unsafe<Design>({ ...schema, description });

@@ -7,7 +7,10 @@ export const PHOTO_CHARACTERS = 700_000;
 /** Longest side a picture is kept at, px. */
 export const PHOTO_SIDE = 1400;
 
-/** A photograph of a head, kept with the shop's data: a design names it by its id and says where it lies under the plate. */
+/**
+ * A photograph of a head, kept with the shop's data: a design names it by its id and says where it lies under
+ * the plate.
+ */
 export const PhotoSchema = Type.Object(
   {
     ...named('fern-anvil/photo'),
@@ -30,8 +33,9 @@ export type Photo = Static<typeof PhotoSchema>;
 type Pixel = readonly [u: number, v: number];
 
 /**
- * Where a picture lies under the side view: the affine map from its pixels to mm of the plate, as (a, b, c, d, e, f) of x = a u + c v + e, z = b u + d v + f. The
- * rear mark comes to (0, 0), the nose mark to (length, 0); `flipped` turns what lies above the line of the two below it. Undefined where the marks fall together.
+ * Where a picture lies under the side view: the affine map from its pixels to mm of the plate, as (a, b, c,
+ * d, e, f) of x = a u + c v + e, z = b u + d v + f. The rear mark comes to (0, 0), the nose mark to (length,
+ * 0); `flipped` turns what lies above the line of the two below it. Undefined where the marks fall together.
  */
 export function photoPlacement({
   rear,

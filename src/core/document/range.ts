@@ -22,7 +22,10 @@ const OfferSchema = Type.Object(
 /** What a head costs and sells for, its packs and its mould, as a range keeps it. */
 export type Offer = Static<typeof OfferSchema>;
 
-/** A range to be planned: the heads it is chosen from with their prices, the briefs it must cover, its limits, and what hangs. Money is the shop's own. */
+/**
+ * A range to be planned: the heads it is chosen from with their prices, the briefs it must cover, its limits,
+ * and what hangs. Money is the shop's own.
+ */
 export const RangeSchema = Type.Object(
   {
     ...named('fern-anvil/range'),

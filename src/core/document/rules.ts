@@ -13,8 +13,8 @@ export type Shade = (typeof SHADES)[number];
 export const RULE_KINDS = ['practice', 'model', 'published'] as const;
 
 /**
- * What must hold for a rule to speak: a fact that is one of some words, or a number within a span (either end may be left open); all, or any,
- * of several; or not.
+ * What must hold for a rule to speak: a fact that is one of some words, or a number within a span (either end
+ * may be left open); all, or any, of several; or not.
  */
 export type Condition =
   | { readonly fact: string; readonly in: readonly string[] }

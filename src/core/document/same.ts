@@ -1,5 +1,8 @@
 import { isObject } from '../kind/keys.ts';
-/** Whether two documents say the same, in whatever order their fields stand; a field that is absent and one that is undefined are the same. */
+/**
+ * Whether two documents say the same, in whatever order their fields stand; a field that is absent and one
+ * that is undefined are the same.
+ */
 export function sameDocument(a: unknown, b: unknown): boolean {
   if (!isObject(a) || !isObject(b)) return Object.is(a, b);
   const keys = Object.keys(a).filter((key) => a[key] !== undefined);

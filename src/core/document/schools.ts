@@ -1,7 +1,7 @@
 import { isKeyOf, keysOf } from '../kind/keys.ts';
 /**
- * Matters on which practitioners are of two minds. The first school of each is the default, `why` says for what reason; a shop or a brief
- * may choose the other. Common practice, no source.
+ * Matters on which practitioners are of two minds. The first school of each is the default, `why` says for
+ * what reason; a shop or a brief may choose the other. Common practice, no source.
  */
 export const SCHOOLS = {
   'eye plane': {
@@ -94,7 +94,10 @@ export const SCHOOL_TOPICS = keysOf(SCHOOLS);
 /** Schools a shop or a brief has chosen. */
 export type Schools = { readonly [T in SchoolTopic]?: string | undefined };
 
-/** The school followed on a topic: the brief’s own choice, then the shop’s, then the default; undefined for a topic nobody knows. */
+/**
+ * The school followed on a topic: the brief’s own choice, then the shop’s, then the default; undefined for a
+ * topic nobody knows.
+ */
 export function schoolOf(topic: string, brief?: Schools, shop?: Schools): string | undefined {
   if (!isKeyOf(SCHOOLS, topic)) return undefined;
   return brief?.[topic] ?? shop?.[topic] ?? Object.keys(SCHOOLS[topic].sides)[0];

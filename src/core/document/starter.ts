@@ -7,7 +7,10 @@ import { completeDimensions } from '../head/family.ts';
 import { familyOf } from '../head/families/index.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 
-/** A sound head to begin from: 3/8 oz of lead on a 3/0 with the eye at 60°, or what the family is usually made as. */
+/**
+ * A sound head to begin from: 3/8 oz of lead on a 3/0 with the eye at 60°, or what the family is usually made
+ * as.
+ */
 export function starterDesign(family: Family, name: string): Design {
   const {
     grams = (3 / 8) * GRAMS_PER_OUNCE,
@@ -36,7 +39,10 @@ export function starterDesign(family: Family, name: string): Design {
   };
 }
 
-/** A design with another shape: sizes the two share are carried over within the new one's range; the weight target does the rest. */
+/**
+ * A design with another shape: sizes the two share are carried over within the new one's range; the weight
+ * target does the rest.
+ */
 export function withFamily(now: Design, key: string): Design {
   const next = familyOf(key);
   if (!next) return now;

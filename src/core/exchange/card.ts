@@ -28,9 +28,9 @@ const BAIT = { fill: rgb(0.9, 0.87, 0.78), line: rgb(0.55, 0.47, 0.28) };
 const METAL = rgb(0.72, 0.75, 0.74);
 
 /**
- * A rigging card, A4: how this bait goes on this head, step by step with its lengths, drawn at true scale from the side and from above with
- * a ruler along it. Says in words why, where the bait does not fit the head. `withSheet` puts the spec sheet before it, with every reading as
- * rigged.
+ * A rigging card, A4: how this bait goes on this head, step by step with its lengths, drawn at true scale
+ * from the side and from above with a ruler along it. Says in words why, where the bait does not fit the
+ * head. `withSheet` puts the spec sheet before it, with every reading as rigged.
  */
 export async function exportCard(
   design: Design,

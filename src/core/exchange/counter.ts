@@ -64,8 +64,9 @@ function varied(uses: readonly Use[], most: number): Use[] {
 }
 
 /**
- * A counter card, A6: one head to hand to a customer, drawn at true size, with its weight in both units, what it is for and not for, what goes
- * with it, and the cautions; or a pair, with the bait on it by its method. What it is for comes from the situations every program ships with and these rules.
+ * A counter card, A6: one head to hand to a customer, drawn at true size, with its weight in both units, what
+ * it is for and not for, what goes with it, and the cautions; or a pair, with the bait on it by its method.
+ * What it is for comes from the situations every program ships with and these rules.
  */
 export async function exportCounterCard(
   design: Design,
@@ -132,7 +133,8 @@ export async function exportCounterCard(
   say(
     PAGE.margin,
     y,
-    `${bait ? `${methodOf(bait.method).name} · ` : ''}${family?.name ?? design.head.family} · hook ${design.hook.size} ${design.hook.grade} · eye ${Math.round(design.eye.angle)}°`,
+    `${bait ? `${methodOf(bait.method).name} · ` : ''}${family?.name ?? design.head.family} · ` +
+      `hook ${design.hook.size} ${design.hook.grade} · eye ${Math.round(design.eye.angle)}°`,
     2.8,
     { colour: GREY },
   );
@@ -183,7 +185,8 @@ export async function exportCounterCard(
   list('Goes with', goes, FERN);
   list('Not for', notWords.length > 0 ? notWords : [family?.badAt ?? ''], RED);
   const caution = isLead(design.head.metal)
-    ? 'Lead poisons: wash hands, keep from children; banned or limited in many places, local rules decide. Hooks pierce.'
+    ? 'Lead poisons: wash hands, keep from children; banned or limited in many places, local ' +
+      'rules decide. Hooks pierce.'
     : 'Hooks pierce. Local rules on tackle decide, and they change.';
   wrapped(caution, font, 2.2, room)
     .slice(0, 3)

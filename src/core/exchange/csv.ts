@@ -16,7 +16,10 @@ export interface CsvRow {
   >;
 }
 
-/** Which readings a table has columns for: each with its value, and with its plausible span where some design has one. */
+/**
+ * Which readings a table has columns for: each with its value, and with its plausible span where some design
+ * has one.
+ */
 export interface ReadingColumns {
   readonly ids: readonly ReadingId[];
   readonly spanned: ReadonlySet<ReadingId>;
@@ -34,7 +37,10 @@ export function readingColumns(
 const csvText = (rows: readonly (readonly unknown[])[]): string =>
   `${Papa.unparse(rows as unknown[][], { newline: '\r\n' })}\r\n`;
 
-/** First line of a table of readings (RFC 4180): what a design is, then every reading with its unit, in stored units, and two for its span. */
+/**
+ * First line of a table of readings (RFC 4180): what a design is, then every reading with its unit, in stored
+ * units, and two for its span.
+ */
 export const readingsHead = ({ ids, spanned }: ReadingColumns): string =>
   csvText([
     [

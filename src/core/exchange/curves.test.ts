@@ -165,7 +165,8 @@ describe('a line as straight pieces and arcs', () => {
           const [p, q] = told[i + 1]?.at ?? [NaN, NaN];
           const to = points.findIndex(([a, b], k) => k > from && a === p && b === q);
           const chord = Math.hypot(p - u, q - v);
-          // The circle of a bulge: radius chord (1 + b²)/4b, its centre to the left of the chord where b is positive and below 1.
+          // The circle of a bulge: radius chord (1 + b²)/4b, its centre to the left of the chord where b is
+          // positive and below 1.
           const radius = (chord * (1 + bulge ** 2)) / (4 * bulge);
           const off = radius - (bulge * chord) / 2;
           const [cx, cy] = [(u + p) / 2 - (off * (q - v)) / chord, (v + q) / 2 + (off * (p - u)) / chord];

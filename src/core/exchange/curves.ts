@@ -2,7 +2,10 @@ import { itemAt, lastOf, numberAt, pair } from '../numeric/at.ts';
 import { LuDecomposition, Matrix } from 'ml-matrix';
 import type { Vec2 } from '../numeric/vec.ts';
 
-/** A vertex of a line and how its way to the next bulges: the tangent of a quarter of the arc's angle, positive anticlockwise; 0 is straight. */
+/**
+ * A vertex of a line and how its way to the next bulges: the tangent of a quarter of the arc's angle,
+ * positive anticlockwise; 0 is straight.
+ */
 export interface BulgedVertex {
   readonly at: Vec2;
   readonly bulge: number;
@@ -32,10 +35,16 @@ function circleThrough(a: Vec2, b: Vec2, c: Vec2): Vec2 | undefined {
 /** The most an arc turns by: half a circle, whose bulge is 1, but for rounding. */
 const MOST_TURN = Math.PI + 1e-3;
 
-/** How much farther than its points an arc may leave the chords between them, in bounds: points are drawn closer where a line bends. */
+/**
+ * How much farther than its points an arc may leave the chords between them, in bounds: points are drawn
+ * closer where a line bends.
+ */
 const MOST_SAGITTA = 40;
 
-/** The bulge of one arc, or straight line, through points in a row, and undefined where none passes within `within` of all of them. */
+/**
+ * The bulge of one arc, or straight line, through points in a row, and undefined where none passes within
+ * `within` of all of them.
+ */
 function bulgeThrough(points: readonly Vec2[], within: number): number | undefined {
   const first = itemAt(points, 0);
   const last = lastOf(points);
@@ -64,8 +73,8 @@ function bulgeThrough(points: readonly Vec2[], within: number): number | undefin
 }
 
 /**
- * A line through points as few straight pieces and true arcs, each within `within` (mm) of all points it stands for. Wire, which is made of
- * straights and bends, comes out as those.
+ * A line through points as few straight pieces and true arcs, each within `within` (mm) of all points it
+ * stands for. Wire, which is made of straights and bends, comes out as those.
  */
 export function arcsThrough(points: readonly Vec2[], within: number): BulgedVertex[] {
   const vertices: BulgedVertex[] = [];
@@ -86,15 +95,21 @@ export function arcsThrough(points: readonly Vec2[], within: number): BulgedVert
   return vertices;
 }
 
-/** Turn from which on two pieces of a line meet in a corner, radians: round ends are drawn in far smaller steps. */
+/**
+ * Turn from which on two pieces of a line meet in a corner, radians: round ends are drawn in far smaller
+ * steps.
+ */
 const CORNER = (15 * Math.PI) / 180;
 
-/** How many times as long as a neighbour a piece is that stands between curves as a straight: one spline through all would swing about it. */
+/**
+ * How many times as long as a neighbour a piece is that stands between curves as a straight: one spline
+ * through all would swing about it.
+ */
 const STRAIGHT = 2.5;
 
 /**
- * A line cut at its corners, and at both ends of what is straight in it, into smooth runs; a closed one begins at such a cut where it has one. The
- * end of each is the start of the next.
+ * A line cut at its corners, and at both ends of what is straight in it, into smooth runs; a closed one
+ * begins at such a cut where it has one. The end of each is the start of the next.
  */
 export function smoothRuns(points: readonly Vec2[], isClosed: boolean): (readonly Vec2[])[] {
   const all = points.filter((point, i) => i === 0 || apart(point, itemAt(points, i - 1)) > 1e-6);
@@ -104,7 +119,8 @@ export function smoothRuns(points: readonly Vec2[], isClosed: boolean): (readonl
     Math.abs(turnAt(itemAt(all, (i - 1 + count) % count), itemAt(all, i), itemAt(all, (i + 1) % count))) >
     CORNER;
   const long = (i: number) => apart(itemAt(all, (i + count) % count), itemAt(all, (i + 1 + count) % count));
-  // A piece begins a straight, or ends one, where the next is so much shorter; at the ends of an open line there is no next.
+  // A piece begins a straight, or ends one, where the next is so much shorter; at the ends of an open line
+  // there is no next.
   const isEndOfStraight = (i: number) => {
     const [before, after] = [long(i - 1), long(i)];
     return before > STRAIGHT * after || after > STRAIGHT * before;
@@ -124,9 +140,10 @@ export function smoothRuns(points: readonly Vec2[], isClosed: boolean): (readonl
 }
 
 /**
- * The cubic spline through points in a row, twice continuously differentiable, its parameter the length of the chords (de Boor, A Practical Guide
- * to Splines, IV); smooth where it closes on itself, and with its third derivative going on over the last knots ("not a knot") where it does not.
- * At least two points; two make a straight line.
+ * The cubic spline through points in a row, twice continuously differentiable, its parameter the length of
+ * the chords (de Boor, A Practical Guide to Splines, IV); smooth where it closes on itself, and with its
+ * third derivative going on over the last knots ("not a knot") where it does not. At least two points; two
+ * make a straight line.
  */
 export function splineThrough(points: readonly Vec2[]): CubicSpline {
   const steps = points.slice(1).map((point, i) => apart(itemAt(points, i), point));

@@ -48,7 +48,10 @@ interface Shown {
   readonly steps: readonly string[];
 }
 
-/** Why a head serves: what speaks for it in the questions that decide, then in the others, the strongest first. */
+/**
+ * Why a head serves: what speaks for it in the questions that decide, then in the others, the strongest
+ * first.
+ */
 function reasonsOf(answers: readonly Answer[], grounds: (answer: Answer) => ReturnType<typeof groundsOf>) {
   return [...answers]
     .sort(
@@ -61,8 +64,9 @@ function reasonsOf(answers: readonly Answer[], grounds: (answer: Answer) => Retu
 }
 
 /**
- * A customer’s card, A4: the heads of an answer to a brief, the best first, each drawn with its bait on, with its weight, why it serves, and
- * how the bait goes on. The heads are matched anew, so that the card says what the answer says.
+ * A customer’s card, A4: the heads of an answer to a brief, the best first, each drawn with its bait on, with
+ * its weight, why it serves, and how the bait goes on. The heads are matched anew, so that the card says what
+ * the answer says.
  */
 export async function exportCustomerCard(
   brief: Brief,
@@ -149,7 +153,10 @@ async function write(
     headOn(page, say, { font, bold }, head, i + 1, y - 6 - i * tall, tall, units, metals),
   );
   const hasLead = shown.some(({ design }) => isLead(design.head.metal));
-  const caution = `${hasLead ? 'Lead poisons: wash hands, keep from children; banned or limited in many places. ' : ''}Hooks pierce. Local rules on tackle decide, and they change. Drawn to one scale, smaller than life where it says so.`;
+  const caution =
+    `${hasLead ? 'Lead poisons: wash hands, keep from children; banned or limited in many places. ' : ''}Hooks ` +
+    'pierce. Local rules on tackle decide, and they change. Drawn to one scale, smaller than ' +
+    'life where it says so.';
   wrapped(caution, font, 2.5, room)
     .reverse()
     .forEach((line, i) => say(PAGE.margin, PAGE.margin - 3 + 3.2 * i, line, 2.5, { colour: GREY }));
@@ -167,7 +174,10 @@ function situationLine({ water, bottom, cover, fishing, line }: Brief, units: Un
   ].join('  ·  ');
 }
 
-/** One head: its drawing on the left, its name, reasons and steps beside it. `y` is its upper edge, mm from the foot of the page. */
+/**
+ * One head: its drawing on the left, its name, reasons and steps beside it. `y` is its upper edge, mm from
+ * the foot of the page.
+ */
 function headOn(
   page: PDFPage,
   say: Say,

@@ -83,8 +83,9 @@ function addEntity(to: DxfBlock, entity: Entity): void {
 }
 
 /**
- * A sheet as ASCII DXF in millimetres at true scale, one layer for each kind of line. Outlines are splines between their corners, wires carry their
- * width and bend in arcs, dimensions are dimensions, each with the block that shows it.
+ * A sheet as ASCII DXF in millimetres at true scale, one layer for each kind of line. Outlines are splines
+ * between their corners, wires carry their width and bend in arcs, dimensions are dimensions, each with the
+ * block that shows it.
  */
 export function writeDxf({ entities, dimensions }: Sheet): string {
   const dxf = new DxfWriter();

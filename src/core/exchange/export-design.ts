@@ -23,7 +23,10 @@ export type Exported =
   | { readonly ok: true; readonly data: string | Uint8Array }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** A design as a file: the document itself, the solid as cast (enlarged for the mould where asked), the plate at true scale, or its readings. */
+/**
+ * A design as a file: the document itself, the solid as cast (enlarged for the mould where asked), the plate
+ * at true scale, or its readings.
+ */
 export async function exportDesign(
   design: Design,
   type: ExportType,

@@ -59,7 +59,8 @@ describe('STL against a general library', () => {
     (family) => {
       const mesh = solidOf(family);
       const bytes = writeStl(mesh, NASTY);
-      // The published layout: 80 bytes, a count, 50 bytes a facet; and a header that no reader takes for the text form.
+      // The published layout: 80 bytes, a count, 50 bytes a facet; and a header that no reader takes for the
+      // text form.
       expect(bytes.length).toBe(84 + (50 * mesh.triangles.length) / 3);
       expect(strFromU8(bytes.subarray(0, 5))).not.toBe('solid');
       const read = new STLLoader().parse(bytes.buffer as ArrayBuffer);
@@ -244,10 +245,14 @@ describe('3MF, against the core specification 1.3', () => {
   });
 });
 
-/** Middles of the pieces of a cubic spline whose inner knots are double: of each the two ends are the middles of neighbouring control points. */
+/**
+ * Middles of the pieces of a cubic spline whose inner knots are double: of each the two ends are the middles
+ * of neighbouring control points.
+ */
 function middles(control: readonly { readonly x: number; readonly y: number }[]): Vec2[] {
   const at = (i: number): Vec2 => [control[i]?.x ?? NaN, control[i]?.y ?? NaN];
-  // From Bézier's four points of a piece; its ends lie between the control points to either side, nearer to that of the shorter piece.
+  // From Bézier's four points of a piece; its ends lie between the control points to either side, nearer to
+  // that of the shorter piece.
   const inner = (control.length - 2) / 2;
   const hands = Array.from({ length: inner }, (_, i) => [at(1 + 2 * i), at(2 + 2 * i)] as const);
   const long = hands.map(([a, b]) => Math.hypot(b[0] - a[0], b[1] - a[1]));

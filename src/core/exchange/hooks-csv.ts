@@ -23,8 +23,9 @@ const COLUMNS = {
   wire: 'size',
 } as const;
 /**
- * Reads a table of measured hooks (RFC 4180, or with semicolons or tabs): columns name, size, style, gap, shank, wire in any order, sizes in mm
- * unless a unit stands with them or in the heading. Every row is told on; nothing is guessed. Throws a sentence when the heading lacks a column.
+ * Reads a table of measured hooks (RFC 4180, or with semicolons or tabs): columns name, size, style, gap,
+ * shank, wire in any order, sizes in mm unless a unit stands with them or in the heading. Every row is told
+ * on; nothing is guessed. Throws a sentence when the heading lacks a column.
  */
 export function readHooksCsv(text: string): HookRow[] {
   return readTable(text, ['name', 'size', 'gap', 'shank', 'wire'], COLUMNS).rows.map(

@@ -29,9 +29,10 @@ export interface SolidReport {
 }
 
 /**
- * Examines a mesh from outside and mends what can be mended without guessing: corners that lie on each other are joined, facets without
- * area or twice there dropped, facets turned alike, an inside-out shell turned, flat holes closed, touching shells joined,
- * a very fine mesh thinned. What is open, crosses itself or falls into pieces is refused with its reason.
+ * Examines a mesh from outside and mends what can be mended without guessing: corners that lie on each other
+ * are joined, facets without area or twice there dropped, facets turned alike, an inside-out shell turned,
+ * flat holes closed, touching shells joined, a very fine mesh thinned. What is open, crosses itself or falls
+ * into pieces is refused with its reason.
  */
 export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
   const repairs: string[] = [];
@@ -56,7 +57,8 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
   const shellCount = countPieces(joined.mesh);
   if (shellCount > MOST_SHELLS)
     return report(
-      `It falls into ${shellCount} shells; at most ${MOST_SHELLS} are joined. A head is one piece of metal: export that piece alone.`,
+      `It falls into ${shellCount} shells; at most ${MOST_SHELLS} are joined. A head is one ` +
+        'piece of metal: export that piece alone.',
     );
   const turned = turnAlike(joined.mesh);
   if (turned.mesh === undefined) return report(turned.reason);
@@ -66,7 +68,8 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
     const filled = fillFlatHoles(mesh);
     if (filled.left > 0) {
       return report(
-        `It is open: ${filled.left} edges have no neighbour, and the holes they run around are not flat, so they cannot be closed without guessing. Close it where it was modelled.`,
+        `It is open: ${filled.left} edges have no neighbour, and the holes they run around are ` +
+          'not flat, so they cannot be closed without guessing. Close it where it was modelled.',
       );
     }
     repairs.push(`${filled.holes} flat ${filled.holes === 1 ? 'hole was' : 'holes were'} closed.`);
@@ -77,7 +80,8 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
   const inside = shells.filter((shell, i) => shell !== found[i]).length;
   if (inside > 0)
     repairs.push(
-      `${inside} inside-out ${inside === 1 ? 'shell was' : 'shells were'} turned; a hollow inside would be filled by that.`,
+      `${inside} inside-out ${inside === 1 ? 'shell was' : 'shells were'} turned; a hollow ` +
+        'inside would be filled by that.',
     );
   const solids: Manifold[] = [];
   try {
@@ -85,12 +89,14 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
       const crossed = crossings(shell);
       if (crossed.isUnclear)
         return report(
-          'So many of its facets lie over each other that it cannot be told whether it crosses itself. Export it with even facets.',
+          'So many of its facets lie over each other that it cannot be told whether it crosses ' +
+            'itself. Export it with even facets.',
         );
       if (crossed.count > 0) {
         const [x, y, z] = crossed.at.map((value) => Number(value.toFixed(2)));
         return report(
-          `It crosses itself in ${crossed.count} places, the first near (${x}, ${y}, ${z}) in the file’s units. Which side is metal there cannot be told; mend it where it was modelled.`,
+          `It crosses itself in ${crossed.count} places, the first near (${x}, ${y}, ${z}) in the ` +
+            'file’s units. Which side is metal there cannot be told; mend it where it was modelled.',
         );
       }
       const solid = toManifold(kernel, shell);
@@ -119,7 +125,9 @@ export function examineSolid(kernel: ManifoldToplevel, raw: Mesh): SolidReport {
       const change = Math.abs(whole.volume() / before - 1);
       if (whole.numTri() > MOST_TRIANGLES || change > 2e-3) {
         return report(
-          `It has ${shells.reduce((sum, shell) => sum + shell.triangles.length / 3, 0)} facets and could not be thinned to ${MOST_TRIANGLES} without changing its volume. Export it coarser.`,
+          `It has ${shells.reduce((sum, shell) => sum + shell.triangles.length / 3, 0)} facets and ` +
+            `could not be thinned to ${MOST_TRIANGLES} without changing its volume. Export it ` +
+            'coarser.',
         );
       }
       repairs.push(
@@ -181,7 +189,10 @@ function axisVector(axis: Axis): readonly [number, number, number] {
   return [axis.endsWith('x') ? sign : 0, axis.endsWith('y') ? sign : 0, axis.endsWith('z') ? sign : 0];
 }
 
-/** The mesh in the body frame: nose to +x, rear face at 0, shank's line on the axis, in mm. Throws when nose and up lie on one axis. */
+/**
+ * The mesh in the body frame: nose to +x, rear face at 0, shank's line on the axis, in mm. Throws when nose
+ * and up lie on one axis.
+ */
 export function placeSolid({ positions, triangles }: Mesh, { nose, up, unit, level, side }: Placement): Mesh {
   if (nose[1] === up[1])
     throw new Error('Nose and up: they cannot lie on the same axis of the file. Choose two different ones.');
@@ -213,7 +224,10 @@ export function placeSolid({ positions, triangles }: Mesh, { nose, up, unit, lev
   return { positions: out, triangles };
 }
 
-/** A new design around a solid that is set on the shank. Throws a sentence when the shank's line does not run through it. */
+/**
+ * A new design around a solid that is set on the shank. Throws a sentence when the shank's line does not run
+ * through it.
+ */
 export function importedDesign(name: string, file: string, mesh: Mesh): Design {
   const solid = packSolid(file, mesh);
   const read = importedSolid(solid);

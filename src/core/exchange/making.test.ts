@@ -103,7 +103,8 @@ describe('days as a table', () => {
 
 describe('a wall plan', () => {
   it('codes are Code 128: eleven modules a sign, thirteen for the stop, and the check sign of the standard', () => {
-    // ISO/IEC 15417: start, each sign, check and stop; of “AB12”-like text in one set: (1 + n + 1) · 11 + 13 modules.
+    // ISO/IEC 15417: start, each sign, check and stop; of “AB12”-like text in one set: (1 + n + 1) · 11 + 13
+    // modules.
     const bars = barsOf('PIP-A');
     expect(bars.reduce((sum, width) => sum + width, 0)).toBe((1 + 5 + 1) * 11 + 13);
     // Start B is 211214, and the stop 2331112.

@@ -6,7 +6,9 @@ import { MOST_RIM } from './limits.ts';
 
 /** Width of a cell that corners are sorted into, in tolerances. */
 const CELL = 64;
-/** A cell's place as one number; two cells that share one are told apart by the distance of what lies in them. */
+/**
+ * A cell's place as one number; two cells that share one are told apart by the distance of what lies in them.
+ */
 const hashOf = (u: number, v: number, w: number): number =>
   Math.imul(u, 73856093) ^ Math.imul(v, 19349663) ^ Math.imul(w, 83492791);
 /** Cells along one axis within a tolerance of a place, in cells. */
@@ -88,7 +90,10 @@ function edgeFacets({ triangles }: Mesh): Map<number, number[]> {
   return edges;
 }
 
-/** Groups of facets joined by edges, and for each facet whether it must be turned to run like its neighbours; −1 in a group that cannot be. */
+/**
+ * Groups of facets joined by edges, and for each facet whether it must be turned to run like its neighbours;
+ * −1 in a group that cannot be.
+ */
 function walk(mesh: Mesh): {
   group: Int32Array;
   turn: Uint8Array;
@@ -136,7 +141,10 @@ function walk(mesh: Mesh): {
   return { group, turn, groups, crowded, twisted };
 }
 
-/** Turns facets so that neighbours run alike; refuses where an edge has more than two facets, or the surface has only one side. */
+/**
+ * Turns facets so that neighbours run alike; refuses where an edge has more than two facets, or the surface
+ * has only one side.
+ */
 export function turnAlike(
   mesh: Mesh,
 ): { mesh: Mesh; turned: number; reason: '' } | { mesh: undefined; turned: 0; reason: string } {
@@ -199,7 +207,10 @@ export const countPieces = (mesh: Mesh): number => walk(mesh).groups;
 /** How far a hole's rim may leave its plane, as a share of its size, and still count as flat. */
 const FLAT = 1e-3;
 
-/** Closes holes whose rim is one flat loop by facets about its middle; others are left, and the edges around them counted. */
+/**
+ * Closes holes whose rim is one flat loop by facets about its middle; others are left, and the edges around
+ * them counted.
+ */
 export function fillFlatHoles({ positions, triangles }: Mesh): { mesh: Mesh; holes: number; left: number } {
   // Open edges, the way their one facet runs; a filling facet runs the other way.
   const next = new Map<number, number[]>();

@@ -29,7 +29,10 @@ export const MOULD_FILES = [
 /** The name of a file of a mould. */
 export type MouldFile = (typeof MOULD_FILES)[number];
 
-/** The heads of a mould's cavities as built, in their order; or what keeps one from being built, with its cavity. */
+/**
+ * The heads of a mould's cavities as built, in their order; or what keeps one from being built, with its
+ * cavity.
+ */
 export function mouldRigs(
   mould: Mould,
   metals: readonly Metal[] = METALS,

@@ -56,7 +56,10 @@ export interface SpecSheet {
   readonly options: SheetOptions;
 }
 
-/** A spec sheet, A4: name, dimensioned drawing at a whole scale, what to mind and cautions; on a second page every reading. */
+/**
+ * A spec sheet, A4: name, dimensioned drawing at a whole scale, what to mind and cautions; on a second page
+ * every reading.
+ */
 export async function writePdf({
   design,
   drawing,
@@ -109,7 +112,8 @@ export async function writePdf({
   y -= 2;
   const cautions = [
     ...flags.filter(({ level }) => level === 'note').map(({ text }) => inUnits(text, units)),
-    'Molten metal and water explode; dust and fumes of lead poison; hooks pierce. Local rules and the makers’ instructions decide, and they change.',
+    'Molten metal and water explode; dust and fumes of lead poison; hooks pierce. Local rules ' +
+      'and the makers’ instructions decide, and they change.',
   ];
   for (const text of cautions) {
     for (const piece of wrapped(text, font, 2.5, PAGE.width - 2 * PAGE.margin)) {
@@ -170,7 +174,8 @@ function writeReadings(
   say(
     PAGE.margin,
     PAGE.margin,
-    'Readings: geometry follows from the shape, to about 0.1%; model is based on stated assumptions; index compares only; practice is a rule of the trade.',
+    'Readings: geometry follows from the shape, to about 0.1%; model is based on stated ' +
+      'assumptions; index compares only; practice is a rule of the trade.',
     2.2,
     { colour: GREY },
   );
@@ -197,7 +202,10 @@ export function writer(page: PDFPage, font: Typeface, bold: Typeface) {
   };
 }
 
-/** Returns a document begun under a title, with the plain and the bold typeface that hold every letter of `texts`. */
+/**
+ * Returns a document begun under a title, with the plain and the bold typeface that hold every letter of
+ * `texts`.
+ */
 export async function beginPdf(
   title: string,
   texts: readonly string[],

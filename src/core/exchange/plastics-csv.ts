@@ -8,7 +8,9 @@ import { harmless } from './csv.ts';
 import type { TableIn } from './table-in.ts';
 import { readTable } from './table-in.ts';
 
-/** A row of a table of plastics: a plastic, or what is wrong with it. `line` counts from 1 with the heading. */
+/**
+ * A row of a table of plastics: a plastic, or what is wrong with it. `line` counts from 1 with the heading.
+ */
 export interface PlasticRow {
   readonly line: number;
   readonly plastic: Plastic | undefined;
@@ -32,10 +34,11 @@ const COLUMNS = {
 type Column = keyof typeof COLUMNS;
 
 /**
- * Reads a table of plastics (RFC 4180, or with semicolons or tabs): columns name, kind, length, breadth, height, and if wanted density,
- * weighed, wall, toughness, colour, class, notes, in any order; sizes in mm and weights in g unless a unit stands with them or in the heading. Every row is told
- * on; nothing is guessed. Throws a sentence when the heading lacks a column. What a kind usually has is taken where density or
- * toughness are empty.
+ * Reads a table of plastics (RFC 4180, or with semicolons or tabs): columns name, kind, length, breadth,
+ * height, and if wanted density, weighed, wall, toughness, colour, class, notes, in any order; sizes in mm
+ * and weights in g unless a unit stands with them or in the heading. Every row is told on; nothing is
+ * guessed. Throws a sentence when the heading lacks a column. What a kind usually has is taken where density
+ * or toughness are empty.
  */
 export function readPlasticsCsv(text: string): PlasticRow[] {
   return readTable(text, ['name', 'kind', 'length', 'breadth', 'height'], COLUMNS).rows.map(readRow);

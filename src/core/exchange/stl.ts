@@ -6,8 +6,9 @@ const HEADER = 80;
 const FACET = 50;
 
 /**
- * A mesh as binary STL (the format of the 1988 stereolithography interface: 80-byte header, facet count, then per facet a normal,
- * three corners and two spare bytes, little-endian floats). Coordinates go out as they are: mm.
+ * A mesh as binary STL (the format of the 1988 stereolithography interface: 80-byte header, facet count, then
+ * per facet a normal, three corners and two spare bytes, little-endian floats). Coordinates go out as they
+ * are: mm.
  */
 export function writeStl({ positions, triangles }: Mesh, title: string): Uint8Array {
   const geometry = new BufferGeometry();
@@ -55,7 +56,10 @@ function readTextStl(text: string): Mesh {
   return { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) };
 }
 
-/** An STL, binary or text, as a mesh, corners at the same place joined. Throws with a sentence when the bytes are neither. */
+/**
+ * An STL, binary or text, as a mesh, corners at the same place joined. Throws with a sentence when the bytes
+ * are neither.
+ */
 export function readStl(bytes: Uint8Array): Mesh {
   const start = new TextDecoder().decode(bytes.subarray(0, 512));
   if (/^\s*solid\b/i.test(start) && /facet|endsolid/i.test(start))

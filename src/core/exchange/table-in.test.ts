@@ -7,7 +7,8 @@ import { TEMPLATE_KEYS, tableTemplate } from './templates.ts';
 import { readTrialsCsv } from './trials-csv.ts';
 import { readWeighingsCsv } from './weighings-csv.ts';
 
-// Factors of the international yard and pound agreement of 1959: 1 oz = 28.349523125 g, 1 in = 25.4 mm, 1 ft = 0.3048 m.
+// Factors of the international yard and pound agreement of 1959: 1 oz = 28.349523125 g, 1 in = 25.4 mm, 1 ft
+// = 0.3048 m.
 
 describe('a unit in a heading', () => {
   it('is that of the bare numbers under it; one that stands with a number goes before', () => {

@@ -14,11 +14,14 @@ export type Columns = Readonly<Record<string, QuantityKind | 'text'>>;
 export interface TableIn<C extends Columns> {
   readonly rows: readonly {
     readonly line: number;
-    /** what stands in a column, trimmed and without the apostrophe that keeps a spreadsheet from reckoning; empty where there is none */
+    /**
+     * what stands in a column, trimmed and without the apostrophe that keeps a spreadsheet from reckoning;
+     * empty where there is none
+     */
     readonly cell: (column: keyof C & string) => string;
     /**
-     * The stored value of a column's quantity. A bare number is in the unit its heading names, in the metric one where it names none; a unit
-     * that stands with the number goes before both.
+     * The stored value of a column's quantity. A bare number is in the unit its heading names, in the metric
+     * one where it names none; a unit that stands with the number goes before both.
      */
     readonly quantity: (column: keyof C & string) => Parsed;
   }[];
@@ -30,7 +33,10 @@ function headingOf(title: string): { readonly name: string; readonly unit: strin
   return { name, unit };
 }
 
-/** The unit a heading names for a quantity. Throws a sentence for one that is not known: figures would be taken for others. */
+/**
+ * The unit a heading names for a quantity. Throws a sentence for one that is not known: figures would be
+ * taken for others.
+ */
 function unitOf(kind: QuantityKind, { name, unit }: ReturnType<typeof headingOf>) {
   if (unit === undefined || unit === '') return undefined;
   const found = unitSpelled(kind, unit);
@@ -39,14 +45,16 @@ function unitOf(kind: QuantityKind, { name, unit }: ReturnType<typeof headingOf>
     .map(({ label }) => label)
     .filter(Boolean);
   throw new Error(
-    `Heading: “${unit.slice(0, 20)}” is not a unit for ${name}. Use ${known.join(', ') || 'no unit'}, as in “${name} (${known[0] ?? ''})”.`,
+    `Heading: “${unit.slice(0, 20)}” is not a unit for ${name}. Use ${known.join(', ') || 'no unit'}, ` +
+      `as in “${name} (${known[0] ?? ''})”.`,
   );
 }
 
 /**
- * Reads a table (RFC 4180, or with semicolons or tabs) whose first line names its columns, in any order, with the unit of their figures in
- * brackets where they are not metric. Throws a sentence when the heading lacks a column that is needed, which names all there may be, when it
- * names a unit that is not known, or when the table is too long.
+ * Reads a table (RFC 4180, or with semicolons or tabs) whose first line names its columns, in any order, with
+ * the unit of their figures in brackets where they are not metric. Throws a sentence when the heading lacks a
+ * column that is needed, which names all there may be, when it names a unit that is not known, or when the
+ * table is too long.
  */
 export function readTable<const C extends Columns>(
   text: string,
@@ -59,7 +67,8 @@ export function readTable<const C extends Columns>(
   const missing = needed.filter((column) => !headings.some(({ name }) => name === column));
   if (missing.length > 0) {
     throw new Error(
-      `Heading: ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing. The first line must name the columns ${Object.keys(columns).join(', ')}.`,
+      `Heading: ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing. The first ` +
+        `line must name the columns ${Object.keys(columns).join(', ')}.`,
     );
   }
   if (rows.length > MOST_ROWS)

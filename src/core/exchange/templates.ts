@@ -137,6 +137,8 @@ export type TemplateKey = keyof typeof TEMPLATES;
 /** Every table there is a template of. */
 export const TEMPLATE_KEYS = keysOf(TEMPLATES);
 
-/** Returns a table to be filled in, CSV: its heading with units, and a few invented rows where `withExamples`. */
+/**
+ * Returns a table to be filled in, CSV: its heading with units, and a few invented rows where `withExamples`.
+ */
 export const tableTemplate = (key: TemplateKey, withExamples: boolean): string =>
   TEMPLATES[key](withExamples);

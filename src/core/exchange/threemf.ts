@@ -14,7 +14,10 @@ const RELATIONS = `<?xml version="1.0" encoding="UTF-8"?>
 <Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Target="/3D/3dmodel.model" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>
 `;
 
-/** A closed mesh as 3MF (3D Manufacturing Format core specification 1.x: a zip package with one XML model), in millimetres. */
+/**
+ * A closed mesh as 3MF (3D Manufacturing Format core specification 1.x: a zip package with one XML model), in
+ * millimetres.
+ */
 export function writeThreeMf({ positions, triangles }: Mesh, title: string): Uint8Array {
   const out: string[] = [
     `<?xml version="1.0" encoding="UTF-8"?>`,
@@ -50,7 +53,10 @@ const UNITS: Readonly<Record<string, number>> = {
   meter: 1000,
 };
 
-/** Most bytes of the model that are unpacked, some three times those of the most facets read: a few kilobytes of zip can hold gigabytes. */
+/**
+ * Most bytes of the model that are unpacked, some three times those of the most facets read: a few kilobytes
+ * of zip can hold gigabytes.
+ */
 const MOST_BYTES = 24e6;
 /** Longest run of blanks that is taken for XML and not for padding. */
 const PADDING = /\s{65536}/;
@@ -131,7 +137,10 @@ function parsed(text: string): Record<string, unknown> {
   return model;
 }
 
-/** A text parsed; undefined where it is no sound XML. The validator passes some that the parser still stumbles over. */
+/**
+ * A text parsed; undefined where it is no sound XML. The validator passes some that the parser still stumbles
+ * over.
+ */
 function soundXml(text: string): Record<string, unknown> | undefined {
   try {
     return XMLValidator.validate(text) === true ? (parser.parse(text) as Record<string, unknown>) : undefined;
@@ -176,9 +185,10 @@ const determinant = ([a, b, c, d, e, f, g, h, i]: Matrix): number =>
   (c as number) * ((d as number) * (h as number) - (e as number) * (g as number));
 
 /**
- * What a 3MF builds (3D Manufacturing Format core specification 1.3), as one mesh in mm: every item of its build list where its transform puts it,
- * objects made of objects taken apart, in the file's own unit. Throws with a sentence when the package cannot be read, refers to what is not in it, or
- * needs an extension that keeps meshes elsewhere.
+ * What a 3MF builds (3D Manufacturing Format core specification 1.3), as one mesh in mm: every item of its
+ * build list where its transform puts it, objects made of objects taken apart, in the file's own unit. Throws
+ * with a sentence when the package cannot be read, refers to what is not in it, or needs an extension that
+ * keeps meshes elsewhere.
  */
 export function readThreeMf(bytes: Uint8Array): Mesh {
   const file = unpacked(bytes, modelName(bytes));

@@ -40,9 +40,10 @@ function keyed<K extends string>(names: readonly K[]): Readonly<Record<K, 'text'
 }
 
 /**
- * Reads days on the water as a table, a row for each rig at a place: day, head and what was counted; name, place, depth (m), bottom, cover, weight (g), plastic,
- * method and hours where they were noted. Rows of one day and name are one document. A row that cannot be read is told by its line, and the days
- * it belongs to is not made. Throws a sentence when the heading lacks a column.
+ * Reads days on the water as a table, a row for each rig at a place: day, head and what was counted; name,
+ * place, depth (m), bottom, cover, weight (g), plastic, method and hours where they were noted. Rows of one
+ * day and name are one document. A row that cannot be read is told by its line, and the days it belongs to is
+ * not made. Throws a sentence when the heading lacks a column.
  */
 export function readTrialsCsv(text: string): TrialRow[] {
   const days = new Map<string, { line: number; trial: Trial }>();

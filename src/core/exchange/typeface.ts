@@ -2,14 +2,17 @@ import { itemAt } from '../numeric/at.ts';
 import type { Font } from '@pdf-lib/fontkit';
 import type { Color, PDFDocument, PDFFont, PDFPage, Rotation } from 'pdf-lib';
 
-/** Reads a file of the typefaces that are shipped, by its place below their packages, such as `noto-sans/unicode.json`. */
+/**
+ * Reads a file of the typefaces that are shipped, by its place below their packages, such as
+ * `noto-sans/unicode.json`.
+ */
 export type TypefaceFiles = (place: string) => Promise<Uint8Array>;
 
 let files: TypefaceFiles | undefined;
 
 /**
- * Says where the shipped typefaces are read. Without it a file holds Western letters only, and "?" for every other sign: the core knows
- * no disk, so who runs it says.
+ * Says where the shipped typefaces are read. Without it a file holds Western letters only, and "?" for every
+ * other sign: the core knows no disk, so who runs it says.
  */
 export function giveTypefaces(reader: TypefaceFiles | undefined): void {
   files = reader;
@@ -88,9 +91,10 @@ export interface Typeface {
 }
 
 /**
- * A typeface for a document: its own font for Western letters, and for whatever else stands in `texts` the shipped ones that hold it,
- * each letter from the first that does (Unicode ranges of the packages). Lines that run from right to left are put in order by the
- * Unicode bidirectional algorithm (UAX 9), letters that join are joined by the font library. A letter that no font holds is "?".
+ * A typeface for a document: its own font for Western letters, and for whatever else stands in `texts` the
+ * shipped ones that hold it, each letter from the first that does (Unicode ranges of the packages). Lines
+ * that run from right to left are put in order by the Unicode bidirectional algorithm (UAX 9), letters that
+ * join are joined by the font library. A letter that no font holds is "?".
  */
 export async function typefaceFor(
   pdf: PDFDocument,
@@ -123,7 +127,8 @@ export async function typefaceFor(
       // A table names ranges wider than what its font holds.
       const { font, bytes } = await open(file);
       if (!font.hasGlyphForCodePoint(code)) continue;
-      // Parts of one typeface have one name in their files; a reader that goes by names would take them for one font.
+      // Parts of one typeface have one name in their files; a reader that goes by names would take them for
+      // one font.
       const customName = file.replace(/^.*\/|-400.*$/g, '');
       const given = embedded.get(file) ?? (await pdf.embedFont(bytes, { subset: true, customName }));
       embedded.set(file, given);

@@ -20,7 +20,10 @@ export interface Peg {
   readonly name: string;
   /** weight and hook as a label tells them */
   readonly what: string;
-  /** what is read by a bar-code reader: an EAN-13, or letters and digits up to 24; empty where the article has none of its own */
+  /**
+   * what is read by a bar-code reader: an EAN-13, or letters and digits up to 24; empty where the article has
+   * none of its own
+   */
   readonly code: string;
   /** shown as it is, in the shop's own money; empty where there is none */
   readonly price: string;
@@ -38,7 +41,9 @@ export interface Hung {
 /** Briefs told on a label. */
 const TOLD = 3;
 
-/** The pegs of a wall: name, weight and hook, what each serves of the plan's briefs, its code and its price. */
+/**
+ * The pegs of a wall: name, weight and hook, what each serves of the plan's briefs, its code and its price.
+ */
 export function pegsOf(
   hung: readonly Hung[],
   briefs: readonly { readonly key: string; readonly brief: Brief }[],
@@ -69,8 +74,8 @@ const LABEL = { width: 60, height: 50, gap: 3 };
 const PER_PAGE = COLUMNS * Math.floor((PAGE.height - 2 * PAGE.margin - 12) / (LABEL.height + LABEL.gap));
 
 /**
- * Widths of bars and gaps in turn, in modules: an EAN-13 (ISO/IEC 15420) of thirteen digits with their check digit, else Code 128
- * (ISO/IEC 15417). Throws where the text cannot be coded.
+ * Widths of bars and gaps in turn, in modules: an EAN-13 (ISO/IEC 15420) of thirteen digits with their check
+ * digit, else Code 128 (ISO/IEC 15417). Throws where the text cannot be coded.
  */
 export function barsOf(code: string): readonly number[] {
   const [symbol] = bwip.raw({ bcid: isEan(code) ? 'ean13' : 'code128', text: code }) as readonly {

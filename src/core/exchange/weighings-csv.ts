@@ -13,8 +13,9 @@ export interface WeighingRow {
 const COLUMNS = { cavity: 'text', piece: 'text', weight: 'mass' } as const;
 
 /**
- * Reads a table of weights: cavity, weight (g where no unit stands with it or in the heading) and, where pieces were weighed more than once, piece; without it each row is the
- * next piece of its cavity. `cavities` there are. Throws a sentence when the heading lacks a column.
+ * Reads a table of weights: cavity, weight (g where no unit stands with it or in the heading) and, where
+ * pieces were weighed more than once, piece; without it each row is the next piece of its cavity. `cavities`
+ * there are. Throws a sentence when the heading lacks a column.
  */
 export function readWeighingsCsv(text: string, cavities: number): WeighingRow[] {
   const next = new Map<number, number>();

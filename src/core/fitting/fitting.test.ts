@@ -212,7 +212,8 @@ describe('keepers', () => {
   it('a barrel is two frustums and a neck', () => {
     const cast = keeperBody({ kind: 'barrel', length: 10, diameter: 4, taper: 0.5 }, ground)?.cast;
     if (!cast) throw new Error();
-    // Radius 1 at the rear, 2 at the bulge 3.8 mm behind the face, 1.64 at the face (frustum: π·h/3·(R² + R·r + r²)).
+    // Radius 1 at the rear, 2 at the bulge 3.8 mm behind the face, 1.64 at the face (frustum: π·h/3·(R² + R·r
+    // + r²)).
     const frustum = (h: number, a: number, b: number) => (Math.PI * h * (a * a + a * b + b * b)) / 3;
     // On a face broader than itself nothing of it stands out of the head in front.
     const block: Profile = {

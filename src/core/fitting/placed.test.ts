@@ -15,8 +15,8 @@ import { spring } from './keepers/spring.ts';
 import { wire } from './keepers/wire.ts';
 
 /**
- * Every fitting set on a 12 mm ball, against places and volumes worked by hand: the crown is at z = 6, a guard stands at x = 6, leaning 30°,
- * so that a place s along it is (6 − s·cos 30°, y, 6 + s/2).
+ * Every fitting set on a 12 mm ball, against places and volumes worked by hand: the crown is at z = 6, a
+ * guard stands at x = 6, leaning 30°, so that a place s along it is (6 − s·cos 30°, y, 6 + s/2).
  */
 const profile = ball.profile({ breadth: 12 });
 const ground = {
@@ -97,7 +97,8 @@ describe('guards stand where they are told', () => {
     expect(path.at(-2)).toEqual(near(along(18, 2)));
     expect(path[9]).toEqual(near(along(20)));
     expect(loop.spread).toBeCloseTo(degrees(2 * Math.atan2(2, 18)), 9);
-    // Two legs that draw apart by 1.8 mm over 18, and an arc of 2π: a polygon of 16 sides is within 0.2% of it.
+    // Two legs that draw apart by 1.8 mm over 18, and an arc of 2π: a polygon of 16 sides is within 0.2% of
+    // it.
     const legs = 2 * Math.hypot(18, 1.8);
     expect(loop.volume / wireVolume(legs + 2 * Math.PI + 2 * loop.depth, 0.4)).toBeCloseTo(1, 3);
   });

@@ -4,7 +4,10 @@ import { Type } from '@sinclair/typebox';
 /** Sizes a skirt may have, mm. */
 export const SKIRT_RANGES = { length: [10, 150], uneven: [0, 40] } as const;
 
-/** A skirt on the collar: how far most of its strands reach behind the head, and how far the longest and shortest stand off from that. */
+/**
+ * A skirt on the collar: how far most of its strands reach behind the head, and how far the longest and
+ * shortest stand off from that.
+ */
 export const SkirtSchema = Type.Object(
   {
     length: Type.Number({

@@ -14,7 +14,10 @@ import { EMPTY_SECTION, sectionHolds } from './profile.ts';
 import type { HeadSpec } from './schema.ts';
 import type { Revolve } from './revolve.ts';
 
-/** The metal's shape before wire and holes are taken out: a loft (or a solid from outside) with shapes joined and cut. */
+/**
+ * The metal's shape before wire and holes are taken out: a loft (or a solid from outside) with shapes joined
+ * and cut.
+ */
 export interface HeadBody {
   readonly profile: Profile;
   /** in working order */
@@ -57,7 +60,10 @@ export function featuresOf(
 }
 
 const meshes = new WeakMap<Mesh, (x: number, y: number) => number[]>();
-/** Builds the body of a head. `wire` is the hook's; `after` are shapes worked last, such as the pocket of a recessed eye. */
+/**
+ * Builds the body of a head. `wire` is the hook's; `after` are shapes worked last, such as the pocket of a
+ * recessed eye.
+ */
 export function headBody(
   family: Family,
   head: HeadSpec,
@@ -145,7 +151,9 @@ export function mostAside({ profile, shapes }: Pick<HeadBody, 'profile' | 'shape
   return Math.max(profile.section(x).b, ...joined.map(({ edges }) => edges(x).at(-1) ?? 0));
 }
 
-/** How far out a body reaches to the side at x, mm, looked for up to `widest`; 0 where there is none of it. */
+/**
+ * How far out a body reaches to the side at x, mm, looked for up to `widest`; 0 where there is none of it.
+ */
 export function reachAt(
   { spans, profile, shapes, mesh }: Pick<HeadBody, 'spans' | 'profile' | 'shapes' | 'mesh'>,
   x: number,

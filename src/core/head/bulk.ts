@@ -21,8 +21,8 @@ export function wholeBulk(body: HeadBody): RollingBulk {
 const bulks = new WeakMap<HeadBody, RollingBulk>();
 
 /**
- * Takes a body without its collar as `factor` times another in every length, so that it need not be integrated again. Throws where a shape of it
- * does not grow with it, which is a mistake of the program.
+ * Takes a body without its collar as `factor` times another in every length, so that it need not be
+ * integrated again. Throws where a shape of it does not grow with it, which is a mistake of the program.
  */
 export function growBulk(head: HeadBody, from: HeadBody, factor: number): void {
   const bare = bareHead(head);
@@ -75,7 +75,10 @@ function mixed(a: RollingBulk, b: RollingBulk | undefined): RollingBulk {
 /** Places along and across a shape on an imported solid. */
 const FINENESS = 72;
 
-/** What shapes add to and take from an imported solid: the difference of its columns with and without them, over the plan of the shapes. */
+/**
+ * What shapes add to and take from an imported solid: the difference of its columns with and without them,
+ * over the plan of the shapes.
+ */
 function changeOnMesh({ mesh, shapes, profile }: HeadBody): RollingBulk | undefined {
   if (!mesh) return undefined;
   const columns = columnsOf(mesh);

@@ -42,7 +42,10 @@ const sizesOf = (family: Family): Readonly<Record<string, number>>[] => [
   ),
 ];
 
-/** How far middles of facets lie from a plain body’s surface, square to it, at most, mm: the surface is its sections, the facets are the loft’s. */
+/**
+ * How far middles of facets lie from a plain body’s surface, square to it, at most, mm: the surface is its
+ * sections, the facets are the loft’s.
+ */
 function farthest({ profile }: HeadBody, mesh: ReturnType<typeof loft>): number {
   const { positions: p, triangles } = mesh;
   const radius = (x: number, y: number, z: number) => {
@@ -96,7 +99,8 @@ describe('facets within a chord of the surface', () => {
     for (const r of [2, 5, 12]) {
       const body = bodyOf(ball, { breadth: 2 * r });
       const { corners } = qualityWithin(body, 0.01);
-      // A chord of n about a circle lies r (1 − cos π/n) within it; six tenths of what is asked for are kept to.
+      // A chord of n about a circle lies r (1 − cos π/n) within it; six tenths of what is asked for are kept
+      // to.
       expect(r * (1 - Math.cos(Math.PI / corners))).toBeLessThan(0.006);
       expect(r * (1 - Math.cos(Math.PI / (corners / 1.3)))).toBeGreaterThan(0.006);
       const { volume } = massProperties(loft(body.profile, undefined, qualityWithin(body, 0.01)));

@@ -9,8 +9,8 @@ import { sectionRadius, stationsAlong } from './profile.ts';
 /** Fewest and most rings and corners: below, nothing is round; above, a file holds nothing a mould shows. */
 const [LEAST, MOST] = [16, 960];
 /**
- * Share of what is asked for that the body keeps to: the enlargement moves corners out by up to a chord, and where most of a body is cut away
- * it stands elsewhere than what it makes up for.
+ * Share of what is asked for that the body keeps to: the enlargement moves corners out by up to a chord, and
+ * where most of a body is cut away it stands elsewhere than what it makes up for.
  */
 const STRICTER = 0.6;
 /** What is round in features is not enlarged to its volume, and is made by so much finer. */
@@ -25,8 +25,9 @@ const DIRECTIONS = Array.from({ length: 12 }, (_, i) => {
 });
 
 /**
- * Fineness of a head's facets at which none lies farther than `chord` (mm) from the surface it stands for, and at which they hold its volume:
- * as few rings and corners as that takes, enlarged across the shank by what straight lines between rings leave out (less than the chord).
+ * Fineness of a head's facets at which none lies farther than `chord` (mm) from the surface it stands for,
+ * and at which they hold its volume: as few rings and corners as that takes, enlarged across the shank by
+ * what straight lines between rings leave out (less than the chord).
  */
 export function qualityWithin(head: HeadBody, chord: number): MeshQuality {
   const { profile } = head;
@@ -45,14 +46,20 @@ export function qualityWithin(head: HeadBody, chord: number): MeshQuality {
   return { rings, corners, round, stretch: Math.sqrt(whole / few) };
 }
 
-/** The fewest corners, a multiple of four, whose chords lie no farther than `chord` within any of some sections' edges. */
+/**
+ * The fewest corners, a multiple of four, whose chords lie no farther than `chord` within any of some
+ * sections' edges.
+ */
 const cornersWithin = (sections: readonly Section[], chord: number): number =>
   4 *
   Math.ceil(
     leastWithin((count) => Math.max(...sections.map((section) => edgeChord(section, count))), chord) / 4,
   );
 
-/** The least count, in steps of an eighth, at which an error that falls with it is within bounds; the most where none is. */
+/**
+ * The least count, in steps of an eighth, at which an error that falls with it is within bounds; the most
+ * where none is.
+ */
 function leastWithin(errorAt: (count: number) => number, bound: number): number {
   for (let count = LEAST; count < MOST; count = Math.ceil(count * 1.125))
     if (errorAt(count) <= bound) return count;

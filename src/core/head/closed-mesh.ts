@@ -8,8 +8,9 @@ import { meshOf } from './solid.ts';
 const PARTED = 3e-4;
 
 /**
- * A solid of the library as a mesh for a file, in which every edge joins two facets: as it is, or where its surface touches itself, with the
- * sheets that touch moved a hair apart. What is open even so comes back as it is: the caller asks `openEdges`.
+ * A solid of the library as a mesh for a file, in which every edge joins two facets: as it is, or where its
+ * surface touches itself, with the sheets that touch moved a hair apart. What is open even so comes back as
+ * it is: the caller asks `openEdges`.
  */
 export function closedMesh(solid: Manifold): Mesh {
   const mesh = meshOf(solid);
@@ -17,8 +18,9 @@ export function closedMesh(solid: Manifold): Mesh {
 }
 
 /**
- * The mesh of a solid whose surface touches itself: corners that fall together in the 32-bit floats of a file, but belong to sheets of their own, are each moved
- * a hair into their own sheet, so that every edge joins two facets there too.
+ * The mesh of a solid whose surface touches itself: corners that fall together in the 32-bit floats of a
+ * file, but belong to sheets of their own, are each moved a hair into their own sheet, so that every edge
+ * joins two facets there too.
  */
 function partedMesh(solid: Manifold): Mesh {
   const { vertProperties, numProp, triVerts } = solid.getMesh();

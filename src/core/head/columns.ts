@@ -8,8 +8,8 @@ import type { Revolve } from './revolve.ts';
 
 /**
  * Constructive solid geometry on upright lines: over each place (x, y) of the plan a head is a list of spans
- * [lower, upper, lower, upper, …] in z, to which shapes are joined and from which they are cut. It needs no mesh, so it is quick, and it
- * is an independent check of what the solid library makes of the same shapes.
+ * [lower, upper, lower, upper, …] in z, to which shapes are joined and from which they are cut. It needs no
+ * mesh, so it is quick, and it is an independent check of what the solid library makes of the same shapes.
  */
 export type Spans = number[];
 
@@ -80,12 +80,18 @@ export function applyShapes(shapes: readonly Shape[], x: number, y: number, span
   }
 }
 
-/** Share of the volume by which the coarser of two rules may be off over all pieces; the finer one, whose sum is taken, is off by far less. */
+/**
+ * Share of the volume by which the coarser of two rules may be off over all pieces; the finer one, whose sum
+ * is taken, is off by far less.
+ */
 const TOLERANCE = 5e-4;
 /** Most pieces along a head. */
 const MOST_PIECES = 160;
 
-/** Sums over a slice of a head, or over a piece of its length: volume, first moments along x and z, and ∫(y² + z²). */
+/**
+ * Sums over a slice of a head, or over a piece of its length: volume, first moments along x and z, and ∫(y² +
+ * z²).
+ */
 type Sums = [volume: number, mx: number, mz: number, roll: number];
 
 interface Piece {
@@ -95,7 +101,8 @@ interface Piece {
   readonly error: number;
 }
 
-// Nodes of x = mid − half·cos θ, which takes the square-root ends of rounded bodies out of the integrand, along and across.
+// Nodes of x = mid − half·cos θ, which takes the square-root ends of rounded bodies out of the integrand,
+// along and across.
 const cosines = (nodes: readonly number[]) => nodes.map((node) => Math.cos((Math.PI / 2) * (node + 1)));
 const sines = (nodes: readonly number[], weights: readonly number[]) =>
   nodes.map((node, i) => (Math.PI / 2) * (weights[i] ?? 0) * Math.sin((Math.PI / 2) * (node + 1)));
@@ -111,11 +118,17 @@ const across = (points: number) => {
 };
 /** Across slices of one shape or none, whose edges are all known: one rule, which agrees with itself. */
 const PLAIN = across(7);
-/** Share of the box about the fullest section by which the coarser of two rules may be off over a strip of a slice, and how often a strip is halved. */
+/**
+ * Share of the box about the fullest section by which the coarser of two rules may be off over a strip of a
+ * slice, and how often a strip is halved.
+ */
 const STRIP_TOLERANCE = 3e-4;
 const STRIP_HALVINGS = 5;
 
-/** What is summed over the columns of a loft: its shapes, and those without which it is subtracted; as far out as `widest`. */
+/**
+ * What is summed over the columns of a loft: its shapes, and those without which it is subtracted; as far out
+ * as `widest`.
+ */
 interface Summed {
   readonly after: readonly Shape[];
   readonly before?: readonly Shape[];
@@ -123,8 +136,8 @@ interface Summed {
 }
 
 /**
- * Sums over the slice at x, per mm of length, by quadrature between the edges of the shapes there. Where one shape may come out of another at a
- * place neither knows of, strips are halved until two rules agree.
+ * Sums over the slice at x, per mm of length, by quadrature between the edges of the shapes there. Where one
+ * shape may come out of another at a place neither knows of, strips are halved until two rules agree.
  */
 function slice(
   { section: sectionAt }: Profile,
@@ -190,7 +203,10 @@ function slice(
   return sums;
 }
 
-/** Places along a head, rising, between which the columns of a loft with shapes follow one rule each, as far as the shapes know alone. */
+/**
+ * Places along a head, rising, between which the columns of a loft with shapes follow one rule each, as far
+ * as the shapes know alone.
+ */
 export function columnStops(profile: Profile, shapes: readonly Shape[]): number[] {
   const joined = shapes.filter(({ sign }) => sign > 0);
   const from = Math.min(0, ...joined.map((shape) => shape.from));
@@ -202,16 +218,17 @@ export function columnStops(profile: Profile, shapes: readonly Shape[]): number[
 }
 
 /**
- * Volume, centroid and roll moment ∫(y² + z²) about the shank's line of a loft with shapes joined and cut, by quadrature over columns;
- * left and right are alike. Along the shank the rule is adaptive (QUADPACK's QAG, Piessens et al. 1983): where one shape passes another the
- * slices have a kink that no shape knows of alone, and there the pieces are halved.
+ * Volume, centroid and roll moment ∫(y² + z²) about the shank's line of a loft with shapes joined and cut, by
+ * quadrature over columns; left and right are alike. Along the shank the rule is adaptive (QUADPACK's QAG,
+ * Piessens et al. 1983): where one shape passes another the slices have a kink that no shape knows of alone,
+ * and there the pieces are halved.
  */
 export const columnBulk = (profile: Profile, shapes: readonly Shape[]): RollingBulk =>
   summed(profile, { after: shapes }, columnStops(profile, shapes));
 
 /**
- * What of the same is changed by a collar: with it less without it, over the collar alone. `whole` is the volume of the rest, mm³, by a share of
- * which the sum may be off.
+ * What of the same is changed by a collar: with it less without it, over the collar alone. `whole` is the
+ * volume of the rest, mm³, by a share of which the sum may be off.
  */
 export function columnChange(
   profile: Profile,

@@ -16,7 +16,10 @@ export interface Crossings {
 const ENOUGH = 200;
 /** Most pairs of facets looked at: a mesh of usual facets has some dozens of neighbours a facet. */
 const MOST_PAIRS = 4e6;
-/** Depth of a crossing that the rounding of 32-bit floats alone may bring about, as a share of the mesh's size. */
+/**
+ * Depth of a crossing that the rounding of 32-bit floats alone may bring about, as a share of the mesh's
+ * size.
+ */
 const ROUNDING = 1e-6;
 
 const planeOf = new Plane();
@@ -50,7 +53,8 @@ export function crossings({ positions, triangles }: Mesh): Crossings {
       if (!one.intersectsTriangle(other, line)) return false;
       // A mere touch at a point is no crossing, nor is what is shorter than floats can tell.
       if (line.distance() < shallow) return false;
-      // The library bounds its joins and cuts by the floats of a file: facets that slide past each other by less are one surface.
+      // The library bounds its joins and cuts by the floats of a file: facets that slide past each other by
+      // less are one surface.
       if (Math.min(depthPast(one, other), depthPast(other, one)) < shallow) return false;
       if (count === 0) first.copy(line.start);
       count++;

@@ -19,7 +19,10 @@ export interface Extent {
 /** Places looked at along and across before the best of them is closed in on. */
 const ALONG = 48;
 const ACROSS = 12;
-/** Halvings of the step while closing in: to a fifteen-thousandth of the first, a hundred-thousandth of a millimetre or so. */
+/**
+ * Halvings of the step while closing in: to a fifteen-thousandth of the first, a hundred-thousandth of a
+ * millimetre or so.
+ */
 const HALVINGS = 14;
 
 /** A bound on steps along a narrow ridge. */
@@ -34,7 +37,10 @@ interface Place {
 
 const extents = new WeakMap<HeadBody, Extent>();
 
-/** Greatest sizes of a body over its length, fins and cuts included, its collar left out, mm; the height is from its lowest to its highest, wherever they are. */
+/**
+ * Greatest sizes of a body over its length, fins and cuts included, its collar left out, mm; the height is
+ * from its lowest to its highest, wherever they are.
+ */
 export function extent(head: HeadBody): Extent {
   let known = extents.get(head);
   if (!known) {
@@ -76,7 +82,10 @@ function measured(head: HeadBody): Extent {
     }
     return most;
   };
-  /** Looks along the head for the greatest of something, first where it can be most: where that is no more than what is found no place is looked at. */
+  /**
+   * Looks along the head for the greatest of something, first where it can be most: where that is no more
+   * than what is found no place is looked at.
+   */
   const greatest = (mostAt: (x: number) => number, look: (x: number) => Place[]): Place => {
     let best: Place = { x: 0, y: 0, value: -Infinity };
     for (const { x, most } of xs.map((at) => ({ x: at, most: mostAt(at) })).sort((m, n) => n.most - m.most)) {
@@ -121,7 +130,10 @@ function measured(head: HeadBody): Extent {
 /** Columns looked at over one place of the length. */
 const COLUMNS = 64;
 
-/** From the hindmost to the foremost of a body within its profile: a pocket at the nose or a fin past it counts. */
+/**
+ * From the hindmost to the foremost of a body within its profile: a pocket at the nose or a fin past it
+ * counts.
+ */
 function lengthOf({ profile, shapes, spans }: HeadBody): number {
   const { length } = profile;
   const joined = shapes.filter(({ sign }) => sign > 0);
@@ -151,7 +163,10 @@ function lengthOf({ profile, shapes, spans }: HeadBody): number {
   return end(to, from) - end(from, to);
 }
 
-/** The greatest value near a place, by steps each way that are halved when none of them helps (compass search). */
+/**
+ * The greatest value near a place, by steps each way that are halved when none of them helps (compass
+ * search).
+ */
 function closeIn(f: (x: number, y: number) => number, start: Place, stepX: number, stepY: number): number {
   let { x, y, value } = start;
   let share = 1;

@@ -22,7 +22,10 @@ export interface DimensionSpec {
 /** Sizes of a head by their keys, mm, degrees or shares. */
 export type Dimensions = Readonly<Record<string, number>>;
 
-/** What a document holds of a shape besides dimensions: the stations of an own profile, or a solid from outside. */
+/**
+ * What a document holds of a shape besides dimensions: the stations of an own profile, or a solid from
+ * outside.
+ */
 export interface Given {
   readonly stations?: readonly Station[] | undefined;
   readonly solid?: SolidSpec | undefined;
@@ -76,7 +79,10 @@ export interface Family extends Kind {
   readonly own?: (given: Given) => Dimensions;
   /** Of a shape from a file: its mesh at the present size, mm. */
   readonly mesh?: (dimensions: Dimensions, given: Given) => Mesh | undefined;
-  /** What the document must hold for this family and does not, each with the remedy; the field is a pointer below the head. */
+  /**
+   * What the document must hold for this family and does not, each with the remedy; the field is a pointer
+   * below the head.
+   */
   readonly check?: (head: Pick<HeadSpec, 'stations' | 'solid' | 'features'>) => Complaint[];
 }
 
@@ -88,8 +94,8 @@ export function dimension(family: Family, dimensions: Dimensions, key: string): 
 }
 
 /**
- * All of a family's dimensions: where the document is silent those of the shape it holds, or initial values; and nothing the family lacks.
- * `given` is what the document holds of the shape besides.
+ * All of a family's dimensions: where the document is silent those of the shape it holds, or initial values;
+ * and nothing the family lacks. `given` is what the document holds of the shape besides.
  */
 export function completeDimensions(
   family: Family,
@@ -120,7 +126,10 @@ export const size = (
   note: string,
 ): DimensionSpec => ({ key, name, kind: 'size', min, max, initial, scales: true, note });
 
-/** A dimension that is a plain number, an angle or a share of another and keeps its value when the head is scaled. */
+/**
+ * A dimension that is a plain number, an angle or a share of another and keeps its value when the head is
+ * scaled.
+ */
 export const proportion = (
   key: string,
   name: string,
@@ -129,7 +138,10 @@ export const proportion = (
   note: string,
 ): DimensionSpec => ({ key, name, kind, min, max, initial, scales: false, note });
 
-/** Length, breadth and height of a head that is not round, each with its least, first and greatest value in mm. */
+/**
+ * Length, breadth and height of a head that is not round, each with its least, first and greatest value in
+ * mm.
+ */
 export function threeSizes(
   length: readonly [number, number, number],
   breadth: readonly [number, number, number],
@@ -162,7 +174,10 @@ export const BLUNTNESS = (least: number, first: number, most: number): Dimension
     '0 is a cone to the nose, 1 a rounded bullet nose.',
   );
 
-/** Section of a body whose breadth, rise and drop swell together. `swell` 0..1; breadth and height of the whole, mm. */
+/**
+ * Section of a body whose breadth, rise and drop swell together. `swell` 0..1; breadth and height of the
+ * whole, mm.
+ */
 export function swollen(
   swell: number,
   { breadth = 0, height = 0, belly = 0.5 }: Dimensions,

@@ -115,7 +115,8 @@ describe('hollow cheeks', () => {
   );
   const [cheeks] = body.shapes;
   it('lie in the middle of the height, as high as the head where they are deepest', () => {
-    // Half-axes 5.6, 6 and 5 about (7, 6·0.7 + 6, −2): over the middle of the length and 6 mm aside 5·√(1 − (4.2/6)²) up and down.
+    // Half-axes 5.6, 6 and 5 about (7, 6·0.7 + 6, −2): over the middle of the length and 6 mm aside 5·√(1 −
+    // (4.2/6)²) up and down.
     const reach = 5 * Math.sqrt(1 - (4.2 / 6) ** 2);
     const span = cheeks?.span(7, 6);
     expect(span?.[0]).toBeCloseTo(-2 - reach, 9);
@@ -175,7 +176,8 @@ describe('features in closed form, on a sphere of radius 5', () => {
   });
 
   it('a pocket around a point on its surface is a lens', () => {
-    // Two spheres R = 5, r = 2 at distance 5: π(R + r − d)²(d² + 2dr − 3r² + 2dR − 3R² + 6rR)/12d (Weisstein, Sphere-Sphere Intersection).
+    // Two spheres R = 5, r = 2 at distance 5: π(R + r − d)²(d² + 2dr − 3r² + 2dR − 3R² + 6rR)/12d (Weisstein,
+    // Sphere-Sphere Intersection).
     const [R, r, d] = [5, 2, 5];
     const lens =
       (Math.PI * (R + r - d) ** 2 * (d * d + 2 * d * r - 3 * r * r + 2 * d * R + 6 * r * R - 3 * R * R)) /
@@ -429,7 +431,8 @@ describe('a mesh', () => {
     const triangles = Uint32Array.from([0, 2, 1, 0, 1, 3, 0, 3, 2, 1, 2, 3]);
     const { volume, inertia } = massProperties({ positions, triangles });
     expect(volume).toBeCloseTo((a * b * c) / 6, 9);
-    // About its own centre, a quarter of the way along each edge: m·ab/16 less, which leaves a²b²c/480 with the other sign.
+    // About its own centre, a quarter of the way along each edge: m·ab/16 less, which leaves a²b²c/480 with
+    // the other sign.
     expect(inertia[3]).toBeCloseTo((a * a * b * b * c) / 480, 9);
     expect(inertia[4]).toBeCloseTo((a * b * b * c * c) / 480, 9);
     expect(inertia[5]).toBeCloseTo((a * a * b * c * c) / 480, 9);

@@ -40,7 +40,10 @@ function libraryVolume(mesh: Mesh): number {
   return volume;
 }
 
-/** The library takes ten times as long for a fine mesh as all else that is asked of it: one in three is shown to it. */
+/**
+ * The library takes ten times as long for a fine mesh as all else that is asked of it: one in three is shown
+ * to it.
+ */
 let shown = 0;
 const isThird = (): boolean => shown++ % 3 === 0;
 
@@ -48,7 +51,8 @@ const profileOf = (family: Family, dimensions: Record<string, number>) =>
   family.profile(completeDimensions(family, dimensions));
 
 describe('superellipse', () => {
-  // Dirichlet's integral; K(1) a diamond, K(2) an ellipse, K(4) the squircle 0.927037 (value from the design notes, from memory).
+  // Dirichlet's integral; K(1) a diamond, K(2) an ellipse, K(4) the squircle 0.927037 (value from the design
+  // notes, from memory).
   it.each([
     [1, 0.5],
     [2, Math.PI / 4],
@@ -58,7 +62,8 @@ describe('superellipse', () => {
   });
 
   it('has the first moment of a triangle, a half-disc and nearly a rectangle', () => {
-    // Triangle of base 2b and height t: area bt, centroid t/3. Half-ellipse: 2/3·b·t² (Beyer, CRC Standard Mathematical Tables).
+    // Triangle of base 2b and height t: area bt, centroid t/3. Half-ellipse: 2/3·b·t² (Beyer, CRC Standard
+    // Mathematical Tables).
     expect(halfMoment(1)).toBeCloseTo(1 / 3, 10);
     expect(halfMoment(2)).toBeCloseTo(2 / 3, 10);
     expect(halfMoment(200)).toBeCloseTo(1, 2);
@@ -350,7 +355,8 @@ describe('collar', () => {
     const behind = collarBulk(block, bar);
     expect(behind.centroid[0]).toBeCloseTo(-3, 9);
     expect(behind.roll / ((24 * Math.PI * 4) / 2)).toBeCloseTo(1, 9);
-    // A cone from nothing to radius 2 over 4 mm: the bar outside it is bar less cone, π·r²·h·(1 − 1/3), its roll ½π·r⁴·h·(1 − 1/5).
+    // A cone from nothing to radius 2 over 4 mm: the bar outside it is bar less cone, π·r²·h·(1 − 1/3), its
+    // roll ½π·r⁴·h·(1 − 1/5).
     const cone: Profile = {
       length: 8,
       breaks: [0, 8],

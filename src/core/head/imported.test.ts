@@ -30,8 +30,9 @@ import { roughArea, surfaceOf } from './surface.ts';
 import { revolveSurface } from './revolve.ts';
 
 /*
- * Solids from outside: made here by a general solid library, taken in, and held against closed forms of geometry (Beyer, CRC Standard
- * Mathematical Tables). The frame of a head: rear face at x = 0, the shank along x.
+ * Solids from outside: made here by a general solid library, taken in, and held against closed forms of
+ * geometry (Beyer, CRC Standard Mathematical Tables). The frame of a head: rear face at x = 0, the shank
+ * along x.
  */
 
 let kernel: ManifoldToplevel;
@@ -173,7 +174,8 @@ describe('what a document holds of a solid', () => {
 
   it('by less than the floats of a file can tell is none: a millionth of its size', () => {
     const { Manifold } = kernel;
-    // Two plates across each other's edge, 220 mm over the corners: 0.00022 mm are as near as 32-bit floats tell.
+    // Two plates across each other's edge, 220 mm over the corners: 0.00022 mm are as near as 32-bit floats
+    // tell.
     const plate = (lift: number) => meshOf(Manifold.cube([100, 60, 40], true).translate([50, 7, 40 - lift]));
     const stood = meshOf(Manifold.cube([100, 100, 40], true));
     expect(crossings(bothOf(stood, plate(5e-5))).count).toBe(0);
@@ -297,7 +299,8 @@ describe('a solid as a head', () => {
     const { volume, centroid, inertia } = massProperties(meshOf(left));
     expect(pitted.centroid[2] / centroid[2]).toBeCloseTo(1, 1.5);
     expect((pitted.volume * pitted.centroid[0]) / (volume * centroid[0])).toBeCloseTo(1, 2.3);
-    // About the shank’s line, of which the library knows nothing: about its own middle and that middle’s distance.
+    // About the shank’s line, of which the library knows nothing: about its own middle and that middle’s
+    // distance.
     expect(pitted.roll / (inertia[0] + volume * centroid[2] ** 2)).toBeCloseTo(1, 2);
   });
 });
@@ -327,7 +330,8 @@ describe('sizes and surface', () => {
     const finned = extent(drawn({ fins: { span: 0.6, length: 0.6, thickness: 1, at: 0.5 } }));
     // Three fifths of the half-breadth past the body, on either side.
     expect(finned.breadth).toBeCloseTo(16, 1);
-    // A leaning sole cuts deepest at the nose: its lowest is behind, tan 20° times the way to the circle’s foot.
+    // A leaning sole cuts deepest at the nose: its lowest is behind, tan 20° times the way to the circle’s
+    // foot.
     const leaning = extent(drawn({ sole: { cut: 0.4, tilt: 20 } }));
     const drop = (() => {
       let most = 0;
@@ -362,7 +366,8 @@ describe('sizes and surface', () => {
   });
 
   it('a collar adds its own side and covers as much of the ball as its core is wide', () => {
-    // Cylinder of radius 1.5 from −8 to where the ball is as wide: side 2πrl, its end disc, less the ball's cap of h = 5 − √(25 − 2.25).
+    // Cylinder of radius 1.5 from −8 to where the ball is as wide: side 2πrl, its end disc, less the ball's
+    // cap of h = 5 − √(25 − 2.25).
     const h = 5 - Math.sqrt(25 - 1.5 ** 2);
     const expected =
       4 * Math.PI * 25 - 2 * Math.PI * 5 * h + 2 * Math.PI * 1.5 * (8 + h) + Math.PI * 1.5 ** 2;
@@ -410,7 +415,8 @@ describe('where wire needs its metal', () => {
     return { features, dimensions, wire, family: football };
   };
   it.each([
-    // Half a wire and 0.3 mm of metal must stay: at 0.8 mm of 5 mm the flat may take 84% (common practice, no source).
+    // Half a wire and 0.3 mm of metal must stay: at 0.8 mm of 5 mm the flat may take 84% (common practice, no
+    // source).
     ['flats', { flats: { cut: 0.83, slope: 0 } }, true],
     ['flats', { flats: { cut: 0.85, slope: 0 } }, false],
     ['sole', { sole: { cut: 0.83, tilt: 0 } }, true],

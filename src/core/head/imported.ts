@@ -10,7 +10,10 @@ import type { Profile, Section } from './profile.ts';
 import { EMPTY_SECTION } from './profile.ts';
 import { fullness } from '../numeric/superellipse.ts';
 
-/** A solid from outside, unpacked: its mesh as it came, what it weighs by volume, and its envelope along the shank. */
+/**
+ * A solid from outside, unpacked: its mesh as it came, what it weighs by volume, and its envelope along the
+ * shank.
+ */
 export interface ImportedSolid {
   readonly mesh: Mesh;
   readonly volume: number;
@@ -75,7 +78,10 @@ export function importedSolid(spec: SolidSpec): ImportedSolid | undefined {
   return typeof read === 'string' ? undefined : read;
 }
 
-/** What keeps a document's solid from being a head, in words with the remedy; empty when nothing does. The same is asked of it when it is brought in. */
+/**
+ * What keeps a document's solid from being a head, in words with the remedy; empty when nothing does. The
+ * same is asked of it when it is brought in.
+ */
 export function solidFlaw(spec: SolidSpec): string {
   const read = readSolid(spec);
   return typeof read === 'string' ? read : '';
@@ -96,10 +102,16 @@ function soundSolid(spec: SolidSpec): ImportedSolid | string {
   if (!mesh) return 'its data are cut short. Import it again from its file.';
   const facets = mesh.triangles.length / 3;
   if (facets > MOST_TRIANGLES)
-    return `it has ${facets} facets; at most ${MOST_TRIANGLES} are kept. Import it again from its file, which thins it.`;
+    return (
+      `it has ${facets} facets; at most ${MOST_TRIANGLES} are kept. Import it again from its ` +
+      'file, which thins it.'
+    );
   const open = openEdges(mesh);
   if (open > 0)
-    return `it is not closed: ${open} of its edges do not join two facets. Import it again from its file, which mends what can be mended.`;
+    return (
+      `it is not closed: ${open} of its edges do not join two facets. Import it again from its ` +
+      'file, which mends what can be mended.'
+    );
   if (!isOnePiece(mesh)) return 'it falls into several pieces. Import the head alone, as one piece of metal.';
   const envelope = readEnvelope(mesh);
   if (!envelope)
@@ -153,7 +165,10 @@ function readEnvelope(mesh: Mesh): ImportedSolid | undefined {
   };
 }
 
-/** Reach and fullness of the cut through a mesh at x: half-breadth, rise, drop and the exponent that gives its area. */
+/**
+ * Reach and fullness of the cut through a mesh at x: half-breadth, rise, drop and the exponent that gives its
+ * area.
+ */
 function sliceEnvelope({ positions: p, triangles }: Mesh, x: number): Section {
   let [b, t, d, twice] = [0, 0, 0, 0];
   for (let i = 0; i < triangles.length; i += 3) {
@@ -222,8 +237,9 @@ export function stretchedMesh(solid: ImportedSolid, dimensions: Readonly<Record<
 const CELLS = 48;
 
 /**
- * Reads the spans of a closed mesh over places of its plan: every crossing of an upright line with the surface, lowest first.
- * Triangles are sorted into cells of the plan once. Places are shifted by a hair, so that no line runs along an edge.
+ * Reads the spans of a closed mesh over places of its plan: every crossing of an upright line with the
+ * surface, lowest first. Triangles are sorted into cells of the plan once. Places are shifted by a hair, so
+ * that no line runs along an edge.
  */
 export function meshColumns({ positions: p, triangles }: Mesh): (x: number, y: number) => number[] {
   let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];

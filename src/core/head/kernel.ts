@@ -4,8 +4,8 @@ let loading: Promise<ManifoldToplevel> | undefined;
 let loaded: ManifoldToplevel | undefined;
 
 /**
- * Loads the solid library once; everything that joins or cuts solids needs it, and whoever evaluates designs with features awaits it
- * first. `wasm` is the address of its binary where the bundler moves it.
+ * Loads the solid library once; everything that joins or cuts solids needs it, and whoever evaluates designs
+ * with features awaits it first. `wasm` is the address of its binary where the bundler moves it.
  */
 export function loadSolids(wasm?: string): Promise<ManifoldToplevel> {
   loading ??= import('manifold-3d').then(async ({ default: Module }) => {

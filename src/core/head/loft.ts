@@ -22,9 +22,10 @@ export const DRAWING: MeshQuality = { rings: 80, corners: 48 };
 export const FINE: MeshQuality = { rings: 160, corners: 128 };
 
 /**
- * Closed mesh of a head body joined with its collar (if any). Every section is star-shaped about the shank line,
- * so the union is the larger of the two radii in each direction. Each plain ring is scaled so that its polygon has the
- * exact area of the section it stands for: chords would otherwise lose volume. `also` are places along it where a ring is wanted besides, mm.
+ * Closed mesh of a head body joined with its collar (if any). Every section is star-shaped about the shank
+ * line, so the union is the larger of the two radii in each direction. Each plain ring is scaled so that its
+ * polygon has the exact area of the section it stands for: chords would otherwise lose volume. `also` are
+ * places along it where a ring is wanted besides, mm.
  */
 export function loft(
   profile: Profile,
@@ -107,7 +108,10 @@ function turnsOf(corners: number): Float64Array {
   return table;
 }
 
-/** Ring positions: the body's own, the collar's kinks (doubled by a hair where its radius steps), and a few where the two meet. */
+/**
+ * Ring positions: the body's own, the collar's kinks (doubled by a hair where its radius steps), and a few
+ * where the two meet.
+ */
 function ringStations(
   profile: Profile,
   collar: Revolve | undefined,
@@ -131,10 +135,10 @@ function ringStations(
 const rising = (xs: readonly number[]): number[] => [...new Set(xs)].sort((a, b) => a - b);
 
 /**
- * Directions of the corners of a ring where the collar enters the body, as cosines and sines in pairs. The body wants its corners
- * where its edge bends, the collar wants them evenly: on a wide flat bar the body's would leave the collar a corner or two. So
- * corner k stands where `share` times the body's own count of corners and the rest of the even count come to k. `share` 0 is even
- * steps, 1 the body's own.
+ * Directions of the corners of a ring where the collar enters the body, as cosines and sines in pairs. The
+ * body wants its corners where its edge bends, the collar wants them evenly: on a wide flat bar the body's
+ * would leave the collar a corner or two. So corner k stands where `share` times the body's own count of
+ * corners and the rest of the even count come to k. `share` 0 is even steps, 1 the body's own.
  */
 function sharedTurns({ b, t, d, nt, nb }: Section, turns: Float64Array, share: number): Float64Array {
   const corners = turns.length / 2;
@@ -163,9 +167,10 @@ function sharedTurns({ b, t, d, nt, nb }: Section, turns: Float64Array, share: n
 }
 
 /**
- * Writes the corners of a ring from vertex `first` on, anticlockwise seen from the nose; false where the section has no size.
- * `collarRadius` is the collar's there, `entered` the share of its way into the body it has gone.
- * Hot: a mesh has thousands of corners and is made anew for every pixel of a drag, so plain rings allocate nothing.
+ * Writes the corners of a ring from vertex `first` on, anticlockwise seen from the nose; false where the
+ * section has no size. `collarRadius` is the collar's there, `entered` the share of its way into the body it
+ * has gone. Hot: a mesh has thousands of corners and is made anew for every pixel of a drag, so plain rings
+ * allocate nothing.
  */
 function writeRing(
   section: Section,

@@ -1,7 +1,9 @@
 import { float64At, int32At, uint32At } from '../numeric/at.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 
-/** A closed triangle mesh, outward faces anticlockwise; three numbers a vertex (mm), three indices a triangle. */
+/**
+ * A closed triangle mesh, outward faces anticlockwise; three numbers a vertex (mm), three indices a triangle.
+ */
 export interface Mesh {
   readonly positions: Float64Array;
   readonly triangles: Uint32Array;
@@ -15,14 +17,17 @@ export interface MassProperties {
   readonly area: number;
   /** mm */
   readonly centroid: Vec3;
-  /** Inertia tensor about the centroid for unit density, mm⁵: xx, yy, zz, xy, yz, zx (products carry their sign as in the tensor). */
+  /**
+   * Inertia tensor about the centroid for unit density, mm⁵: xx, yy, zz, xy, yz, zx (products carry their
+   * sign as in the tensor).
+   */
   readonly inertia: readonly [xx: number, yy: number, zz: number, xy: number, yz: number, zx: number];
 }
 
 /**
  * Volume, area, centroid and inertia of a closed mesh by the divergence theorem, summing the exact polynomial
- * integrals of the tetrahedra between each face and the origin (Lien & Kajiya, IEEE CG&A 4(10), 1984;
- * Blow & Binstock 2004). Error when the mesh is open: none is thrown, the result means nothing.
+ * integrals of the tetrahedra between each face and the origin (Lien & Kajiya, IEEE CG&A 4(10), 1984; Blow &
+ * Binstock 2004). Error when the mesh is open: none is thrown, the result means nothing.
  */
 export function massProperties({ positions: p, triangles }: Mesh): MassProperties {
   let volume6 = 0;
@@ -124,8 +129,9 @@ export function meshArea(mesh: Mesh): number {
 }
 
 /**
- * Area a mesh shows to a direction (x, y, z), a unit vector, mm²: half the sum of its faces' projected areas, which of a body with hollows
- * counts what lies behind too. The faces are made vectors once, since many directions are asked of one mesh.
+ * Area a mesh shows to a direction (x, y, z), a unit vector, mm²: half the sum of its faces' projected areas,
+ * which of a body with hollows counts what lies behind too. The faces are made vectors once, since many
+ * directions are asked of one mesh.
  */
 export function shadowOf(mesh: Mesh): (x: number, y: number, z: number) => number {
   const faces = facetVectors(mesh);
@@ -137,7 +143,9 @@ export function shadowOf(mesh: Mesh): (x: number, y: number, z: number) => numbe
   };
 }
 
-/** Edges that do not meet exactly one edge running the other way: 0 for a closed, consistently turned mesh. */
+/**
+ * Edges that do not meet exactly one edge running the other way: 0 for a closed, consistently turned mesh.
+ */
 export function openEdges({ positions, triangles: froms }: Mesh): number {
   const vertices = positions.length / 3;
   const tos = new Uint32Array(froms.length);
@@ -146,7 +154,8 @@ export function openEdges({ positions, triangles: froms }: Mesh): number {
     tos[i + 1] = uint32At(froms, i + 2);
     tos[i + 2] = uint32At(froms, i);
   }
-  // A counting sort: edges listed by the lower of their two corners, a quarter of the time that sorting them as numbers takes.
+  // A counting sort: edges listed by the lower of their two corners, a quarter of the time that sorting them
+  // as numbers takes.
   const ends = new Uint32Array(vertices + 1);
   for (let i = 0; i < froms.length; i++) add(ends, Math.min(uint32At(froms, i), uint32At(tos, i)) + 1, 1);
   for (let corner = 0; corner < vertices; corner++) add(ends, corner + 1, uint32At(ends, corner));

@@ -8,7 +8,10 @@ import type { Profile } from './profile.ts';
 import { sectionRadius, stationsAlong } from './profile.ts';
 import type { Revolve } from './revolve.ts';
 
-/** Closed outlines of a head in its three views, mm. Side is (x, z), top is (x, y), front is (y, z) seen from the nose. */
+/**
+ * Closed outlines of a head in its three views, mm. Side is (x, z), top is (x, y), front is (y, z) seen from
+ * the nose.
+ */
 export interface HeadOutlines {
   readonly side: readonly Vec2[];
   readonly top: readonly Vec2[];
@@ -43,12 +46,18 @@ export function headOutlines(profile: Profile, count = 48): HeadOutlines {
   return { ...sideAndTop(profile, count), front };
 }
 
-/** Places across the half-breadth at which a worked body is read: evenly for what is judged, and closer toward the side for what is drawn finely. */
+/**
+ * Places across the half-breadth at which a worked body is read: evenly for what is judged, and closer toward
+ * the side for what is drawn finely.
+ */
 const ACROSS = 20;
 /** Stations from which on an outline is drawn finely, for a file. */
 const FINELY = 120;
 
-/** Outlines of a body with its features: the furthest its columns reach, seen from each side. A collar behind the rear face is left to its own outline. */
+/**
+ * Outlines of a body with its features: the furthest its columns reach, seen from each side. A collar behind
+ * the rear face is left to its own outline.
+ */
 export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
   const shapes = head.shapes.filter(({ isCollar }) => !isCollar);
   if (shapes.length === 0) return headOutlines(head.profile, count);
@@ -73,7 +82,8 @@ export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
   const into = (x: number) => Math.min(Math.max(x, 1e-6), profile.length - 1e-6);
   const spansAt = (x: number, y: number) => head.spans(into(x), y);
   const reach = xs.map((x) => reachAt(head, into(x), wide));
-  // The furthest place itself is one of those looked at, so that the view from the nose is as wide as the one from above.
+  // The furthest place itself is one of those looked at, so that the view from the nose is as wide as the one
+  // from above.
   ys.push(Math.max(...reach));
   ys.sort((a, b) => a - b);
   const up = xs.map(() => 0);
@@ -110,7 +120,10 @@ export function bodyOutlines(head: HeadBody, count = 48): HeadOutlines {
   };
 }
 
-/** The cut through a body at x, as closed outlines in (y, z): what a section shows. `lines` columns to each side. */
+/**
+ * The cut through a body at x, as closed outlines in (y, z): what a section shows. `lines` columns to each
+ * side.
+ */
 export function bodySection(head: HeadBody, x: number, lines = 60): Vec2[][] {
   const { b } = head.profile.section(x);
   const wide = Math.max(
@@ -157,7 +170,10 @@ export function bodySection(head: HeadBody, x: number, lines = 60): Vec2[][] {
   return out;
 }
 
-/** Outline of a collar, the same from the side and from above. Only the part behind the rear face and where it enters. */
+/**
+ * Outline of a collar, the same from the side and from above. Only the part behind the rear face and where it
+ * enters.
+ */
 export function collarOutline(collar: Revolve): Vec2[] {
   const hair = 1e-6;
   const xs = [collar.from, ...collar.breaks.flatMap((x) => [x - hair, x + hair]), collar.to].sort(

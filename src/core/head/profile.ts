@@ -1,8 +1,8 @@
 import { fullness, halfMoment, quarterInertia } from '../numeric/superellipse.ts';
 
 /**
- * One cross-section of a head, seen along the shank: above the shank line |y/b|^nt + |z/t|^nt = 1,
- * below it likewise with d and nb. Lengths in mm.
+ * One cross-section of a head, seen along the shank: above the shank line |y/b|^nt + |z/t|^nt = 1, below it
+ * likewise with d and nb. Lengths in mm.
  */
 export interface Section {
   /** half-breadth */
@@ -39,7 +39,10 @@ export function sectionMoment({ b, t, d, nt, nb }: Section): number {
   return b * (t * t * halfMoment(nt) - d * d * halfMoment(nb));
 }
 
-/** Share of its height or drop at which a section's edge stands `side` half-breadths from the middle; 0 beyond its side. */
+/**
+ * Share of its height or drop at which a section's edge stands `side` half-breadths from the middle; 0 beyond
+ * its side.
+ */
 const edgeShare = (side: number, n: number): number => {
   if (side >= 1) return 0;
   return n === 2 ? Math.sqrt(1 - side * side) : (1 - side ** n) ** (1 / n);
@@ -71,8 +74,9 @@ export function sectionRadius({ b, t, d, nt, nb }: Section, cosine: number, sine
 }
 
 /**
- * Radius of the largest bar on the shank line that a section holds all round, mm. From exponent 2 on a superellipse is nearest on an axis; below,
- * the least of (|cos φ/b|^n + |sin φ/h|^n)^(−1/n) is (b^−m + h^−m)^(−1/m), m = 2n/(2 − n) (Hölder’s inequality).
+ * Radius of the largest bar on the shank line that a section holds all round, mm. From exponent 2 on a
+ * superellipse is nearest on an axis; below, the least of (|cos φ/b|^n + |sin φ/h|^n)^(−1/n) is (b^−m +
+ * h^−m)^(−1/m), m = 2n/(2 − n) (Hölder’s inequality).
  */
 export function innerRadius({ b, t, d, nt, nb }: Section): number {
   const half = (h: number, n: number) => {
@@ -90,12 +94,16 @@ export function sectionHolds({ b, t, d, nt, nb }: Section, y: number, z: number)
   if (b <= 0 || h <= 0) return false;
   const [u, v] = [Math.abs(y / b), Math.abs(z / h)];
   const isInEllipse = u * u + v * v <= 1;
-  // A fuller section holds its ellipse, a leaner one lies within it: powers, which are slow, are only for what is between.
+  // A fuller section holds its ellipse, a leaner one lies within it: powers, which are slow, are only for
+  // what is between.
   if (n === 2 || isInEllipse === n > 2) return isInEllipse;
   return u ** n + v ** n <= 1;
 }
 
-/** x-values through a profile, close together where rounded ends turn fast; about `count` intervals shared out by length. */
+/**
+ * x-values through a profile, close together where rounded ends turn fast; about `count` intervals shared out
+ * by length.
+ */
 export function stationsAlong(profile: Profile, count: number): number[] {
   const xs: number[] = [0];
   for (let i = 1; i < profile.breaks.length; i++) {

@@ -37,7 +37,8 @@ describe('a surface pushed in by its cuts', () => {
       2,
     );
     expect(openEdges(mesh)).toBe(0);
-    // From below it shows its circle, from the side the circle without the segment r² acos(d/r) − d √(r² − d²).
+    // From below it shows its circle, from the side the circle without the segment r² acos(d/r) − d √(r² −
+    // d²).
     expect(shadowOf(mesh)(0, 0, 1) / (Math.PI * 25)).toBeCloseTo(1, 2);
     const segment = 25 * Math.acos(3 / 5) - 3 * 4;
     expect(shadowOf(mesh)(0, 1, 0) / (Math.PI * 25 - segment)).toBeCloseTo(1, 2);

@@ -7,7 +7,10 @@ import { sectionHolds } from './profile.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import { halve } from '../numeric/halve.ts';
 
-/** A worked body's surface without the solid library, beside that of the loft it was worked from: corner by corner the same. */
+/**
+ * A worked body's surface without the solid library, beside that of the loft it was worked from: corner by
+ * corner the same.
+ */
 export interface PushedMesh {
   readonly worked: Mesh;
   readonly plain: Mesh;
@@ -15,13 +18,17 @@ export interface PushedMesh {
 
 /** Halvings between two corners, one pushed in and one not, to the edge of the cut. */
 const TO_EDGE = 8;
-/** Share of a section by which a pushed place may lie outside of it: so far at most do the corners of its ring, since their polygon has its area. */
+/**
+ * Share of a section by which a pushed place may lie outside of it: so far at most do the corners of its
+ * ring, since their polygon has its area.
+ */
 const HAIR = 0.02;
 
 /**
- * Surface of a body whose cuts only push its loft's surface in: each corner that a cut takes away goes to the face the cut leaves. Of two neighbours
- * about a ring, one pushed and one not, the nearer one goes to the edge between them. Undefined where a shape is no such cut, or takes a side
- * away whole, or runs into another, and for a solid from outside.
+ * Surface of a body whose cuts only push its loft's surface in: each corner that a cut takes away goes to the
+ * face the cut leaves. Of two neighbours about a ring, one pushed and one not, the nearer one goes to the
+ * edge between them. Undefined where a shape is no such cut, or takes a side away whole, or runs into
+ * another, and for a solid from outside.
  */
 export function pushedMesh(
   { profile, shapes, mesh }: HeadBody,

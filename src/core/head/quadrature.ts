@@ -19,7 +19,9 @@ export interface RollingBulk extends Bulk {
   readonly roll: number;
 }
 
-/** Volume and centroid of a body by quadrature over its sections: the check of the mesh, and the figure shown. */
+/**
+ * Volume and centroid of a body by quadrature over its sections: the check of the mesh, and the figure shown.
+ */
 export function bodyBulk(profile: Profile): RollingBulk {
   let [volume, mx, mz, roll] = [0, 0, 0, 0];
   for (let i = 1; i < profile.breaks.length; i++) {
@@ -69,10 +71,14 @@ function squaredRadii({ b, t, d, nt, nb }: Section, powersOf: (n: number) => Pow
   });
 }
 
-/** The part of a collar that stands outside the body: all of it behind the rear face, and the ring around a rounded rear. */
+/**
+ * The part of a collar that stands outside the body: all of it behind the rear face, and the ring around a
+ * rounded rear.
+ */
 export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
   let [volume, mx, mz, roll] = [0, 0, 0, 0];
-  // Behind the rear face its sides are straight between kinks, so r⁴ is a polynomial and few points are exact.
+  // Behind the rear face its sides are straight between kinks, so r⁴ is a polynomial and few points are
+  // exact.
   const ends = [collar.from, ...collar.breaks.filter((x) => x > collar.from && x < 0), 0];
   for (let i = 1; i < ends.length; i++) {
     const [a, b] = [numberAt(ends, i - 1), numberAt(ends, i)];
@@ -85,7 +91,8 @@ export function collarBulk(profile: Profile, collar: Revolve): RollingBulk {
       roll += (slice * r * r) / 2;
     }
   }
-  // In front of it: what of the circle sticks out of the section, summed over directions. A rounded rear swells as the root of x.
+  // In front of it: what of the circle sticks out of the section, summed over directions. A rounded rear
+  // swells as the root of x.
   const { nodes, weights } = ENTERING;
   const powersOf = keptPowers();
   nodes.forEach((node, k) => {

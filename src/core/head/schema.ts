@@ -58,7 +58,9 @@ const SolidSchema = Type.Object(
 );
 
 /** Shape, metal and weight, as part of a design’s document. */
-/** What a form offers of a head, and its schema allows: density and paint in g/cm³, paint in mm, weight in g. */
+/**
+ * What a form offers of a head, and its schema allows: density and paint in g/cm³, paint in mm, weight in g.
+ */
 export const HEAD_RANGES = {
   density: [1, 23],
   grams: [0.05, 2000],
@@ -101,7 +103,8 @@ export const HeadSchema = Type.Object(
             TARGETS.map((of) => Type.Literal(of)),
             {
               description:
-                'Whether the weight is that of the metal alone, of the head with its hook, or of all submerged in fresh water of 15 °C',
+                'Whether the weight is that of the metal alone, of the head with its hook, or of all ' +
+                'submerged in fresh water of 15 °C',
             },
           ),
         },
@@ -159,7 +162,10 @@ export type Station = Static<typeof StationSchema>;
 /** A solid from outside, as a design’s document keeps it. */
 export type SolidSpec = Static<typeof SolidSchema>;
 
-/** How far a facet of a solid in a file may lie from the surface it stands for, mm, where nothing else is asked for. */
+/**
+ * How far a facet of a solid in a file may lie from the surface it stands for, mm, where nothing else is
+ * asked for.
+ */
 export const USUAL_CHORD = 0.01;
 /** What may be asked for, mm. */
 export const CHORD_RANGE = [0.001, 0.5] as const;

@@ -8,7 +8,10 @@ import type { MeshQuality } from './loft.ts';
 import type { Mesh } from './mesh.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 
-/** A solid of the library from a mesh of ours, an empty one from no facets at all; throws with its reason when that is not closed. */
+/**
+ * A solid of the library from a mesh of ours, an empty one from no facets at all; throws with its reason when
+ * that is not closed.
+ */
 export function solidOf(kernel: ManifoldToplevel, mesh: Mesh): Manifold {
   // A slot as broad as the body leaves nothing: that is no mistake of the mesh.
   if (mesh.triangles.length === 0) return nothing(kernel);
@@ -25,7 +28,10 @@ function nothing(kernel: ManifoldToplevel): Manifold {
   return none;
 }
 
-/** The body of a head as a solid of the library: loft or imported mesh, with its shapes joined and cut in their order. The caller deletes it. */
+/**
+ * The body of a head as a solid of the library: loft or imported mesh, with its shapes joined and cut in
+ * their order. The caller deletes it.
+ */
 export function bodySolid(
   kernel: ManifoldToplevel,
   { profile, mesh, shapes }: HeadBody,
@@ -42,7 +48,10 @@ export function bodySolid(
   return solid;
 }
 
-/** A solid of the library as a mesh of ours. Corners that fall together in its 32-bit floats are one, and facets that lose their area by that are dropped. */
+/**
+ * A solid of the library as a mesh of ours. Corners that fall together in its 32-bit floats are one, and
+ * facets that lose their area by that are dropped.
+ */
 export function meshOf(solid: Manifold): Mesh {
   const { vertProperties, numProp, triVerts } = solid.getMesh();
   const { positions, moved } = weld(vertProperties, numProp);
@@ -61,8 +70,9 @@ export function meshOf(solid: Manifold): Mesh {
 }
 
 /**
- * Corners that fall together made one: three coordinates of each that is kept, in the order they come in, and which of those each corner is.
- * By open addressing over the bits of the coordinates, since a map of texts takes ten times as long.
+ * Corners that fall together made one: three coordinates of each that is kept, in the order they come in, and
+ * which of those each corner is. By open addressing over the bits of the coordinates, since a map of texts
+ * takes ten times as long.
  */
 function weld(properties: Float32Array, stride: number): { positions: Float64Array; moved: Uint32Array } {
   const count = properties.length / stride;
@@ -80,7 +90,8 @@ function weld(properties: Float32Array, stride: number): { positions: Float64Arr
   let kept = 0;
   for (let i = 0; i < count; i++) {
     const [x, y, z] = [uint32At(bits, 3 * i), uint32At(bits, 3 * i + 1), uint32At(bits, 3 * i + 2)];
-    // Odd multipliers over 2³² scatter the bits (Knuth, TAOCP 3, 6.4); their upper half is the better mixed one.
+    // Odd multipliers over 2³² scatter the bits (Knuth, TAOCP 3, 6.4); their upper half is the better mixed
+    // one.
     const mixed = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca77) ^ Math.imul(z, 0xc2b2ae3d);
     let place = ((mixed ^ (mixed >>> 15)) >>> 0) & (places - 1);
     for (;;) {
@@ -103,16 +114,24 @@ function weld(properties: Float32Array, stride: number): { positions: Float64Arr
   return { positions: positions.slice(0, 3 * kept), moved };
 }
 
-/** Surfaces made of worked bodies, by body and fineness: one evaluation asks for the same one more than once. */
+/**
+ * Surfaces made of worked bodies, by body and fineness: one evaluation asks for the same one more than once.
+ */
 const surfaces = new WeakMap<HeadBody, Map<MeshQuality, Mesh>>();
-/** Fineness of a worked body's surface while what it touches is judged; volume and inertia are not read from it. */
+/**
+ * Fineness of a worked body's surface while what it touches is judged; volume and inertia are not read from
+ * it.
+ */
 export const WORKED: MeshQuality = { rings: 14, corners: 24 };
-/** The same for what follows the hand, where the library is needed for it: areas are within one per cent as a rule. */
+/**
+ * The same for what follows the hand, where the library is needed for it: areas are within one per cent as a
+ * rule.
+ */
 export const ROUGH: MeshQuality = { rings: 10, corners: 16, round: 16 };
 
 /**
- * The closed surface of a body with its collar and features, wire and holes still filled: for areas, inertia and shadows. A plain loft needs no
- * library and is as fine as `quality`, a worked one as `worked`.
+ * The closed surface of a body with its collar and features, wire and holes still filled: for areas, inertia
+ * and shadows. A plain loft needs no library and is as fine as `quality`, a worked one as `worked`.
  */
 export function surfaceMesh(head: HeadBody, quality: MeshQuality, worked: MeshQuality = WORKED): Mesh {
   if (isPlain(head)) return loft(head.profile, head.collar, quality);
@@ -141,8 +160,8 @@ export function toManifold(kernel: ManifoldToplevel, { positions, triangles }: M
 }
 
 /**
- * Closed tube about a path in the plane y = 0, rings mitred at the corners. Its polygon has the area of the round section,
- * so that cutting it out removes the right volume.
+ * Closed tube about a path in the plane y = 0, rings mitred at the corners. Its polygon has the area of the
+ * round section, so that cutting it out removes the right volume.
  */
 export function tube(path: readonly Vec3[], radius: number, corners: number): Mesh {
   const r = radius * Math.sqrt((2 * Math.PI) / corners / Math.sin((2 * Math.PI) / corners));
@@ -153,7 +172,8 @@ export function tube(path: readonly Vec3[], radius: number, corners: number): Me
     const after = itemAt(path, Math.min(path.length - 1, i + 1));
     const length = Math.hypot(after[0] - before[0], after[2] - before[2]);
     const [tx, tz] = [(after[0] - before[0]) / length, (after[2] - before[2]) / length];
-    // Side vectors: +y, and the tangent turned a quarter in the plane, so that (side, up, tangent) is right-handed.
+    // Side vectors: +y, and the tangent turned a quarter in the plane, so that (side, up, tangent) is
+    // right-handed.
     for (let k = 0; k < corners; k++) {
       const turn = (2 * Math.PI * k) / corners;
       const [c, s] = [r * Math.cos(turn), r * Math.sin(turn)];

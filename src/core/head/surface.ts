@@ -21,7 +21,10 @@ export interface Surface {
   readonly bare: number;
 }
 
-/** Fineness at which a worked body's area is within 0.1% once it is set right by what the same facets lose of the plain loft. */
+/**
+ * Fineness at which a worked body's area is within 0.1% once it is set right by what the same facets lose of
+ * the plain loft.
+ */
 const FINE_WORKED: MeshQuality = { rings: 48, corners: 64, round: 96 };
 
 /** Fineness of a body whose cuts only push its surface in, as the water sees it. */
@@ -32,8 +35,8 @@ const sights = new WeakMap<HeadBody, Sight>();
 const lofted = new WeakMap<Profile, Sight>();
 
 /**
- * Surface of a head's body within 0.1%; found once. Of a body with features or a collar it comes from the solid library's facets, which
- * takes some frames: see `roughArea` for what follows the hand.
+ * Surface of a head's body within 0.1%; found once. Of a body with features or a collar it comes from the
+ * solid library's facets, which takes some frames: see `roughArea` for what follows the hand.
  */
 export function surfaceOf(head: HeadBody): Surface {
   const bare = fineArea(bareHead(head));
@@ -47,13 +50,17 @@ export interface Sight {
 }
 
 /**
- * What the water sees of a body, its collar left out, wire and holes still filled, found once: quick enough to follow the hand. The area is within
- * 0.1% of a plain body. Of a worked one it is within 0.3% in nine of ten cases and 2.1% at most, areas shown to the flow within 1.2% and 4.2% at
- * most (3,000 random heads against the solid library); a fall's own range is 13%.
+ * What the water sees of a body, its collar left out, wire and holes still filled, found once: quick enough
+ * to follow the hand. The area is within 0.1% of a plain body. Of a worked one it is within 0.3% in nine of
+ * ten cases and 2.1% at most, areas shown to the flow within 1.2% and 4.2% at most (3,000 random heads
+ * against the solid library); a fall's own range is 13%.
  */
 export const sightOf = (head: HeadBody): Sight => kept(sights, bareHead(head), seen);
 
-/** Area of a head's body, mm²: of a worked one as quickly as its drag is found, and as near; of any other within 0.1%. */
+/**
+ * Area of a head's body, mm²: of a worked one as quickly as its drag is found, and as near; of any other
+ * within 0.1%.
+ */
 export function roughArea(head: HeadBody): number {
   const { profile, collar, mesh } = head;
   const known = fine.get(head);
@@ -105,7 +112,10 @@ function workedArea(head: HeadBody): number {
 const setRight = ({ mesh, profile }: HeadBody, area: number, quality: MeshQuality): number =>
   mesh ? area : (area * loftOf(profile).area) / meshArea(loft(profile, undefined, quality));
 
-/** A plain body in facets, and its area: they cut a curved surface short by the square of their size, so two finenesses tell what neither does (Richardson 1911). */
+/**
+ * A plain body in facets, and its area: they cut a curved surface short by the square of their size, so two
+ * finenesses tell what neither does (Richardson 1911).
+ */
 const loftOf = (profile: Profile): Sight =>
   kept(lofted, profile, () => {
     const mesh = loft(profile, undefined, SHADOW);
@@ -115,7 +125,10 @@ const loftOf = (profile: Profile): Sight =>
     return { mesh, area: whole + (whole - half) / 3 };
   });
 
-/** Panels of the part of a body that a collar goes into: along it, closer together at a rounded rear, and around its left half. */
+/**
+ * Panels of the part of a body that a collar goes into: along it, closer together at a rounded rear, and
+ * around its left half.
+ */
 const PANELS = { along: 24, around: 48 };
 
 /** What a collar adds to the surface of a loft: its own outside, less what it covers of the rear, mm². */

@@ -22,8 +22,8 @@ export interface ChartRow extends HookMeasures {
 }
 
 /**
- * Generic jig hook chart: sizes as a workshop would measure them, from memory; makers differ by half a size and more,
- * so a measured hook always wins over the chart.
+ * Generic jig hook chart: sizes as a workshop would measure them, from memory; makers differ by half a size
+ * and more, so a measured hook always wins over the chart.
  */
 export const HOOK_CHART: readonly ChartRow[] = [
   { size: '#8', gap: 4.8, shank: 12, wire: 0.55 },
@@ -40,7 +40,10 @@ export const HOOK_CHART: readonly ChartRow[] = [
   { size: '8/0', gap: 21.0, shank: 51, wire: 1.57 },
 ];
 
-/** How many chart rows the wire of a grade is taken away: "1X fine" is one size finer, "2X strong" two sizes heavier. */
+/**
+ * How many chart rows the wire of a grade is taken away: "1X fine" is one size finer, "2X strong" two sizes
+ * heavier.
+ */
 const GRADE_SHIFT: Readonly<Record<Grade, number>> = {
   '1X fine': -1,
   standard: 0,
@@ -49,7 +52,10 @@ const GRADE_SHIFT: Readonly<Record<Grade, number>> = {
   '3X strong': 3,
 };
 
-/** Wire of one size over that of the next smaller: the mean ratio between neighbours, used beyond either end of the chart. */
+/**
+ * Wire of one size over that of the next smaller: the mean ratio between neighbours, used beyond either end
+ * of the chart.
+ */
 export const WIRE_STEP = (1.57 / 0.55) ** (1 / 11);
 
 /** Row number in the chart of a size as typed (`5/0`, `#2`, `2`), or −1. */
@@ -66,11 +72,17 @@ interface Chosen {
   readonly measured?: HookMeasures | undefined;
 }
 
-/** Gap of the size a hook is sold by, mm, whatever its style makes of it; of a measured one its own; undefined where the chart lacks the size. */
+/**
+ * Gap of the size a hook is sold by, mm, whatever its style makes of it; of a measured one its own; undefined
+ * where the chart lacks the size.
+ */
 export const soldGap = ({ size, measured }: Pick<Chosen, 'size' | 'measured'>): number | undefined =>
   measured?.gap ?? HOOK_CHART[chartIndex(size)]?.gap;
 
-/** Measures of a hook from the chart, its grade and its style, or as measured; undefined when the chart lacks the size. */
+/**
+ * Measures of a hook from the chart, its grade and its style, or as measured; undefined when the chart lacks
+ * the size.
+ */
 export function hookMeasures(spec: Chosen): HookMeasures | undefined {
   if (spec.measured) return spec.measured;
   const index = chartIndex(spec.size);

@@ -9,7 +9,10 @@ import { STYLES } from './styles/index.ts';
 import { torusVolume, wholeWire, wireWithin } from './wire.ts';
 import { between } from '../test-kit/numbers.test-kit.ts';
 
-/** A round-bend hook worked by hand: gap 13, straight shank 31, wire 1; knee 8 mm in front of the rear face, 3 mm of leg in metal. */
+/**
+ * A round-bend hook worked by hand: gap 13, straight shank 31, wire 1; knee 8 mm in front of the rear face, 3
+ * mm of leg in metal.
+ */
 const measures = { gap: 13, shank: 31, wire: 1 };
 const eye = { angle: 60, plane: 'in line' as const, setback: 0.2 };
 /** Made anew in each test, so that a change of what makes it is seen by each. */
@@ -177,7 +180,8 @@ describe('wire', () => {
           [x, z] = [x + along * Math.cos(way), z + along * Math.sin(way)];
           corners.push({ x, z, radius });
           const angle = (Math.abs(turn) * Math.PI) / 180;
-          // Two tangents become an arc: r·tan(φ/2) twice against r·φ; no leg here is too short for its bends (1 mm at 150° takes 3.73).
+          // Two tangents become an arc: r·tan(φ/2) twice against r·φ; no leg here is too short for its bends
+          // (1 mm at 150° takes 3.73).
           wanted += along - radius * (2 * Math.tan(angle / 2) - angle);
           way += (turn * Math.PI) / 180;
         }
@@ -286,7 +290,8 @@ describe('wire', () => {
   });
 
   it('that goes through a surface and then lies along another is the sum of what each holds', () => {
-    // Down through a face at x = 4, where it is whole, and beyond 6 along the face z ≤ 0.2 that leaves part of it out.
+    // Down through a face at x = 4, where it is whole, and beyond 6 along the face z ≤ 0.2 that leaves part
+    // of it out.
     const line = Array.from({ length: 61 }, (_, i): [number, number, number] => [i * 0.25, 0, 0]);
     const segment = 0.64 * Math.acos(0.25) - 0.2 * Math.sqrt(0.64 - 0.04);
     const within = wireWithin(line, 0.8, (x, _y, z) => x >= 1 && x <= 14 && (x <= 6 || z <= 0.2));
@@ -503,7 +508,8 @@ describe('curves', () => {
       expect(upper.volume / ((Math.PI * 0.25 * 10) / 2)).toBeGreaterThan(0.7);
       // Seven filaments tell a half only roughly.
       expect(Math.abs(upper.centroid[2] - (4 * 0.5) / (3 * Math.PI))).toBeLessThan(isFat ? 0.03 : 0.15);
-      // Its middle alone, from half a radius to the left to half a radius to the right: r²(π/3 + √3/2) of section.
+      // Its middle alone, from half a radius to the left to half a radius to the right: r²(π/3 + √3/2) of
+      // section.
       const middle = wireWithin(level, 0.5, (_x, y) => Math.abs(y) <= 0.25, isFat);
       expect(Math.abs(middle.volume / (0.25 * (Math.PI / 3 + Math.sqrt(3) / 2) * 10) - 1)).toBeLessThan(
         isFat ? 0.08 : 0.2,

@@ -10,9 +10,14 @@ import { styleShape } from './styles/index.ts';
 
 /** A jig hook as a curve in the plane y = 0, with its eye. Lengths in mm, body frame. */
 export interface HookPath {
-  /** Centre line from the eye's ring (of a hinged head: from the free hook's own ring) along the shank, round the bend to the tip. */
+  /**
+   * Centre line from the eye's ring (of a hinged head: from the free hook's own ring) along the shank, round
+   * the bend to the tip.
+   */
   readonly centre: readonly Vec3[];
-  /** eye leg and shank: all that can lie in metal. Of a hinged head, the wire from the eye to the loop behind. */
+  /**
+   * eye leg and shank: all that can lie in metal. Of a hinged head, the wire from the eye to the loop behind.
+   */
   readonly legAndShank: readonly Vec3[];
   readonly wire: number;
   readonly eye: EyeRing;
@@ -60,7 +65,10 @@ export interface Hinge {
   readonly hookEye: Ring;
 }
 
-/** Inner width of the eye in wire diameters plus a constant in mm: generic proportions of jig hooks (from memory; they vary by maker). */
+/**
+ * Inner width of the eye in wire diameters plus a constant in mm: generic proportions of jig hooks (from
+ * memory; they vary by maker).
+ */
 const EYE_INNER = { wires: 1.2, plus: 0.5 };
 /** Centre-line radius of the bend between leg and shank, in wire diameters (from memory). */
 const KNEE_RADIUS = 1.5;
@@ -94,7 +102,10 @@ export const neckLength = (hook: Pick<HookSpec, 'style'>, { gap, wire }: HookMea
   return offset > 0 ? offset * gap * NECK_RUN + 2 * wire : 0;
 };
 
-/** The hook's curve for its measures, style, eye and place in the head. `step` is the longest piece of centre line, mm. */
+/**
+ * The hook's curve for its measures, style, eye and place in the head. `step` is the longest piece of centre
+ * line, mm.
+ */
 export function hookPath(
   measures: HookMeasures,
   hook: Pick<HookSpec, 'style' | 'joint'>,

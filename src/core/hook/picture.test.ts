@@ -31,7 +31,8 @@ describe('a hook on the shelf', () => {
         const { gap, shank, centre, wire, box } = hookPicture(measures, key);
         expect(gap[1][1] - gap[0][1]).toBeCloseTo(measures.gap, 9);
         expect(shank[1][0] - shank[0][0]).toBeCloseTo(measures.shank, 9);
-        // At the start of the bend there is wire below and above, as far apart as the gap says, and none between.
+        // At the start of the bend there is wire below and above, as far apart as the gap says, and none
+        // between.
         const there = centre.filter(([x]) => Math.abs(x) < 0.25).map(([, z]) => z);
         const clear = Math.max(...there) - Math.min(...there) - wire;
         expect(Math.abs(clear - measures.gap), `${key} ${row.size}`).toBeLessThan(0.12);

@@ -6,7 +6,10 @@ import type { StyleKey } from './styles/index.ts';
 /** Two places a size is read between, mm. */
 export type Span = readonly [from: Vec2, to: Vec2];
 
-/** A loose hook from the side, mm: x towards the eye, z towards the point; the shank's rear end, where the bend begins, at x = 0. */
+/**
+ * A loose hook from the side, mm: x towards the eye, z towards the point; the shank's rear end, where the
+ * bend begins, at x = 0.
+ */
 export interface HookPicture {
   /** centre line from the eye's ring to the tip */
   readonly centre: readonly Vec2[];
@@ -22,7 +25,10 @@ export interface HookPicture {
   readonly box: readonly [low: Vec2, high: Vec2];
 }
 
-/** Angle of the eye hooks are drawn with on a shelf, degrees, and the leg that stands in the metal of a head, mm. */
+/**
+ * Angle of the eye hooks are drawn with on a shelf, degrees, and the leg that stands in the metal of a head,
+ * mm.
+ */
 const [EYE_ANGLE, LEG] = [60, 2];
 
 /** Where the step of an offset shank begins behind the eye's bend, wires. */
@@ -48,7 +54,8 @@ export function hookPicture(measures: HookMeasures, style: StyleKey, step = 0.4)
     [ex + reach, ez + reach],
   ];
   const [xs, zs] = [all.map(([x]) => x), all.map(([, z]) => z)];
-  // Where the bend ends the point leg stands a gap and two halves of wire over the shank, however it leans from there.
+  // Where the bend ends the point leg stands a gap and two halves of wire over the shank, however it leans
+  // from there.
   const level = path.shankLevel;
   return {
     centre,

@@ -8,8 +8,9 @@ export interface Corner {
 }
 
 /**
- * Centre line through corners, each rounded to its radius (less where its legs are too short for it), as points no more than `step`
- * apart on straights and `step` or 0.3 mm in bends. The first and last corner are its ends.
+ * Centre line through corners, each rounded to its radius (less where its legs are too short for it), as
+ * points no more than `step` apart on straights and `step` or 0.3 mm in bends. The first and last corner are
+ * its ends.
  */
 export function bentWire(corners: readonly Corner[], step: number): Vec3[] {
   const points: Vec3[] = [];

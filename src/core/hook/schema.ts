@@ -77,7 +77,10 @@ export const EYE_PLANES = ['in line', 'crosswise'] as const;
 /** Angles an eye's leg may stand at to the shank's forward line, degrees: of schema and form alike. */
 export const EYE_ANGLES = [0, 90] as const;
 
-/** What an eye may measure: setback as a share of the head’s length, inner diameter and recess in mm; of schema and form alike. */
+/**
+ * What an eye may measure: setback as a share of the head’s length, inner diameter and recess in mm; of
+ * schema and form alike.
+ */
 export const EYE_RANGES = { setback: [-3, 1], size: [0.5, 10], recess: [0, 8] } as const;
 
 /** The eye, as part of a design's document. */
@@ -96,7 +99,8 @@ export const EyeSchema = Type.Object(
       minimum: EYE_RANGES.setback[0],
       maximum: EYE_RANGES.setback[1],
       description:
-        'Where the eye’s leg leaves the shank, as a share of the head’s length behind the nose; negative in front of it',
+        'Where the eye’s leg leaves the shank, as a share of the head’s length behind the nose; ' +
+        'negative in front of it',
     }),
     size: Type.Optional(
       Type.Number({

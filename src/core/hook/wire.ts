@@ -13,16 +13,24 @@ export interface WireBulk {
   readonly roll: number;
 }
 
-/** A thread of a wire: its place in the wire's section, in radii, in the plane of the wire and beside it, and the share of the section it stands for. */
+/**
+ * A thread of a wire: its place in the wire's section, in radii, in the plane of the wire and beside it, and
+ * the share of the section it stands for.
+ */
 type Filament = readonly [u: number, v: number, weight: number];
 
-/** Of filaments to left and right of the wire's plane the left ones, each for itself and the one it is the mirror of. */
+/**
+ * Of filaments to left and right of the wire's plane the left ones, each for itself and the one it is the
+ * mirror of.
+ */
 const leftHalf = (filaments: readonly Filament[]): Filament[] =>
   filaments.flatMap(([u, v, weight]): Filament[] =>
     v > 1e-9 ? [[u, v, 2 * weight]] : v > -1e-9 ? [[u, 0, weight]] : [],
   );
 
-/** Seven filaments over a wire's section, exact for fifth-degree polynomials on a disc (Stroud 1971, S2 5-1). */
+/**
+ * Seven filaments over a wire's section, exact for fifth-degree polynomials on a disc (Stroud 1971, S2 5-1).
+ */
 const FILAMENTS: readonly Filament[] = leftHalf([
   [0, 0, 1 / 4],
   ...Array.from({ length: 6 }, (_, i) => {
@@ -32,7 +40,10 @@ const FILAMENTS: readonly Filament[] = leftHalf([
   }),
 ]);
 
-/** Filaments of equal section on so many rings about a middle one, 1 + 3n(n + 1) in all: for what is met at a slant, or only in part. */
+/**
+ * Filaments of equal section on so many rings about a middle one, 1 + 3n(n + 1) in all: for what is met at a
+ * slant, or only in part.
+ */
 function onRings(rings: number): Filament[] {
   const whole = 1 + 3 * rings * (rings + 1);
   return leftHalf(
@@ -49,21 +60,31 @@ function onRings(rings: number): Filament[] {
   );
 }
 
-/** For a bore that is fat against what it goes through, and a wire that lies along a surface, half of it out: 91 with their mirrors. */
+/**
+ * For a bore that is fat against what it goes through, and a wire that lies along a surface, half of it out:
+ * 91 with their mirrors.
+ */
 const MANY_FILAMENTS = onRings(5);
-/** Length, in radii, over which a wire that goes through a surface may be partly out: at 39° and steeper the few filaments see all of it. */
+/**
+ * Length, in radii, over which a wire that goes through a surface may be partly out: at 39° and steeper the
+ * few filaments see all of it.
+ */
 const THROUGH = 2.5;
-/** How much farther, as a share of what the few filaments see, a wire is out in part: they stand at 0.82 of its radius. */
+/**
+ * How much farther, as a share of what the few filaments see, a wire is out in part: they stand at 0.82 of
+ * its radius.
+ */
 const FARTHER = 0.3;
 
 /** How near to the surface a filament is cut, mm. */
 const CUT = 1e-4;
 
 /**
- * Volume and centre of the part of a wire that lies where `holds` says so. The wire lies in the plane y = 0, and what holds it is alike to
- * left and right of that. It is cut into filaments, each as long
- * as its own offset from the centre line makes it, so bends and slanting surfaces are met to second order; a filament's
- * crossing of the surface is found by halving. A wire that lies along a surface, part of it out, is cut into many more.
+ * Volume and centre of the part of a wire that lies where `holds` says so. The wire lies in the plane y = 0,
+ * and what holds it is alike to left and right of that. It is cut into filaments, each as long as its own
+ * offset from the centre line makes it, so bends and slanting surfaces are met to second order; a filament's
+ * crossing of the surface is found by halving. A wire that lies along a surface, part of it out, is cut into
+ * many more.
  */
 export function wireWithin(
   centre: readonly Vec3[],
@@ -91,7 +112,10 @@ export function wireWithin(
   return { volume, centroid: [at(0), 0, at(2)], roll: few.roll + many.roll };
 }
 
-/** Neighbouring pieces of a wire, by number, along which some filaments are held and some are not, and their length, mm. */
+/**
+ * Neighbouring pieces of a wire, by number, along which some filaments are held and some are not, and their
+ * length, mm.
+ */
 interface PartRun {
   readonly from: number;
   readonly to: number;
@@ -111,7 +135,10 @@ function partRuns(centre: readonly Vec3[], held: Uint16Array, whole: number): Pa
   return runs;
 }
 
-/** The part of a wire that is held, filament by filament, over the pieces of it that count, and how many filaments are held at each vertex. */
+/**
+ * The part of a wire that is held, filament by filament, over the pieces of it that count, and how many
+ * filaments are held at each vertex.
+ */
 function cutInto(
   filaments: readonly Filament[],
   centre: readonly Vec3[],

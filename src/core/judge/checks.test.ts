@@ -17,8 +17,9 @@ import { methodOf } from '../rigging/methods/index.ts';
 import { measureOnHead } from '../rigging/lay.ts';
 
 /*
- * Every check of a fit at its limits, from either side. The limits are common practice, no source, and are written out here anew: a limit
- * that moves is to be moved on purpose. A bait that lies well is changed in one measure at a time.
+ * Every check of a fit at its limits, from either side. The limits are common practice, no source, and are
+ * written out here anew: a limit that moves is to be moved on purpose. A bait that lies well is changed in
+ * one measure at a time.
  */
 
 const rigOf = (design: Design): Rig => {
@@ -98,7 +99,8 @@ describe('limits (common practice, no source)', () => {
   it.each<
     [string, (value: number) => Case, tight: number | undefined, good: number, most?: number, bad?: number]
   >([
-    // Plastic's own span for a bare hook in a paddle-tail is told by the next test; here a buried point’s: 10 to 50%, to 6 and 60% barely.
+    // Plastic's own span for a bare hook in a paddle-tail is told by the next test; here a buried point’s: 10
+    // to 50%, to 6 and 60% barely.
     ['rig.exit', (v) => ({ method: 'buried', read: { 'rig.exit': v } }), 0.06, 0.1, 0.5, 0.6],
     ['rig.exit', (v) => ({ method: 'nose-hooked', read: { 'rig.exit': v } }), 0, 0.01, 0.12, 0.18],
     // Half the gap free over a bare point's plastic, a third of it barely.

@@ -26,8 +26,8 @@ import type { FitCheck, Look } from './verdict.ts';
 import { atLeast, checked } from './verdict.ts';
 
 /**
- * Every point of the fit of a plastic on a rig. `value` gives a reading. Without `ways` the fixes name no hook: for lists, where only
- * the verdicts are wanted.
+ * Every point of the fit of a plastic on a rig. `value` gives a reading. Without `ways` the fixes name no
+ * hook: for lists, where only the verdicts are wanted.
  */
 export function fitChecks(
   rig: Rig,
@@ -214,7 +214,8 @@ function shoulderCheck({ rig, plastic, laid, value: valueOf }: Look): FitCheck {
     () =>
       value < 1
         ? `Take a head about ${marked((height / value) * 0.9, 'size')} high, or a slimmer plastic.`
-        : `Take a plastic about ${marked(height / 1.2, 'size')} high at the nose, or a denser metal for a smaller head.`,
+        : `Take a plastic about ${marked(height / 1.2, 'size')} high at the nose, or a denser metal ` +
+          'for a smaller head.',
   );
 }
 

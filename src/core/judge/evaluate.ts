@@ -23,8 +23,8 @@ export type Evaluation =
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /**
- * A design in its surroundings, judged, with a plastic on it if one is given: document in, flat record of readings and flags out. Never
- * throws for a document of the schema's shape.
+ * A design in its surroundings, judged, with a plastic on it if one is given: document in, flat record of
+ * readings and flags out. Never throws for a document of the schema's shape.
  */
 export function evaluate(design: Design, around: Surroundings = PLAIN_WATER, bait?: Bait): Evaluation {
   const sound = buildSound(design, around.metals);

@@ -24,8 +24,8 @@ export interface Fit {
 type Judged = Pick<Extract<Evaluation, { ok: true }>, 'design' | 'rig' | 'readings'>;
 
 /**
- * Judges every point of the fit of an evaluated rig; fixes are found by trying them. Throws where the rig has no plastic, which is a mistake
- * of the program.
+ * Judges every point of the fit of an evaluated rig; fixes are found by trying them. Throws where the rig has
+ * no plastic, which is a mistake of the program.
  */
 export function judgeFit({ design, rig, readings }: Judged, metals: readonly Metal[] = METALS): Fit {
   const { bait } = rig;

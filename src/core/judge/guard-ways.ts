@@ -6,7 +6,10 @@ import { METALS } from '../material/metals/index.ts';
 import { toDesign } from '../rigging/laying.ts';
 import type { Remedy } from '../rigging/method.ts';
 
-/** How fibres are spread for a cover, degrees (common practice, no source): fanned in middling cover, bundled in the thickest. */
+/**
+ * How fibres are spread for a cover, degrees (common practice, no source): fanned in middling cover, bundled
+ * in the thickest.
+ */
 export const FANS = [
   { cover: 'branches, grass beds, docks, stumps', fan: 45 },
   { cover: 'the thickest bushes', fan: 0 },
@@ -30,7 +33,10 @@ export interface GuardWays {
   readonly ways: readonly GuardWay[];
 }
 
-/** What is cut off a brush of fibres, and how hard it lies down as it is and fanned for each cover; undefined without a brush. */
+/**
+ * What is cut off a brush of fibres, and how hard it lies down as it is and fanned for each cover; undefined
+ * without a brush.
+ */
 export function guardWays(built: Design, metals: readonly Metal[] = METALS): GuardWays | undefined {
   if (built.guard.kind !== 'fibre') return undefined;
   const { guard } = built;

@@ -12,7 +12,10 @@ import { fitChecks } from './checks.ts';
 import type { FitCheck, Verdict } from './verdict.ts';
 import { worst } from './verdict.ts';
 
-/** How a plastic goes on a head by one method, for a list: the verdict and what stands in the way of a better one. */
+/**
+ * How a plastic goes on a head by one method, for a list: the verdict and what stands in the way of a better
+ * one.
+ */
 export interface Pairing {
   readonly method: MethodKey;
   readonly verdict: Verdict;
@@ -28,7 +31,10 @@ export interface Pairing {
 
 const ORDERED: readonly Pairing['meant'][] = ['made', 'usual', 'seldom'];
 
-/** A head inside a bait that has room for it first; a bait held by its nose alone, or of a sort that is not put on so, last. */
+/**
+ * A head inside a bait that has room for it first; a bait held by its nose alone, or of a sort that is not
+ * put on so, last.
+ */
 function meantFor(plastic: Plastic, { within, isApart, suits }: MethodKind): Pairing['meant'] {
   if (within) return hasRoom(plastic) ? 'made' : 'seldom';
   return isApart || suits?.(plastic) === false ? 'seldom' : 'usual';
@@ -49,7 +55,9 @@ function biteAboveEye(rig: Rig): number {
   return known;
 }
 
-/** Judges one way of putting a plastic on a built head, from how it lies alone, so that thousands are quick. */
+/**
+ * Judges one way of putting a plastic on a built head, from how it lies alone, so that thousands are quick.
+ */
 export function pairingOf(rig: Rig, { plastic, method: key }: Bait): Pairing {
   const method = methodOf(key);
   const obstacle = method.obstacle?.(rig, plastic);
@@ -74,7 +82,10 @@ export function pairingOf(rig: Rig, { plastic, method: key }: Bait): Pairing {
   };
 }
 
-/** How well within its good span a value lies: 1 in the middle of it, or well beyond its only end, 0 at its end or outside. */
+/**
+ * How well within its good span a value lies: 1 in the middle of it, or well beyond its only end, 0 at its
+ * end or outside.
+ */
 function inside({ value, good: [low, high] }: FitCheck): number {
   if (!(value >= low && value <= high)) return 0;
   if (!Number.isFinite(high)) return Math.min(1, (value - low) / (Math.abs(low) || 1));
@@ -84,7 +95,10 @@ function inside({ value, good: [low, high] }: FitCheck): number {
 
 const place = ({ meant }: Pairing): number => ORDERED.indexOf(meant);
 
-/** Better first: what fits at all, what is made for each other, the verdict, the fewest things wrong, then what lies further within its limits. */
+/**
+ * Better first: what fits at all, what is made for each other, the verdict, the fewest things wrong, then
+ * what lies further within its limits.
+ */
 export const byFit = (a: Pairing, b: Pairing): number =>
   Number(a.verdict === 'bad') - Number(b.verdict === 'bad') ||
   place(a) - place(b) ||

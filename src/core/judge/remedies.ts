@@ -20,7 +20,10 @@ import { METHODS } from '../rigging/methods/index.ts';
 export const exitLimits = (plastic: Plastic, method: MethodKind): Limits =>
   method.exit ?? plasticKindOf(plastic.kind).exit;
 
-/** Millimetres to cut off the nose so that the hook comes out within the good span; 0 where cutting does not help. */
+/**
+ * Millimetres to cut off the nose so that the hook comes out within the good span; 0 where cutting does not
+ * help.
+ */
 export function cutForExit(rig: Rig, plastic: Plastic, method: MethodKind, laid: LaidMeasures): number {
   const { good } = exitLimits(plastic, method);
   // A cut moves the exit back along what is left, so it helps only when the hook leaves too early.
@@ -32,7 +35,10 @@ export function cutForExit(rig: Rig, plastic: Plastic, method: MethodKind, laid:
   return 0;
 }
 
-/** The chart size nearest to the design's own for which gap, exit and tail room are all good; empty when there is none. */
+/**
+ * The chart size nearest to the design's own for which gap, exit and tail room are all good; empty when there
+ * is none.
+ */
 export function firstFittingHook(
   design: Design,
   plastic: Plastic,
@@ -79,7 +85,10 @@ function withValue<T>(document: T, path: string, value: unknown): T {
   return put(document, keys) as T;
 }
 
-/** A rigging with a remedy done to it. A new hook size leaves the shop's own measure of the old one behind, and a new shape its own sizes. */
+/**
+ * A rigging with a remedy done to it. A new hook size leaves the shop's own measure of the old one behind,
+ * and a new shape its own sizes.
+ */
 export function applyRemedy(rigging: Rigging, { of, path, value }: Remedy): Rigging {
   if (of === 'method') {
     const method = METHODS.find(({ key }) => key === value)?.key;

@@ -65,7 +65,8 @@ export function checked(
 ): FitCheck {
   const verdict = Number.isNaN(value) ? 'bad' : judge(value, good, tight);
   const isGood = verdict === 'good';
-  // Each by its own name: thousands of heads are looked at for one order, and of that, copying by spreading took a quarter by itself.
+  // Each by its own name: thousands of heads are looked at for one order, and of that, copying by spreading
+  // took a quarter by itself.
   return {
     id,
     name,

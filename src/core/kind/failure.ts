@@ -6,7 +6,8 @@
 export const messageOf = (cause: unknown): string => (cause instanceof Error ? cause.message : String(cause));
 
 /**
- * What lies behind a failure, as libraries wrap it: the cause an error names, or the failure itself where it names none.
+ * What lies behind a failure, as libraries wrap it: the cause an error names, or the failure itself where it
+ * names none.
  *
  * @param failure what was caught
  */

@@ -4,8 +4,8 @@ import { Type } from '@sinclair/typebox';
 import type { QuantityKind } from '../quantity/units.ts';
 
 /**
- * A field of a kind, with its range. It stands here once: document schema, form, history in words and published documents are made
- * from it.
+ * A field of a kind, with its range. It stands here once: document schema, form, history in words and
+ * published documents are made from it.
  */
 export type Field = NumberField | ChoiceField | FlagField;
 

@@ -15,7 +15,10 @@ import {
 } from './field.ts';
 import { keySchema, kindOf, kindSchema } from './registry.ts';
 
-/* What a kind says of its fields, and what a general checker of JSON Schema (Ajv) makes of the schema that comes of it. */
+/*
+ * What a kind says of its fields, and what a general checker of JSON Schema (Ajv) makes of the schema that
+ * comes of it.
+ */
 
 const brush = {
   key: 'brush',

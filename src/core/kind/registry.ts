@@ -21,8 +21,9 @@ export interface FieldedKind extends Kind {
 export type Spec<K extends string, F extends Fields> = { kind: K } & Values<F>;
 
 /**
- * The kind of a key. Throws where there is none: a document was checked against the schema made from this very list, so an unknown key
- * here is a mistake of the program, and taking another kind for it would be a silent wrong answer.
+ * The kind of a key. Throws where there is none: a document was checked against the schema made from this
+ * very list, so an unknown key here is a mistake of the program, and taking another kind for it would be a
+ * silent wrong answer.
  */
 export function kindOf<T extends Kind>(kinds: readonly T[], key: string, what: string): T {
   const found = kinds.find((kind) => kind.key === key);

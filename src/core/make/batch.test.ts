@@ -71,7 +71,8 @@ describe('control charts', () => {
 
 describe('gauge noise apart from the pieces', () => {
   it('is the analysis of variance of the certified data set', () => {
-    // NIST Statistical Reference Datasets, SiRstv: resistivity by five instruments (data and certified values from memory, which agree with each other).
+    // NIST Statistical Reference Datasets, SiRstv: resistivity by five instruments (data and certified values
+    // from memory, which agree with each other).
     const data = [
       [196.3052, 196.124, 196.189, 196.2569, 196.3403],
       [196.3042, 196.3825, 196.1669, 196.3257, 196.0422],
@@ -97,7 +98,8 @@ describe('gauge noise apart from the pieces', () => {
     ).toBe(0);
   });
   it('asks for as many samples as the handbook’s formula', () => {
-    // NIST/SEMATECH e-Handbook 7.2.2.2 for two means: 2 (1.960 + 1.282)² = 21.01 for a difference of one deviation.
+    // NIST/SEMATECH e-Handbook 7.2.2.2 for two means: 2 (1.960 + 1.282)² = 21.01 for a difference of one
+    // deviation.
     expect(samplesToTell(1, 1)).toBe(23);
     expect(samplesToTell(0.02, 0.02)).toBe(23);
     expect(samplesToTell(0, 1)).toBe(1);
@@ -139,7 +141,8 @@ describe('verdicts', () => {
     expect(grams).toEqual([expect.closeTo(1.6, 6), expect.closeTo(mean, 6)]);
     expect(verdict([1.885, 1.89, 1.9, ...around(1.95, 9)])?.state).toBe('cold');
   });
-  // Pours simulated: each piece normal about its cavity's weight, read on a scale in steps; limits 3% either way, or three steps of the scale.
+  // Pours simulated: each piece normal about its cavity's weight, read on a scale in steps; limits 3% either
+  // way, or three steps of the scale.
   const pours = (seed: number) => {
     let state = seed % 2147483647 || 1;
     const random = () => (state = (state * 48271) % 2147483647) / 2147483647;
@@ -153,7 +156,10 @@ describe('verdicts', () => {
     readonly count: number;
     readonly spread: number;
   }
-  /** States of the second of four cavities, which has a fault, over many pours, and of the others, which have none. */
+  /**
+   * States of the second of four cavities, which has a fault, over many pours, and of the others, which have
+   * none.
+   */
   const stated = (
     { grams, step, count, spread }: Pour,
     times: number,

@@ -3,14 +3,20 @@ import { gamma, normalCdf } from '../numeric/distributions.ts';
 import { gaussLegendre } from '../numeric/gauss.ts';
 import { deviationOf, meanOf } from './spread.ts';
 
-/** Expected sample standard deviation of n normal values over their true one: c₄ = √(2/(n−1)) Γ(n/2)/Γ((n−1)/2). n ≥ 2. */
+/**
+ * Expected sample standard deviation of n normal values over their true one: c₄ = √(2/(n−1))
+ * Γ(n/2)/Γ((n−1)/2). n ≥ 2.
+ */
 export const c4 = (n: number): number => Math.sqrt(2 / (n - 1)) * (gamma(n / 2) / gamma((n - 1) / 2));
 
 /** Farthest from the middle the range is integrated to, deviations, and nodes on it. */
 const FAR = 8;
 const RULE = gaussLegendre(200);
 
-/** Expected range of n normal values over their deviation: d₂ = ∫ 1 − Φⁿ − (1 − Φ)ⁿ (Tippett, Biometrika 17 (1925) 364). n ≥ 2. */
+/**
+ * Expected range of n normal values over their deviation: d₂ = ∫ 1 − Φⁿ − (1 − Φ)ⁿ (Tippett, Biometrika 17
+ * (1925) 364). n ≥ 2.
+ */
 export function d2(n: number): number {
   let sum = 0;
   RULE.nodes.forEach((node, i) => {
@@ -33,12 +39,16 @@ export interface Chart {
   readonly deviation: number;
 }
 
-/** Values in a row on one side of the centre that are no accident (NIST/SEMATECH e-Handbook 6.3.2, WECO rules). */
+/**
+ * Values in a row on one side of the centre that are no accident (NIST/SEMATECH e-Handbook 6.3.2, WECO
+ * rules).
+ */
 const RUN = 8;
 
 /**
- * Chart of single values in the order they were made: centre at the mean, limits at three deviations, the deviation from the mean moving range
- * over d₂ of two (NIST/SEMATECH e-Handbook of Statistical Methods 6.3.2.2). Undefined of fewer than two.
+ * Chart of single values in the order they were made: centre at the mean, limits at three deviations, the
+ * deviation from the mean moving range over d₂ of two (NIST/SEMATECH e-Handbook of Statistical Methods
+ * 6.3.2.2). Undefined of fewer than two.
  */
 export function individuals(values: readonly number[]): Chart | undefined {
   if (values.length < 2) return undefined;
@@ -66,7 +76,10 @@ function firstRun(values: readonly number[], centre: number): number | undefined
   return undefined;
 }
 
-/** Limits for the means and the deviations of subgroups of one size (NIST/SEMATECH e-Handbook 6.3.2.1): three deviations of each either side. */
+/**
+ * Limits for the means and the deviations of subgroups of one size (NIST/SEMATECH e-Handbook 6.3.2.1): three
+ * deviations of each either side.
+ */
 export function meanAndDeviation(groups: readonly (readonly number[])[]): {
   readonly mean: readonly [low: number, centre: number, high: number];
   readonly deviation: readonly [low: number, centre: number, high: number];
@@ -94,7 +107,10 @@ export interface Capability {
   readonly outside: number;
 }
 
-/** Capability of a process against its limits (NIST/SEMATECH e-Handbook 6.1.6). `low` < `high`, deviation above 0. */
+/**
+ * Capability of a process against its limits (NIST/SEMATECH e-Handbook 6.1.6). `low` < `high`, deviation
+ * above 0.
+ */
 export function capability(mean: number, deviation: number, low: number, high: number): Capability {
   return {
     cp: (high - low) / (6 * deviation),

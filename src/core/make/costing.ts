@@ -31,8 +31,8 @@ export interface Costing {
 }
 
 /**
- * What one sound head costs, part by part: all bills of a batch over its sound heads. A reject gives its metal back and loses hook
- * and wire; the heat and the time it took are in those of the batch already.
+ * What one sound head costs, part by part: all bills of a batch over its sound heads. A reject gives its
+ * metal back and loses hook and wire; the heat and the time it took are in those of the batch already.
  */
 export function costOf(inputs: CostInputs): Costing {
   const { rejects } = inputs;

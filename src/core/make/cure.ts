@@ -26,14 +26,16 @@ export interface CureVerdict {
 
 /** Above the schedule by more than this a powder yellows or runs, °C (common practice, no source). */
 const TOO_HOT = 25;
-/** Nearer to the melting point than this a head sags or drops off its hook, °C (common practice, no source). */
+/**
+ * Nearer to the melting point than this a head sags or drops off its hook, °C (common practice, no source).
+ */
 const SOFT = 15;
 
 const c = (celsius: number) => marked(celsius, 'temperature');
 
 /**
- * Whether a batch is cured by the maker's schedule: time at measured temperature of the heads, which are behind the oven by minutes. Readings in
- * order of time.
+ * Whether a batch is cured by the maker's schedule: time at measured temperature of the heads, which are
+ * behind the oven by minutes. Readings in order of time.
  */
 export function cureVerdict(
   schedule: CureSchedule,
@@ -55,17 +57,28 @@ export function cureVerdict(
 
   function said(): string {
     if (melting && schedule.celsius > melting.solid - SOFT)
-      return `This metal softens at ${c(melting.solid)}: the schedule of ${c(schedule.celsius)} would let the heads sag. Take a paint that dries in air.`;
+      return (
+        `This metal softens at ${c(melting.solid)}: the schedule of ${c(schedule.celsius)} would ` +
+        'let the heads sag. Take a paint that dries in air.'
+      );
     if (readings.length < 2)
       return `Log the heads’ own temperature at least twice: an oven’s dial says nothing of the heads in it.`;
     if (hottest > schedule.celsius + TOO_HOT)
-      return `Up to ${c(hottest)}, which is beyond the schedule by more than powders take: expect yellowed or run paint.`;
+      return (
+        `Up to ${c(hottest)}, which is beyond the schedule by more than powders take: expect ` +
+        'yellowed or run paint.'
+      );
     if (isCured)
       return `Held ${marked(held, 'time')} at ${c(schedule.celsius)} or more: cured by the schedule.`;
-    return `Held ${marked(held, 'time')} of ${marked(schedule.seconds, 'time')}: ${marked(schedule.seconds - held, 'time')} more at ${c(schedule.celsius)}.`;
+    return (
+      `Held ${marked(held, 'time')} of ${marked(schedule.seconds, 'time')}: ` +
+      `${marked(schedule.seconds - held, 'time')} more at ${c(schedule.celsius)}.`
+    );
   }
 }
 
 /** The school that judges by eye, and why this does not follow it. */
 export const BY_EYE =
-  'Some cure until it looks done. Gloss comes with flow, minutes before the paint has linked up: heads that look done chip on the first rock. A thermometer on a spare head costs less than a batch.';
+  'Some cure until it looks done. Gloss comes with flow, minutes before the paint has ' +
+  'linked up: heads that look done chip on the first rock. A thermometer on a spare head ' +
+  'costs less than a batch.';

@@ -8,13 +8,17 @@ import type { Mesh } from '../head/mesh.ts';
 /** Angle of a point that is not told, degrees: the usual spotting drill. */
 const USUAL_TIP = 90;
 
-/** Volume of a polygonal body of revolution falls short of the round one by this factor of its radius: sections have the area of the circle. */
+/**
+ * Volume of a polygonal body of revolution falls short of the round one by this factor of its radius:
+ * sections have the area of the circle.
+ */
 const fattened = (corners: number): number =>
   Math.sqrt((2 * Math.PI) / corners / Math.sin((2 * Math.PI) / corners));
 
 /**
- * What a cut takes out of the halves it is made in, in the cavity's frame: the cutter stands square to the parting plane with its end `depth` below the
- * face of the half, and is drawn straight to `to` where that is given. Nothing of the other half is touched. The caller deletes it.
+ * What a cut takes out of the halves it is made in, in the cavity's frame: the cutter stands square to the
+ * parting plane with its end `depth` below the face of the half, and is drawn straight to `to` where that is
+ * given. Nothing of the other half is touched. The caller deletes it.
  */
 export function cutterSolid(kernel: ManifoldToplevel, cut: Cut): Manifold {
   const { CrossSection, Manifold } = kernel;
@@ -25,7 +29,8 @@ export function cutterSolid(kernel: ManifoldToplevel, cut: Cut): Manifold {
   const section = new CrossSection([[...outline.map(([r, h]): [number, number] => [fat * r, h]), [0, top]]]);
   const whole = Manifold.revolve(section, ROUND);
   section.delete();
-  // Its axis is z with the tip at 0: tipped so that the end points to +y at the depth, the shank back to the parting plane and beyond.
+  // Its axis is z with the tip at 0: tipped so that the end points to +y at the depth, the shank back to the
+  // parting plane and beyond.
   const turned = whole.rotate([90, 0, 0]);
   const placed = turned.translate([cut.at.x, cut.depth, cut.at.z]);
   whole.delete();
@@ -53,8 +58,8 @@ export function cutterSolid(kernel: ManifoldToplevel, cut: Cut): Manifold {
 }
 
 /**
- * How deep a cavity is below the face of a half at a place, mm: the floor as it was made. 0 where there is no cavity. `mesh` is the cavity's in its own
- * frame; `side` +1 for the left half, −1 for the right.
+ * How deep a cavity is below the face of a half at a place, mm: the floor as it was made. 0 where there is no
+ * cavity. `mesh` is the cavity's in its own frame; `side` +1 for the left half, −1 for the right.
  */
 export function floorDepth({ positions: p, triangles }: Mesh, x: number, z: number, side: 1 | -1): number {
   let deepest = 0;

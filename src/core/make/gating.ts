@@ -10,19 +10,31 @@ export interface Gating {
   readonly funnelHeight: number;
 }
 
-/** Time a head of lead should fill in, s: small heads freeze within a second or so (common practice, no source). */
+/**
+ * Time a head of lead should fill in, s: small heads freeze within a second or so (common practice, no
+ * source).
+ */
 const FILL = 0.3;
 /** A warmed mould, °C (common practice, no source). */
 const MOULD = 60;
 /** Lead as it is usually poured: what other metals are held against. */
 const LEAD = { density: 11.34, fusion: 23.1, heat: 0.148, liquid: 327.5, pour: 395 };
-/** Share of the ideal flow that a short round gate passes (sharp-edged outlet, handbook value about 0.6 to 0.8; from memory). */
+/**
+ * Share of the ideal flow that a short round gate passes (sharp-edged outlet, handbook value about 0.6 to
+ * 0.8; from memory).
+ */
 const OUTLET = 0.7;
-/** Narrower gates freeze shut, wider ones tear the head when the sprue is nipped, mm (common practice, no source). */
+/**
+ * Narrower gates freeze shut, wider ones tear the head when the sprue is nipped, mm (common practice, no
+ * source).
+ */
 const GATE: readonly [number, number] = [1.4, 6];
 const GRAVITY = 9806.65; // mm/s²
 
-/** How long a metal stays liquid in a mould, over lead: heat to be lost for each volume against what drives it out (a thin wall cooled through its skin; handbook form of Chvorinov’s rule). */
+/**
+ * How long a metal stays liquid in a mould, over lead: heat to be lost for each volume against what drives it
+ * out (a thin wall cooled through its skin; handbook form of Chvorinov’s rule).
+ */
 function liquidFor(density: number, { fusion, heat, liquid, pour }: Melting): number {
   const held = (rho: number, latent: number, capacity: number, melts: number, poured: number) =>
     (rho * (latent + capacity * (poured - melts))) / (poured - MOULD);
@@ -33,9 +45,9 @@ function liquidFor(density: number, { fusion, heat, liquid, pour }: Melting): nu
 }
 
 /**
- * A sprue by metal and size: its gate passes the head's volume before it freezes (three tenths of a second for lead) under the sprue's own
- * height of metal, by Torricelli's v = √(2 g h); the sprue above it is half as wide again at least. `volume` of the cavity, mm³; `density` g/cm³; sizes
- * given go before.
+ * A sprue by metal and size: its gate passes the head's volume before it freezes (three tenths of a second
+ * for lead) under the sprue's own height of metal, by Torricelli's v = √(2 g h); the sprue above it is half
+ * as wide again at least. `volume` of the cavity, mm³; `density` g/cm³; sizes given go before.
  */
 export function gatingFor(
   volume: number,

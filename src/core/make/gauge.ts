@@ -20,9 +20,9 @@ interface SumOfSquares {
 }
 
 /**
- * Noise of the scale apart from the spread of the pieces: one-way analysis of variance of pieces weighed again, each in a list of its own
- * (NIST/SEMATECH e-Handbook 7.4.3.3 and, for the components, 7.4.4; unequal counts by their effective number n₀). Undefined where no piece was
- * weighed twice, or there is but one.
+ * Noise of the scale apart from the spread of the pieces: one-way analysis of variance of pieces weighed
+ * again, each in a list of its own (NIST/SEMATECH e-Handbook 7.4.3.3 and, for the components, 7.4.4; unequal
+ * counts by their effective number n₀). Undefined where no piece was weighed twice, or there is but one.
  */
 export function gaugeStudy(pieces: readonly (readonly number[])[]): GaugeStudy | undefined {
   const repeated = pieces.filter((weights) => weights.length > 1);
@@ -49,9 +49,9 @@ export function gaugeStudy(pieces: readonly (readonly number[])[]): GaugeStudy |
 }
 
 /**
- * Pieces of each of two cavities to be weighed so that a true difference of `difference` g is found: n = 2 (z₁ + z₂)² σ²/δ², and one more for a
- * deviation that is itself estimated (NIST/SEMATECH e-Handbook 7.2.2.2). `deviation` of one weighed piece, g; `sure` that none is told
- * falsely, `power` that a true one is told.
+ * Pieces of each of two cavities to be weighed so that a true difference of `difference` g is found: n = 2
+ * (z₁ + z₂)² σ²/δ², and one more for a deviation that is itself estimated (NIST/SEMATECH e-Handbook 7.2.2.2).
+ * `deviation` of one weighed piece, g; `sure` that none is told falsely, `power` that a true one is told.
  */
 export function samplesToTell(deviation: number, difference: number, sure = 0.95, power = 0.9): number {
   if (!(deviation > 0)) return 1;

@@ -16,7 +16,8 @@ export function fileMesh(half: Manifold, side: string): Mesh | undefined {
   for (const piece of pieces) piece.delete();
   if (count > 1)
     throw new Error(
-      `The ${side} half falls into ${count} pieces: what is cut out of it meets its edges. Make the walls thicker, or take a cut back.`,
+      `The ${side} half falls into ${count} pieces: what is cut out of it meets its edges. Make ` +
+        'the walls thicker, or take a cut back.',
     );
   const simple = half.simplify(FILE_GRAIN);
   const mesh = closedMesh(simple);

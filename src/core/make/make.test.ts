@@ -15,7 +15,8 @@ const melting = (key: string): Melting => {
 };
 
 describe('melting', () => {
-  // CRC Handbook of Chemistry and Physics: melting point °C, enthalpy of fusion kJ/mol, molar mass (values from memory).
+  // CRC Handbook of Chemistry and Physics: melting point °C, enthalpy of fusion kJ/mol, molar mass (values
+  // from memory).
   it.each([
     ['lead', 327.46, 4.782, 207.2],
     ['tin', 231.93, 7.148, 118.71],
@@ -24,7 +25,8 @@ describe('melting', () => {
   ])('of %s is the handbook’s', (key, point, molar, mass) => {
     expect(melting(key).liquid).toBeCloseTo(point, 0);
     expect(melting(key).fusion / ((molar / mass) * 1000)).toBeCloseTo(1, 2);
-    // Dulong and Petit (1819): 3R = 24.9 J/(mol K) near room temperature, for solids of heavy elements within a tenth.
+    // Dulong and Petit (1819): 3R = 24.9 J/(mol K) near room temperature, for solids of heavy elements within
+    // a tenth.
     expect((melting(key).heat[0] * mass) / 24.94).toBeGreaterThan(0.98);
     expect((melting(key).heat[0] * mass) / 24.94).toBeLessThan(1.12);
   });
@@ -101,7 +103,8 @@ describe('a pour', () => {
 describe('curing', () => {
   const schedule = { celsius: 177, seconds: 900 };
   it('counts the time the heads are hot, by straight lines', () => {
-    // Rises from 20 to 177 at 471 s of 600 (20 → 220), held at 190, cooled: above from 471 to 1500 and (190−177)/(190−20) of the last 300 s.
+    // Rises from 20 to 177 at 471 s of 600 (20 → 220), held at 190, cooled: above from 471 to 1500 and
+    // (190−177)/(190−20) of the last 300 s.
     const log = [
       { at: 0, celsius: 20 },
       { at: 600, celsius: 190 },
@@ -236,7 +239,8 @@ describe('a scale', () => {
       if (step.piece !== undefined) told.push(step.piece);
     }
     expect(told).toEqual([1.94, 1.91]);
-    // A piece of just the least is one; what pulls the pan up as hard as that is told too, a hair less is an empty pan.
+    // A piece of just the least is one; what pulls the pan up as hard as that is told too, a hair less is an
+    // empty pan.
     const lying = (grams: string) =>
       Array.from({ length: 4 }).reduce<{ pan: Pan; piece?: number }>(
         ({ pan: at, piece }) => ({
@@ -281,8 +285,9 @@ describe('a scale', () => {
     expect(scale.line(0.2)).toBeUndefined();
   });
 
-  // A hand works by what it sees: it waits until a piece is noted, lifts it, and lays the next some tenths of a second later, or does what the
-  // panel asks. The scale is the one that ships, at the rate of small scales.
+  // A hand works by what it sees: it waits until a piece is noted, lifts it, and lays the next some tenths of
+  // a second later, or does what the panel asks. The scale is the one that ships, at the rate of small
+  // scales.
   describe('at the pace of a hand', () => {
     /** ms between two lines */
     const EVERY = 200;
@@ -358,7 +363,8 @@ describe('a scale', () => {
     };
     // Pressed upon and let go.
     expect(follow(['S 11.50 g', 'U 14.20 g', 'S 11.51 g'])).toEqual({ told: [11.5], doubt: undefined });
-    // Another laid beside it; another in its place without a line that shows it gone; lifted a little and set down.
+    // Another laid beside it; another in its place without a line that shows it gone; lifted a little and set
+    // down.
     expect(follow(['S 11.50 g', 'U 15.00 g', 'S 22.90 g'])).toEqual({ told: [11.5], doubt: 'swapped' });
     expect(follow(['S 11.50 g', 'U 11.30 g', 'S 11.42 g'])).toEqual({ told: [11.5], doubt: 'swapped' });
     expect(follow(['S 11.50 g', 'U 8.00 g', 'S 11.50 g'])).toEqual({ told: [11.5], doubt: 'swapped' });

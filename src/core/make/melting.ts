@@ -5,7 +5,10 @@ import { METALS } from '../material/metals/index.ts';
 export const meltingOf = (metal: string): Melting | undefined =>
   METALS.find(({ key }) => key === metal)?.melting;
 
-/** Heat to bring a metal from one temperature to another through its melting, kJ for each kg; °C. Between solidus and liquidus the fusion is shared out evenly. */
+/**
+ * Heat to bring a metal from one temperature to another through its melting, kJ for each kg; °C. Between
+ * solidus and liquidus the fusion is shared out evenly.
+ */
 export function heatTo({ liquid, solid, fusion, heat }: Melting, from: number, to: number): number {
   const upTo = (t: number) => {
     const melted = t >= liquid ? 1 : t <= solid ? 0 : (t - solid) / (liquid - solid);

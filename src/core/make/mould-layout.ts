@@ -28,7 +28,10 @@ export interface Channel {
   readonly isThrough?: boolean;
 }
 
-/** One cavity as it lies in the block: across the block is z, up to the sprues is x; its own frame shifted by `shift`. Lengths in mm. */
+/**
+ * One cavity as it lies in the block: across the block is z, up to the sprues is x; its own frame shifted by
+ * `shift`. Lengths in mm.
+ */
 export interface LaidCavity {
   readonly place: number;
   readonly rig: Rig;
@@ -41,7 +44,10 @@ export interface LaidCavity {
   readonly collar: readonly Vec2[] | undefined;
   readonly channels: readonly Channel[];
   readonly gating: Gating | undefined;
-  /** where the gate meets the head, (x, z) in its own frame, and whether a wire is nearer to it than it should be */
+  /**
+   * where the gate meets the head, (x, z) in its own frame, and whether a wire is nearer to it than it should
+   * be
+   */
   readonly gateAt: Vec2;
   readonly isGateTight: boolean;
   /** upright grooves, each from x to x at a z, in its own frame */
@@ -60,7 +66,10 @@ export interface MouldLayout {
   readonly pinHeight: number;
 }
 
-/** Length factor of a mould, or a cavity of one, for metal that shrinks by so many per cent of its length as it cools. */
+/**
+ * Length factor of a mould, or a cavity of one, for metal that shrinks by so many per cent of its length as
+ * it cools.
+ */
 export const cavityFactor = (shrink: number): number => 1 / (1 - shrink / 100);
 
 interface Span {
@@ -72,7 +81,10 @@ const grow = (span: Span, value: number, by = 0) => {
   span.high = Math.max(span.high, value + by);
 };
 
-/** Lays out a mould: cavities in a row, noses up, each with its own sprue, in a block with walls and pins about them. `rigs` in the order of the cavities. */
+/**
+ * Lays out a mould: cavities in a row, noses up, each with its own sprue, in a block with walls and pins
+ * about them. `rigs` in the order of the cavities.
+ */
 export function layMould(mould: Mould, rigs: readonly Rig[]): MouldLayout {
   const { wall, between, making, shrink } = mould;
   const factor = cavityFactor(shrink);
@@ -227,8 +239,8 @@ const ringPath = ({ centre, radius }: { readonly centre: Vec3; readonly radius: 
 const TRIED = 60;
 
 /**
- * Where the sprue comes down on the head: on its nose side, as near to the middle of its metal as the wires leave room, where the head is thick enough to
- * take it.
+ * Where the sprue comes down on the head: on its nose side, as near to the middle of its metal as the wires
+ * leave room, where the head is thick enough to take it.
  */
 function gateOf(
   rig: Rig,

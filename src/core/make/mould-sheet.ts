@@ -44,8 +44,8 @@ function measure(from: Vec2, to: Vec2, text: string, isUpright: boolean): Entity
 }
 
 /**
- * The parting face of the left half at true scale with the sizes a maker needs, and the block seen from above: cavities enlarged for shrinkage, channels,
- * sprues, vents, pins.
+ * The parting face of the left half at true scale with the sizes a maker needs, and the block seen from
+ * above: cavities enlarged for shrinkage, channels, sprues, vents, pins.
  */
 export function mouldSheet(layout: MouldLayout, title: string, units: UnitSystem): Sheet {
   const { from, to } = layout.block;
@@ -151,7 +151,9 @@ export function mouldSheet(layout: MouldLayout, title: string, units: UnitSystem
     kind: 'text',
     layer: 'text',
     at: [MARGIN, 8],
-    text: `${title}: parting face and view from above, true scale; pins ⌀ ${size(2 * layout.pinRadius)}; ±0.1 mm (±0.005 in) where nothing else is said`,
+    text:
+      `${title}: parting face and view from above, true scale; pins ⌀ ${size(2 * layout.pinRadius)}; ` +
+      '±0.1 mm (±0.005 in) where nothing else is said',
     height: FIGURE,
     anchor: 'start',
   });

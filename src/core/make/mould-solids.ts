@@ -27,7 +27,9 @@ const ATTEMPTS = 5;
 /** How far vents, pins and sockets begin beyond the parting plane, mm. */
 const BASE = 0.5;
 
-/** What fills a block, mm³. Everything is counted once: what lies in two is counted with the first of them. */
+/**
+ * What fills a block, mm³. Everything is counted once: what lies in two is counted with the first of them.
+ */
 export interface MouldVolumes {
   readonly block: number;
   readonly left: number;
@@ -55,7 +57,10 @@ export interface MouldSolids {
 /** How far a mould has been worked out. */
 export type OnDone = (done: number, of: number) => void;
 
-/** The head of a cavity, enlarged and cut, in its own frame: wire, keeper and guard pin still in it. The caller deletes it. */
+/**
+ * The head of a cavity, enlarged and cut, in its own frame: wire, keeper and guard pin still in it. The
+ * caller deletes it.
+ */
 export function cavitySolid(
   kernel: ManifoldToplevel,
   { rig, factor }: Pick<LaidCavity, 'rig' | 'factor'>,
@@ -138,8 +143,9 @@ function ventSolid(
 }
 
 /**
- * Both halves of a mould, closed, and what fills the block. Left is where y is above 0, with the pins; right has the sockets and the vents. `cuts` by
- * cavity. Throws with a sentence when a half comes out in pieces or empty.
+ * Both halves of a mould, closed, and what fills the block. Left is where y is above 0, with the pins; right
+ * has the sockets and the vents. `cuts` by cavity. Throws with a sentence when a half comes out in pieces or
+ * empty.
  */
 export function mouldSolids(
   kernel: ManifoldToplevel,
@@ -167,7 +173,8 @@ export function mouldSolids(
   const steps = layout.cavities.length + 3;
   try {
     const block = keep(box(from, to));
-    // Cavities do not touch, so each is worked out by itself, on a few thousand facets, and all are taken out of the block at once.
+    // Cavities do not touch, so each is worked out by itself, on a few thousand facets, and all are taken out
+    // of the block at once.
     const rooms: Manifold[] = [];
     const fulls: Manifold[] = [];
     const metal: number[] = [];
@@ -179,9 +186,11 @@ export function mouldSolids(
       const whole = keep(steelSolid(kernel, cavity, layout.making === 'pour'));
       const steel = keep(whole.trimByPlane([1, 0, 0], bottom));
       const taken = keep(head.add(steel));
-      // A wire bent sharply laps over itself: its own volume would count that twice, what it leaves of the head does not.
+      // A wire bent sharply laps over itself: its own volume would count that twice, what it leaves of the
+      // head does not.
       metal.push(keep(head.subtract(steel)).volume());
-      // The sprue goes on through the top face, and a rod through the lower one, so that no face lies on them.
+      // The sprue goes on through the top face, and a rod through the lower one, so that no face lies on
+      // them.
       const sprue = sprueSolid(kernel, cavity, top);
       const through = sprue
         ? keep(taken.add(keep(sprue)))
@@ -202,7 +211,8 @@ export function mouldSolids(
     const below = (solid: Manifold) => keep(solid.trimByPlane([0, -1, 0], 0));
     onDone(layout.cavities.length + 1, steps);
     const hollow = keep(isCut ? Manifold.union(rooms) : Manifold.compose(rooms));
-    // Each half of the block by itself: splitting what is hollow already can leave a cut's thin floor standing where its face lies on the parting plane.
+    // Each half of the block by itself: splitting what is hollow already can leave a cut's thin floor
+    // standing where its face lies on the parting plane.
     const raw = (side: 1 | -1) => keep(keep(block.trimByPlane([0, side, 0], 0)).subtract(hollow));
     const [leftRaw, rightRaw] = [raw(1), raw(-1)];
     const pegs = (room: number) =>
@@ -217,7 +227,10 @@ export function mouldSolids(
       );
     const [pins, sockets] = [pegs(0), pegs(SOCKET)];
     const leftHalf = keep(leftRaw.add(pins));
-    /** The right half with its vents a hair deeper and to the side at each try, and what they add to each cavity's sprue. */
+    /**
+     * The right half with its vents a hair deeper and to the side at each try, and what they add to each
+     * cavity's sprue.
+     */
     const vent = (attempt: number) => {
       const moved = layout.cavities.map((cavity) => ventSolid(kernel, cavity, bottom, attempt));
       const own = moved.map((solid, i) => {
@@ -250,7 +263,8 @@ export function mouldSolids(
     const leftMesh = fileMesh(leftHalf, 'left');
     if (!leftMesh || !rightMesh)
       throw new Error(
-        `The ${leftMesh ? 'right' : 'left'} half could not be closed: two of its edges lie on each other. Change a wall or the shrinkage by a hair.`,
+        `The ${leftMesh ? 'right' : 'left'} half could not be closed: two of its edges lie on ` +
+          'each other. Change a wall or the shrinkage by a hair.',
       );
     right.own.forEach((volume, i) => {
       counted.vents += volume;

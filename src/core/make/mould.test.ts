@@ -108,7 +108,8 @@ describe('a mould', () => {
     const [rig] = rigs;
     const [cavity] = layout.cavities;
     if (!rig || !cavity) throw new Error('nothing laid');
-    // Cut the head's own room out of the block by the halves themselves, in the library, and look at its volume near the head.
+    // Cut the head's own room out of the block by the halves themselves, in the library, and look at its
+    // volume near the head.
     const { from, to } = layout.block;
     const cube = kernel.Manifold.cube([to[0] - from[0], to[1] - from[1], to[2] - from[2]]).translate([
       ...from,
@@ -128,7 +129,8 @@ describe('a mould', () => {
   });
 
   it('with a shallow flat cut in one half, as broad as the head, adds up', () => {
-    // As a random check found it, to the last digit: almost no way from where the cutters go in to where they come out.
+    // As a random check found it, to the last digit: almost no way from where the cutters go in to where they
+    // come out.
     const first: Cut = {
       cutter: 'flat',
       diameter: 14.979128651100348,
@@ -263,7 +265,8 @@ describe('a mould', () => {
   });
 
   it('a gate passes its head before it freezes, by hand for 10 g of lead', () => {
-    // 882 mm³: height 1.4·∛882 = 13.43 mm, v = √(2·9806.65·13.43) = 513 mm/s, area 882/(0.7·513·0.3) = 8.19 mm² but for the lead's own usual heat.
+    // 882 mm³: height 1.4·∛882 = 13.43 mm, v = √(2·9806.65·13.43) = 513 mm/s, area 882/(0.7·513·0.3) = 8.19
+    // mm² but for the lead's own usual heat.
     const melting = meltingOf('lead');
     const found = gatingFor(882, 11.34, melting);
     expect(found.height).toBeCloseTo(13.43, 2);
@@ -340,7 +343,8 @@ const volumeOf = (change: Partial<Cut>): number => cutterSolid(kernel, cut(chang
 
 describe('cutters', () => {
   it('take what their shapes say, in closed form', () => {
-    // Half a ball of 3 mm: 2/3 π 27; a cap 1 mm deep: π h²(3r − h)/3; deeper than its radius, a shank above it.
+    // Half a ball of 3 mm: 2/3 π 27; a cap 1 mm deep: π h²(3r − h)/3; deeper than its radius, a shank above
+    // it.
     expect(volumeOf({ side: 'left' }) / ((2 / 3) * Math.PI * 27)).toBeCloseTo(1, 2);
     expect(volumeOf({ side: 'left', depth: 1 }) / ((Math.PI * (9 - 1)) / 3)).toBeCloseTo(1, 2);
     expect(volumeOf({ side: 'right', depth: 5 }) / ((2 / 3) * Math.PI * 27 + Math.PI * 9 * 2)).toBeCloseTo(
@@ -364,8 +368,8 @@ describe('cutters', () => {
     );
   });
   it('a ball cut by a ball-nosed cutter loses the lens they share', () => {
-    // R = 5 about (5, 0, 0), a ball of r = 3 about a point d = 6 from there, both halves to its middle: the union is both less the lens
-    // π (R + r − d)² (d² + 2dr − 3r² + 2dR + 6rR − 3R²)/(12 d).
+    // R = 5 about (5, 0, 0), a ball of r = 3 about a point d = 6 from there, both halves to its middle: the
+    // union is both less the lens π (R + r − d)² (d² + 2dr − 3r² + 2dR + 6rR − 3R²)/(12 d).
     const [R, r, d] = [5, 3, 6];
     const lens =
       (Math.PI * (R + r - d) ** 2 * (d * d + 2 * d * r - 3 * r * r + 2 * d * R + 6 * r * R - 3 * R * R)) /
@@ -389,7 +393,8 @@ describe('a cavity changed by cutter', () => {
 
   it('weighs what its metal and the cap or cylinder besides weigh', () => {
     const rig = built(design);
-    // A flat end of 4 mm through the middle, 7 mm deep in both halves: a bar that stands 2 mm out of the ball on each side, less the caps.
+    // A flat end of 4 mm through the middle, 7 mm deep in both halves: a bar that stands 2 mm out of the ball
+    // on each side, less the caps.
     const flat = cut({ cutter: 'flat', diameter: 4, at: { x: 5, z: 0 }, depth: 7 });
     const found = recut(kernel, rig, design, 1, [flat]);
     const sagitta = 5 - Math.sqrt(25 - 4);
@@ -449,7 +454,8 @@ describe('a cavity changed by cutter', () => {
   it('finds the depth for a weight, and what a tenth too deep costs', () => {
     const rig = built(design);
     const was = rig.parts.find(({ name }) => name === 'metal')?.mass ?? NaN;
-    // A flat end of 6 mm over the middle of one half: 0.5 g more is 44.1 mm³ out of the ball, so (44.1 + cap)/(9π) beyond the cap's foot.
+    // A flat end of 6 mm over the middle of one half: 0.5 g more is 44.1 mm³ out of the ball, so (44.1 +
+    // cap)/(9π) beyond the cap's foot.
     const sagitta = 5 - Math.sqrt(25 - 9);
     const over = 500 / 11.34;
     const depth = 4 + (over + cap(sagitta, 5)) / (Math.PI * 9);

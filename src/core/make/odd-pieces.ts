@@ -5,18 +5,21 @@ import { deviationOf, meanOf } from './spread.ts';
 
 /** Chance below which a spread is not taken for one of the others'. */
 const ODD = 0.01;
-/** Share of the weight that a short fill is lighter by, at least: less is spread, whatever its cause (working value, no source). */
+/**
+ * Share of the weight that a short fill is lighter by, at least: less is spread, whatever its cause (working
+ * value, no source).
+ */
 const SHORT_LEAST = 0.01;
 /** Share of the pieces that can be short fills of an else sound cavity. */
 const SHORT_MOST = 1 / 3;
 /**
- * Pieces at the start of a run that a cold mould or melt shows in; so many of them must each lie low by so many deviations, and so many
- * must follow.
+ * Pieces at the start of a run that a cold mould or melt shows in; so many of them must each lie low by so
+ * many deviations, and so many must follow.
  */
 export const COLD = { first: 3, low: 2, each: 1.5, rest: 4 };
 /**
- * Deviation that pieces may have which all read alike, in steps of the scale (working value, held by simulated pours: less tells sound cavities of a
- * coarse scale as short).
+ * Deviation that pieces may have which all read alike, in steps of the scale (working value, held by
+ * simulated pours: less tells sound cavities of a coarse scale as short).
  */
 export const ALIKE = 0.4;
 
@@ -25,9 +28,9 @@ const READ_IN = [0.1, 0.05, 0.02, 0.01, 0.005, 0.002, 0.001];
 const USUAL_STEP = 0.01;
 
 /**
- * Step of the scale that some weights were read on, g: the largest usual one that most of them are whole numbers of, and no larger than what two
- * of them differ by. Of weights that are all alike nothing is seen: the usual one, where it fits. A piece weighed twice is a mean and may lie
- * between. 0 where there is none.
+ * Step of the scale that some weights were read on, g: the largest usual one that most of them are whole
+ * numbers of, and no larger than what two of them differ by. Of weights that are all alike nothing is seen:
+ * the usual one, where it fits. A piece weighed twice is a mean and may lie between. 0 where there is none.
  */
 export function stepOfScale(weights: readonly number[]): number {
   const sorted = [...weights].sort((a, b) => a - b);
@@ -63,8 +66,8 @@ export interface Known {
 }
 
 /**
- * The spread some weights of one sort are judged by: their own, with that of the other cavities unless it is wider than theirs beyond
- * chance. A few pieces say little of their spread by themselves.
+ * The spread some weights of one sort are judged by: their own, with that of the other cavities unless it is
+ * wider than theirs beyond chance. A few pieces say little of their spread by themselves.
  */
 export function knownSpread(weights: readonly number[], { step, others }: Around): Known {
   const own = { deviation: spreadOf(weights, step), freedom: weights.length - 1 };
@@ -96,9 +99,10 @@ function logChoices(count: number, of: number): number {
 }
 
 /**
- * Whether the lightest pieces lie farther below the rest than chance would have it: Grubbs' test (Technometrics 11 (1969) 1) for several at
- * once, the heaviest of them against mean and spread of the rest by Student's quantile at the chance over the ways to choose so many. As if there were
- * `count` pieces in all.
+ * Whether the lightest pieces lie farther below the rest than chance would have it: Grubbs' test
+ * (Technometrics 11 (1969) 1) for several at once, the heaviest of them against mean and spread of the rest
+ * by Student's quantile at the chance over the ways to choose so many. As if there were `count` pieces in
+ * all.
  */
 export function isApart(
   weights: readonly number[],
@@ -135,8 +139,9 @@ export function withoutShort(weights: readonly number[], around: Around, chance:
 }
 
 /**
- * How far the first pieces lie under the rest where that is no accident and no single one's doing, g; undefined else. `sound`: the weights without
- * short fills. One that lies far below by itself is a short fill, unless it is the very first, or all of the first lie low; so is one that comes later.
+ * How far the first pieces lie under the rest where that is no accident and no single one's doing, g;
+ * undefined else. `sound`: the weights without short fills. One that lies far below by itself is a short
+ * fill, unless it is the very first, or all of the first lie low; so is one that comes later.
  */
 export function coldStart(
   weights: readonly number[],
@@ -161,8 +166,8 @@ export function coldStart(
 }
 
 /**
- * Chance of a ratio of two variances or more, of normal values with so many degrees of freedom above and below, after Paulson (Ann. Math. Stat. 13
- * (1942) 233).
+ * Chance of a ratio of two variances or more, of normal values with so many degrees of freedom above and
+ * below, after Paulson (Ann. Math. Stat. 13 (1942) 233).
  */
 function chanceOfRatio(ratio: number, above: number, below: number): number {
   const [a, b] = [2 / (9 * above), 2 / (9 * below)];

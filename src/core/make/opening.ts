@@ -14,14 +14,21 @@ export interface Opening {
   readonly facets: Float32Array;
 }
 
-/** Slope under which a facet counts as facing back, as a sine: what a mesh's chords leave of a wall that stands square is no undercut. */
+/**
+ * Slope under which a facet counts as facing back, as a sine: what a mesh's chords leave of a wall that
+ * stands square is no undercut.
+ */
 const BACK = 0.01;
-/** Nearer to the parting plane than this a wall may stand square: it lets go at once, mm (common practice, no source). */
+/**
+ * Nearer to the parting plane than this a wall may stand square: it lets go at once, mm (common practice, no
+ * source).
+ */
 const NEAR = 0.8;
 
 /**
- * Undercut and draft of a cavity: facets of the half above the parting plane must face away from it, those below likewise. A thing half the facets of
- * which face back cannot be drawn; square walls that run deep drag. `draft` in degrees.
+ * Undercut and draft of a cavity: facets of the half above the parting plane must face away from it, those
+ * below likewise. A thing half the facets of which face back cannot be drawn; square walls that run deep
+ * drag. `draft` in degrees.
  */
 export function opening({ positions: p, triangles }: Mesh, draft: number): Opening {
   let [bound, steep, area] = [0, 0, 0];

@@ -42,7 +42,10 @@ export interface PourPlan {
   readonly melted: number;
   /** metal used up: heads and loss, g */
   readonly used: number;
-  /** bought or taken from the bin to begin with: everything used, and what the last sprues and the floor of the pot hold, g */
+  /**
+   * bought or taken from the bin to begin with: everything used, and what the last sprues and the floor of
+   * the pot hold, g
+   */
   readonly wanted: number;
   /** kJ that reach the metal, and kWh drawn */
   readonly heat: number;
@@ -53,7 +56,10 @@ export interface PourPlan {
   readonly pots: number;
 }
 
-/** Share of a full pot that stays in it: the last of it cannot be ladled or run out (common practice, no source). */
+/**
+ * Share of a full pot that stays in it: the last of it cannot be ladled or run out (common practice, no
+ * source).
+ */
 const HEEL = 0.1;
 
 /** Metal, heat and time of a batch. All numbers above 0 but for rejects and loss (0 to below 1). */
@@ -65,7 +71,8 @@ export function pourPlan(inputs: PourInputs): PourPlan {
   const thrownBack = shots * (spruePerShot + rejects * castPerShot);
   const used = melted - thrownBack;
   const heel = HEEL * pot;
-  // To begin with there must be enough for the first pot, or for everything, whichever is less; what comes back is melted again.
+  // To begin with there must be enough for the first pot, or for everything, whichever is less; what comes
+  // back is melted again.
   const wanted = used + Math.min(thrownBack, Math.max(perShot, pot)) + heel;
   const perKilogram = heatTo(melting, room, at);
   const heat = ((melted + heel) / 1000) * perKilogram;
@@ -99,7 +106,10 @@ export interface WorkStep {
   readonly caution: string;
 }
 
-/** The order of work of a batch: from laying out to the cured head. Cautions are the usual ones; local rules and makers' instructions decide. */
+/**
+ * The order of work of a batch: from laying out to the cured head. Cautions are the usual ones; local rules
+ * and makers' instructions decide.
+ */
 export function workSteps(
   plan: PourPlan,
   metal: { readonly name: string; readonly isLead: boolean },

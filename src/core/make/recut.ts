@@ -26,7 +26,10 @@ export interface Recut {
   readonly design: Design;
 }
 
-/** Metal inside an enlarged cavity with some cuts, over that without any, as a factor. The head is the bare body: a collar is cast on it as before. */
+/**
+ * Metal inside an enlarged cavity with some cuts, over that without any, as a factor. The head is the bare
+ * body: a collar is cast on it as before.
+ */
 function cutBody(kernel: ManifoldToplevel, rig: Rig, factor: number, cuts: readonly Cut[]) {
   const bare = bareHead(rig.head);
   const plain = isPlain(bare)
@@ -47,9 +50,10 @@ function cutBody(kernel: ManifoldToplevel, rig: Rig, factor: number, cuts: reado
 }
 
 /**
- * What a cavity throws after cuts, before any metal is cut: `rig` is the head it was laid out for, as built from `design`, `factor` how much larger the
- * cavity is. Volume that a cut adds where the hook's wire or the collar already are is not counted twice to within the wire's share of it.
- * Throws with a sentence where the cuts leave a solid that is no head.
+ * What a cavity throws after cuts, before any metal is cut: `rig` is the head it was laid out for, as built
+ * from `design`, `factor` how much larger the cavity is. Volume that a cut adds where the hook's wire or the
+ * collar already are is not counted twice to within the wire's share of it. Throws with a sentence where the
+ * cuts leave a solid that is no head.
  */
 export function recut(
   kernel: ManifoldToplevel,
@@ -68,7 +72,8 @@ export function recut(
     cooled.delete();
     if (!found)
       throw new Error(
-        'After these cuts the cavity is no single closed solid about the shank. Undo the last cut, or bring it nearer to the head.',
+        'After these cuts the cavity is no single closed solid about the shank. Undo the last ' +
+          'cut, or bring it nearer to the head.',
       );
     const { packed, read } = found;
     const { paint, metal: key, density, pieces } = design.head;
@@ -94,13 +99,22 @@ export function recut(
   }
 }
 
-/** How far a surface may be moved to thin it out, mm, the least first: where cuts meet slivers are left, and a drawn cutter leaves many facets. */
+/**
+ * How far a surface may be moved to thin it out, mm, the least first: where cuts meet slivers are left, and a
+ * drawn cutter leaves many facets.
+ */
 const THINNED = [0, 0.0005, 0.002, 0.01];
 
-/** Share of a solid's volume up to which pieces that come off it are crumbs of where surfaces meet, and left away. */
+/**
+ * Share of a solid's volume up to which pieces that come off it are crumbs of where surfaces meet, and left
+ * away.
+ */
 const CRUMBS = 1e-4;
 
-/** A solid as a document keeps it, thinned out no more than it must be for that and without its crumbs; undefined where it is no head at all. */
+/**
+ * A solid as a document keeps it, thinned out no more than it must be for that and without its crumbs;
+ * undefined where it is no head at all.
+ */
 function kept(name: string, solid: Manifold) {
   const pieces = solid.decompose().sort((a, b) => b.volume() - a.volume());
   try {
@@ -109,7 +123,8 @@ function kept(name: string, solid: Manifold) {
       return undefined;
     for (const by of THINNED) {
       const thin = by === 0 ? whole : whole.simplify(by);
-      // What a cutter takes behind the rear face is metal behind the head: the frame of a solid begins at its rear.
+      // What a cutter takes behind the rear face is metal behind the head: the frame of a solid begins at its
+      // rear.
       const packed = packSolid(name, meshOf(thin));
       if (by > 0) thin.delete();
       const read = importedSolid(packed);
@@ -135,8 +150,9 @@ const DEEPEST = 3;
 const CLOSE = 0.005;
 
 /**
- * Which depth of each of some cutters brings a cavity to a weight of metal, with what is too deep costs: plunges at the place and half of the given cut. Cutters
- * that cannot reach it are left out. `deepest` is how far the block allows, mm.
+ * Which depth of each of some cutters brings a cavity to a weight of metal, with what is too deep costs:
+ * plunges at the place and half of the given cut. Cutters that cannot reach it are left out. `deepest` is how
+ * far the block allows, mm.
  */
 export function cutsFor(
   kernel: ManifoldToplevel,
@@ -163,7 +179,8 @@ export function cutsFor(
       const most = Math.min(deepest, DEEPEST * cutter.diameter);
       const at = (depth: number): Cut => ({ ...cutter, depth });
       const off = (depth: number) => weigh(at(depth)) - wanted;
-      // Where the cutter does not yet come out of the cavity the weight stands still: the root is looked for from its least depth.
+      // Where the cutter does not yet come out of the cavity the weight stands still: the root is looked for
+      // from its least depth.
       const root = findRoot(off, CLOSE, most, CLOSE);
       if (!root.ok) return [];
       const depth = Math.round(root.x / CLOSE) * CLOSE;

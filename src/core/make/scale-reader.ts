@@ -6,7 +6,10 @@ export type ScaleLine =
   | { readonly kind: 'over' }
   | { readonly kind: 'unreadable'; readonly line: string };
 
-/** Grams in the units small scales speak. A carat is 0.2 g by the General Conference of 1907, a grain 64.79891 mg, a pennyweight 24 grains. */
+/**
+ * Grams in the units small scales speak. A carat is 0.2 g by the General Conference of 1907, a grain 64.79891
+ * mg, a pennyweight 24 grains.
+ */
 const UNITS: Readonly<Record<string, number>> = {
   g: 1,
   mg: 0.001,
@@ -21,8 +24,9 @@ const UNITS: Readonly<Record<string, number>> = {
 const SHOWN = 40;
 
 /**
- * What a line from a scale says: the one number in it with its unit (grams where none is named), and whether the scale calls it steady, where it
- * does. It does not ask for one maker's form: a sign, spaces, leading words and codes of steadiness may stand about the number.
+ * What a line from a scale says: the one number in it with its unit (grams where none is named), and whether
+ * the scale calls it steady, where it does. It does not ask for one maker's form: a sign, spaces, leading
+ * words and codes of steadiness may stand about the number.
  */
 export function readScaleLine(line: string): ScaleLine {
   const text = line.trim();
@@ -42,14 +46,22 @@ export function readScaleLine(line: string): ScaleLine {
   return { kind: 'weight', grams: value * factor, isSteady };
 }
 
-/** Lines in a row that must agree where the scale does not say itself that it is steady, and how closely, g. */
+/**
+ * Lines in a row that must agree where the scale does not say itself that it is steady, and how closely, g.
+ */
 const AGREE = { lines: 4, within: 0.011 };
 
 /** A pan that falls under this share of the piece on it has lost it, whether or not it was seen empty. */
 const FALLEN = 0.5;
-/** One that dipped under this share of it and came back may hold another piece: the hand is asked, nothing is guessed. */
+/**
+ * One that dipped under this share of it and came back may hold another piece: the hand is asked, nothing is
+ * guessed.
+ */
 const DIPPED = 0.9;
-/** A rest at less than this share of the piece before is no piece, but a zero that has wandered or something left behind. */
+/**
+ * A rest at less than this share of the piece before is no piece, but a zero that has wandered or something
+ * left behind.
+ */
 const RESIDUE = 0.2;
 /** A piece that is touched and comes to rest again differs by less, g: three digits of a small scale. */
 const SAME = 0.035;
@@ -87,9 +99,10 @@ export const EMPTY_PAN: Pan = {
 };
 
 /**
- * Follows a scale line by line: gives the pan as it is now, and the weight of a piece once, g, when it has come to rest on a pan that was empty
- * before it, or had fallen to less than half of the piece before. `least` is the weight under which a pan counts as empty, g. Where a piece may
- * have been changed for another without that, the pan is in doubt, which whoever shows it must say.
+ * Follows a scale line by line: gives the pan as it is now, and the weight of a piece once, g, when it has
+ * come to rest on a pan that was empty before it, or had fallen to less than half of the piece before.
+ * `least` is the weight under which a pan counts as empty, g. Where a piece may have been changed for another
+ * without that, the pan is in doubt, which whoever shows it must say.
  */
 export function followScale(
   pan: Pan,

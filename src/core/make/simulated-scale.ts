@@ -25,8 +25,9 @@ const UNITS = [
 ] as const;
 
 /**
- * A small scale with a serial line, played: noise, drift, tare, units, and readings that are unsteady while the pan comes to rest. `random` gives
- * numbers from 0 to 1. `line(seconds)` is what it sends that long after the last, undefined while it is unplugged.
+ * A small scale with a serial line, played: noise, drift, tare, units, and readings that are unsteady while
+ * the pan comes to rest. `random` gives numbers from 0 to 1. `line(seconds)` is what it sends that long after
+ * the last, undefined while it is unplugged.
  */
 export function simulatedScale(random: () => number) {
   let [load, shown, zero, drift] = [0, 0, 0, 0];

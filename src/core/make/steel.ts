@@ -32,7 +32,10 @@ export function steelSolid(
   return joined;
 }
 
-/** A path in runs that bend no tighter than a tube about them bears, and the corners between them: a tube that lapped over itself would count twice. */
+/**
+ * A path in runs that bend no tighter than a tube about them bears, and the corners between them: a tube that
+ * lapped over itself would count twice.
+ */
 function smoothRuns(
   path: readonly Vec3[],
   radius: number,
@@ -48,7 +51,8 @@ function smoothRuns(
     const [ux, uz, vx, vz] = [b[0] - a[0], b[2] - a[2], c[0] - b[0], c[2] - b[2]];
     const [u, v] = [Math.hypot(ux, uz), Math.hypot(vx, vz)];
     const half = Math.acos(Math.max(-1, Math.min(1, (ux * vx + uz * vz) / (u * v)))) / 2;
-    // The mitre reaches back along the inner side by r tan(half the turn): more than half a piece laps over it.
+    // The mitre reaches back along the inner side by r tan(half the turn): more than half a piece laps over
+    // it.
     if (radius * Math.tan(half) > 0.5 * Math.min(u, v)) {
       runs.push(run);
       corners.push(b);
@@ -59,7 +63,10 @@ function smoothRuns(
   return { runs: runs.filter(({ length }) => length > 1), corners };
 }
 
-/** The pocket of the eye's ring: a torus where it lies in the parting plane, a filled disc where it stands across, so that the mould opens. */
+/**
+ * The pocket of the eye's ring: a torus where it lies in the parting plane, a filled disc where it stands
+ * across, so that the mould opens.
+ */
 function eyePocket(kernel: ManifoldToplevel, eye: LaidCavity['rig']['hook']['eye']): Manifold {
   const { CrossSection, Manifold } = kernel;
   const circle = CrossSection.circle(eye.wireRadius + 0.05, 24);

@@ -12,7 +12,9 @@ import { takeIn } from './take-in.ts';
 
 beforeAll(() => loadSolids());
 
-/** A head made in the program and then measured as a stranger would: all or some of its sizes, and its weight. */
+/**
+ * A head made in the program and then measured as a stranger would: all or some of its sizes, and its weight.
+ */
 function inHand(key: string, metal: string, grams = 10) {
   const family = familyOf(key);
   if (!family) throw new Error(key);

@@ -12,11 +12,16 @@ import { METALS } from '../material/metals/index.ts';
 import { clamp } from '../numeric/vec.ts';
 import { marked } from '../quantity/phrase.ts';
 
-/** How far a hand with a caliper and a small scale are off, mm and g, one way (common practice, no source). */
+/**
+ * How far a hand with a caliper and a small scale are off, mm and g, one way (common practice, no source).
+ */
 export const CALIPER = 0.05;
 /** What a shop’s scale resolves, g (common practice, no source). */
 export const SCALE = 0.02;
-/** How far a size that was not measured may be from the shape's usual proportions, as a share (working value, no source). */
+/**
+ * How far a size that was not measured may be from the shape's usual proportions, as a share (working value,
+ * no source).
+ */
 const UNMEASURED = 0.12;
 /** How near a density that a packet names is meant, as a share (working value, no source). */
 const CLAIM = 0.015;
@@ -37,7 +42,10 @@ export interface InHand {
 export interface MetalAgrees {
   readonly metal: Metal;
   readonly verdict: 'agrees' | 'nearly' | 'does not';
-  /** factor on the sizes that were not measured, at which all agrees; undefined where none does, or every size was measured */
+  /**
+   * factor on the sizes that were not measured, at which all agrees; undefined where none does, or every size
+   * was measured
+   */
   readonly factor: number | undefined;
 }
 
@@ -47,7 +55,10 @@ export type TakenIn =
       readonly ok: true;
       /** ready for the Rack: measured sizes as measured, the others found, no target */
       readonly design: Design;
-      /** what the sizes and the weight make the metal, g/cm³, with its span from caliper, scale and unmeasured sizes */
+      /**
+       * what the sizes and the weight make the metal, g/cm³, with its span from caliper, scale and unmeasured
+       * sizes
+       */
       readonly density: number;
       readonly densities: readonly [low: number, high: number];
       readonly metals: readonly MetalAgrees[];
@@ -58,7 +69,10 @@ export type TakenIn =
     }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Sizes of a family with those measured in place; the others keep its proportions, by the mean ratio of the measured ones to the usual. */
+/**
+ * Sizes of a family with those measured in place; the others keep its proportions, by the mean ratio of the
+ * measured ones to the usual.
+ */
 function proportioned(family: Family, usual: Dimensions, measured: Dimensions): Record<string, number> {
   const logs = family.dimensions.flatMap(({ key, scales }) => {
     const [mine, theirs] = [measured[key], usual[key]];
@@ -74,8 +88,9 @@ function proportioned(family: Family, usual: Dimensions, measured: Dimensions): 
 }
 
 /**
- * Takes in a head from measurements: finds the sizes that were not measured so that all agrees with its weight, for the metal it is said to be of and for
- * every other, and says what does not add up. With nothing measured the weight alone sizes it.
+ * Takes in a head from measurements: finds the sizes that were not measured so that all agrees with its
+ * weight, for the metal it is said to be of and for every other, and says what does not add up. With nothing
+ * measured the weight alone sizes it.
  */
 export function takeIn({ design, measured, grams }: InHand, metals: readonly Metal[] = METALS): TakenIn {
   const family = familyOf(design.head.family);
@@ -112,7 +127,9 @@ export function takeIn({ design, measured, grams }: InHand, metals: readonly Met
       problems: [
         {
           path: '/grams',
-          message: `Weight: hook and fittings alone are ${marked(other, 'mass')}, which leaves no metal at ${marked(grams, 'mass')}. Check the hook’s size, or weigh again.`,
+          message:
+            `Weight: hook and fittings alone are ${marked(other, 'mass')}, which leaves no metal at ` +
+            `${marked(grams, 'mass')}. Check the hook’s size, or weigh again.`,
         },
       ],
     };
@@ -123,7 +140,8 @@ export function takeIn({ design, measured, grams }: InHand, metals: readonly Met
   const scaled = family.dimensions.filter(({ scales }) => scales);
   const known = scaled.filter(({ key }) => measured[key] !== undefined);
   const unknown = scaled.filter(({ key }) => measured[key] === undefined);
-  // Each measured size by what the caliper may be off; those not measured together, since they were found together.
+  // Each measured size by what the caliper may be off; those not measured together, since they were found
+  // together.
   const off = (sizes: Dimensions) => Math.log(volumeAt(sizes) / volume);
   const variance =
     known.reduce(
@@ -178,7 +196,8 @@ export function takeIn({ design, measured, grams }: InHand, metals: readonly Met
       }
     : {
         ...plain,
-        // Sizes as measured and a weight as weighed: then the metal is what does not fit its name, and the design carries what it is.
+        // Sizes as measured and a weight as weighed: then the metal is what does not fit its name, and the
+        // design carries what it is.
         head: said?.verdict === 'agrees' ? plain.head : { ...plain.head, density },
       };
   return {
@@ -215,14 +234,20 @@ interface Found {
   readonly isNothing: boolean;
 }
 
-/** What is said of a density that agrees with no metal as it is said to be: one that is sold at it too, which it lies between, or that all are denser or lighter. */
+/**
+ * What is said of a density that agrees with no metal as it is said to be: one that is sold at it too, which
+ * it lies between, or that all are denser or lighter.
+ */
 function besideAll(all: readonly MetalAgrees[], density: number): string {
   const d = (value: number) => marked(value, 'density');
   const sold = all.find(
     ({ metal: { densityRange } }) => densityRange[0] <= density && density <= densityRange[1],
   )?.metal;
   if (sold)
-    return ` ${sold.name} is sold at ${d(sold.densityRange[0])} to ${d(sold.densityRange[1])}: of another density than the packet names it would agree.`;
+    return (
+      ` ${sold.name} is sold at ${d(sold.densityRange[0])} to ${d(sold.densityRange[1])}: of ` +
+      'another density than the packet names it would agree.'
+    );
   const lighter = all
     .map(({ metal }) => metal)
     .filter(({ densityRange }) => densityRange[1] < density)
@@ -232,7 +257,11 @@ function besideAll(all: readonly MetalAgrees[], density: number): string {
     .filter(({ densityRange }) => densityRange[0] > density)
     .reduce<Metal | undefined>((a, b) => (a && a.densityRange[0] <= b.densityRange[0] ? a : b), undefined);
   if (lighter && denser)
-    return ` It lies between ${lighter.name.toLowerCase()}, at most ${d(lighter.densityRange[1])}, and ${denser.name.toLowerCase()}, at least ${d(denser.densityRange[0])}: no metal of the stores, so an alloy, a core of another metal, or a size misread.`;
+    return (
+      ` It lies between ${lighter.name.toLowerCase()}, at most ${d(lighter.densityRange[1])}, ` +
+      `and ${denser.name.toLowerCase()}, at least ${d(denser.densityRange[0])}: no metal of the ` +
+      'stores, so an alloy, a core of another metal, or a size misread.'
+    );
   if (lighter) return ' No metal of the stores is so dense.';
   return denser ? ' No metal of the stores is so light.' : '';
 }
@@ -247,20 +276,25 @@ function sentences(
   const name = said?.metal.name.toLowerCase() ?? 'metal it is said to be';
   if (isNothing)
     return [
-      `Nothing measured yet: as ${name} its weight alone makes it this large. Measure a size or two, and it is seen whether that adds up.`,
+      `Nothing measured yet: as ${name} its weight alone makes it this large. Measure a size or ` +
+        'two, and it is seen whether that adds up.',
     ];
   out.push(
-    `${isAll ? 'At these sizes' : 'At these sizes and the shape’s usual proportions'} ${marked(grams, 'mass')} means ${d(density)} (${d(densities[0])} to ${d(densities[1])}).`,
+    `${isAll ? 'At these sizes' : 'At these sizes and the shape’s usual proportions'} ` +
+      `${marked(grams, 'mass')} means ${d(density)} (${d(densities[0])} to ${d(densities[1])}).`,
   );
   if (said?.verdict === 'agrees') {
     out.push(
       said.factor === undefined || Math.abs(Math.log(said.factor)) < 0.01
         ? `That is ${name}: it adds up.`
-        : `That may be ${name}: it adds up where the sizes not measured are ${percent(said.factor)} of the usual proportions.`,
+        : `That may be ${name}: it adds up where the sizes not measured are ${percent(said.factor)} ` +
+            'of the usual proportions.',
     );
     if (nominal < densities[0] || nominal > densities[1])
       out.push(
-        `It is sold as ${name} at ${d(span[0])} to ${d(span[1])}, but this is not the ${d(nominal)} it is usually taken for: a head of that density and weight would be another size.`,
+        `It is sold as ${name} at ${d(span[0])} to ${d(span[1])}, but this is not the ` +
+          `${d(nominal)} it is usually taken for: a head of that density and weight would be ` +
+          'another size.',
       );
   } else if (said) {
     const [low, high] = span;
@@ -272,12 +306,14 @@ function sentences(
       const air = volume - ((grams - other) / low) * 1000;
       out.push(
         air > SOLID * volume
-          ? `That is not ${name}, which is ${d(low)} or more: another metal, or a hollow of ${marked(air, 'volume')} in it.${rest}`
+          ? `That is not ${name}, which is ${d(low)} or more: another metal, or a hollow of ` +
+              `${marked(air, 'volume')} in it.${rest}`
           : `That is a little light for ${name}: measure once more.${rest}`,
       );
     } else
       out.push(
-        `That is denser than ${name}, which is ${d(high)} at most: a heavier metal, a size read too small, or a hook lighter than the chart’s.${rest}`,
+        `That is denser than ${name}, which is ${d(high)} at most: a heavier metal, a size read ` +
+          `too small, or a hook lighter than the chart’s.${rest}`,
       );
   }
   if (!isAll) out.push('Measure the sizes that were found to make this surer.');

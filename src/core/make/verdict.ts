@@ -51,8 +51,8 @@ export interface CavityVerdict {
 /** Fewer pieces than this say nothing of a cavity (common practice, no source). */
 const FEW = 3;
 /**
- * Chances that a sound pour is told to have a fault, of each kind and cavity: together they stay under one in a hundred. What is less sure than
- * that, but surer than `hint`, is told as too few pieces to tell.
+ * Chances that a sound pour is told to have a fault, of each kind and cavity: together they stay under one in
+ * a hundred. What is less sure than that, but surer than `hint`, is told as too few pieces to tell.
  */
 const FALSE = { short: 0.001, cold: 0.001, wild: 0.001, off: 0.003, hint: 0.01, without: 0.05 } as const;
 /** A mean is off where it is this share of the room to the limit from the target, at least. */
@@ -64,8 +64,8 @@ const COARSE = 1 / 3;
 /** Most pieces that are asked for at once: what more would tell is too slight to matter. */
 const MOST_MORE = 60;
 /**
- * What each cavity of a batch throws and what to do about it: open it by so much, vent it, warm the melt, weigh more. `pieces` by cavity, in the
- * order poured, g.
+ * What each cavity of a batch throws and what to do about it: open it by so much, vent it, warm the melt,
+ * weigh more. `pieces` by cavity, in the order poured, g.
  */
 export function cavityVerdicts(
   pieces: ReadonlyMap<number, readonly number[]>,
@@ -136,7 +136,8 @@ function verdictOf(
   if (cold !== undefined)
     return say(
       'cold',
-      `The first ${COLD.first} lie ${g(cold)} under the rest: mould or melt was still cold. Warm up with some pours that go back in the pot, and weigh again.`,
+      `The first ${COLD.first} lie ${g(cold)} under the rest: mould or melt was still cold. ` +
+        'Warm up with some pours that go back in the pot, and weigh again.',
     );
   const { others } = around;
   const spread = { deviation: spreadOf(weights, step), freedom: count - 1 };
@@ -151,19 +152,23 @@ function verdictOf(
   if (short > 0 && !(isWild && isWider(knownSpread(sound, { step, others: undefined }), others, FALSE.hint)))
     return say(
       'short',
-      `${short} of ${count} far lighter than the rest, down to ${g(Math.min(...weights))} against ${g(meanOf(sound))}: short fills. Vent it, or open its gate, before its size is judged.`,
+      `${short} of ${count} far lighter than the rest, down to ${g(Math.min(...weights))} ` +
+        `against ${g(meanOf(sound))}: short fills. Vent it, or open its gate, before its size is ` +
+        'judged.',
     );
   if (isWild)
     return say(
       'wild',
-      `Spreads ${times.toFixed(1)} times as wide as the other cavities: vent it, look for a hook that lies loose, and pour hotter before changing its size.`,
+      `Spreads ${times.toFixed(1)} times as wide as the other cavities: vent it, look for a ` +
+        'hook that lies loose, and pour hotter before changing its size.',
     );
   // What may be a short fill, a cold start or a wild cavity: more pieces say.
   const maybe = withoutShort(weights, around, FALSE.hint);
   if (maybe.length < count)
     return more(
       moreUntil(count, (n) => isApart(weights, maybe, around, FALSE.short, n)),
-      `${count - maybe.length} of ${count} may be a short fill, ${g(Math.min(...weights))} against ${g(meanOf(maybe))}.`,
+      `${count - maybe.length} of ${count} may be a short fill, ${g(Math.min(...weights))} ` +
+        `against ${g(meanOf(maybe))}.`,
     );
   if (coldStart(weights, weights, around, FALSE.hint) !== undefined)
     return more(Math.max(COLD.rest, count), `The first ${COLD.first} may have been poured cold.`);
@@ -209,7 +214,8 @@ function placed(
   if (step > COARSE * room)
     return say(
       'few',
-      `Casts ${g(mean)} on a scale that shows ${g(step)}: too coarse for ${g(room)} of room, however many are weighed. Weigh on a finer one, or ten together.`,
+      `Casts ${g(mean)} on a scale that shows ${g(step)}: too coarse for ${g(room)} of room, ` +
+        'however many are weighed. Weigh on a finer one, or ten together.',
     );
   // On target as far as it goes: not where it could as well be beyond the limit.
   if (far + unsure(count, 0.05) > room)
@@ -220,7 +226,8 @@ function placed(
   return say(
     'good',
     rejects.length > 0
-      ? `Casts ${g(mean)}, on target, but ${rejects.length} of ${count} are beyond the limits: its spread is too wide for them.`
+      ? `Casts ${g(mean)}, on target, but ${rejects.length} of ${count} are beyond the limits: ` +
+          'its spread is too wide for them.'
       : `Casts ${g(mean)}, on target.`,
   );
 }
@@ -240,7 +247,10 @@ export interface Belongs {
   readonly chance: number;
 }
 
-/** Places a single head among the cavities it may come from, the likeliest first; cavities with fewer than three weights are left out. */
+/**
+ * Places a single head among the cavities it may come from, the likeliest first; cavities with fewer than
+ * three weights are left out.
+ */
 export function belongsTo(grams: number, verdicts: readonly CavityVerdict[]): Belongs[] {
   const known = verdicts.filter(({ deviation, weights }) => deviation > 0 && weights.length >= FEW);
   const likely = known.map(({ mean, deviation }) => {
@@ -258,7 +268,10 @@ export function belongsTo(grams: number, verdicts: readonly CavityVerdict[]): Be
     .sort((a, b) => b.chance - a.chance);
 }
 
-/** Pieces of each of two cavities that tell them apart, if they are as far apart as they seem; undefined where one has no spread yet or both throw alike. */
+/**
+ * Pieces of each of two cavities that tell them apart, if they are as far apart as they seem; undefined where
+ * one has no spread yet or both throw alike.
+ */
 export function tellApart(one: CavityVerdict, other: CavityVerdict): number | undefined {
   const difference = Math.abs(one.mean - other.mean);
   if (!(one.deviation > 0 && other.deviation > 0 && difference > 0)) return undefined;

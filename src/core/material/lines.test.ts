@@ -5,7 +5,8 @@ import { LINE_KINDS, lineDiameter, lineOf } from './lines.ts';
 const POUND = 0.453_592_37;
 
 describe('lines', () => {
-  // Table of the Japanese line standard, number and diameter in mm as printed on spools (from memory): steps of a few microns from 0.165 √n.
+  // Table of the Japanese line standard, number and diameter in mm as printed on spools (from memory): steps
+  // of a few microns from 0.165 √n.
   it.each([
     [0.4, 0.104],
     [0.6, 0.128],
@@ -36,7 +37,8 @@ describe('lines', () => {
     expect(() => lineOf('wire')).toThrow('There is no line called wire.');
   });
 
-  // PVDF 1.76-1.79, nylon 6 1.13-1.15, high-modulus polyethylene 0.97 (data sheets, from memory): one sinks fast, one slowly, one floats.
+  // PVDF 1.76-1.79, nylon 6 1.13-1.15, high-modulus polyethylene 0.97 (data sheets, from memory): one sinks
+  // fast, one slowly, one floats.
   it('sink or float as what they are made of does', () => {
     expect(lineOf('fluorocarbon').density).toBeCloseTo(1.78, 2);
     expect(lineOf('nylon').density).toBeCloseTo(1.14, 2);

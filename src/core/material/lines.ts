@@ -9,13 +9,17 @@ export interface LineKind {
   readonly poundsPerNumber: number;
   /** stiffness in pull, N/mm² */
   readonly modulus: number;
-  /** slack that coils of the spool leave in a line that hangs loose, as a share of its length (common practice, no source) */
+  /**
+   * slack that coils of the spool leave in a line that hangs loose, as a share of its length (common
+   * practice, no source)
+   */
   readonly coil: number;
 }
 
 /**
- * Lines by what they are made of: densities of model nylon 6/66, polyvinylidene fluoride and high-modulus polyethylene; the numbers of the
- * Japanese line standard (No. n is 0.165 √n mm thick); pounds and stiffness as usual data sheets give them.
+ * Lines by what they are made of: densities of model nylon 6/66, polyvinylidene fluoride and high-modulus
+ * polyethylene; the numbers of the Japanese line standard (No. n is 0.165 √n mm thick); pounds and stiffness
+ * as usual data sheets give them.
  */
 export const LINE_KINDS = [
   { key: 'nylon', name: 'nylon', density: 1.14, poundsPerNumber: 4, modulus: 2200, coil: 0.02 },
@@ -41,7 +45,10 @@ export function lineOf(key: string): LineKind {
 
 const POUNDS_PER_KILOGRAM = 1 / KILOGRAMS_PER_POUND;
 
-/** Diameter in mm of a line that breaks at so many kilograms: 0.165 √n, n its number (Japanese line standard, from memory). */
+/**
+ * Diameter in mm of a line that breaks at so many kilograms: 0.165 √n, n its number (Japanese line standard,
+ * from memory).
+ */
 export function lineDiameter(key: string, test: number): number {
   return 0.165 * Math.sqrt((test * POUNDS_PER_KILOGRAM) / lineOf(key).poundsPerNumber);
 }

@@ -16,8 +16,8 @@ export const SALINITY: Readonly<Record<'fresh' | 'brackish' | 'sea', number>> = 
 };
 
 /**
- * Density of air-free fresh water at one atmosphere, kg/m³, 0-40 °C.
- * Kell, J. Chem. Eng. Data 20 (1975) 97, equation 16 (coefficients from memory, checked in the test).
+ * Density of air-free fresh water at one atmosphere, kg/m³, 0-40 °C. Kell, J. Chem. Eng. Data 20 (1975) 97,
+ * equation 16 (coefficients from memory, checked in the test).
  */
 export function freshDensity(t: number): number {
   const numerator =
@@ -27,8 +27,8 @@ export function freshDensity(t: number): number {
 }
 
 /**
- * Density of sea water at one atmosphere, kg/m³: the international equation of state EOS-80
- * (Millero & Poisson 1981; UNESCO technical paper 44). t in °C −2..40, s 0..42.
+ * Density of sea water at one atmosphere, kg/m³: the international equation of state EOS-80 (Millero &
+ * Poisson 1981; UNESCO technical paper 44). t in °C −2..40, s 0..42.
  */
 export function seaDensity(t: number, s: number): number {
   const pure =
@@ -45,8 +45,9 @@ export function waterDensity({ temperature, salinity }: Water): number {
 }
 
 /**
- * Dynamic viscosity in Pa·s. Fresh: Huber et al., J. Phys. Chem. Ref. Data 38 (2009) 101, the simple form for liquid
- * water at 0.1 MPa. Salt: Sharqawy, Lienhard & Zubair, Desalination and Water Treatment 16 (2010) 354, equations 22-23.
+ * Dynamic viscosity in Pa·s. Fresh: Huber et al., J. Phys. Chem. Ref. Data 38 (2009) 101, the simple form for
+ * liquid water at 0.1 MPa. Salt: Sharqawy, Lienhard & Zubair, Desalination and Water Treatment 16 (2010) 354,
+ * equations 22-23.
  */
 export function waterViscosity({ temperature, salinity }: Water): number {
   const reduced = (temperature + 273.15) / 300;

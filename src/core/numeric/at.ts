@@ -1,8 +1,10 @@
-// Reads by index without a cast. The compiler takes every such read for one that may find nothing; these say, in one place, that the index is within.
+// Reads by index without a cast. The compiler takes every such read for one that may find nothing; these say,
+// in one place, that the index is within.
 
 /**
- * The number at an index of flat doubles. Nothing is checked: for loops over many, whose bounds are the list's own. One reader to each kind of array,
- * since an engine compiles a reader of one kind to a single load.
+ * The number at an index of flat doubles. Nothing is checked: for loops over many, whose bounds are the
+ * list's own. One reader to each kind of array, since an engine compiles a reader of one kind to a single
+ * load.
  *
  * @param of flat doubles
  * @param index from 0 to its length less one; beyond it what is returned is no number
@@ -18,7 +20,9 @@ export const int32At = (of: Int32Array, index: number): number => of[index] as n
 /** The number at an index of a plain list of numbers, as {@link float64At}. */
 export const numberAt = (of: readonly number[], index: number): number => of[index] as number;
 
-/** The number at an index of unsigned 32-bit numbers, ids of corners and facets mostly, as {@link float64At}. */
+/**
+ * The number at an index of unsigned 32-bit numbers, ids of corners and facets mostly, as {@link float64At}.
+ */
 export const uint32At = (of: Uint32Array, index: number): number => of[index] as number;
 
 const missing = (index: number, length: number): never => {

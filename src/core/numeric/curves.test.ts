@@ -71,7 +71,8 @@ describe('vectors', () => {
 });
 
 describe('a monotone curve', () => {
-  // Fritsch & Butland 1984: harmonic mean of the neighbouring slopes; by hand for knots (0,0) (1,1) (3,2): slopes 1 and 1/2, tangent 2/3.
+  // Fritsch & Butland 1984: harmonic mean of the neighbouring slopes; by hand for knots (0,0) (1,1) (3,2):
+  // slopes 1 and 1/2, tangent 2/3.
   it('runs through its knots with the harmonic mean of their slopes', () => {
     const curve = monotoneCurve([
       [0, 0],

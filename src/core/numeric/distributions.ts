@@ -8,7 +8,10 @@ const STIRLING = [1 / 12, -1 / 360, 1 / 1260, -1 / 1680, 1 / 1188, -691 / 360360
 /** From here on those eight are as good as a double (the first left out is below 1e-17 of the whole). */
 const FAR_OUT = 12;
 
-/** Natural logarithm of Γ(x), x > 0, by Stirling’s series (DLMF 5.11.1) after as many steps of Γ(x + 1) = x Γ(x) as it takes to be far out. */
+/**
+ * Natural logarithm of Γ(x), x > 0, by Stirling’s series (DLMF 5.11.1) after as many steps of Γ(x + 1) = x
+ * Γ(x) as it takes to be far out.
+ */
 export function logGamma(x: number): number {
   let steps = 1;
   let far = x;
@@ -30,8 +33,9 @@ const TAIL = 2;
 const normalDensity = (z: number): number => Math.exp((-z * z) / 2) / ROOT_TWO_PI;
 
 /**
- * Share of the standard normal distribution below z, with all its digits in the lower tail: about the middle by the series of positive terms
- * (DLMF 7.6.2), farther out by Laplace’s continued fraction (DLMF 7.9.1), from its far end inwards.
+ * Share of the standard normal distribution below z, with all its digits in the lower tail: about the middle
+ * by the series of positive terms (DLMF 7.6.2), farther out by Laplace’s continued fraction (DLMF 7.9.1),
+ * from its far end inwards.
  */
 export function normalCdf(z: number): number {
   const far = Math.abs(z);
@@ -47,8 +51,8 @@ export function normalCdf(z: number): number {
 }
 
 /**
- * z below which a share of the standard normal distribution lies: −Infinity at 0, Infinity at 1, NaN outside. From a rational guess
- * (Abramowitz & Stegun 26.2.23, good to 5e-4) by Halley’s steps.
+ * z below which a share of the standard normal distribution lies: −Infinity at 0, Infinity at 1, NaN outside.
+ * From a rational guess (Abramowitz & Stegun 26.2.23, good to 5e-4) by Halley’s steps.
  */
 export function normalQuantile(share: number): number {
   if (!(share >= 0 && share <= 1)) return NaN;
@@ -67,8 +71,9 @@ export function normalQuantile(share: number): number {
 }
 
 /**
- * The regularized incomplete beta function I_x(a, b), 0 ≤ x ≤ (a + 1) / (a + b + 2), a, b > 0, by its continued fraction (DLMF 8.17.22), from the
- * front by Lentz’s products; `rest` is 1 − x with its own digits.
+ * The regularized incomplete beta function I_x(a, b), 0 ≤ x ≤ (a + 1) / (a + b + 2), a, b > 0, by its
+ * continued fraction (DLMF 8.17.22), from the front by Lentz’s products; `rest` is 1 − x with its own
+ * digits.
  */
 function betaFraction(x: number, rest: number, a: number, b: number): number {
   const before = Math.exp(logGamma(a + b) - logGamma(a) - logGamma(b) + a * Math.log(x) + b * Math.log(rest));
@@ -89,7 +94,10 @@ function betaFraction(x: number, rest: number, a: number, b: number): number {
   return before / (a * fraction);
 }
 
-/** Share of Student’s distribution above t ≥ 0, of any positive number of degrees of freedom, by the side on which the fraction converges. */
+/**
+ * Share of Student’s distribution above t ≥ 0, of any positive number of degrees of freedom, by the side on
+ * which the fraction converges.
+ */
 function studentTail(t: number, freedom: number): number {
   const [x, rest] = [freedom / (freedom + t * t), (t * t) / (freedom + t * t)];
   const half = freedom / 2;
@@ -100,8 +108,9 @@ function studentTail(t: number, freedom: number): number {
 }
 
 /**
- * t below which a share of Student’s distribution lies (Student 1908), of `freedom` > 0 degrees: −Infinity at 0, Infinity at 1, NaN outside. Its
- * tail falls with t, so that it is bracketed by doubling and closed in on.
+ * t below which a share of Student’s distribution lies (Student 1908), of `freedom` > 0 degrees: −Infinity at
+ * 0, Infinity at 1, NaN outside. Its tail falls with t, so that it is bracketed by doubling and closed in
+ * on.
  */
 export function studentQuantile(share: number, freedom: number): number {
   if (!(share >= 0 && share <= 1 && freedom > 0)) return NaN;

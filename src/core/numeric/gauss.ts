@@ -7,8 +7,8 @@ export interface Rule {
 const rules = new Map<number, Rule>();
 
 /**
- * Gauss-Legendre rule of n points on [-1, 1], nodes by Newton's method on the Legendre recurrence
- * (Abramowitz & Stegun 25.4.29). Kept once made. n from 1 to 128.
+ * Gauss-Legendre rule of n points on [-1, 1], nodes by Newton's method on the Legendre recurrence (Abramowitz
+ * & Stegun 25.4.29). Kept once made. n from 1 to 128.
  */
 export function gaussLegendre(n: number): Rule {
   const kept = rules.get(n);
@@ -35,8 +35,9 @@ export function gaussLegendre(n: number): Rule {
 }
 
 /**
- * The 11 points of Kronrod with their weights, and the weights of the 5 points of Gauss among them (0 elsewhere): one set of values
- * gives an integral and, by the difference of the two, how far it may be off (Kronrod 1965; values from memory, proved by what they are exact for).
+ * The 11 points of Kronrod with their weights, and the weights of the 5 points of Gauss among them (0
+ * elsewhere): one set of values gives an integral and, by the difference of the two, how far it may be off
+ * (Kronrod 1965; values from memory, proved by what they are exact for).
  */
 export const KRONROD = symmetric([
   [0.984085360094842, 0.0425820367510818, 0],
@@ -59,8 +60,8 @@ function symmetric(half: readonly (readonly [node: number, kronrod: number, gaus
 }
 
 /**
- * Integral of f over [a, b] with x = mid − half·cos θ, which takes the square-root ends of rounded
- * bodies out of the integrand, so that few points suffice.
+ * Integral of f over [a, b] with x = mid − half·cos θ, which takes the square-root ends of rounded bodies out
+ * of the integrand, so that few points suffice.
  */
 export function integrateRounded(f: (x: number) => number, a: number, b: number, points = 24): number {
   const { nodes, weights } = gaussLegendre(points);

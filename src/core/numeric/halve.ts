@@ -1,6 +1,6 @@
 /**
- * Narrows a span to the place where a condition turns: `holds` is true at `low` and false at `high`. Returns the last place where it held and
- * the first where it did not, after so many halvings.
+ * Narrows a span to the place where a condition turns: `holds` is true at `low` and false at `high`. Returns
+ * the last place where it held and the first where it did not, after so many halvings.
  */
 export function halve(
   low: number,

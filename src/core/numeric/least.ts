@@ -1,4 +1,7 @@
-/** Place of the least value of a function with one valley, by golden section (Kiefer 1953), to 1e-7 of the span. */
+/**
+ * Place of the least value of a function with one valley, by golden section (Kiefer 1953), to 1e-7 of the
+ * span.
+ */
 export function leastOf(f: (x: number) => number, low: number, high: number): number {
   const golden = (Math.sqrt(5) - 1) / 2;
   let [a, b] = [low, high];

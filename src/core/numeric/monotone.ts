@@ -3,8 +3,9 @@ import { itemAt } from './at.ts';
 export type Knot = readonly [x: number, y: number];
 
 /**
- * Smooth curve through knots that never overshoots them: cubic Hermite pieces with the limited slopes of Fritsch & Carlson
- * (SIAM J. Numer. Anal. 17, 1980, 238), in the harmonic-mean form of Fritsch & Butland (1984). Outside the knots the ends hold.
+ * Smooth curve through knots that never overshoots them: cubic Hermite pieces with the limited slopes of
+ * Fritsch & Carlson (SIAM J. Numer. Anal. 17, 1980, 238), in the harmonic-mean form of Fritsch & Butland
+ * (1984). Outside the knots the ends hold.
  */
 export function monotoneCurve(knots: readonly Knot[]): (x: number) => number {
   const n = knots.length;

@@ -63,7 +63,8 @@ describe('crossings', () => {
     crossing(f, [low, f(low)], [high, f(high)], tolerance);
 
   it('of smooth functions are found within the tolerance, in far fewer steps than halving takes', () => {
-    // The functions Chandrupatla (1997) tries his method with, turned round to fall; their roots to ten places from them.
+    // The functions Chandrupatla (1997) tries his method with, turned round to fall; their roots to ten
+    // places from them.
     for (const [f, low, high, root, most] of [
       [(x: number) => 5 + 2 * x - x ** 3, 2, 3, 2.0945514815, 12],
       [(x: number) => 1 / (x - 3) - 6, 3.01, 4, 3 + 1 / 6, 14],

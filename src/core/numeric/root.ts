@@ -4,9 +4,9 @@ export type RootFailure = { readonly ok: false; readonly atLow: number; readonly
 export type Root = { readonly ok: true; readonly x: number } | RootFailure;
 
 /**
- * Root of a continuous function on [low, high] by the Illinois form of false position
- * (Dowell & Jarratt 1971), which keeps the root bracketed at every step.
- * Stops when the bracket is narrower than `tolerance` or after 100 steps. Fails when the ends have one sign.
+ * Root of a continuous function on [low, high] by the Illinois form of false position (Dowell & Jarratt
+ * 1971), which keeps the root bracketed at every step. Stops when the bracket is narrower than `tolerance` or
+ * after 100 steps. Fails when the ends have one sign.
  */
 export function findRoot(f: (x: number) => number, low: number, high: number, tolerance = 1e-10): Root {
   let [a, b] = [low, high];
@@ -39,9 +39,10 @@ export function findRoot(f: (x: number) => number, low: number, high: number, to
 type Known = readonly [x: number, f: number];
 
 /**
- * Where a function goes from above zero to zero or below between two places whose values are known, within `tolerance`: along the chord first, then by inverse
- * quadratic interpolation where that is safe, and halving elsewhere (Chandrupatla, Advances in Engineering Software 28 (1997) 145). It needs no continuous
- * function: of a jump it finds the place, in as many steps as halving takes.
+ * Where a function goes from above zero to zero or below between two places whose values are known, within
+ * `tolerance`: along the chord first, then by inverse quadratic interpolation where that is safe, and halving
+ * elsewhere (Chandrupatla, Advances in Engineering Software 28 (1997) 145). It needs no continuous function:
+ * of a jump it finds the place, in as many steps as halving takes.
  */
 export function crossing(f: (x: number) => number, low: Known, high: Known, tolerance: number): number {
   let [[a, fa], [b, fb]]: [Known, Known] = [high, low];

@@ -1,12 +1,16 @@
 import { crossing } from './root.ts';
 
-/** A function looked at in steps: whether it is told that a place is being narrowed down, so that the scan may be coarser. */
+/**
+ * A function looked at in steps: whether it is told that a place is being narrowed down, so that the scan may
+ * be coarser.
+ */
 type Turning = (x: number, isFine: boolean) => number;
 
 /**
- * Places on [from, from + step · count] where a function goes from above zero to zero or below: where a moment that turns on gives way to one that
- * turns back. It is looked at in steps, and each such place narrowed down to `step / 2^halvings`. They come one by one, so that who takes the
- * first alone looks no further.
+ * Places on [from, from + step · count] where a function goes from above zero to zero or below: where a
+ * moment that turns on gives way to one that turns back. It is looked at in steps, and each such place
+ * narrowed down to `step / 2^halvings`. They come one by one, so that who takes the first alone looks no
+ * further.
  */
 export function* steadyPlaces(
   f: Turning,
@@ -22,8 +26,8 @@ export function* steadyPlaces(
 }
 
 /**
- * The place nearest to another of those that {@link steadyPlaces} finds within so many steps to either side; that other itself where there is
- * none. It is looked at from there outwards, and no further than need be.
+ * The place nearest to another of those that {@link steadyPlaces} finds within so many steps to either side;
+ * that other itself where there is none. It is looked at from there outwards, and no further than need be.
  */
 export function steadyNear(
   f: Turning,

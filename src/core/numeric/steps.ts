@@ -1,6 +1,6 @@
 /**
- * Step that figures seem to be read in: the first of `steps` (largest first) that so large a share of them are whole numbers of; 0 where there is
- * none, or nothing to see it by.
+ * Step that figures seem to be read in: the first of `steps` (largest first) that so large a share of them
+ * are whole numbers of; 0 where there is none, or nothing to see it by.
  */
 export function stepRead(figures: readonly number[], steps: readonly number[], share = 1): number {
   if (figures.length === 0) return 0;

@@ -1,4 +1,7 @@
-/** A point or direction in the body frame: +x to the nose, +y left, +z towards the hook point; mm where a length. */
+/**
+ * A point or direction in the body frame: +x to the nose, +y left, +z towards the hook point; mm where a
+ * length.
+ */
 export type Vec3 = readonly [x: number, y: number, z: number];
 /** A point on a drawing. */
 export type Vec2 = readonly [u: number, v: number];

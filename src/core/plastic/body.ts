@@ -8,8 +8,8 @@ import type { Limb, PlasticStation, SectionShape } from './kinds/kind.ts';
 import type { Plastic } from './schema.ts';
 
 /**
- * A plastic's section at a distance from its nose, mm: |y/b|^n + |z/h|^n = 1, with one exponent above the body's axis and one below. A flat
- * side has a high exponent.
+ * A plastic's section at a distance from its nose, mm: |y/b|^n + |z/h|^n = 1, with one exponent above the
+ * body's axis and one below. A flat side has a high exponent.
  */
 export interface PlasticSection {
   readonly halfBreadth: number;
@@ -77,7 +77,10 @@ export const leftLength = (plastic: Pick<Plastic, 'cut' | 'length'>): number =>
 
 const NOTHING: PlasticSection = { halfBreadth: 0, halfHeight: 0, nt: ROUND, nb: ROUND };
 
-/** Section at a distance from the nose that is left (mm); nothing beyond either end. Sizes run on curves that never overshoot their stations. */
+/**
+ * Section at a distance from the nose that is left (mm); nothing beyond either end. Sizes run on curves that
+ * never overshoot their stations.
+ */
 export function plasticSection(plastic: Plastic, fromNose: number): PlasticSection {
   const share = (fromNose + cutOf(plastic)) / plastic.length;
   if (!(fromNose >= 0 && share <= 1)) return NOTHING;
@@ -167,7 +170,10 @@ const FILLS = { face: 0.6, stick: 0.6 } as const;
 export const limbVolume = ({ of, long, broad, thickness }: PlacedLimb): number =>
   FILLS[of] * long * broad * thickness * (of === 'stick' ? Math.PI / 4 : 1);
 
-/** Volume of the plastic that is left in mm³, by quadrature over its sections, with its limbs; the room of a hollow one is left out. */
+/**
+ * Volume of the plastic that is left in mm³, by quadrature over its sections, with its limbs; the room of a
+ * hollow one is left out.
+ */
 export function plasticVolume(plastic: Plastic): number {
   const cut = cutOf(plastic);
   const { tail } = plasticKindOf(plastic.kind);
@@ -203,5 +209,8 @@ export const plasticDensity = (plastic: Plastic): number => weighedDensity(plast
 export const plasticMass = (plastic: Plastic): number =>
   (plasticDensity(plastic) * plasticVolume(plastic)) / 1000;
 
-/** Densities that plastics are made in, g/cm³ (common practice, no source): beyond them a weight or a size is wrong. */
+/**
+ * Densities that plastics are made in, g/cm³ (common practice, no source): beyond them a weight or a size is
+ * wrong.
+ */
 export const PLAUSIBLE_DENSITY: readonly [number, number] = [0.82, 1.3];

@@ -11,8 +11,8 @@ const LIMB_STEPS = 14;
 const CURL = { turn: 3.4, from: 0.35 };
 
 /**
- * How far a section reaches along a direction in its plane: the support function of |y/b|^n + |z/h|^n ≤ 1, by its dual norm. (up, aside) is
- * a unit vector: up the body, and to its left.
+ * How far a section reaches along a direction in its plane: the support function of |y/b|^n + |z/h|^n ≤ 1, by
+ * its dual norm. (up, aside) is a unit vector: up the body, and to its left.
  */
 export function reachOf(
   { halfBreadth: b, halfHeight: h, nt, nb }: PlasticSection,
@@ -24,7 +24,10 @@ export function reachOf(
   return (Math.abs(b * aside) ** q + Math.abs(h * up) ** q) ** (1 / q);
 }
 
-/** A tapering blade from its root to its end, as broad as told, which may curl over at its end: 1 anticlockwise, −1 clockwise, 0 not at all. */
+/**
+ * A tapering blade from its root to its end, as broad as told, which may curl over at its end: 1
+ * anticlockwise, −1 clockwise, 0 not at all.
+ */
 export function bladeOutline([x0, y0]: Vec2, [x1, y1]: Vec2, broad: number, curls: -1 | 0 | 1): Vec2[] {
   const length = Math.hypot(x1 - x0, y1 - y0) || 1e-6;
   const upper: Vec2[] = [];
@@ -48,10 +51,16 @@ export function bladeOutline([x0, y0]: Vec2, [x1, y1]: Vec2, broad: number, curl
 /** Which way a curled end turns: a single one down, a pair apart. */
 export const curlOf = ({ side }: PlacedLimb): -1 | 1 => (side === 1 ? -1 : 1);
 
-/** Share of its greatest height below which what is left of a body is only the root of its limbs, and is not drawn. */
+/**
+ * Share of its greatest height below which what is left of a body is only the root of its limbs, and is not
+ * drawn.
+ */
 export const THREAD = 0.05;
 
-/** Breadth that a limb shows to a view turned about the body’s axis: upright faces from the side, level ones from above. */
+/**
+ * Breadth that a limb shows to a view turned about the body’s axis: upright faces from the side, level ones
+ * from above.
+ */
 export function shownBreadth(
   { of, stands, broad, thickness }: PlacedLimb,
   up: number,

@@ -306,7 +306,8 @@ describe('every kind against the solid library', () => {
 });
 
 describe('weights', () => {
-  // What such baits weigh on a scale, g, from memory of generic ones (no source): makers differ by a quarter and more.
+  // What such baits weigh on a scale, g, from memory of generic ones (no source): makers differ by a quarter
+  // and more.
   it.each<readonly [PlasticKey, number, number]>([
     ['stick', 3, 2.4],
     ['stick', 4, 5.3],

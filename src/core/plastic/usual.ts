@@ -6,7 +6,10 @@ import { PLASTIC_RANGES } from './schema.ts';
 
 const tenths = (mm: number): number => Math.round(mm * 10) / 10;
 
-/** A plastic of a kind in its usual proportions, so many inches long; what is said in `change` goes before them. Sizes are rounded to a tenth of a millimetre. */
+/**
+ * A plastic of a kind in its usual proportions, so many inches long; what is said in `change` goes before
+ * them. Sizes are rounded to a tenth of a millimetre.
+ */
 export function usualPlastic(kind: PlasticKey, inches: number, change: Partial<Plastic> = {}): Plastic {
   const { usual, name } = plasticKindOf(kind);
   const length = tenths(inches * MM_PER_INCH);

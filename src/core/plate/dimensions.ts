@@ -4,7 +4,10 @@ import type { Vec2 } from '../numeric/vec.ts';
 /** A view of the plate. */
 export type PlateViewName = 'side' | 'top' | 'front';
 
-/** One dimension of a plate: what it measures, between which points of which view, and on which side of the view it stands. */
+/**
+ * One dimension of a plate: what it measures, between which points of which view, and on which side of the
+ * view it stands.
+ */
 export interface Dimension {
   readonly id: string;
   readonly name: string;
@@ -20,7 +23,10 @@ export interface Dimension {
 
 type Row = Omit<Dimension, 'value'>;
 
-/** The dimensions a plate carries, following the shape. `whole` shows the hook; otherwise only the head is drawn. */
+/**
+ * The dimensions a plate carries, following the shape. `whole` shows the hook; otherwise only the head is
+ * drawn.
+ */
 export function dimensionsOf(drawing: Drawing, whole: boolean): Dimension[] {
   const { length, bendRear, wire, tip, eye, collar, breadth, bodyBreadth, rise, drop, shankLevel, keeper } =
     drawing;
@@ -157,8 +163,9 @@ export interface PlacedDimension extends Dimension {
 }
 
 /**
- * Gives each dimension a lane, so that on one side of one view no two of them, with their texts, lie over each other: the shortest
- * nearest to the view, each in the first lane that is free over its whole run. `textLength` is the length of its text along its line, in mm of the view.
+ * Gives each dimension a lane, so that on one side of one view no two of them, with their texts, lie over
+ * each other: the shortest nearest to the view, each in the first lane that is free over its whole run.
+ * `textLength` is the length of its text along its line, in mm of the view.
  */
 export function placeDimensions(
   dimensions: readonly Dimension[],

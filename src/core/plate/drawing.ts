@@ -25,7 +25,10 @@ export interface DrawnRing {
   readonly wire: number;
 }
 
-/** Everything a plate needs, in mm, as plain data that crosses to the interface. Side view is (x, z), top (x, y), front (y, z). */
+/**
+ * Everything a plate needs, in mm, as plain data that crosses to the interface. Side view is (x, z), top (x,
+ * y), front (y, z).
+ */
 export interface Drawing {
   readonly length: number;
   readonly breadth: number;
@@ -106,7 +109,10 @@ const drawnRing = ({ centre, radius, wireRadius, turns }: Ring): DrawnRing => ({
   wire: 2 * wireRadius * turns,
 });
 
-/** The drawing of a rig’s head and hook; a plastic on it has its own. `stations` sets how fine the outlines are. */
+/**
+ * The drawing of a rig’s head and hook; a plastic on it has its own. `stations` sets how fine the outlines
+ * are.
+ */
 export function drawingOf(rig: Rig, stations = 48): Drawing {
   const { profile, collar, hook, keeper, guard, head } = rig;
   const outlines = bodyOutlines(head, stations);
@@ -167,7 +173,10 @@ export function drawingOf(rig: Rig, stations = 48): Drawing {
   };
 }
 
-/** Angle by which a free hook, with a keeper on its shank, turns about its hinge to hang straight down while the head's shank is level, degrees. */
+/**
+ * Angle by which a free hook, with a keeper on its shank, turns about its hinge to hang straight down while
+ * the head's shank is level, degrees.
+ */
 function freeHang({ bodies: [, free], joint }: Rig): number {
   if (!free || !joint) return 0;
   const own = free.parts.filter(({ name }) => name !== 'plastic');
@@ -191,7 +200,10 @@ function edgesOf(head: HeadBody): Drawing['edges'] {
   return { side: rounded(side), top: rounded(top) };
 }
 
-/** The section through an assembly at x: closed outlines of the metal in (y, z), mm, and the shank's wire where it is cut. */
+/**
+ * The section through an assembly at x: closed outlines of the metal in (y, z), mm, and the shank's wire
+ * where it is cut.
+ */
 export interface DrawnSection {
   readonly at: number;
   readonly outlines: readonly (readonly Vec2[])[];

@@ -2,7 +2,10 @@ import { radians } from '../numeric/vec.ts';
 import type { Vec2 } from '../numeric/vec.ts';
 import type { Drawing } from './drawing.ts';
 
-/** Turns a point of the side view about the eye by its hang (degrees, nose down positive), the eye at the origin, y downward, mm. */
+/**
+ * Turns a point of the side view about the eye by its hang (degrees, nose down positive), the eye at the
+ * origin, y downward, mm.
+ */
 export function hung(drawing: Drawing, attitude: number): (point: Vec2) => Vec2 {
   const angle = radians(attitude);
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
@@ -11,7 +14,10 @@ export function hung(drawing: Drawing, attitude: number): (point: Vec2) => Vec2 
   return ([x, z]) => [(x - ex) * c + (z - ez) * s, (x - ex) * s - (z - ez) * c];
 }
 
-/** A free hook's points turned about its hinge so that it hangs straight down while the head hangs at its attitude; others as they are. */
+/**
+ * A free hook's points turned about its hinge so that it hangs straight down while the head hangs at its
+ * attitude; others as they are.
+ */
 export function hangingHook(drawing: Drawing, attitude: number): readonly Vec2[] {
   const { hinge, hook } = drawing;
   if (!hinge) return hook;

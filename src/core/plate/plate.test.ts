@@ -34,7 +34,10 @@ interface Box {
 type Text = Extract<Entity, { kind: 'text' }>;
 const figures = ({ entities }: Sheet): Text[] =>
   entities.filter((entity): entity is Text => entity.kind === 'text' && entity.layer === 'dimension');
-/** The paper a text covers. Half its height to the letter is the mean breadth of a figure in common sans-serif faces (from memory). */
+/**
+ * The paper a text covers. Half its height to the letter is the mean breadth of a figure in common sans-serif
+ * faces (from memory).
+ */
 function boxOf({ at: [u, v], text, height, anchor, turned }: Text): Box {
   const long = text.length * height * 0.5;
   const before = anchor === 'start' ? 0 : anchor === 'middle' ? long / 2 : long;

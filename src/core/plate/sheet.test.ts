@@ -12,9 +12,9 @@ import type { Sheet, SheetOptions } from './sheet.ts';
 import { dimensionText, plateSheet } from './sheet.ts';
 
 /*
- * A sheet is measured here as a person would: with a ruler laid along its lines, by the rules of technical drawings. Lettering: ISO 3098-1,
- * nominal sizes (2.5 mm is one of them). Arrangement of views: ISO 5456-2, first and third angle. Dimension and extension lines, arrows and
- * figures: ISO 129-1. All from memory.
+ * A sheet is measured here as a person would: with a ruler laid along its lines, by the rules of technical
+ * drawings. Lettering: ISO 3098-1, nominal sizes (2.5 mm is one of them). Arrangement of views: ISO 5456-2,
+ * first and third angle. Dimension and extension lines, arrows and figures: ISO 129-1. All from memory.
  */
 
 type Line = Extract<Entity, { kind: 'line' }>;
@@ -62,10 +62,14 @@ const long = (line: Line) => {
   return Math.hypot(c - a, d - b);
 };
 
-/** Corners of what a view shows, its wires as thick as they are: found by which origin is nearest in the order of drawing. */
+/**
+ * Corners of what a view shows, its wires as thick as they are: found by which origin is nearest in the order
+ * of drawing.
+ */
 function shownIn(sheet: Sheet, drawing: Drawing, view: 'side' | 'top' | 'front'): Vec2[] {
   const all = sheet.entities.filter(({ layer }) => layer !== 'dimension' && layer !== 'text');
-  // Views are drawn one after the other, each with its own outline: side first, the front with its wire before it.
+  // Views are drawn one after the other, each with its own outline: side first, the front with its wire
+  // before it.
   const starts = (['side', 'top', 'front'] as const).map((one) => {
     const [u, v] = sheet.origins[one];
     const i = all.findIndex(
@@ -231,7 +235,8 @@ describe('a sheet', () => {
   it('is no larger than what stands on it asks for, and everything stands on it', () => {
     for (const arrangement of ['third', 'first'] as const) {
       const sheet = plateSheet(drawing, '', { ...OPTIONS, arrangement });
-      // The foot's line of words may run on; everything drawn is on the sheet, at most a lane and a margin from its edge.
+      // The foot's line of words may run on; everything drawn is on the sheet, at most a lane and a margin
+      // from its edge.
       const points = sheet.entities.flatMap((entity): readonly Vec2[] =>
         entity.kind === 'line' ? entity.points : entity.kind === 'circle' ? [entity.at] : [],
       );
@@ -274,7 +279,8 @@ describe('a sheet', () => {
       // On the line's side, half a figure's height off it at most.
       expect(off).toBeLessThanOrEqual(1.5);
       if (figure.anchor === 'middle') {
-        // Between the arrows it stands over the middle, turned to read from the right where the line is upright.
+        // Between the arrows it stands over the middle, turned to read from the right where the line is
+        // upright.
         expect(isUpright ? v : u).toBeCloseTo(isUpright ? (b + d) / 2 : (a + c) / 2, 9);
         expect(figure.turned ?? false).toBe(isUpright);
         expect(isUpright ? a - u : v - b).toBeCloseTo(0.8, 9);
@@ -427,7 +433,8 @@ describe('an eye in three views', () => {
       );
       expect(bar?.width).toBeCloseTo(wire, 9);
       const [a, b] = ends(bar as Line);
-      // The leg leaves the shank at the eye's angle: a circle whose plane holds it shows its cosine from above and its sine from the nose.
+      // The leg leaves the shank at the eye's angle: a circle whose plane holds it shows its cosine from
+      // above and its sine from the nose.
       expect(Math.abs(b[0] - a[0])).toBeCloseTo(2 * radius * Math.cos(slant), 6);
       expect(Math.abs(b[1] - a[1])).toBeCloseTo(2 * radius * Math.sin(slant), 6);
       const rings = lines(sheet, 'wire').filter(({ points, closed }) => closed && points.length === 36);

@@ -8,7 +8,10 @@ import type { Entity, SheetDimension } from './entities.ts';
 import { moved, pointsOf } from './entities.ts';
 import { viewsOf } from './views.ts';
 
-/** How the three views stand to each other: with third angle the view from above lies above, with first angle below. */
+/**
+ * How the three views stand to each other: with third angle the view from above lies above, with first angle
+ * below.
+ */
 export const ARRANGEMENTS = ['third', 'first'] as const;
 /** How the views of a sheet stand to each other. */
 export type Arrangement = (typeof ARRANGEMENTS)[number];
@@ -43,7 +46,10 @@ const PLATE_DIGITS = { metric: 1, imperial: 3 } as const;
 /** What the digits mean, for the foot of a plate. */
 const PLATE_TOLERANCE = '±0.1 mm (±0.005 in) where nothing else is said';
 
-/** A figure of a dimension in the chosen units, with the same digits whatever its size; both puts millimetres in brackets. */
+/**
+ * A figure of a dimension in the chosen units, with the same digits whatever its size; both puts millimetres
+ * in brackets.
+ */
 export function dimensionText(value: number, units: SheetOptions['units']): string {
   const one = (system: UnitSystem) => {
     const { label, fromStored } = shownUnit('size', system);
@@ -62,7 +68,10 @@ const boxOf = (points: readonly Vec2[]): Box => ({
   to: [Math.max(...points.map(([u]) => u)), Math.max(...points.map(([, v]) => v))],
 });
 
-/** Lays a drawing out as a dimensioned sheet in three views at true scale (or another), with a scale bar and its name. */
+/**
+ * Lays a drawing out as a dimensioned sheet in three views at true scale (or another), with a scale bar and
+ * its name.
+ */
 export function plateSheet(
   drawing: Drawing,
   title: string,
@@ -81,7 +90,10 @@ export function plateSheet(
   const figureWidth = ({ value }: { readonly value: number }) =>
     dimensionText(value, units).length * FIGURE * 0.6 + 2;
   const isShort = (d: PlacedDimension) => d.value * scale <= figureWidth(d) + 2 * ARROW;
-  /** Room a side of a view needs: its lanes, the figures that lie beside a short upright line, and those that stick out beyond a short level one. */
+  /**
+   * Room a side of a view needs: its lanes, the figures that lie beside a short upright line, and those that
+   * stick out beyond a short level one.
+   */
   const lanes = (view: PlateViewName, stands: Dimension['stands']) => {
     const here = placed.filter((d) => d.view === view && d.stands === stands);
     const beside = here.filter((d) => d.upright && isShort(d)).map(figureWidth);
@@ -153,7 +165,9 @@ export function plateSheet(
       kind: 'text',
       layer: 'text',
       at: [MARGIN + s(bar) + 3, MARGIN],
-      text: `${units === 'imperial' ? '1 in' : '10 mm'} · scale ${scale}:1 · ${third ? 'third' : 'first'}-angle · ${PLATE_TOLERANCE} · ${title}`,
+      text:
+        `${units === 'imperial' ? '1 in' : '10 mm'} · scale ${scale}:1 · ${third ? 'third' : 'first'}-angle ` +
+        `· ${PLATE_TOLERANCE} · ${title}`,
       height: FIGURE,
       anchor: 'start',
     },

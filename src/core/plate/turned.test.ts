@@ -16,8 +16,8 @@ import { hangingHook, hangingReach, hung } from './hanging.ts';
 import { turnedRig } from './turned.ts';
 
 /*
- * Drawings held against the solid they are of: its closed surface as a general mesh, projected corner by corner, its sections integrated by
- * the trapezoid rule, its volume by the divergence theorem.
+ * Drawings held against the solid they are of: its closed surface as a general mesh, projected corner by
+ * corner, its sections integrated by the trapezoid rule, its volume by the divergence theorem.
  */
 
 const built = (...args: Parameters<typeof sampleDesign>): Rig => {

@@ -8,7 +8,9 @@ import { radians } from '../numeric/vec.ts';
 import { bladeOutline, curlOf, reachOf, shownBreadth, THREAD } from '../plastic/outline.ts';
 import type { DrawnWire } from './drawing.ts';
 
-/** A rigged head turned about its shank, as plain data, mm: x along the shank, then the way up of the view. */
+/**
+ * A rigged head turned about its shank, as plain data, mm: x along the shank, then the way up of the view.
+ */
 export interface TurnedRig {
   readonly head: readonly Vec2[];
   readonly collar: readonly Vec2[] | undefined;
@@ -33,7 +35,10 @@ const STEPS = 72;
 /** Fineness of a surface of which the outline is looked for. */
 const TURNED = { rings: 60, corners: 48 };
 
-/** A rig seen from the side after it was turned about its shank by so many degrees: 0 from its right side, 90 from above. */
+/**
+ * A rig seen from the side after it was turned about its shank by so many degrees: 0 from its right side, 90
+ * from above.
+ */
 export function turnedRig(rig: Rig, degrees: number): TurnedRig {
   const [up, aside] = [Math.cos(radians(degrees)), Math.sin(radians(degrees))];
   const seen = ([x, y, z]: Vec3): Vec2 => [x, z * up + y * aside];
@@ -82,7 +87,10 @@ export function turnedRig(rig: Rig, degrees: number): TurnedRig {
   };
 }
 
-/** Strands drawn of a skirt, and how far they stand off from the bait at their ends, as a share of their length. */
+/**
+ * Strands drawn of a skirt, and how far they stand off from the bait at their ends, as a share of their
+ * length.
+ */
 const STRANDS = 14;
 const FLARE = 0.12;
 
@@ -109,7 +117,10 @@ function strandsOf({ skirt, head, bait }: Rig): Vec3[][] {
   });
 }
 
-/** Outline of the metal: of a plain head by the reach of its sections, of a worked one by the corners of its surface. */
+/**
+ * Outline of the metal: of a plain head by the reach of its sections, of a worked one by the corners of its
+ * surface.
+ */
 function headOutline({ head, profile }: Rig, up: number, aside: number): Vec2[] {
   const { length } = profile;
   const tops: Vec2[] = [];

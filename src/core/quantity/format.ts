@@ -43,7 +43,10 @@ function decimals(kind: QuantityKind, system: UnitSystem, magnitude: number): nu
   }
 }
 
-/** The figure without its unit, for a stored value. Minus is the true minus sign; NaN and infinity show as a dash. */
+/**
+ * The figure without its unit, for a stored value. Minus is the true minus sign; NaN and infinity show as a
+ * dash.
+ */
 export function formatFigure(stored: number, kind: QuantityKind, system: UnitSystem): string {
   if (!Number.isFinite(stored)) return '–';
   if (kind === 'mass' && system === 'imperial' && isUsualFraction(stored))
@@ -56,7 +59,8 @@ export function formatFigure(stored: number, kind: QuantityKind, system: UnitSys
 
 /** The figure with its unit: `3/8 oz`, `10.6 g`, `60°`, `12.0 ft`. */
 export function formatQuantity(stored: number, kind: QuantityKind, system: UnitSystem): string {
-  // A weight that is no usual fraction says more in grams than in decimals of an ounce, whatever the reader's units.
+  // A weight that is no usual fraction says more in grams than in decimals of an ounce, whatever the reader's
+  // units.
   if (kind === 'mass' && system === 'imperial' && Number.isFinite(stored) && !isUsualFraction(stored))
     return formatQuantity(stored, kind, 'metric');
   const { label } = shownUnit(kind, system);
@@ -65,8 +69,8 @@ export function formatQuantity(stored: number, kind: QuantityKind, system: UnitS
 }
 
 /**
- * The text an edit field starts with: reading it back with `parseQuantity` gives the stored value again
- * to at least nine digits, so that opening and leaving a field never moves what is stored.
+ * The text an edit field starts with: reading it back with `parseQuantity` gives the stored value again to at
+ * least nine digits, so that opening and leaving a field never moves what is stored.
  */
 export function formatForEditing(stored: number, kind: QuantityKind, system: UnitSystem): string {
   if (kind === 'mass' && system === 'imperial' && stored > 0) {

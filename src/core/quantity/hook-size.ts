@@ -1,11 +1,11 @@
 /**
- * Hook sizes as they are spoken: plain numbers falling to 1 as hooks grow, then aughts rising from 1/0.
- * A size is stored as its label: `#8`, `#1`, `1/0`, `5/0`.
+ * Hook sizes as they are spoken: plain numbers falling to 1 as hooks grow, then aughts rising from 1/0. A
+ * size is stored as its label: `#8`, `#1`, `1/0`, `5/0`.
  */
 
 /**
- * Rank of a hook size on one rising scale: #8 → −8, #1 → −1, 1/0 → 0, 2/0 → 1, 5/0 → 4.
- * Returns undefined for anything that is not a hook size. Accepts `#2`, `2`, `5/0`, `5 / 0`, `05/0`.
+ * Rank of a hook size on one rising scale: #8 → −8, #1 → −1, 1/0 → 0, 2/0 → 1, 5/0 → 4. Returns undefined for
+ * anything that is not a hook size. Accepts `#2`, `2`, `5/0`, `5 / 0`, `05/0`.
  */
 export function hookRank(text: string): number | undefined {
   const aught = /^0*(\d{1,2})\s*\/\s*0$/.exec(text.trim());

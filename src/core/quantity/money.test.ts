@@ -3,7 +3,8 @@ import { CURRENCIES, currencyNames, currencySign, formatMoney, formatPrice, UNSA
 
 const money = (currency: string) => ({ ...UNSAID, currency });
 
-// What each language writes is the Unicode CLDR's (the runtime's own data); decimals of a currency are ISO 4217's minor units.
+// What each language writes is the Unicode CLDR's (the runtime's own data); decimals of a currency are ISO
+// 4217's minor units.
 describe('an amount of money', () => {
   it('is written as the reader’s language writes the shop’s currency', () => {
     expect(formatMoney(3.5, money('EUR'), 'en')).toBe('€3.50');

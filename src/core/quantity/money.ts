@@ -36,8 +36,9 @@ export const currencySign = ({ currency }: Money, locale?: string): string =>
         .find(({ type }) => type === 'currency')?.value ?? currency);
 
 /**
- * An amount in the shop's currency as the reader's language writes it: with as many decimals as the currency has, and one more where less
- * than one whole of it is named, as parts of a head's cost are. NaN and infinity show as a dash; minus is the true minus sign.
+ * An amount in the shop's currency as the reader's language writes it: with as many decimals as the currency
+ * has, and one more where less than one whole of it is named, as parts of a head's cost are. NaN and infinity
+ * show as a dash; minus is the true minus sign.
  */
 export function formatMoney(amount: number, { currency }: Money, locale?: string): string {
   if (!Number.isFinite(amount) || currency === '') return formatFigure(amount, 'money', 'metric');

@@ -1,8 +1,8 @@
 import { GRAMS_PER_OUNCE } from './units.ts';
 
 /**
- * Ounce fractions printed on packets (common practice, no source), as numerator and denominator.
- * Fifths stand here because 1/5 oz heads are sold; 1/24 because re-cut moulds throw it.
+ * Ounce fractions printed on packets (common practice, no source), as numerator and denominator. Fifths stand
+ * here because 1/5 oz heads are sold; 1/24 because re-cut moulds throw it.
  */
 export const PACKET_FRACTIONS: readonly (readonly [number, number])[] = [
   [1, 64],
@@ -40,8 +40,8 @@ export interface OunceFraction {
 }
 
 /**
- * The packet fraction nearest to a weight in grams (> 0), judged by ratio, since makers' tolerances are shares of the weight.
- * `numerator` is 0 for whole ounces.
+ * The packet fraction nearest to a weight in grams (> 0), judged by ratio, since makers' tolerances are
+ * shares of the weight. `numerator` is 0 for whole ounces.
  */
 export function nearestOunceFraction(grams: number): OunceFraction {
   const ounces = grams / GRAMS_PER_OUNCE;

@@ -71,9 +71,9 @@ function plainDigits(text: string): string {
 }
 
 /**
- * Reads a plain number as people type it: `3/8`, `1 1/2`, `1-1/2`, `⅜`, `0.4`, `.4`, `0,4`, `1 000`, `1.000,5`, `1,000.5`.
- * Returns undefined for anything else, among it `1,000` which could mean either one or a thousand; to a reader whose decimals follow a comma
- * (`mark`) it is one, and `1.000` could mean either.
+ * Reads a plain number as people type it: `3/8`, `1 1/2`, `1-1/2`, `⅜`, `0.4`, `.4`, `0,4`, `1 000`,
+ * `1.000,5`, `1,000.5`. Returns undefined for anything else, among it `1,000` which could mean either one or
+ * a thousand; to a reader whose decimals follow a comma (`mark`) it is one, and `1.000` could mean either.
  */
 export function parseNumber(text: string, mark: DecimalMark = '.'): number | undefined {
   const plain = text
@@ -107,7 +107,9 @@ function usualForm(typed: string, kind: QuantityKind): string {
   return typed;
 }
 
-/** Feet and inches in one (`7'6"`, `20'6`), or minutes and seconds (`1:30`); undefined where it is neither. */
+/**
+ * Feet and inches in one (`7'6"`, `20'6`), or minutes and seconds (`1:30`); undefined where it is neither.
+ */
 function inTwoParts(typed: string, kind: QuantityKind, mark: DecimalMark): number | undefined {
   if (kind === 'time') {
     const [, minutes, seconds] = /^(\d{1,3}):([0-5]\d)$/.exec(typed) ?? [];
@@ -129,9 +131,10 @@ const FRACTION = /^[+-]?(?:\d+[\s-]+)?\d+\s*[/\u2044]\s*(?:2|4|8|16|32|64)$|[¼�
 const OF_FRACTIONS: Partial<Record<QuantityKind, string>> = { mass: 'oz', size: 'in' };
 
 /**
- * Reads what a person typed for a quantity and gives it in the stored unit of that kind.
- * A bare number means the unit then on display, or `bare` where that is given; a bare fraction means ounces or inches where grams or
- * millimetres are on display; `mark` is what the reader writes before decimals. Feet and inches may be mixed (`7'6"`) where both exist. What may have been meant otherwise says how it was read.
+ * Reads what a person typed for a quantity and gives it in the stored unit of that kind. A bare number means
+ * the unit then on display, or `bare` where that is given; a bare fraction means ounces or inches where grams
+ * or millimetres are on display; `mark` is what the reader writes before decimals. Feet and inches may be
+ * mixed (`7'6"`) where both exist. What may have been meant otherwise says how it was read.
  */
 export function parseQuantity(
   text: string,

@@ -15,7 +15,8 @@ const value = (text: string, kind: QuantityKind, system: UnitSystem = 'imperial'
 };
 
 describe('what people type', () => {
-  // NIST Handbook 44, appendix C: 1 oz avoirdupois = 28.349523125 g, 1 in = 25.4 mm, 1 ft = 0.3048 m, 1 lb = 453.59237 g.
+  // NIST Handbook 44, appendix C: 1 oz avoirdupois = 28.349523125 g, 1 in = 25.4 mm, 1 ft = 0.3048 m, 1 lb =
+  // 453.59237 g.
   it.each([
     ['3/8', 'mass', 'imperial', 10.631071171875],
     ['3/8 oz', 'mass', 'metric', 10.631071171875],

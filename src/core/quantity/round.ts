@@ -8,8 +8,9 @@ const NEAR = 0.04;
 const STEPS = [1, 0.5, 0.1] as const;
 
 /**
- * Returns a default, stored units, that is round in the unit a reader is shown: the nearest number of one digit, else of halves of it, else of
- * two digits, within 4% of what was given; 3 m are 10 ft, 20 m are 65 ft, 4.5 kg are 10 lb. Nothing is rounded that a person has typed.
+ * Returns a default, stored units, that is round in the unit a reader is shown: the nearest number of one
+ * digit, else of halves of it, else of two digits, within 4% of what was given; 3 m are 10 ft, 20 m are 65
+ * ft, 4.5 kg are 10 lb. Nothing is rounded that a person has typed.
  */
 export function roundIn(value: number, kind: QuantityKind, system: UnitSystem): number {
   if (!Number.isFinite(value) || value === 0) return value;

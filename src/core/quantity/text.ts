@@ -1,4 +1,7 @@
-/** The first characters of a text, whole ones: a cut in the middle of a sign of two parts would leave what no database stores. */
+/**
+ * The first characters of a text, whole ones: a cut in the middle of a sign of two parts would leave what no
+ * database stores.
+ */
 export function shortened(text: string, most: number): string {
   if (text.length <= most) return text;
   let end = most;

@@ -4,7 +4,10 @@ import { fractionGrams, fractionText, nearestOunceFraction, PACKET_FRACTIONS } f
 import { parseQuantity } from './parse.ts';
 import type { QuantityKind, UnitSystem } from './units.ts';
 
-/** One of each unit in the unit that is stored: NIST Special Publication 811 (2008), appendix B, exact where it says so. */
+/**
+ * One of each unit in the unit that is stored: NIST Special Publication 811 (2008), appendix B, exact where
+ * it says so.
+ */
 const ONE: readonly (readonly [typed: string, kind: QuantityKind, stored: number])[] = [
   ['1 oz', 'mass', 28.349523125],
   ['1 lb', 'mass', 453.59237],

@@ -1,6 +1,7 @@
 /**
- * The kinds of quantity a person types or reads, the unit each is stored in, and the units it may be typed in.
- * Stored units are fixed (mm, g, s, °C and so on); display units are chosen by the reader and never touch storage.
+ * The kinds of quantity a person types or reads, the unit each is stored in, and the units it may be typed
+ * in. Stored units are fixed (mm, g, s, °C and so on); display units are chosen by the reader and never touch
+ * storage.
  */
 
 /** Which family of units the reader looks at. */

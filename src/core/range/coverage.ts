@@ -59,7 +59,10 @@ export interface Added {
   readonly adds: readonly number[];
 }
 
-/** The taken heads in the order each adds the most, and what it adds to those before it: well before at all, ties in the order given. */
+/**
+ * The taken heads in the order each adds the most, and what it adds to those before it: well before at all,
+ * ties in the order given.
+ */
 export function addedBy(serves: readonly (readonly Serving[])[], taken: readonly number[]): Added[] {
   const left = [...taken];
   const best: Serving[] = serves.map(() => 0);

@@ -29,8 +29,9 @@ export interface LadderStep {
 }
 
 /**
- * A step of a ladder that one feels, as a ratio of fall speed: falls within a twelfth of each other fish alike; beyond a third there is room for one
- * between (working values; a usual ladder of ounces runs at 1.15 to 1.2, common practice, no source).
+ * A step of a ladder that one feels, as a ratio of fall speed: falls within a twelfth of each other fish
+ * alike; beyond a third there is room for one between (working values; a usual ladder of ounces runs at 1.15
+ * to 1.2, common practice, no source).
  */
 const ALIKE = 1.08;
 const APART = 1.33;
@@ -39,8 +40,9 @@ const BOTTOM_ALIKE = 1.1;
 const BOTTOM_APART = 1.5;
 
 /**
- * Steps of a ladder by what they do in the water: the ratio of fall speeds and of greatest bottom speeds from each rung to the next heavier.
- * Weight alone tells little: a broad head of twice the weight may fall no faster.
+ * Steps of a ladder by what they do in the water: the ratio of fall speeds and of greatest bottom speeds from
+ * each rung to the next heavier. Weight alone tells little: a broad head of twice the weight may fall no
+ * faster.
  */
 export function ladderSteps(rungs: readonly FallRung[]): LadderStep[] {
   const sorted = [...rungs].sort((a, b) => a.grams - b.grams);

@@ -7,8 +7,9 @@ export interface Placed {
 }
 
 /**
- * So many of them that span the field: the two ends, and between them those that leave the widest gap smallest. Exact, by trying ends and filling
- * by dynamic programming over the sorted places; ties go to the earlier. `count` from 1 to as many as there are.
+ * So many of them that span the field: the two ends, and between them those that leave the widest gap
+ * smallest. Exact, by trying ends and filling by dynamic programming over the sorted places; ties go to the
+ * earlier. `count` from 1 to as many as there are.
  */
 export function spanning(things: readonly Placed[], count: number): Placed[] {
   const sorted = [...things].sort((a, b) => a.at - b.at);
@@ -44,8 +45,9 @@ export interface Mixed {
 }
 
 /**
- * Heads, colours and trailers mixed so that each head meets each colour as evenly as can be and no trailer sticks to one of either: the rows of
- * a Latin square, a pairing for every head and colour, its trailer the next in turn. Empty where one of the three is.
+ * Heads, colours and trailers mixed so that each head meets each colour as evenly as can be and no trailer
+ * sticks to one of either: the rows of a Latin square, a pairing for every head and colour, its trailer the
+ * next in turn. Empty where one of the three is.
  */
 export function mixed(
   heads: readonly string[],

@@ -38,7 +38,10 @@ export const AIMS = ['well', 'served', 'heads', 'outlay'] as const;
 /** What a range is made least in. */
 export type Aim = (typeof AIMS)[number];
 
-/** An integer programme: the sense, what each unknown counts in the aim, and rows over unknowns, by names of them. */
+/**
+ * An integer programme: the sense, what each unknown counts in the aim, and rows over unknowns, by names of
+ * them.
+ */
 export interface Programme {
   readonly sense: 'Maximize' | 'Minimize';
   readonly objective: readonly Term[];
@@ -59,8 +62,9 @@ const served = (b: number) => `s${b}`;
 const SLACK = 1e-9;
 
 /**
- * The programme of one aim. Unknowns: x (a head is taken), w and s (a brief is served well; served at all), and one for each mould, metal and hook
- * size used. A brief counts only where a head is taken that serves it. `reached` are the values the aims before it came to.
+ * The programme of one aim. Unknowns: x (a head is taken), w and s (a brief is served well; served at all),
+ * and one for each mould, metal and hook size used. A brief counts only where a head is taken that serves it.
+ * `reached` are the values the aims before it came to.
  */
 export function programmeFor(
   { candidates, serves, limits, keep = [], drop = [] }: RangeProblem,
@@ -138,7 +142,10 @@ const written = (terms: readonly Term[]): string =>
     .map(([factor, name]) => `${factor < 0 ? '-' : '+'} ${Math.abs(factor)} ${name}`)
     .join(' ');
 
-/** A programme in the LP file form that solvers read. An empty aim is written as nothing times the first unknown. */
+/**
+ * A programme in the LP file form that solvers read. An empty aim is written as nothing times the first
+ * unknown.
+ */
 export function lpText({ sense, objective, rows, binaries }: Programme): string {
   const [first = 'none'] = binaries;
   return [

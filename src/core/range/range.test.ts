@@ -13,7 +13,10 @@ beforeAll(async () => {
   highs = await loadSolver();
 });
 
-/** Every subset tried: what any solver must agree with. Counts in the order of the aims, the last two turned round. */
+/**
+ * Every subset tried: what any solver must agree with. Counts in the order of the aims, the last two turned
+ * round.
+ */
 function bruteForce({
   candidates,
   serves,
@@ -136,7 +139,8 @@ describe('coverage', () => {
     const worth = worthOf(serves, [0, 1, 2]);
     expect(worth.map(({ lost }) => lost)).toEqual([[], [1], [3]]);
     expect(worth[1]?.gone).toEqual([1]);
-    // The second serves one well and one with care, the first only what that has: it comes last and adds nothing.
+    // The second serves one well and one with care, the first only what that has: it comes last and adds
+    // nothing.
     expect(addedBy(serves, [0, 1, 2])).toEqual([
       { head: 1, adds: [0, 1] },
       { head: 2, adds: [3] },

@@ -50,9 +50,10 @@ export interface SolveOptions {
 const SECONDS = 20;
 
 /**
- * The smallest range: as many briefs served well as can be within the limits, then as many served at all, then with the fewest heads, then for the
- * least outlay; each aim an integer programme solved to proof (HiGHS, branch and cut), with what came before held. Impossible where even an
- * empty wall breaks a limit, which takes a head that must be there.
+ * The smallest range: as many briefs served well as can be within the limits, then as many served at all,
+ * then with the fewest heads, then for the least outlay; each aim an integer programme solved to proof
+ * (HiGHS, branch and cut), with what came before held. Impossible where even an empty wall breaks a limit,
+ * which takes a head that must be there.
  */
 export function leastRange(highs: Highs, problem: RangeProblem, options: SolveOptions = {}): RangeSolved {
   const began = Date.now();

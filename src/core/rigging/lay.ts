@@ -40,12 +40,18 @@ function placed(mount: Mount, plastic: Plastic, method: MethodKind, cut: number)
   return { standOff, seat, left, section, tipFromNose, laying, length: leftLength(left) };
 }
 
-/** What the fit asks of a plastic laid on a head: quick, for lists. `cut` mm are taken off the nose first, besides what the plastic says is cut already. */
+/**
+ * What the fit asks of a plastic laid on a head: quick, for lists. `cut` mm are taken off the nose first,
+ * besides what the plastic says is cut already.
+ */
 export function measureOnHead(mount: Mount, plastic: Plastic, method: MethodKind, cut = 0): LaidMeasures {
   return measuresOf(mount, method, cut, placed(mount, plastic, method, cut));
 }
 
-/** Lays a plastic on a head by a method. `cut` mm are taken off the nose first, besides what the plastic says is cut already. */
+/**
+ * Lays a plastic on a head by a method. `cut` mm are taken off the nose first, besides what the plastic says
+ * is cut already.
+ */
 export function layOnHead(mount: Mount, plastic: Plastic, method: MethodKind, cut = 0): LaidPlastic {
   const place = placed(mount, plastic, method, cut);
   const { left, seat, section, length, laying } = place;
@@ -72,7 +78,8 @@ function measuresOf(
 ): LaidMeasures {
   const { hook, collar, measures, family } = mount;
   const { rise, exit, freeGap, filling, bend, cover, start, entry } = laying;
-  // What head and body are measured against each other at: just behind the seat, or amid the metal that lies in the bait.
+  // What head and body are measured against each other at: just behind the seat, or amid the metal that lies
+  // in the bait.
   const isWithin = (family.within === true || method.within === true) && !hook.hinge;
   const amid = isWithin ? seat - mount.profile.length / 2 : BEHIND_SEAT;
   const behind = section(Math.min(amid, length * (isWithin ? 0.5 : 0.1)));
@@ -157,7 +164,10 @@ function centreOf(
   return sum > 0 ? [x / sum, 0, z / sum] : [seat, 0, 0];
 }
 
-/** x at which the plastic's nose sits: at the rear face; with the metal inside the bait at the eye; with a free hook at the hook's own eye. */
+/**
+ * x at which the plastic's nose sits: at the rear face; with the metal inside the bait at the eye; with a
+ * free hook at the hook's own eye.
+ */
 export function seatOf({ family, hook }: Pick<Mount, 'family' | 'hook'>): number {
   if (hook.hinge) return hook.hinge.hookEye.centre[0] - hook.hinge.hookEye.radius;
   return family.within ? hook.knee[0] : 0;

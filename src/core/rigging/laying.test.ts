@@ -15,8 +15,8 @@ import { hasRoom, layOnHead, measureOnHead, seatOf } from './lay.ts';
 import { methodOf, METHODS } from './methods/index.ts';
 
 /*
- * A bait that is a plain cylinder on a hook of known sizes: where it lies, what is free and where the hook comes out are plain geometry of a
- * half circle and straight lines.
+ * A bait that is a plain cylinder on a hook of known sizes: where it lies, what is free and where the hook
+ * comes out are plain geometry of a half circle and straight lines.
  */
 
 const HOOK = { gap: 14, shank: 34, wire: 1 };
@@ -80,7 +80,8 @@ describe('a cylinder threaded straight on', () => {
   });
 
   it('lets the hook out where its half circle rises through the back', () => {
-    // On a circle of radius R about R over the shank: at the height h it stands √(R² − (R − h)²) behind the bend's start.
+    // On a circle of radius R about R over the shank: at the height h it stands √(R² − (R − h)²) behind the
+    // bend's start.
     const behind = Math.sqrt(BEND ** 2 - (BEND - 4) ** 2);
     const start = RIG.hook.bendStart[0];
     expect(Math.abs(laid.exit - (behind - start))).toBeLessThan(0.5);
@@ -217,7 +218,8 @@ describe('a seat', () => {
   });
 
   it('limbs stand where the kind has them: their roots on the sides, their ends as long and as far off as told', () => {
-    // Tentacles of a tube: a pair of 32 in a hundred and 8° off, a pair of 30 and 3°, all from 68 in a hundred on.
+    // Tentacles of a tube: a pair of 32 in a hundred and 8° off, a pair of 30 and 3°, all from 68 in a
+    // hundred on.
     const tube = usualPlastic('tube', 4);
     const { limbs } = lay('threaded', tube);
     expect(limbs.map(({ side }) => side)).toEqual([-1, 1, -1, 1]);
@@ -335,7 +337,10 @@ describe('other ways', () => {
 });
 
 describe('the centre of what is laid', () => {
-  /** Area and height of the centre of |y/b|^n + |z/h|^n ≤ 1, an exponent above and one below, by thin level strips. */
+  /**
+   * Area and height of the centre of |y/b|^n + |z/h|^n ≤ 1, an exponent above and one below, by thin level
+   * strips.
+   */
   function stripped({ halfBreadth: b, halfHeight: h, nt, nb }: ReturnType<typeof plasticSection>) {
     let [area, moment] = [0, 0];
     const strips = 400;

@@ -7,8 +7,8 @@ import { COVERED_AT, FREE_GAP, START, STRAIGHT } from './limits.ts';
 import type { Laying, LaidMeasures, MethodGround, Mount, Remedy } from './method.ts';
 
 /**
- * How far from the nose the hook's wire, behind where its bend begins, first rises above a height that goes along the body, mm: on the straight piece
- * of its centre line that crosses it. NaN where it never does.
+ * How far from the nose the hook's wire, behind where its bend begins, first rises above a height that goes
+ * along the body, mm: on the straight piece of its centre line that crosses it. NaN where it never does.
  */
 function crossing(hook: HookPath, seat: number, height: (fromNose: number) => number): number {
   const isOver = (x: number, z: number) => z > height(seat - x);
@@ -24,7 +24,10 @@ function crossing(hook: HookPath, seat: number, height: (fromNose: number) => nu
   return seat - at(share)[0];
 }
 
-/** How a body lies whose axis is given and whose point stands clear: the hook comes out where its bend rises through the back. */
+/**
+ * How a body lies whose axis is given and whose point stands clear: the hook comes out where its bend rises
+ * through the back.
+ */
 export function layBare(
   { hook, seat, tipFromNose, section }: MethodGround,
   rise: (fromNose: number) => number,
@@ -45,7 +48,10 @@ export function layBare(
   return { rise, exit, freeGap, filling, bend, cover: -freeGap, start: 0, entry: NaN };
 }
 
-/** How a body lies whose back is brought to the point: up from the seat in an S-curve, level behind the point. `cover` mm lie over the point. */
+/**
+ * How a body lies whose back is brought to the point: up from the seat in an S-curve, level behind the point.
+ * `cover` mm lie over the point.
+ */
 export function layOver({ hook, seat, tipFromNose, section }: MethodGround, cover: number): Laying {
   const tip = Math.max(tipFromNose, 1);
   const level = hook.pointHeight + cover + hook.wire / 2 - section(tip).halfHeight;

@@ -2,8 +2,9 @@ import type { Limits } from '../plastic/kinds/kind.ts';
 import type { Toughness } from '../plastic/schema.ts';
 
 /**
- * Every limit a fit is judged by, in one place. All of them are common practice, no source, or working values where they say so; a shop's
- * own eye goes before them. Lengths in mm, shares of the rigged body's length or of the hook's gap.
+ * Every limit a fit is judged by, in one place. All of them are common practice, no source, or working values
+ * where they say so; a shop's own eye goes before them. Lengths in mm, shares of the rigged body's length or
+ * of the hook's gap.
  */
 
 /** Nose the hook goes through before it comes out below, for weedless work: 1/8 to 1/4 in. */
@@ -12,12 +13,18 @@ export const START = { usual: 5, least: 3.2, most: 6.4 } as const;
 /** Plastic over a point: well buried, and only under the skin (working values). */
 export const COVER = { buried: 1.5, skin: 0.8 } as const;
 
-/** Where a covered point lies, as a share of the body. It points back to the head, so it lies further forward than a bare hook comes out. */
+/**
+ * Where a covered point lies, as a share of the body. It points back to the head, so it lies further forward
+ * than a bare hook comes out.
+ */
 export const COVERED_AT: Limits = { good: [0.1, 0.5], tight: [0.06, 0.6] };
 /** Where a hook through the nose comes out. */
 export const NOSE_AT: Limits = { good: [0.01, 0.12], tight: [0, 0.18] };
 
-/** Share of the gap that should stay free over a bare point’s plastic, and for a body to drop off a covered one. */
+/**
+ * Share of the gap that should stay free over a bare point’s plastic, and for a body to drop off a covered
+ * one.
+ */
 export const FREE_GAP = {
   bare: { good: 0.5, tight: 0.35 },
   covered: { good: 0.16, tight: 0.05 },
@@ -38,9 +45,11 @@ export const TAIL_ROOM = 0.06;
 /** A body deeper than this for its length takes no larger a hook for that (working value). */
 const DEEP = 0.25;
 /**
- * Gap of the hook, by the size it is sold in, over the length of the bait: too large a hook deadens a small bait. Small baits are fished on hooks
- * that are a little larger for them, and a deep body takes the hook that goes round it. It passes through what is said of single kinds: a 2/0 and
- * no larger in short sticks, a 3/0 a squeeze in 3 in, a 4/0 in 4 in and a 5/0 barely (common practice, no source). Length and height in mm.
+ * Gap of the hook, by the size it is sold in, over the length of the bait: too large a hook deadens a small
+ * bait. Small baits are fished on hooks that are a little larger for them, and a deep body takes the hook
+ * that goes round it. It passes through what is said of single kinds: a 2/0 and no larger in short sticks, a
+ * 3/0 a squeeze in 3 in, a 4/0 in 4 in and a 5/0 barely (common practice, no source). Length and height in
+ * mm.
  */
 export function hookSizeLimits({
   length,
@@ -86,7 +95,10 @@ export const ALONG_BACK: Limits = { good: [-0.6, 1.2], tight: [-1.5, 2.5] };
 /** Length of a trailer over the length of the head and its hook. */
 export const TRAILER: Limits = { good: [0.9, 2.2], tight: [0.7, 2.8] };
 
-/** How far a skirt’s strands end to either side of where a trailer’s legs begin, mm: uneven looks better than even (1/4 in). */
+/**
+ * How far a skirt’s strands end to either side of where a trailer’s legs begin, mm: uneven looks better than
+ * even (1/4 in).
+ */
 export const SKIRT_UNEVEN = 6.4;
 /** Where most strands end, over where the trailer’s legs begin, mm: its meat covered, its legs to be seen. */
 export const SKIRT_ENDS: Limits = { good: [-6.4, 6.4], tight: [-13, 13] };

@@ -43,7 +43,9 @@ export interface MethodGround {
 export interface Laying {
   /** height of the body's axis over the shank line at a distance from the nose, mm */
   readonly rise: (fromNose: number) => number;
-  /** distance from the nose at which the hook comes out, or the covered point lies; NaN when it never does, mm */
+  /**
+   * distance from the nose at which the hook comes out, or the covered point lies; NaN when it never does, mm
+   */
   readonly exit: number;
   /** clear room between plastic and point, or for the body to drop when bitten, mm */
   readonly freeGap: number;
@@ -59,7 +61,10 @@ export interface Laying {
   readonly entry: number;
 }
 
-/** Something that can be changed, and to what: a field of the design or of the plastic by its path, or the method. */
+/**
+ * Something that can be changed, and to what: a field of the design or of the plastic by its path, or the
+ * method.
+ */
 export interface Remedy {
   readonly of: 'design' | 'plastic' | 'method';
   /** JSON pointer into the document; empty for the method */
@@ -107,7 +112,9 @@ export interface MethodKind<K extends string = string> extends Kind {
   readonly wants: string;
   /** why it cannot be used; undefined where it can */
   obstacle?(mount: Mount, plastic: Baitlike): Obstacle | undefined;
-  /** x at which the nose sits, where that is not the usual seat; `fullNose` mm of a body with a room are full */
+  /**
+   * x at which the nose sits, where that is not the usual seat; `fullNose` mm of a body with a room are full
+   */
   seat?(mount: Mount, usual: number, fullNose: number): number;
   lay(ground: MethodGround): Laying;
   /** the steps of a person's hands, in order; lengths are marked so that they can be told in any unit */

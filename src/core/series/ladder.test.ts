@@ -120,7 +120,8 @@ describe('weight ladder', () => {
       rule: 'proportion',
       rungs: [{ grams: 3.5 }, { grams: 14 }, { grams: 28 }],
     });
-    // Heights go with the cube root of the weight; gaps of the chart as printed (common practice, from memory).
+    // Heights go with the cube root of the weight; gaps of the chart as printed (common practice, from
+    // memory).
     const gaps = [4.8, 5.8, 6.8, 8.3, 9.2, 10.3, 11.6, 13.0, 14.5, 16.2, 18.0, 21.0];
     for (const { grams, hook } of rungs) {
       const wanted = 14.5 * Math.cbrt(grams / 14);
@@ -152,7 +153,8 @@ describe('weight ladder', () => {
         const place = chartIndex(hook);
         for (const beside of [place - 1, place + 1]) {
           const row = HOOK_CHART[beside];
-          // A hair's breadth of grace: the rung's own hook weighs a little other than the one its head was guessed with.
+          // A hair's breadth of grace: the rung's own hook weighs a little other than the one its head was
+          // guessed with.
           if (row) expect(miss(rig.measures.gap)).toBeLessThan(miss(row.gap) + 0.05);
         }
       }
@@ -385,7 +387,8 @@ describe('hooks of rungs', () => {
     expect(sizes('keep', [0.5, 1, 4])).toEqual(['2/0', '2/0', '2/0']);
     // Rows of the chart: 1/0, 2/0, 3/0, 4/0; the ends of the chart are its ends.
     expect(sizes('step', [0.5, 1, 2, 4, 1e5, 1e-5])).toEqual(['1/0', '2/0', '3/0', '4/0', '8/0', '#8']);
-    // Twice the size is eight times the weight: a gap of 23.2 mm, past the largest of 21; half the size a gap of 5.8, a #6.
+    // Twice the size is eight times the weight: a gap of 23.2 mm, past the largest of 21; half the size a gap
+    // of 5.8, a #6.
     expect(sizes('proportion', [1, 8, 1 / 8])).toEqual(['2/0', '8/0', '#6']);
   });
 

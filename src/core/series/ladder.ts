@@ -49,9 +49,10 @@ export function rungName(name: string, grams: number): string {
 }
 
 /**
- * The series of a design: the same shape solved for each weight, keeper and guard as they are, and the hook by the ladder's rule: kept; one
- * chart size up for each doubling of the weight; or the size whose gap stands to the head's height most nearly as in the design itself.
- * A rung's own hook goes before the rule. Weights are of what the design's own target is of, the metal where it has none.
+ * The series of a design: the same shape solved for each weight, keeper and guard as they are, and the hook
+ * by the ladder's rule: kept; one chart size up for each doubling of the weight; or the size whose gap stands
+ * to the head's height most nearly as in the design itself. A rung's own hook goes before the rule. Weights
+ * are of what the design's own target is of, the metal where it has none.
  */
 export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly Metal[] = METALS): Rung[] {
   const base = solveTarget(design, metals);
@@ -75,8 +76,9 @@ export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly
     return { ...head, ...sound };
 
     /**
-     * How much larger in every length the head of a rung is. Sizes go with the cube root of the metal's weight; on the scale, or in water, hook and
-     * fittings weigh with it, so there it is found with the hook that it is, which is again found with it: two rounds settle it.
+     * How much larger in every length the head of a rung is. Sizes go with the cube root of the metal's
+     * weight; on the scale, or in water, hook and fittings weigh with it, so there it is found with the hook
+     * that it is, which is again found with it: two rounds settle it.
      */
     function grownBy(weight: number, own: Rig): number {
       const metal = metalPart(own).mass;
@@ -90,7 +92,9 @@ export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly
       return factor;
     }
 
-    /** The size whose gap stands to the height of a head so much larger most nearly as in the design itself. */
+    /**
+     * The size whose gap stands to the height of a head so much larger most nearly as in the design itself.
+     */
     function nearest(factor: number, own: Rig): string {
       const height = extent(own.head).height * factor;
       const ratio = own.measures.gap / extent(own.head).height;

@@ -66,7 +66,8 @@ describe('the same head in every metal', () => {
     const collared = sampleDesign('ball');
     expect(made(rowOf('tungsten', collared).sameSize).caution).not.toBe('');
     expect(made(rowOf('lead', collared).sameSize).caution).toBe('');
-    // Only what stops the making is a caution here: a head that floats or a thin mould wall of lead is told elsewhere.
+    // Only what stops the making is a caution here: a head that floats or a thin mould wall of lead is told
+    // elsewhere.
     const light = { ...plain, head: { ...plain.head, density: 0.6, dimensions: { breadth: 22 } } };
     expect(made(rowOf('lead', light).sameSize).submerged).toBeLessThan(0);
     expect(made(rowOf('lead', light).sameSize).caution).toBe('');

@@ -46,8 +46,8 @@ export interface MetalRow {
 export const COMPARED_METALS: readonly string[] = ['lead', 'bismuth-tin', 'tungsten'];
 
 /**
- * The same metal weight and the same size in each metal. Hook, keeper and guard stay as they are; the head's unlocked sizes follow.
- * `solved` must be a design that already meets its own target.
+ * The same metal weight and the same size in each metal. Hook, keeper and guard stay as they are; the head's
+ * unlocked sizes follow. `solved` must be a design that already meets its own target.
  */
 export function metalTable(
   solved: Design,

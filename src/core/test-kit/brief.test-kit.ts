@@ -1,6 +1,9 @@
 import type { Brief } from '../document/brief.ts';
 
-/** A brief that says the least there is to say: gravel at 4 m, dragged on 5 kg of fluorocarbon with a paddle tail of 90 mm; with changes laid over it. */
+/**
+ * A brief that says the least there is to say: gravel at 4 m, dragged on 5 kg of fluorocarbon with a paddle
+ * tail of 90 mm; with changes laid over it.
+ */
 export const plainBrief = (change: Partial<Brief> = {}): Brief => ({
   format: 'fern-anvil/brief',
   version: 2,

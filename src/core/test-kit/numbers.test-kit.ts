@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 
 /**
- * Numbers of a range: most of them even along it, some the library's own choice. Its choice alone is even over the numbers a machine can write,
- * so that of 0 to 90 nearly all lie under one, and of −50 to 50 nearly all are as good as nothing: good for finding what fails at the edge,
- * but it would leave the middle untried.
+ * Numbers of a range: most of them even along it, some the library's own choice. Its choice alone is even
+ * over the numbers a machine can write, so that of 0 to 90 nearly all lie under one, and of −50 to 50 nearly
+ * all are as good as nothing: good for finding what fails at the edge, but it would leave the middle
+ * untried.
  */
 export const between = (min: number, max: number) =>
   fc.oneof(

@@ -1,4 +1,7 @@
-/** Of the solver of differential equations that tests compare with, what they use; the package ships its sources, which our settings do not compile. */
+/**
+ * Of the solver of differential equations that tests compare with, what they use; the package ships its
+ * sources, which our settings do not compile.
+ */
 declare module 'odex' {
   export class Solver {
     constructor(dimension: number);

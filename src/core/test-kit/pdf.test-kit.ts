@@ -1,6 +1,9 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
-/** How many pages a PDF has, and the pieces of text on its first one, as a general reader of PDF finds them: a piece for each run. */
+/**
+ * How many pages a PDF has, and the pieces of text on its first one, as a general reader of PDF finds them: a
+ * piece for each run.
+ */
 export async function readPdf(
   bytes: Uint8Array,
 ): Promise<{ readonly pages: number; readonly pieces: readonly string[] }> {

@@ -12,7 +12,10 @@ import { METALS } from '../material/metals/index.ts';
 import { SOLD_OUNCES } from '../quantity/sold.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 
-/** Smallest and largest hook that is usual on a weight, oz: those for panfish at the one end, for long baits at the other (common practice, no source). */
+/**
+ * Smallest and largest hook that is usual on a weight, oz: those for panfish at the one end, for long baits
+ * at the other (common practice, no source).
+ */
 const WITH: readonly (readonly [ounces: number, smallest: string, largest: string])[] = [
   [1 / 64, '#12', '#6'],
   [1 / 32, '#10', '#2'],
@@ -31,7 +34,10 @@ const HEAVIEST = 2;
 /** Shares of the population: what most heads on a wall are, so that the rest is every other kind in turn. */
 const PLAIN = { style: 0.55, grade: 0.55, fixed: 0.8, keeper: 0.5, unguarded: 0.65, lead: 0.5, starter: 0.5 };
 
-/** The minimal standard generator (Park & Miller 1988), begun anew for each head: the first heads stay the same however many are asked for. */
+/**
+ * The minimal standard generator (Park & Miller 1988), begun anew for each head: the first heads stay the
+ * same however many are asked for.
+ */
 function generator(seed: number): () => number {
   let state = ((seed * 2654435761) % 2147483647) | 0 || 1;
   if (state < 0) state += 2147483647;
@@ -42,7 +48,10 @@ function generator(seed: number): () => number {
 
 const isSintered = (metal: string): boolean => METALS.find(({ key }) => key === metal)?.making === 'sintered';
 
-/** A head as it might hang on a wall, or one an odd designer might make: every choice is one of the registries’. */
+/**
+ * A head as it might hang on a wall, or one an odd designer might make: every choice is one of the
+ * registries’.
+ */
 function someone(family: Family, next: () => number): Design {
   const pick = <T>(from: readonly T[]): T => from[Math.floor(next() * from.length)] as T;
   const sold = SOLD_OUNCES.filter((ounces) => ounces <= HEAVIEST);
@@ -109,7 +118,10 @@ const EYES = [
   [60, 'in line'],
 ] as const;
 
-/** What hangs on most walls: every family in every usual weight on a hook that goes with it, the eyes in turn, and in each third weight on a hinge too. */
+/**
+ * What hangs on most walls: every family in every usual weight on a hook that goes with it, the eyes in turn,
+ * and in each third weight on a hinge too.
+ */
 function plainOnes(): Design[] {
   const weights = [1 / 32, 1 / 16, 1 / 8, 3 / 16, 1 / 4, 3 / 8, 1 / 2, 3 / 4, 1, 1.5];
   let turn = 0;
@@ -145,9 +157,10 @@ function plainOnes(): Design[] {
 }
 
 /**
- * Specifications of heads of every kind the program knows: first what hangs on most walls, then so many odd ones in turn, with families, hinges,
- * eyes, keepers, guards, hook styles, sizes and wires, metals, weights as they are sold, first proportions and others drawn by a seed. What is
- * added to a registry joins by itself. Not all can be built.
+ * Specifications of heads of every kind the program knows: first what hangs on most walls, then so many odd
+ * ones in turn, with families, hinges, eyes, keepers, guards, hook styles, sizes and wires, metals, weights
+ * as they are sold, first proportions and others drawn by a seed. What is added to a registry joins by
+ * itself. Not all can be built.
  */
 export function population(odd: number, seed = 1): Design[] {
   return [

@@ -8,7 +8,10 @@ import { starterDesign } from '../document/starter.ts';
 /** Changes to a sample design, part by part. */
 export type SampleChange = { readonly [K in keyof Design]?: Partial<Design[K]> };
 
-/** A sound design for tests: the starter of a family, with changes laid over its parts and no weight target unless one is given. */
+/**
+ * A sound design for tests: the starter of a family, with changes laid over its parts and no weight target
+ * unless one is given.
+ */
 export function sampleDesign(family: string, change: SampleChange = {}): Design {
   const base = starterDesign(familyOf(family) ?? ball, 'Sample');
   return {
@@ -21,5 +24,8 @@ export function sampleDesign(family: string, change: SampleChange = {}): Design 
   };
 }
 
-/** Plain water, and of the readings those alone that are there at once: for tests of shapes and files, which ask for nothing else. */
+/**
+ * Plain water, and of the readings those alone that are there at once: for tests of shapes and files, which
+ * ask for nothing else.
+ */
 export const AT_ONCE: Surroundings = { ...PLAIN_WATER, isShort: true };

@@ -14,7 +14,10 @@ function isSound(value: unknown): boolean {
 
 /** Random specifications in one check: few enough that none nears its time limit on a busy machine. */
 const PART = 250;
-/** Parts of each of the two files they run in side by side: 4,000 specifications before a change lands, drawn anew each time, 500 every day. */
+/**
+ * Parts of each of the two files they run in side by side: 4,000 specifications before a change lands, drawn
+ * anew each time, 500 every day.
+ */
 const PARTS = isWhole ? 8 : 1;
 
 /** Random specifications give readings and a drawing without NaN, or a reason: half of them. */

@@ -20,7 +20,10 @@ const sometimes = <T>(percent: number, arbitrary: fc.Arbitrary<T>): fc.Arbitrary
     { weight: 100 - percent, arbitrary: fc.constant<T | undefined>(undefined) },
   );
 
-/** Random dimensions of a family, each within its own range; `reach` below 1 keeps sizes away from the far end. */
+/**
+ * Random dimensions of a family, each within its own range; `reach` below 1 keeps sizes away from the far
+ * end.
+ */
 export const dimensionsOf = (family: Family, reach = 1) =>
   fc.record(
     Object.fromEntries(

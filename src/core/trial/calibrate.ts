@@ -24,12 +24,15 @@ export interface Calibrated {
 /** Factors looked for: outside of them something else than drag is wrong, such as the weight or the clock. */
 export const SPAN = [0.1, 10] as const;
 
-/** How far a hand on a stop watch is off, s, one standard deviation (common practice, no source): what a single drop's span is made of. */
+/**
+ * How far a hand on a stop watch is off, s, one standard deviation (common practice, no source): what a
+ * single drop's span is made of.
+ */
 export const STOPWATCH = 0.15;
 
 /**
- * The factor on the drag of one drop: that at which the head would have taken the time it took. `timeTo` gives the time to a depth by a factor.
- * Undefined where no factor from a tenth to ten fits.
+ * The factor on the drag of one drop: that at which the head would have taken the time it took. `timeTo`
+ * gives the time to a depth by a factor. Undefined where no factor from a tenth to ten fits.
  */
 export function factorOfDrop(
   { depth, seconds }: TimedDrop,
@@ -44,7 +47,10 @@ export function factorOfDrop(
   return root.ok ? Math.exp(root.x) : undefined;
 }
 
-/** The same from a depth measured on the retrieve: `depthAt` gives the running depth by a factor, m; more drag runs shallower. */
+/**
+ * The same from a depth measured on the retrieve: `depthAt` gives the running depth by a factor, m; more drag
+ * runs shallower.
+ */
 export function factorOfTow(depth: number, depthAt: (factor: number) => number): number | undefined {
   const root = findRoot((log) => depthAt(Math.exp(log)) - depth, Math.log(SPAN[0]), Math.log(SPAN[1]), 1e-6);
   return root.ok ? Math.exp(root.x) : undefined;
@@ -64,21 +70,28 @@ export interface Observation {
 /** Steps a watch or a sounder may be read in. */
 const READ_IN = [0.5, 0.2, 0.1, 0.05, 0.02, 0.01];
 
-/** Step that all of some figures seem to be read in: the largest usual one that divides them; 0 where none does, or of none. */
+/**
+ * Step that all of some figures seem to be read in: the largest usual one that divides them; 0 where none
+ * does, or of none.
+ */
 export const stepOf = (figures: readonly number[]): number => stepRead(figures, READ_IN);
 
 /** Share of sound logs whose scatter is taken for another hand than the usual one, on either side. */
 const ODD = 0.025;
 
-/** Quantile of chi-squared after Wilson & Hilferty (Proc. Natl. Acad. Sci. 17 (1931) 684): within some per cent from one degree of freedom on. */
+/**
+ * Quantile of chi-squared after Wilson & Hilferty (Proc. Natl. Acad. Sci. 17 (1931) 684): within some per
+ * cent from one degree of freedom on.
+ */
 const chiSquared = (share: number, freedom: number): number => {
   const ninth = 2 / (9 * freedom);
   return freedom * Math.max(0, 1 - ninth + normalQuantile(share) * Math.sqrt(ninth)) ** 3;
 };
 
 /**
- * Twice the negative logarithm of the likelihood of a figure, less a constant: of what lies `off` (in deviations) from what was foretold, read in
- * steps of `wide` deviations. Without steps the square of `off`; with them by the share of a normal distribution that rounds to that figure.
+ * Twice the negative logarithm of the likelihood of a figure, less a constant: of what lies `off` (in
+ * deviations) from what was foretold, read in steps of `wide` deviations. Without steps the square of `off`;
+ * with them by the share of a normal distribution that rounds to that figure.
  */
 function deviance(off: number, wide: number): number {
   if (wide < 1e-3) return off * off;
@@ -90,10 +103,11 @@ function deviance(off: number, wide: number): number {
 }
 
 /**
- * One factor from several measurements of any kinds, by maximum likelihood, each with its own deviation and the steps it was read in. The
- * interval is where the deviance rises by the square of the normal quantile (Wilks 1938); of logs that scatter otherwise than the usual hand,
- * by Student's for the scatter they have, which is never taken for less than their steps leave, a twelfth of their square (Sheppard 1898).
- * Undefined without measurements, and where the best factor is at an end of those looked for.
+ * One factor from several measurements of any kinds, by maximum likelihood, each with its own deviation and
+ * the steps it was read in. The interval is where the deviance rises by the square of the normal quantile
+ * (Wilks 1938); of logs that scatter otherwise than the usual hand, by Student's for the scatter they have,
+ * which is never taken for less than their steps leave, a twelfth of their square (Sheppard 1898). Undefined
+ * without measurements, and where the best factor is at an end of those looked for.
  */
 export function calibrated(
   observations: readonly Observation[],

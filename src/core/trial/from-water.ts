@@ -31,7 +31,10 @@ export interface Measured {
   readonly isMissed: boolean;
 }
 
-/** The same with what it says of the factor of all of them; nothing where the head floats. Functions do not leave a worker: it stays here. */
+/**
+ * The same with what it says of the factor of all of them; nothing where the head floats. Functions do not
+ * leave a worker: it stays here.
+ */
 interface Looked {
   readonly measured: Measured;
   readonly observation?: Observation;
@@ -49,12 +52,14 @@ export type WaterCalibration =
     }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Factors at which the model is asked, evenly in their logarithm, from the least to the largest looked for. */
+/**
+ * Factors at which the model is asked, evenly in their logarithm, from the least to the largest looked for.
+ */
 const ASKED = 49;
 
 /**
- * A smooth function of the factor on the drag, asked at some factors when it is first wanted and read between them by a cubic in logarithms,
- * through the four nearest: within a ten-thousandth of a time or a depth.
+ * A smooth function of the factor on the drag, asked at some factors when it is first wanted and read between
+ * them by a cubic in logarithms, through the four nearest: within a ten-thousandth of a time or a depth.
  */
 function between(of: (factor: number) => number): (factor: number) => number {
   const [from, to] = [Math.log(SPAN[0]), Math.log(SPAN[1])];
@@ -84,8 +89,8 @@ const withFactor = (rig: Rig, factor: number): Rig => ({
 });
 
 /**
- * One drag factor for a design from its timed drops and measured tow depths, whoever's days they were noted in, with its interval at 95%; and of each whether
- * the model without it had it within its range.
+ * One drag factor for a design from its timed drops and measured tow depths, whoever's days they were noted
+ * in, with its interval at 95%; and of each whether the model without it had it within its range.
  */
 export function calibrationFor(
   design: Design,
@@ -119,7 +124,8 @@ export function calibrationFor(
           ? 'No drag between a tenth and ten times what is reckoned fits: check depth, weight and watch.'
           : missed === 0
             ? 'The model had all of it within its range; with the measured drag the range is narrower.'
-            : `The model missed ${missed} of ${all} by more than its range: its drag for this shape is off. The measured drag sets it right for this design.`,
+            : `The model missed ${missed} of ${all} by more than its range: its drag for this shape is ` +
+              'off. The measured drag sets it right for this design.',
   };
 }
 
@@ -141,7 +147,9 @@ function measuredDrop(rig: Rig, drop: Drop, step: number): Looked {
     measured: {
       factor,
       isMissed,
-      says: `${marked(seconds, 'time')} to ${marked(depth, 'depth')}; the model says ${marked(model.timeTo(depth), 'time')} (${marked(least, 'time')} to ${marked(most, 'time')})${isMissed ? ', and misses it' : ''}.`,
+      says:
+        `${marked(seconds, 'time')} to ${marked(depth, 'depth')}; the model says ` +
+        `${marked(model.timeTo(depth), 'time')} (${marked(least, 'time')} to ${marked(most, 'time')})${isMissed ? ', and misses it' : ''}.`,
     },
   };
 }
@@ -178,7 +186,9 @@ function measuredTow(rig: Rig, { depth, speed, lineOut, line, test }: TowDepth):
       // The head's drag alone is found; the line's is as it is reckoned.
       factor: factorOfTow(depth, runs),
       isMissed,
-      says: `Ran at ${marked(depth, 'depth')} at ${marked(speed, 'speed')}; the model says ${marked(at(1), 'depth')} (${marked(least, 'depth')} to ${marked(most, 'depth')})${isMissed ? ', and misses it' : ''}.`,
+      says:
+        `Ran at ${marked(depth, 'depth')} at ${marked(speed, 'speed')}; the model says ` +
+        `${marked(at(1), 'depth')} (${marked(least, 'depth')} to ${marked(most, 'depth')})${isMissed ? ', and misses it' : ''}.`,
     },
   };
 }

@@ -23,9 +23,9 @@ function checkCounts(events: number, of: number): void {
 }
 
 /**
- * A proportion with its score interval after Wilson (J. Am. Stat. Assoc. 22 (1927) 209), without continuity correction: right for small counts
- * and for none at all. `events` of `of`, whole, 0 ≤ events ≤ of; of nothing counted the share is unknown and may be anything. Throws on
- * counts that cannot be.
+ * A proportion with its score interval after Wilson (J. Am. Stat. Assoc. 22 (1927) 209), without continuity
+ * correction: right for small counts and for none at all. `events` of `of`, whole, 0 ≤ events ≤ of; of
+ * nothing counted the share is unknown and may be anything. Throws on counts that cannot be.
  */
 export function wilson(events: number, of: number, confidence = CONFIDENCE): Proportion {
   checkCounts(events, of);
@@ -63,8 +63,9 @@ export const judged = (difference: number, low: number, high: number): ShareDiff
 });
 
 /**
- * ShareDifference of two independent proportions, the first less the second, with the hybrid score interval (Newcombe, Statistics in Medicine 17
- * (1998) 873, method 10). Nothing counted on one side leaves it open from −1 to 1.
+ * ShareDifference of two independent proportions, the first less the second, with the hybrid score interval
+ * (Newcombe, Statistics in Medicine 17 (1998) 873, method 10). Nothing counted on one side leaves it open
+ * from −1 to 1.
  */
 export function newcombe(
   [a, m]: readonly [events: number, of: number],
@@ -86,8 +87,9 @@ export function newcombe(
 const FARTHEST = 1000;
 
 /**
- * How many more of each it would take to tell two shares apart, were they to stay as they are: the least common multiple of the present counts
- * at which Newcombe's interval leaves zero out, less what is there. 0 when it does already; undefined where even a thousand times as many would not do.
+ * How many more of each it would take to tell two shares apart, were they to stay as they are: the least
+ * common multiple of the present counts at which Newcombe's interval leaves zero out, less what is there. 0
+ * when it does already; undefined where even a thousand times as many would not do.
  */
 export function moreWanted(
   [a, m]: readonly [events: number, of: number],

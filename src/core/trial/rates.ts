@@ -16,9 +16,10 @@ export interface RateRatio {
 }
 
 /**
- * Ratio of two rates of events that come by chance, the first over the second: given all that were counted, those of the first are a share of
- * them (Przyborowski & Wilenski, Biometrika 31 (1940) 313), and that share has Wilson's interval. Infinite where the second has none.
- * Undefined where nothing was counted or one was not fished.
+ * Ratio of two rates of events that come by chance, the first over the second: given all that were counted,
+ * those of the first are a share of them (Przyborowski & Wilenski, Biometrika 31 (1940) 313), and that share
+ * has Wilson's interval. Infinite where the second has none. Undefined where nothing was counted or one was
+ * not fished.
  */
 export function rateRatio(first: Rate, second: Rate, confidence = CONFIDENCE): RateRatio | undefined {
   const all = first.events + second.events;
@@ -46,9 +47,10 @@ export interface Trend {
 const STEPS = 60;
 
 /**
- * Whether weight matters: events over hours at several weights by Poisson regression, log rate = a + b · weight, by Newton's method with the
- * interval of Wald (McCullagh & Nelder, Generalized Linear Models, 1989, chapter 6). Told for a step in grams. Undefined where fewer than two weights
- * were fished or nothing was caught, or where all was caught at one end, so that no finite factor fits.
+ * Whether weight matters: events over hours at several weights by Poisson regression, log rate = a + b ·
+ * weight, by Newton's method with the interval of Wald (McCullagh & Nelder, Generalized Linear Models, 1989,
+ * chapter 6). Told for a step in grams. Undefined where fewer than two weights were fished or nothing was
+ * caught, or where all was caught at one end, so that no finite factor fits.
  */
 export function weightTrend(
   rows: readonly (Rate & { readonly grams: number })[],

@@ -16,14 +16,18 @@ export interface Stratified extends ShareDifference {
   readonly places: readonly string[];
   /** the difference with all places thrown together */
   readonly pooled: ShareDifference;
-  /** true where throwing the places together would have told something else: another sign, or a winner that is none */
+  /**
+   * true where throwing the places together would have told something else: another sign, or a winner that is
+   * none
+   */
   readonly isMixed: boolean;
 }
 
 /**
- * Difference of two proportions held place by place, so that the one fished more often where it is easy is not flattered: Mantel-Haenszel's
- * weighted difference with the variance of Sato (Biometrics 45 (1989) 1323), which holds for few large and for many small places. Where one place
- * alone has both, Newcombe's interval there. Undefined where no place has both.
+ * Difference of two proportions held place by place, so that the one fished more often where it is easy is
+ * not flattered: Mantel-Haenszel's weighted difference with the variance of Sato (Biometrics 45 (1989) 1323),
+ * which holds for few large and for many small places. Where one place alone has both, Newcombe's interval
+ * there. Undefined where no place has both.
  */
 export function stratified(strata: readonly Stratum[], confidence = CONFIDENCE): Stratified | undefined {
   const both = strata.filter(({ first, second }) => first[1] > 0 && second[1] > 0);
@@ -60,7 +64,8 @@ function mantelHaenszel(strata: readonly Stratum[], confidence: number): ShareDi
   const difference = weighed / weight;
   const deviation = Math.sqrt(Math.max(0, difference * p + q)) / weight;
   const half = deviations(confidence) * deviation;
-  // With no event at all, or nothing but events, the variance is none: Newcombe's interval of all together is wider and true.
+  // With no event at all, or nothing but events, the variance is none: Newcombe's interval of all together is
+  // wider and true.
   if (deviation === 0) {
     const total = (side: 'first' | 'second') =>
       strata.reduce<Counted>(([e, o], stratum) => [e + stratum[side][0], o + stratum[side][1]], [0, 0]);
@@ -70,8 +75,9 @@ function mantelHaenszel(strata: readonly Stratum[], confidence: number): ShareDi
 }
 
 /**
- * Chance of naming a winner where there is none, when one looks after every day and stops at the first 95% interval that leaves zero out
- * (Armitage, McPherson & Rowe, J. Royal Stat. Soc. A 132 (1969) 235, table 2, from memory).
+ * Chance of naming a winner where there is none, when one looks after every day and stops at the first 95%
+ * interval that leaves zero out (Armitage, McPherson & Rowe, J. Royal Stat. Soc. A 132 (1969) 235, table 2,
+ * from memory).
  */
 const LOOKS: readonly (readonly [looks: number, chance: number])[] = [
   [1, 0.05],
@@ -84,7 +90,10 @@ const LOOKS: readonly (readonly [looks: number, chance: number])[] = [
   [50, 0.32],
 ];
 
-/** What a 95% interval is worth after so many looks at evenly growing counts: the chance of a false winner, 0 to 1; between the table's lines by the logarithm. */
+/**
+ * What a 95% interval is worth after so many looks at evenly growing counts: the chance of a false winner, 0
+ * to 1; between the table's lines by the logarithm.
+ */
 export function falseWinner(looks: number): number {
   const at = Math.max(1, looks);
   const above = LOOKS.findIndex(([n]) => n >= at);

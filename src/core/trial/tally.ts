@@ -78,7 +78,10 @@ export interface Compared {
   readonly by: Stratified | undefined;
   /** which does better, by what is good of this outcome */
   readonly better: 'first' | 'second' | undefined;
-  /** how many more of each it would take, were the shares to stay; undefined where no thousand times as many would do */
+  /**
+   * how many more of each it would take, were the shares to stay; undefined where no thousand times as many
+   * would do
+   */
   readonly more: readonly [first: number, second: number] | undefined;
 }
 
@@ -130,13 +133,22 @@ export function compareGroups(
   };
 }
 
-/** What looking after every one of so many days makes of an interval at 95%, in a sentence; empty for a first look. */
+/**
+ * What looking after every one of so many days makes of an interval at 95%, in a sentence; empty for a first
+ * look.
+ */
 export function peekingWarning(days: number): string {
   if (days < 2) return '';
-  return `Looked at after each of ${days} days, a false winner comes up in ${Math.round(100 * falseWinner(days))} of 100 seasons and not in 5. Decide beforehand how long to count.`;
+  return (
+    `Looked at after each of ${days} days, a false winner comes up in ${Math.round(100 * falseWinner(days))} ` +
+    'of 100 seasons and not in 5. Decide beforehand how long to count.'
+  );
 }
 
-/** What is counted askew in a rig: more hook-ups than touches, more freed than hung up. Empty where all is well. */
+/**
+ * What is counted askew in a rig: more hook-ups than touches, more freed than hung up. Empty where all is
+ * well.
+ */
 export function askew(rig: TrialRig): string[] {
   const out: string[] = [];
   const say = (more: CountKey, than: CountKey, words: string) => {

@@ -82,7 +82,8 @@ describe('a difference', () => {
     expect(more).toBeDefined();
     const [m, n] = [20 + (more?.[0] ?? 0), 20 + (more?.[1] ?? 0)];
     expect(newcombe([Math.round(m / 4), m], [Math.round((3 * n) / 20), n]).winner).toBe('first');
-    // By the usual formula for two shares of 25 and 15%, (1.96)² (p₁q₁ + p₂q₂)/δ² = 121 each: where the interval ends at zero.
+    // By the usual formula for two shares of 25 and 15%, (1.96)² (p₁q₁ + p₂q₂)/δ² = 121 each: where the
+    // interval ends at zero.
     expect(m).toBeGreaterThan(105);
     expect(m).toBeLessThan(140);
     expect(moreWanted([56, 70], [48, 80])).toEqual([0, 0]);
@@ -92,7 +93,8 @@ describe('a difference', () => {
 
 describe('places held apart', () => {
   it('a mixed day does not lie: better at both places, worse when thrown together', () => {
-    // Charig and others, British Medical Journal 292 (1986) 879: the textbook case of a reversal. 81/87 and 192/263 against 234/270 and 55/80.
+    // Charig and others, British Medical Journal 292 (1986) 879: the textbook case of a reversal. 81/87 and
+    // 192/263 against 234/270 and 55/80.
     const found = stratified([
       { place: 'small', first: [81, 87], second: [234, 270] },
       { place: 'large', first: [192, 263], second: [55, 80] },
@@ -134,7 +136,8 @@ describe('places held apart', () => {
     expect(inside / seasons).toBeGreaterThan(0.92);
     expect(inside / seasons).toBeLessThan(0.98);
   });
-  // Armitage, McPherson & Rowe 1969, table 2 (from memory), and between its lines by the logarithm of the looks.
+  // Armitage, McPherson & Rowe 1969, table 2 (from memory), and between its lines by the logarithm of the
+  // looks.
   it.each([
     [0, 0.05],
     [1, 0.05],
@@ -220,7 +223,8 @@ describe('rates', () => {
 });
 
 describe('calibration', () => {
-  // A body that falls under constant force against drag in the square of its speed: v = v₀/√k, t from rest by stepping.
+  // A body that falls under constant force against drag in the square of its speed: v = v₀/√k, t from rest by
+  // stepping.
   const stepped = (depth: number, factor: number) => {
     let [x, v, t] = [0, 0, 0];
     const dt = 2e-4;
@@ -285,7 +289,8 @@ describe('calibration', () => {
       Array.from({ length: 4 }, () => ({ depth: 3, seconds: 3.5 })),
       0.5,
     );
-    // A hand of 0.15 s and a watch in half seconds: at least what one drop in twenty read by such a watch would hide.
+    // A hand of 0.15 s and a watch in half seconds: at least what one drop in twenty read by such a watch
+    // would hide.
     const perSecond = Math.log(closed(3, 1.01) / closed(3, 1)) / Math.log(1.01);
     expect(Math.log((alike?.high ?? 1) / (alike?.low ?? 1))).toBeGreaterThan((2 * 0.1) / 3.5 / perSecond);
     const [tame, wild] = [0.05, 0.6].map((off) =>
@@ -397,7 +402,8 @@ describe('days on the water', () => {
     drops: [],
     tows: [],
   });
-  // The reversal of above, as hang-ups: the first hangs up more in both places, and less over all, since it was fished on sand.
+  // The reversal of above, as hang-ups: the first hangs up more in both places, and less over all, since it
+  // was fished on sand.
   const days = [
     day([
       rig('A', 0, { casts: 80, hangUps: 25 }),

@@ -9,7 +9,10 @@ import type { Pool } from '../pool.ts';
 import { HttpProblem } from '../problem.ts';
 import { attach, gone, taken } from '../request.ts';
 
-/** Longest that reading a backup whole may take, s: a hundred thousand heads with their histories take minutes. */
+/**
+ * Longest that reading a backup whole may take, s: a hundred thousand heads with their histories take
+ * minutes.
+ */
 const SECONDS = 1800;
 
 /** The whole shop as one sealed file, and the folder of those that are made by themselves. */

@@ -23,7 +23,10 @@ function answer(ctx: Context, name: string, made: Exported): void {
   ctx.body = Buffer.from(made.data as Uint8Array);
 }
 
-/** Cards to print: a rigging card, a counter card of one head, a customer’s card of the heads that serve a brief. */
+/**
+ * Cards to print: a rigging card, a counter card of one head, a customer’s card of the heads that serve a
+ * brief.
+ */
 export function cardRoutes(
   router: Router,
   stores: Stores,
@@ -70,7 +73,8 @@ export function cardRoutes(
     }
     const { document } = await stores.briefs.read(String(ctx.params['id']));
     const chosen = await Promise.all(ids.map(async (id) => (await stores.designs.read(id)).document));
-    // A brief that names its bait is answered with that one alone, as on its screen; one that is gone leaves the whole shelf.
+    // A brief that names its bait is answered with that one alone, as on its screen; one that is gone leaves
+    // the whole shelf.
     const { plastic } = document.bait;
     const named = plastic === undefined ? [] : await collected(stores.plastics.some([plastic]));
     const kept = named.length > 0 ? named : await collected(stores.plastics.each());

@@ -16,10 +16,16 @@ import { checkDesignDocument } from '../../contract/collections/designs.ts';
 
 /** Most designs made in one go: a table of heads. */
 const MOST_AT_ONCE = 1000;
-/** Most whose figures are worked out before they are answered: the others are there by name, and theirs follow behind. */
+/**
+ * Most whose figures are worked out before they are answered: the others are there by name, and theirs follow
+ * behind.
+ */
 const MOST_AWAITED = 20;
 
-/** What designs have besides other documents: the Rack, copies and series. Added before the common routes, whose `:id` would catch them. */
+/**
+ * What designs have besides other documents: the Rack, copies and series. Added before the common routes,
+ * whose `:id` would catch them.
+ */
 export function designRoutes(
   router: Router,
   db: Database,

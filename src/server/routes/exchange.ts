@@ -170,7 +170,10 @@ async function* shopFile(stores: Stores): AsyncGenerator<string> {
 /** Designs whose summaries are looked at in one go for the readings they have. */
 const LOOKED_AT = 500;
 
-/** The columns a table of readings needs: what summaries hold, asked of the database a bounded number at a time. */
+/**
+ * The columns a table of readings needs: what summaries hold, asked of the database a bounded number at a
+ * time.
+ */
 async function columnsThere(db: Database, wanted: readonly string[] | undefined): Promise<ReadingColumns> {
   const found = { readings: new Set<string>(), ranges: new Set<string>() };
   for (let after = ''; ;) {
@@ -198,7 +201,10 @@ async function columnsThere(db: Database, wanted: readonly string[] | undefined)
   );
 }
 
-/** A head as a table of heads has it: its weight as built, or as it is to be while its figures are still worked out. */
+/**
+ * A head as a table of heads has it: its weight as built, or as it is to be while its figures are still
+ * worked out.
+ */
 const headOut = ({ document, summary }: Stored<Design>) => ({
   design: document,
   grams: summary?.ok ? summary.readings['mass.metal'] : document.head.target?.grams,
@@ -215,8 +221,9 @@ const changedMeanwhile = (what: string) =>
   );
 
 /**
- * Says document by document what a shop file adds and changes, and does it, all in one transaction, unless it is a trial. What was saved since the
- * look is never overwritten: `seen` is what the trial answered, and of every document the version that was looked at is asked for again.
+ * Says document by document what a shop file adds and changes, and does it, all in one transaction, unless it
+ * is a trial. What was saved since the look is never overwritten: `seen` is what the trial answered, and of
+ * every document the version that was looked at is asked for again.
  */
 async function takeIn(
   db: Database,

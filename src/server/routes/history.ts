@@ -6,7 +6,10 @@ import type { HistoryStore } from '../history.ts';
 import { taken, wantedVersion } from '../request.ts';
 import type { WithHistory } from '../../contract/collections/index.ts';
 
-/** Steps and named versions of one collection's documents. Added before the common routes, whose `:id` would catch them. */
+/**
+ * Steps and named versions of one collection's documents. Added before the common routes, whose `:id` would
+ * catch them.
+ */
 export function historyRoutes<C extends WithHistory>(
   router: Router,
   collection: C,

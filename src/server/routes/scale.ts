@@ -10,7 +10,10 @@ const EVERY_MS = 200;
 /** Most readers at once. */
 const MOST = 20;
 
-/** A small scale that stands in for a real one: its lines as they would come over a serial cable, and what a hand does to it. It is one for the whole server, as a scale is. */
+/**
+ * A small scale that stands in for a real one: its lines as they would come over a serial cable, and what a
+ * hand does to it. It is one for the whole server, as a scale is.
+ */
 export function scaleRoutes(router: Router): void {
   const scale = simulatedScale(Math.random);
   const readers = new Set<PassThrough>();

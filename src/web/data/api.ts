@@ -94,7 +94,10 @@ export const create = <C extends Collection>(
   document: Documents[C],
 ): Promise<Kept<Documents[C]>> => call(`/${collection}`, { method: 'POST', body: JSON.stringify(document) });
 
-/** Creates a document under an id made here; one that is there already is refused with 412, so that it can be sent twice. */
+/**
+ * Creates a document under an id made here; one that is there already is refused with 412, so that it can be
+ * sent twice.
+ */
 export const createAs = <C extends Collection>(
   collection: C,
   id: string,

@@ -5,7 +5,10 @@ import type { Metal } from '../../core/material/index.ts';
 import type { Asking } from '../workers/match-rows.ts';
 import { useList } from './queries.ts';
 
-/** A brief with what it is answered from: the rules in force, the shelf of plastics (or the one it names), the metals. */
+/**
+ * A brief with what it is answered from: the rules in force, the shelf of plastics (or the one it names), the
+ * metals.
+ */
 export function useAsking(
   brief: Brief | undefined,
   rules: RulesInForce | undefined,

@@ -32,7 +32,9 @@ export function backupsOf<T>(collection: Collection, id: string) {
     }
   };
   return {
-    /** forgets it, and keeps nothing more: what was given up does not come back with a save that is under way */
+    /**
+     * forgets it, and keeps nothing more: what was given up does not come back with a save that is under way
+     */
     close: (): void => {
       isClosed = true;
       localStorage.removeItem(key);
@@ -45,7 +47,10 @@ export function backupsOf<T>(collection: Collection, id: string) {
       const isKnown = version !== UNSENT && JSON.stringify(backup?.document) === JSON.stringify(document);
       return isKnown ? undefined : backup;
     },
-    /** keeps it; false where this browser does not: a full or forbidden store costs the safety of a reload, and the save itself goes on */
+    /**
+     * keeps it; false where this browser does not: a full or forbidden store costs the safety of a reload,
+     * and the save itself goes on
+     */
     keep: (backup: Backup<T>): boolean => {
       if (isClosed) return false;
       try {

@@ -12,7 +12,10 @@ interface Verdict {
   readonly failures: number;
 }
 
-/** Whether a save that failed can never be kept, or is tried again; `failures` of the same state have gone before. */
+/**
+ * Whether a save that failed can never be kept, or is tried again; `failures` of the same state have gone
+ * before.
+ */
 export function verdictOn(error: unknown, failures: number): Verdict {
   if (!(error instanceof ServerProblem)) {
     const problems = error instanceof ServerAway ? [] : [{ path: '', message: messageOf(error) }];
@@ -25,6 +28,8 @@ export function verdictOn(error: unknown, failures: number): Verdict {
   if (now < MOST_FAILURES)
     return { state: 'away', problems: [{ path: '', message: error.message }], failures: now };
   // The same state has failed again and again: it is told once and kept here; the next edit tries anew.
-  const message = `The server cannot take this: ${detail} What you typed is kept in this browser. Undo the last change, or export the document from the menu.`;
+  const message =
+    `The server cannot take this: ${detail} What you typed is kept in this browser. Undo the ` +
+    'last change, or export the document from the menu.';
   return { state: 'refused', problems: [{ path: '', message }], failures: 0 };
 }

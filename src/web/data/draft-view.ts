@@ -21,7 +21,10 @@ export interface Draft<T> {
   readonly view: () => DraftView<T>;
   readonly subscribe: (listener: () => void) => () => void;
   readonly edit: (change: (document: T) => T) => void;
-  /** goes back to how the document was before the last edit of this visit (−1), or forth again (+1); false where there is none */
+  /**
+   * goes back to how the document was before the last edit of this visit (−1), or forth again (+1); false
+   * where there is none
+   */
   readonly step: (by: 1 | -1) => boolean;
   /** saves mine over theirs */
   readonly keepMine: () => void;

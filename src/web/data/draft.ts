@@ -48,8 +48,8 @@ function audience() {
 }
 
 /**
- * The saving of a document that is worked on: one save at a time and always the newest, what is not acknowledged kept in this browser. A save
- * that turns out stale overwrites nothing.
+ * The saving of a document that is worked on: one save at a time and always the newest, what is not
+ * acknowledged kept in this browser. A save that turns out stale overwrites nothing.
  */
 function openSaving<C extends Collection>(
   collection: C,
@@ -173,9 +173,10 @@ function openSaving<C extends Collection>(
 }
 
 /**
- * A document being worked on. Edits are kept in this browser at once and sent to the server after a short pause, one save at a
- * time and always the newest. A save that turns out stale overwrites nothing: both versions are then on offer. While
- * the server is away saving is tried again; a reload finds the unsaved edit.
+ * A document being worked on. Edits are kept in this browser at once and sent to the server after a short
+ * pause, one save at a time and always the newest. A save that turns out stale overwrites nothing: both
+ * versions are then on offer. While the server is away saving is tried again; a reload finds the unsaved
+ * edit.
  */
 export function openDraft<C extends Collection>(
   collection: C,
@@ -249,7 +250,9 @@ export function openDraft<C extends Collection>(
 
 const open = new Map<string, unknown>();
 
-/** The draft of a document; the same one while the page lives, so that changing screens never drops an edit. */
+/**
+ * The draft of a document; the same one while the page lives, so that changing screens never drops an edit.
+ */
 export function draftOf<C extends Collection>(
   client: QueryClient,
   collection: C,

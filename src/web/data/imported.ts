@@ -31,7 +31,10 @@ export async function fingerprint(into: string, contents: string | Uint8Array): 
   return `${into} ${told ?? crypto.randomUUID()}`;
 }
 
-/** Returns when a file with this fingerprint was imported by this browser, ISO 8601; undefined where it was not. */
+/**
+ * Returns when a file with this fingerprint was imported by this browser, ISO 8601; undefined where it was
+ * not.
+ */
 export const importedAt = (print: string): string | undefined =>
   remembered().find((one) => one.print === print)?.at;
 

@@ -13,7 +13,10 @@ function subscribe(listener: () => void): () => void {
 
 const cache = new Map<string, { text: string | null; value: unknown }>();
 
-/** A small value kept in this browser, the same on every screen and in every tab. `check` guards against anything unexpected there. */
+/**
+ * A small value kept in this browser, the same on every screen and in every tab. `check` guards against
+ * anything unexpected there.
+ */
 export function useLocal<T>(
   key: string,
   initial: T,

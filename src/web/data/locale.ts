@@ -1,7 +1,10 @@
 import type { DecimalMark, QuantityKind, UnitSystem } from '../../core/quantity/index.ts';
 import { parseQuantity } from '../../core/quantity/index.ts';
 
-/** The mark before decimals in a language (CLDR, by the runtime), a comma or a point: others are rare, and no keyboard of this trade has them. */
+/**
+ * The mark before decimals in a language (CLDR, by the runtime), a comma or a point: others are rare, and no
+ * keyboard of this trade has them.
+ */
 export const decimalMarkOf = (language: string | undefined): DecimalMark =>
   new Intl.NumberFormat(language).formatToParts(0.5).find(({ type }) => type === 'decimal')?.value === ','
     ? ','
@@ -13,7 +16,10 @@ export const READER: string | undefined = globalThis.navigator?.language;
 /** The mark this reader is used to. */
 export const DECIMAL_MARK = decimalMarkOf(READER);
 
-/** A text whose decimals follow a point, as a reader with another mark writes it. Codes of several points, as of a version, stay. */
+/**
+ * A text whose decimals follow a point, as a reader with another mark writes it. Codes of several points, as
+ * of a version, stay.
+ */
 export const withMark = (text: string, mark: DecimalMark): string =>
   mark === '.' ? text : text.replace(/(?<![\d.]\d*)(\d+)\.(?=\d+(?![\d.]*\.\d))/g, `$1${mark}`);
 

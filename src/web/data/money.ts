@@ -15,7 +15,10 @@ const isMoney = (value: unknown): value is Money => {
   );
 };
 
-/** What the shop's prices are in, as this browser last heard it, so that a page without a network shows them too. */
+/**
+ * What the shop's prices are in, as this browser last heard it, so that a page without a network shows them
+ * too.
+ */
 export const useMoney = () => useLocal<Money>('fern-anvil.money', UNSAID, isMoney);
 
 /** Asks the server once a visit what the shop's prices are in. */

@@ -13,7 +13,10 @@ interface Wanted {
 
 let waiting: Wanted[] = [];
 
-/** Asks for an outline together with all others that are asked for in the same moment, so that a screenful is one request. */
+/**
+ * Asks for an outline together with all others that are asked for in the same moment, so that a screenful is
+ * one request.
+ */
 function loadOutline(id: string): Promise<Drawing | null> {
   return new Promise((give, fail) => {
     waiting.push({ id, give, fail });

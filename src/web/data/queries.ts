@@ -73,7 +73,10 @@ export const useOne = <C extends Collection>(collection: C, id: string, isAsked 
   return useQuery({ ...query, enabled: id !== '' && isAsked });
 };
 
-/** A few designs by their ids, in their order; those deleted meanwhile are left out. It asks for these alone, never for a whole shop. */
+/**
+ * A few designs by their ids, in their order; those deleted meanwhile are left out. It asks for these alone,
+ * never for a whole shop.
+ */
 export function useFew(ids: readonly string[]) {
   return useQueries({ queries: ids.map((id) => oneQuery('designs', id)), combine: present });
 }
@@ -143,7 +146,10 @@ export const useRack = () =>
     refetchInterval: ({ state }) => state.data?.cards.some(({ isStale }) => isStale) === true && ANEW_MS,
   });
 
-/** The shop's backups; asked for again while one is being made or restored, and now and then for the warning in the bar. */
+/**
+ * The shop's backups; asked for again while one is being made or restored, and now and then for the warning
+ * in the bar.
+ */
 export const backupsQuery = queryOptions({
   queryKey: ['backups'],
   queryFn: readBackups,

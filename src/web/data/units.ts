@@ -16,7 +16,10 @@ import { useMoney } from './money.ts';
 
 const isSystem = (value: unknown): value is UnitSystem => value === 'imperial' || value === 'metric';
 
-/** The unit system on display; flipping it never touches what is stored. `say` puts a sentence of the core into it. */
+/**
+ * The unit system on display; flipping it never touches what is stored. `say` puts a sentence of the core
+ * into it.
+ */
 export function useUnits() {
   const [system, setSystem] = useLocal<UnitSystem>('fern-anvil.units', 'imperial', isSystem);
   const [money] = useMoney();

@@ -13,8 +13,8 @@ const unsentKept = <T>(id: string, document: T): Kept<T> => ({
 });
 
 /**
- * Begins a document here, whether or not a server answers; returns its id, undefined where this browser keeps nothing. It is sent as
- * soon as a draft of it is opened.
+ * Begins a document here, whether or not a server answers; returns its id, undefined where this browser keeps
+ * nothing. It is sent as soon as a draft of it is opened.
  */
 export function beginHere<C extends Collection>(
   collection: C,
@@ -34,7 +34,10 @@ export function begunHere<C extends Collection>(collection: C, id: string): Kept
 export const allBegunHere = <C extends Collection>(collection: C): Kept<Documents[C]>[] =>
   unsavedIds(collection).flatMap((id) => begunHere(collection, id) ?? []);
 
-/** Sends what this browser keeps unsaved of a collection, also of documents that are not on screen; tried again for as long as the page is open. */
+/**
+ * Sends what this browser keeps unsaved of a collection, also of documents that are not on screen; tried
+ * again for as long as the page is open.
+ */
 export function sendUnsaved<C extends Collection>(
   client: QueryClient,
   collection: C,
@@ -42,7 +45,8 @@ export function sendUnsaved<C extends Collection>(
 ): void {
   for (const id of unsavedIds(collection)) {
     const kept = begunHere(collection, id) ?? known.find((one) => one.id === id);
-    // What is not known here was deleted elsewhere: what was typed stays kept, and its own screen tells of it.
+    // What is not known here was deleted elsewhere: what was typed stays kept, and its own screen tells of
+    // it.
     if (kept) draftOf(client, collection, kept);
   }
 }

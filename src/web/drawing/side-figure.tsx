@@ -21,7 +21,9 @@ interface Props {
   readonly plain?: boolean;
 }
 
-/** Fill class of a metal: each has its own tone and its own hatching, so that none is told by colour alone. */
+/**
+ * Fill class of a metal: each has its own tone and its own hatching, so that none is told by colour alone.
+ */
 export const metalClass = (key: string): string => `metal-${key.split('-')[0]}`;
 
 /** A head from the side with hook, eye, keeper and guard, drawn from the real geometry. */

@@ -5,8 +5,9 @@ import { useSearchParams } from 'react-router';
 type Change = readonly [key: string, value: string, standard?: string];
 
 /**
- * The state of a screen as its address keeps it, so that a link can be sent. `set` replaces the address in place; a value that is
- * the standard one (empty unless told otherwise) leaves it. Several at once go by `setAll`: one call does not see another's before it.
+ * The state of a screen as its address keeps it, so that a link can be sent. `set` replaces the address in
+ * place; a value that is the standard one (empty unless told otherwise) leaves it. Several at once go by
+ * `setAll`: one call does not see another's before it.
  */
 export function useAddress() {
   const [search, setSearch] = useSearchParams();

@@ -108,8 +108,9 @@ export function DataTable<T>({ columns, rows, rowKey, caption, className, rowPro
 }
 
 /**
- * What a cell or head shows. The function is called and not rendered as a component: columns are made anew with every result, and a
- * component that is another each time would be built anew too, and with it the field that is being typed in.
+ * What a cell or head shows. The function is called and not rendered as a component: columns are made anew
+ * with every result, and a component that is another each time would be built anew too, and with it the field
+ * that is being typed in.
  */
 function drawn<C extends object>(template: ColumnDefTemplate<C> | undefined, context: C): ReactNode {
   return typeof template === 'function' ? (template(context) as ReactNode) : template;

@@ -2,8 +2,8 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 
 /**
- * One of several things that are put in order by dragging or by key: the properties of its element, and the grip it is held by. Delete on the
- * grip takes it out.
+ * One of several things that are put in order by dragging or by key: the properties of its element, and the
+ * grip it is held by. Delete on the grip takes it out.
  */
 export function useDragged(id: string, name: string, onRemove: () => void) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });

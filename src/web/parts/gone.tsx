@@ -4,7 +4,9 @@ import type { Collection } from '../../contract/collections/index.ts';
 import { archiveQuery, useBringBack } from '../data/queries.ts';
 import { dayText } from '../data/dates.ts';
 
-/** Where a document was asked for that is not there: it was deleted, and can be brought back, or it never was. */
+/**
+ * Where a document was asked for that is not there: it was deleted, and can be brought back, or it never was.
+ */
 export function Gone({ collection, id }: { readonly collection: Collection; readonly id: string }) {
   const archive = useQuery(archiveQuery);
   const bringBack = useBringBack();

@@ -22,7 +22,10 @@ interface HandleProps {
   readonly small?: boolean;
 }
 
-/** A brass grip on the drawing: pulled with the pointer or stepped with the arrow keys, as a slider to assistive technology. */
+/**
+ * A brass grip on the drawing: pulled with the pointer or stepped with the arrow keys, as a slider to
+ * assistive technology.
+ */
 export function Handle(props: HandleProps) {
   const {
     at,

@@ -11,7 +11,10 @@ interface Props {
   readonly onChange: (size: string) => void;
 }
 
-/** Hook size as it is spoken: typed (`5/0`, `#2`, `2`) or picked from the chart. A size the chart lacks stays typed, with a sentence. */
+/**
+ * Hook size as it is spoken: typed (`5/0`, `#2`, `2`) or picked from the chart. A size the chart lacks stays
+ * typed, with a sentence.
+ */
 export function HookSizeField({ value, label: name, problem, onChange }: Props) {
   const id = useId();
   const { say } = useUnits();
@@ -52,7 +55,8 @@ export function HookSizeField({ value, label: name, problem, onChange }: Props) 
           onChange={(event) => {
             const typed = event.currentTarget.value.slice(0, 20);
             setText(typed);
-            // Picking from the list gives a whole size at once; typing gives one only by chance, and then it is meant.
+            // Picking from the list gives a whole size at once; typing gives one only by chance, and then it
+            // is meant.
             if (HOOK_CHART.some(({ size }) => size === typed)) commit(typed);
           }}
           onBlur={() => text !== undefined && commit(text)}

@@ -3,7 +3,9 @@ import type { ReactNode } from 'react';
 /** Edge of a drawn sign, px, where none is named. */
 const SIZE = 15;
 
-/** A sign on a grid of 16, in lines of the text's colour; what it means is said by the button that carries it. */
+/**
+ * A sign on a grid of 16, in lines of the text's colour; what it means is said by the button that carries it.
+ */
 const drawn = (lines: ReactNode) =>
   function Sign({ size = SIZE }: { readonly size?: number }) {
     return (

@@ -34,8 +34,8 @@ export function useUndoKeys(step: (by: 1 | -1) => unknown): void {
 }
 
 /**
- * Keys that do something on this screen, while no field is being typed in and no dialog is open. Letters, digits and signs do so only where
- * they are not turned off.
+ * Keys that do something on this screen, while no field is being typed in and no dialog is open. Letters,
+ * digits and signs do so only where they are not turned off.
  */
 export function useKeys(keys: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
   const [isOn] = useSingleKeys();

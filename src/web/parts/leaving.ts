@@ -1,6 +1,9 @@
 import { useEffect } from 'react';
 
-/** Leaves the field that is being typed in before the page is left: what is typed is then taken as it is when the focus moves on. */
+/**
+ * Leaves the field that is being typed in before the page is left: what is typed is then taken as it is when
+ * the focus moves on.
+ */
 export function useLeaving(): void {
   useEffect(() => {
     const leave = () => {

@@ -1,7 +1,10 @@
 import { useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
 
-/** The places of the program, in the order of a day’s work; on a phone the first four stand on the bar, the others under More. */
+/**
+ * The places of the program, in the order of a day’s work; on a phone the first four stand on the bar, the
+ * others under More.
+ */
 const PLACES = [
   { to: '/', text: 'Rack' },
   { to: '/briefs', text: 'Briefs' },

@@ -27,8 +27,9 @@ export interface QuantityFieldProps {
 }
 
 /**
- * A field that takes what people type, in any unit of its kind. Arrow keys step, the name can be dragged sideways, a bad value
- * stays in the field with a sentence that says what to type, and Escape gives the old one back.
+ * A field that takes what people type, in any unit of its kind. Arrow keys step, the name can be dragged
+ * sideways, a bad value stays in the field with a sentence that says what to type, and Escape gives the old
+ * one back.
  */
 export function QuantityField(props: QuantityFieldProps) {
   const {

@@ -9,8 +9,8 @@ interface Props {
 }
 
 /**
- * A field to search by. While it is typed in, the text is its own: an address follows typing a moment behind, and must not take letters
- * back.
+ * A field to search by. While it is typed in, the text is its own: an address follows typing a moment behind,
+ * and must not take letters back.
  */
 export function SearchField({ label, value, placeholder = 'Search', onChange }: Props) {
   const [typed, setTyped] = useState<string | undefined>(undefined);

@@ -111,8 +111,8 @@ export function Shell() {
 }
 
 /**
- * The screen, which takes the focus when the address leads to another: who goes by keyboard or ear goes on from its beginning, and not from
- * the bar. A screen that has put the focus somewhere itself keeps it.
+ * The screen, which takes the focus when the address leads to another: who goes by keyboard or ear goes on
+ * from its beginning, and not from the bar. A screen that has put the focus somewhere itself keeps it.
  */
 function useFocusOnChange() {
   const main = useRef<HTMLElement>(null);

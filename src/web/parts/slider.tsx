@@ -22,7 +22,8 @@ export function Slider({
   readonly onChange: (value: number) => void;
 }) {
   const id = useId();
-  // The address that keeps the value is a moment behind: steps taken meanwhile would be taken from where it was.
+  // The address that keeps the value is a moment behind: steps taken meanwhile would be taken from where it
+  // was.
   const [own, setOwn] = useState<number | undefined>(undefined);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   useEffect(() => () => clearTimeout(timer.current), []);

@@ -93,7 +93,9 @@ interface StaleDraftProps<C extends Collection> {
   };
 }
 
-/** The dialog of a draft, shown while it is stale. Keeping both saves mine as a copy and then takes theirs. */
+/**
+ * The dialog of a draft, shown while it is stale. Keeping both saves mine as a copy and then takes theirs.
+ */
 export function StaleDraft<C extends Collection>({ collection, draft }: StaleDraftProps<C>) {
   const create = useCreate(collection);
   const { document, theirs, keepMine, takeTheirs } = draft;

@@ -15,7 +15,10 @@ export function Loading({ what }: { readonly what: string }) {
   );
 }
 
-/** When fetching failed: what happened, and the way to try again; `of` is the document that was asked for, which may have been deleted. */
+/**
+ * When fetching failed: what happened, and the way to try again; `of` is the document that was asked for,
+ * which may have been deleted.
+ */
 export function Failed({
   error,
   retry,
@@ -56,7 +59,10 @@ export function Empty({
   );
 }
 
-/** A screen that could not be loaded or broke while it was drawn: what happened, and a way back that waits for the server. */
+/**
+ * A screen that could not be loaded or broke while it was drawn: what happened, and a way back that waits for
+ * the server.
+ */
 export function Broken() {
   const error = useRouteError();
   const [said, setSaid] = useState('');

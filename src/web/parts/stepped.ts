@@ -15,7 +15,10 @@ interface Stepped {
   readonly onCommit: (value: number) => void;
 }
 
-/** A value that is stepped by keys or dragged sideways: shown live, and committed when the key or the hand is lifted. */
+/**
+ * A value that is stepped by keys or dragged sideways: shown live, and committed when the key or the hand is
+ * lifted.
+ */
 export function useStepped({ value, step, within, disabled, onLive, onCommit }: Stepped) {
   const live = useRef<number | undefined>(undefined);
   const [dragging, setDragging] = useState(false);

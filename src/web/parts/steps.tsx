@@ -14,7 +14,9 @@ interface Hand<T> {
   readonly refresh: (kept: Kept<T>) => void;
 }
 
-/** Undo and redo of a document that keeps its steps, by button and by Ctrl+Z; what is unsaved is saved first. */
+/**
+ * Undo and redo of a document that keeps its steps, by button and by Ctrl+Z; what is unsaved is saved first.
+ */
 export function Steps<C extends WithHistory>({
   collection,
   id,

@@ -39,7 +39,8 @@ export function Term({ word }: { readonly word: TermWord }) {
       <button
         type="button"
         className="term"
-        // The field it explains opens it by F1: a stop of its own would stand in the way of who answers by Tab.
+        // The field it explains opens it by F1: a stop of its own would stand in the way of who answers by
+        // Tab.
         tabIndex={-1}
         aria-label={`What “${word}” means`}
         onClick={() => void find(word).then(setFound)}

@@ -4,7 +4,10 @@ const DARK = '(prefers-color-scheme: dark)';
 
 const media = () => window.matchMedia(DARK);
 
-/** Follows the system’s setting of light or dark, at once and whenever it changes: style sheets look at the mark this leaves on the page. */
+/**
+ * Follows the system’s setting of light or dark, at once and whenever it changes: style sheets look at the
+ * mark this leaves on the page.
+ */
 export function followTheme(): void {
   const mark = () => {
     document.documentElement.dataset['bsTheme'] = media().matches ? 'dark' : 'light';

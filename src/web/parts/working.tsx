@@ -1,7 +1,10 @@
 interface Props {
   /** what is being worked out, in the plural, as in “3 of 20 sayings tested” */
   readonly what: string;
-  /** the job: how far it has come, where one is under way; whether it was stopped; a stop, and a way to have it whole */
+  /**
+   * the job: how far it has come, where one is under way; whether it was stopped; a stop, and a way to have
+   * it whole
+   */
   readonly of: {
     readonly progress: readonly [done: number, of: number] | undefined;
     readonly isStopped: boolean;
@@ -10,7 +13,10 @@ interface Props {
   };
 }
 
-/** How far a longer job has come, with a stop; once stopped, a way to have it whole. Nothing where all is there. */
+/**
+ * How far a longer job has come, with a stop; once stopped, a way to have it whole. Nothing where all is
+ * there.
+ */
 export function Working({ what, of: { progress, isStopped, stop, again } }: Props) {
   if (progress)
     return (

@@ -1,5 +1,6 @@
-// Keeps the counters of a day on the water at hand where there is no network: the page itself, and what the server last said of days, heads and plastics. Its
-// scope is /trials alone. What is counted meanwhile is kept by the page and sent when the server is back.
+// Keeps the counters of a day on the water at hand where there is no network: the page itself, and what the
+// server last said of days, heads and plastics. Its scope is /trials alone. What is counted meanwhile is kept
+// by the page and sent when the server is back.
 const CACHE = 'fern-anvil-trials-1';
 /** What the day's page asks the server for. */
 const ASKED = /^\/api\/(trials|designs|plastics|stores)(\/[\w.-]+)?$/;

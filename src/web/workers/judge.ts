@@ -7,8 +7,9 @@ import type { JudgeService } from './judge.worker.ts';
 const remotes = new Map<'now' | 'later', Remote<JudgeService>>();
 
 /**
- * A worker that computes for this page. What follows the hand goes to the one for `now`; what may come a moment after it,
- * such as the metals and a ranking, to the one for `later`, so that neither waits for the other.
+ * A worker that computes for this page. What follows the hand goes to the one for `now`; what may come a
+ * moment after it, such as the metals and a ranking, to the one for `later`, so that neither waits for the
+ * other.
  */
 export function judgeWorker(when: 'now' | 'later'): Remote<JudgeService> {
   let remote = remotes.get(when);
@@ -22,8 +23,8 @@ export function judgeWorker(when: 'now' | 'later'): Remote<JudgeService> {
 }
 
 /**
- * Runs the newest job only. While one is under way, later requests replace each other, so a drag never queues up work:
- * when the worker comes back it gets the latest state and nothing in between.
+ * Runs the newest job only. While one is under way, later requests replace each other, so a drag never queues
+ * up work: when the worker comes back it gets the latest state and nothing in between.
  */
 export function newestOnly<I, O>(
   run: (input: I) => Promise<O>,
@@ -63,7 +64,9 @@ export interface Judging<I, O> {
   readonly ask: (input: I) => void;
 }
 
-/** Results of a worker job for an input that keeps changing, the newest only. `input` undefined asks nothing. */
+/**
+ * Results of a worker job for an input that keeps changing, the newest only. `input` undefined asks nothing.
+ */
 export function useJudged<I, O>(input: I | undefined, run: (input: I) => Promise<O>): Judging<I, O> {
   const [state, setState] = useState<Omit<Judging<I, O>, 'ask'>>({
     output: undefined,

@@ -6,7 +6,10 @@ const begun = () => new Worker(new URL('./make.worker.ts', import.meta.url), { t
 
 let remote: Remote<MakeService> | undefined;
 
-/** The worker that lays out moulds, takes heads in and calibrates: apart from those that follow the hand on the Bench. */
+/**
+ * The worker that lays out moulds, takes heads in and calibrates: apart from those that follow the hand on
+ * the Bench.
+ */
 export function makeWorker(): Remote<MakeService> {
   remote ??= wrap<MakeService>(begun());
   return remote;
@@ -14,7 +17,10 @@ export function makeWorker(): Remote<MakeService> {
 
 let halves: { readonly worker: Worker; readonly remote: Remote<MakeService> } | undefined;
 
-/** One of its kind for the halves of a mould alone: they take so long that a person may stop them, and nothing else is lost by it. */
+/**
+ * One of its kind for the halves of a mould alone: they take so long that a person may stop them, and nothing
+ * else is lost by it.
+ */
 export function halvesWorker(): Remote<MakeService> {
   if (!halves) {
     const worker = begun();

@@ -49,7 +49,10 @@ export interface CavityFigure {
   readonly gate: number | undefined;
   /** x and z added to the cavity's own in the block */
   readonly shift: readonly [number, number];
-  /** where a first cut is offered: the middle of the body, in the cavity's frame, and how deep its floor is there, mm */
+  /**
+   * where a first cut is offered: the middle of the body, in the cavity's frame, and how deep its floor is
+   * there, mm
+   */
   readonly middle: { readonly x: number; readonly z: number; readonly left: number; readonly right: number };
   readonly problem: string;
 }
@@ -84,7 +87,10 @@ const readingsOf = (design: Design, metals: readonly Metal[]): Readings => {
   };
 };
 
-/** A mould as laid out, with what each cavity throws now; quick enough to follow the hand but for its readings. */
+/**
+ * A mould as laid out, with what each cavity throws now; quick enough to follow the hand but for its
+ * readings.
+ */
 async function laid(mould: Mould, metals: readonly Metal[], units: UnitSystem): Promise<MouldFigures> {
   const kernel = await ready;
   const built = mouldRigs(mould, metals);
@@ -191,7 +197,10 @@ async function worked(
   }
 }
 
-/** Share of landings that end with the point up, of each cavity as made and as it is now; slower than the rest. */
+/**
+ * Share of landings that end with the point up, of each cavity as made and as it is now; slower than the
+ * rest.
+ */
 async function rests(
   mould: Mould,
   metals: readonly Metal[],

@@ -194,7 +194,10 @@ export interface ProposedRow {
   readonly drawing: Drawing | undefined;
 }
 
-/** Returns the best head that can be made for a brief; undefined where none can be built. `tell` hears how many were tried. */
+/**
+ * Returns the best head that can be made for a brief; undefined where none can be built. `tell` hears how
+ * many were tried.
+ */
 export function propose(asking: Asking, tell: (tried: number) => void): ProposedRow | undefined {
   const matching = matchingOf(asking);
   const found = proposeHead(matching, tell);
@@ -207,7 +210,10 @@ export function propose(asking: Asking, tell: (tried: number) => void): Proposed
   };
 }
 
-/** Line and rod for a head with a bait on it by a method, in the use the pair serves best; undefined where it cannot be built. */
+/**
+ * Line and rod for a head with a bait on it by a method, in the use the pair serves best; undefined where it
+ * cannot be built.
+ */
 export function tackle(
   design: Design,
   plastic: Plastic,
@@ -234,7 +240,10 @@ export interface UseRow {
   readonly why: string;
 }
 
-/** Returns what a head is for, among stated situations and the shop’s own briefs: of all of them, or of those asked before it was enough. */
+/**
+ * Returns what a head is for, among stated situations and the shop’s own briefs: of all of them, or of those
+ * asked before it was enough.
+ */
 export async function uses(
   design: Design,
   briefs: readonly NamedBrief[],

@@ -14,7 +14,10 @@ import {
 } from '../../core/match/index.ts';
 import type { Asking } from './match-rows.ts';
 
-/** A head with a plastic as plain data: how it goes on, what it serves best, and what is held against it there. */
+/**
+ * A head with a plastic as plain data: how it goes on, what it serves best, and what is held against it
+ * there.
+ */
 export interface PairRow {
   /** its place in the list that was given */
   readonly index: number;

@@ -28,7 +28,10 @@ const WORTH: Readonly<Record<ReturnType<typeof serviceOf>, Serving>> = {
   'not there': 0,
 };
 
-/** How each head serves each brief, from kept readings: by brief, by head; of fewer briefs where that was enough. */
+/**
+ * How each head serves each brief, from kept readings: by brief, by head; of fewer briefs where that was
+ * enough.
+ */
 const serving = (
   briefs: readonly Brief[],
   heads: readonly HeadRow[],

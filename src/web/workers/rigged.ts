@@ -52,7 +52,10 @@ export interface Baited {
   readonly readings: Partial<Record<ReadingId, number>>;
 }
 
-/** The same bait on several heads, by one method or on each by its best; undefined for a head that cannot be built. */
+/**
+ * The same bait on several heads, by one method or on each by its best; undefined for a head that cannot be
+ * built.
+ */
 export function baited(
   designs: readonly Design[],
   plastic: Plastic,
@@ -92,7 +95,10 @@ export type Wet =
     }
   | { readonly ok: false; readonly name: string; readonly problems: readonly Problem[] };
 
-/** Several heads in the same water, each with the bait on it if there is one; the first in two metals where asked for. */
+/**
+ * Several heads in the same water, each with the bait on it if there is one; the first in two metals where
+ * asked for.
+ */
 export function wet(
   designs: readonly Design[],
   surroundings: Surroundings,

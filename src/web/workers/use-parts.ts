@@ -22,8 +22,9 @@ export interface Parts<I, O, P = undefined> {
 }
 
 /**
- * Runs a job of many parts for an input: a newer input, or a person who has enough, ends it between two parts. `run` is handed what a worker asks
- * after each; it and the input must stay the same between renders. `input` undefined asks nothing.
+ * Runs a job of many parts for an input: a newer input, or a person who has enough, ends it between two
+ * parts. `run` is handed what a worker asks after each; it and the input must stay the same between renders.
+ * `input` undefined asks nothing.
  */
 export function useParts<I, O, P = undefined>(
   input: I | undefined,

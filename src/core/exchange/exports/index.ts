@@ -9,7 +9,9 @@ import type { ExportKind } from './kind.ts';
 
 const ALL = [pdf, stl, threeMf, svg, dxf, csv, json] as const;
 
-/** Every kind of file a design goes out as, in the order of menus; a new one is one file and one line here. */
+/**
+ * Every kind of file a design goes out as, in the order of menus; a new one is one file and one line here.
+ */
 export const EXPORTS: readonly ExportKind<ExportType>[] = ALL;
 /** The key of a kind of file. */
 export type ExportType = (typeof ALL)[number]['key'];

@@ -20,7 +20,10 @@ export interface Written {
   readonly chord: number;
 }
 
-/** A kind of file a design goes out as: one file each. The key is the file name’s ending. What writes it is loaded when it is asked for. */
+/**
+ * A kind of file a design goes out as: one file each. The key is the file name’s ending. What writes it is
+ * loaded when it is asked for.
+ */
 export interface ExportKind<K extends string = string> extends Kind {
   readonly key: K;
   /** what is in it, beside the name in a menu */

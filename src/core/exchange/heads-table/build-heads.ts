@@ -51,8 +51,8 @@ function withHook<T extends HeadRow & { readonly design: Design }>(row: T, metal
 }
 
 /**
- * Builds a head of a table: by the sizes it tells as “Measure a head” does, by its shape’s proportions where it tells none, to its weight.
- * What cannot be built says why.
+ * Builds a head of a table: by the sizes it tells as “Measure a head” does, by its shape’s proportions where
+ * it tells none, to its weight. What cannot be built says why.
  */
 export function buildHead(told: HeadRow, metals: readonly Metal[] = METALS): Omit<HeadBuilt, 'doubleOf'> {
   if (!told.design) return told;
@@ -101,7 +101,10 @@ export function knownHeads(heads: readonly KnownHead[]): KnownHeads {
   return known;
 }
 
-/** Returns a look-up of what a head is a double of: the same EAN, article number or name as one that is there, or as an earlier line. */
+/**
+ * Returns a look-up of what a head is a double of: the same EAN, article number or name as one that is there,
+ * or as an earlier line.
+ */
 export function doubleFinder(known: KnownHeads): (row: Omit<HeadBuilt, 'doubleOf'>) => string | undefined {
   const earlier = new Map<string, string>();
   return ({ line, name, design }) => {

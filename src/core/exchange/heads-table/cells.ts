@@ -10,9 +10,10 @@ export interface TableCells {
 }
 
 /**
- * Returns the cells of a table: of text (RFC 4180, or with semicolons or tabs between), or of rows that a spreadsheet held. What stands over
- * the heading, such as a title, is passed over: the heading is the first row with at least two cells filled. Throws a sentence where there
- * is no row under it, or there are too many.
+ * Returns the cells of a table: of text (RFC 4180, or with semicolons or tabs between), or of rows that a
+ * spreadsheet held. What stands over the heading, such as a title, is passed over: the heading is the first
+ * row with at least two cells filled. Throws a sentence where there is no row under it, or there are too
+ * many.
  */
 export function tableCells(from: string | readonly (readonly unknown[])[]): TableCells {
   const raw: readonly (readonly unknown[])[] =
@@ -33,7 +34,10 @@ export function tableCells(from: string | readonly (readonly unknown[])[]): Tabl
   return { heading, rows };
 }
 
-/** A cell of a spreadsheet as it would be typed. A date there is mostly a weight that the spreadsheet took for one: 3/8 is the 3rd of August. */
+/**
+ * A cell of a spreadsheet as it would be typed. A date there is mostly a weight that the spreadsheet took for
+ * one: 3/8 is the 3rd of August.
+ */
 function asText(cell: unknown): string {
   if (cell === null || cell === undefined) return '';
   if (cell instanceof Date) return `${cell.getUTCMonth() + 1}/${cell.getUTCDate()}`;

@@ -3,7 +3,10 @@ import { spoken } from './recognise.ts';
 import type { QuantityKind } from '../../quantity/units.ts';
 import { UNITS, unitSpelled } from '../../quantity/units.ts';
 
-/** What a table of heads can tell of each, and how its column may be headed (common practice of price lists, no source). */
+/**
+ * What a table of heads can tell of each, and how its column may be headed (common practice of price lists,
+ * no source).
+ */
 export const HEAD_FIELDS = {
   name: {
     title: 'Name',
@@ -62,7 +65,9 @@ export type HeadField = keyof typeof HEAD_FIELDS;
 /** Everything a table of heads can tell, in the order in which a template has it. */
 export const HEAD_FIELD_KEYS = keysOf(HEAD_FIELDS);
 
-/** A column of a table: its heading, what it tells (undefined: passed over), and the unit of its bare numbers. */
+/**
+ * A column of a table: its heading, what it tells (undefined: passed over), and the unit of its bare numbers.
+ */
 export interface HeadColumn {
   readonly heading: string;
   readonly field: HeadField | undefined;
@@ -82,7 +87,10 @@ export function unitsOf(field: HeadField): readonly (readonly [key: string, labe
       );
 }
 
-/** How well a heading names a field: 3 by its own title, 2 by another word for it, 1 where it holds one of them, 0 not at all. */
+/**
+ * How well a heading names a field: 3 by its own title, 2 by another word for it, 1 where it holds one of
+ * them, 0 not at all.
+ */
 function naming(name: string, field: HeadField): number {
   const titles = [field, HEAD_FIELDS[field].title].map(spoken);
   const words = [...titles, ...HEAD_FIELDS[field].alsoCalled.map(spoken)];
@@ -92,8 +100,9 @@ function naming(name: string, field: HeadField): number {
 }
 
 /**
- * Returns what each column of a table tells, by its heading: a field belongs to the column that names it best, and to one alone. A unit in
- * brackets is heeded; one that is not known is a problem of the column, and none is guessed for it.
+ * Returns what each column of a table tells, by its heading: a field belongs to the column that names it
+ * best, and to one alone. A unit in brackets is heeded; one that is not known is a problem of the column, and
+ * none is guessed for it.
  */
 export function guessColumns(headings: readonly string[]): HeadColumn[] {
   const read = headings.map((heading) => {

@@ -92,9 +92,9 @@ function weightIn(name: string): number | undefined {
 }
 
 /**
- * Returns the heads of a table: each a design by its shape’s proportions, with what was guessed and what is odd told. `cells` are the rows
- * without the heading, each as long as the columns; `metals` are those of the shop. Nothing is built here, so that a large table is read at
- * once: `buildHead` finds the sizes.
+ * Returns the heads of a table: each a design by its shape’s proportions, with what was guessed and what is
+ * odd told. `cells` are the rows without the heading, each as long as the columns; `metals` are those of the
+ * shop. Nothing is built here, so that a large table is read at once: `buildHead` finds the sizes.
  */
 export function readHeads(
   columns: readonly HeadColumn[],
@@ -224,7 +224,8 @@ function articleOf(
     if (value === undefined) return undefined;
     if (value >= least && value <= most && (!isWhole || Number.isInteger(value))) return value;
     odd.push(
-      `${HEAD_FIELDS[field].title}: ${value} is not ${isWhole ? 'a whole number' : 'a price'} from ${least} to ${most}.`,
+      `${HEAD_FIELDS[field].title}: ${value} is not ${isWhole ? 'a whole number' : 'a price'} ` +
+        `from ${least} to ${most}.`,
     );
     return undefined;
   };

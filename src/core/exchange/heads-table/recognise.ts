@@ -17,9 +17,9 @@ export const spoken = (text: string): string =>
 const bare = (text: string): string => ` ${spoken(text)} `;
 
 /**
- * Returns what a text calls by its key, its name or another word of the trade: the one whose word is longest, so that “small football” is
- * not a football. Undefined where it calls none, or two by words of one length. Words shorter than `least` letters are passed over: in a
- * name “no 4” says nothing of a keeper.
+ * Returns what a text calls by its key, its name or another word of the trade: the one whose word is longest,
+ * so that “small football” is not a football. Undefined where it calls none, or two by words of one length.
+ * Words shorter than `least` letters are passed over: in a name “no 4” says nothing of a keeper.
  */
 export function recognise<T extends Callable>(text: string, kinds: readonly T[], least = 1): T | undefined {
   const said = bare(text);

@@ -5,12 +5,15 @@ import { FIBRE_DENSITY, FIBRES } from '../../material/densities.ts';
 import { radians } from '../../numeric/vec.ts';
 import { guardFrame, guardKind, PLACE } from './guard.ts';
 
-/** Share of a bundle's circle that round fibres fill (hexagonal packing would be 0.91; glued bundles fill about 0.75: from memory). */
+/**
+ * Share of a bundle's circle that round fibres fill (hexagonal packing would be 0.91; glued bundles fill
+ * about 0.75: from memory).
+ */
 const PACKING = 0.75;
 
 /**
- * A brush of fibres. Trimmed, it is cut so that the ends lie level with the hook point, or `over` it (the longest the bought length allows);
- * otherwise it keeps its bought length.
+ * A brush of fibres. Trimmed, it is cut so that the ends lie level with the hook point, or `over` it (the
+ * longest the bought length allows); otherwise it keeps its bought length.
  */
 export const fibre = guardKind({
   key: 'fibre',

@@ -38,11 +38,19 @@ export interface GuardBody {
   readonly strand: number;
   /** strands at its ends, all of which bend when it is laid down */
   readonly count: number;
-  /** how many times as stiff they would be were they one rod, and not each bent by itself; 1 of wires that stand apart */
+  /**
+   * how many times as stiff they would be were they one rod, and not each bent by itself; 1 of wires that
+   * stand apart
+   */
   readonly asOneRod: number;
-  /** how far from the head they run as one strand before they part, mm; 0 where each goes into the head by itself */
+  /**
+   * how far from the head they run as one strand before they part, mm; 0 where each goes into the head by
+   * itself
+   */
   readonly parting: number;
-  /** strands one by one, from where they leave the head; a bundle of fibres gives its two edges and its middle */
+  /**
+   * strands one by one, from where they leave the head; a bundle of fibres gives its two edges and its middle
+   */
   readonly strands: readonly WirePiece[];
   /** what drag sees of it: a brush is one thick stick, wires count one by one */
   readonly sticks: readonly WirePiece[];
@@ -105,9 +113,9 @@ export const asStrands = (strands: readonly WirePiece[]) =>
 const LOOKED = { around: 12, down: 24 };
 
 /**
- * How deep a hole of a radius can go before it breaks out of the head's sides, front or belly, mm, no deeper than `most`; undefined where its
- * sides are out of the metal wherever it begins. Its upper half may come out of the crown it is drilled from, all along where the crown
- * falls as steeply as the hole.
+ * How deep a hole of a radius can go before it breaks out of the head's sides, front or belly, mm, no deeper
+ * than `most`; undefined where its sides are out of the metal wherever it begins. Its upper half may come out
+ * of the crown it is drilled from, all along where the crown falls as steeply as the hole.
  */
 function holdingDepth(
   at: (s: number, y?: number, over?: number) => Vec3,
@@ -127,7 +135,8 @@ function holdingDepth(
   for (let step = 1; step <= LOOKED.down; step++) {
     const s = (most * step) / LOOKED.down;
     if (isHeld(s)) deepest = s;
-    // At its mouth a round crown, or a ridge, has not closed about it yet; once it has, the first place that has not again is too deep.
+    // At its mouth a round crown, or a ridge, has not closed about it yet; once it has, the first place that
+    // has not again is too deep.
     else if (deepest !== undefined) break;
   }
   return deepest;

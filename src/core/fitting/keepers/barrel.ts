@@ -8,8 +8,8 @@ import { checkCast, keeperKind, ringArea, rubbing } from './keeper.ts';
 const NECK = 0.82;
 
 /**
- * A barrel cast with the head: fullest a third of the way back, drawn in towards the head and tapered to its rear end, so that tough plastic
- * closes behind the bulge. Straight-sided between its three radii.
+ * A barrel cast with the head: fullest a third of the way back, drawn in towards the head and tapered to its
+ * rear end, so that tough plastic closes behind the bulge. Straight-sided between its three radii.
  */
 export function barrelRevolve(
   { length, diameter, taper }: Readonly<Record<'length' | 'diameter' | 'taper', number>>,

@@ -6,8 +6,8 @@ import { entryOf } from './entry.ts';
 import { checkCast, keeperKind, ringArea, rubbing } from './keeper.ts';
 
 /**
- * A cast collar as a body of revolution: a plain core with barbs that rise towards the head, so that the plastic slides
- * on from behind and cannot slide off. `to` is where the collar has wholly entered the head.
+ * A cast collar as a body of revolution: a plain core with barbs that rise towards the head, so that the
+ * plastic slides on from behind and cannot slide off. `to` is where the collar has wholly entered the head.
  * Returns undefined when the head is nowhere wide enough to take the core.
  */
 export function collarRevolve(
@@ -68,7 +68,9 @@ export const collar = keeperKind({
     if (barbs > 0 && barb > (3 * length) / barbs) {
       problems.push({
         field: 'barb',
-        message: `Barb height: ${marked(barb, 'size')} is too steep for ${barbs} barbs on ${marked(length, 'size')}. Lower the barbs or lengthen the collar.`,
+        message:
+          `Barb height: ${marked(barb, 'size')} is too steep for ${barbs} barbs on ${marked(length, 'size')}. ` +
+          'Lower the barbs or lengthen the collar.',
       });
     }
     return problems;

@@ -3,17 +3,26 @@ import type { Profile } from '../../head/profile.ts';
 import { innerRadius } from '../../head/profile.ts';
 import { findRoot } from '../../numeric/root.ts';
 
-/** How far in, as a share of the length, a bar may have entered at the latest: in front of that there would be no room for the hook. */
+/**
+ * How far in, as a share of the length, a bar may have entered at the latest: in front of that there would be
+ * no room for the hook.
+ */
 const DEEPEST = 0.65;
 const STEPS = 60;
 const places = ({ length }: Profile) =>
   Array.from({ length: STEPS + 1 }, (_, i) => (DEEPEST * length * i) / STEPS);
 
-/** Diameter of the thickest round bar on the shank line that can enter a head all round from its rear face, mm. */
+/**
+ * Diameter of the thickest round bar on the shank line that can enter a head all round from its rear face,
+ * mm.
+ */
 export const widestEntry = (profile: Profile): number =>
   2 * Math.max(...places(profile).map((x) => innerRadius(profile.section(x))));
 
-/** How far in from the rear face a round bar of radius r on the shank line has entered the head all round; undefined when it never has. */
+/**
+ * How far in from the rear face a round bar of radius r on the shank line has entered the head all round;
+ * undefined when it never has.
+ */
 export function entryOf(profile: Profile, r: number): number | undefined {
   const slack = (x: number) => innerRadius(profile.section(x)) - r;
   // A full flat face takes the bar at once; just inside it, so that the face itself belongs to the head.

@@ -28,7 +28,9 @@ export interface KeeperBody {
   readonly insertion: number;
   /** outside diameter where it is widest */
   readonly diameter: number;
-  /** how far behind the head it begins to hold: what is put on it stands off by that; at the head where absent */
+  /**
+   * how far behind the head it begins to hold: what is put on it stands off by that; at the head where absent
+   */
   readonly standoff?: number;
   /** plastic that must give before the bait slides off, mm² */
   readonly holdArea: number;
@@ -92,14 +94,18 @@ export function checkCast(
   if (least < wanted) {
     problems.push({
       field: 'diameter',
-      message: `${what} diameter: ${mm(diameter)} leaves no metal around a wire of ${mm(wire)}. Make it at least ${mm(wanted * (diameter / least))}, or take a finer wire.`,
+      message:
+        `${what} diameter: ${mm(diameter)} leaves no metal around a wire of ${mm(wire)}. Make it ` +
+        `at least ${mm(wanted * (diameter / least))}, or take a finer wire.`,
     });
   }
   const offered = widestEntry(profile);
   if (diameter >= offered * 0.95) {
     problems.push({
       field: 'diameter',
-      message: `${what} diameter: ${mm(diameter)} is as wide as the head, which offers ${mm(offered)}. Make it thinner or the head larger.`,
+      message:
+        `${what} diameter: ${mm(diameter)} is as wide as the head, which offers ${mm(offered)}. ` +
+        'Make it thinner or the head larger.',
     });
   }
   if (shankEnd > -length - 0.5 && shankEnd <= -1) {
@@ -120,7 +126,9 @@ export function checkWound(
     return [
       {
         field: 'diameter',
-        message: `Keeper diameter: ${mm(diameter)} does not go around the hook’s wire of ${mm(hookWire)}. Make it at least ${mm(hookWire + 2 * wire)}.`,
+        message:
+          `Keeper diameter: ${mm(diameter)} does not go around the hook’s wire of ${mm(hookWire)}. ` +
+          `Make it at least ${mm(hookWire + 2 * wire)}.`,
       },
     ];
   }
@@ -141,14 +149,21 @@ export const checkReach = (insertion: number, shankEnd: number): Complaint[] =>
     ? [
         {
           field: 'length',
-          message: `Keeper: it reaches ${mm(insertion)} behind the head and runs into the hook’s bend. Shorten it, or take a longer hook.`,
+          message:
+            `Keeper: it reaches ${mm(insertion)} behind the head and runs into the hook’s bend. ` +
+            'Shorten it, or take a longer hook.',
         },
       ]
     : [];
 
-/** Share of the side surface that counts as held by friction alone (working value, common practice, no source). */
+/**
+ * Share of the side surface that counts as held by friction alone (working value, common practice, no
+ * source).
+ */
 const FRICTION = 0.05;
-/** Returns the lateral area that holds a bait by friction, as mm² of full hold, of a round keeper (mm, mm). */
+/**
+ * Returns the lateral area that holds a bait by friction, as mm² of full hold, of a round keeper (mm, mm).
+ */
 export const rubbing = (diameter: number, length: number): number => FRICTION * Math.PI * diameter * length;
 
 /** How deep a keeper's wire is anchored in the metal, mm (generic, from memory). */
@@ -165,7 +180,10 @@ export function anchorWire(z: number, behind: number, diameter: number): WirePie
   return { path, diameter };
 }
 
-/** A helix about the shank from x = from back to x = to, `radius` to its centre line, starting below the shank. */
+/**
+ * A helix about the shank from x = from back to x = to, `radius` to its centre line, starting below the
+ * shank.
+ */
 export function helix(from: number, to: number, radius: number, turns: number): Vec3[] {
   const steps = Math.ceil(turns * 24);
   return Array.from({ length: steps + 1 }, (_, i): Vec3 => {

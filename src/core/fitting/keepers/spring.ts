@@ -1,7 +1,10 @@
 import { figure, size } from '../../kind/field.ts';
 import { anchorWire, checkReach, checkWound, helix, keeperKind, ringArea, rubbing } from './keeper.ts';
 
-/** A spring around the shank, close behind the head: the plastic is pushed over it and closes between its turns. */
+/**
+ * A spring around the shank, close behind the head: the plastic is pushed over it and closes between its
+ * turns.
+ */
 export const spring = keeperKind({
   key: 'spring',
   name: 'spring',

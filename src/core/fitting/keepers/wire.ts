@@ -6,7 +6,10 @@ import { ANCHOR, keeperKind, rubbing } from './keeper.ts';
 /** Length and rise of the bit that turns back at the end, mm (generic, from memory). */
 const HOOKED = { back: 1.2, out: 0.9 };
 
-/** Centre line of a wire keeper: anchored in the head beside the shank, out of the rear face, flaring off, with a hooked end. */
+/**
+ * Centre line of a wire keeper: anchored in the head beside the shank, out of the rear face, flaring off,
+ * with a hooked end.
+ */
 export function wireKeeperPath(
   spec: Readonly<Record<'length' | 'wire' | 'flare', number>>,
   hookWire: number,

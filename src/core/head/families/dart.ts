@@ -2,7 +2,10 @@ import type { Family } from '../family.ts';
 import { proportion, SHOULDER, threeSizes } from '../family.ts';
 import { egg, eggBreaks } from './egg.ts';
 
-/** A keeled dart: V-shaped below, flat on the keel, its cheeks hollowed, so that no path through the water is straight. */
+/**
+ * A keeled dart: V-shaped below, flat on the keel, its cheeks hollowed, so that no path through the water is
+ * straight.
+ */
 export const dart: Family = {
   key: 'dart',
   name: 'Keeled dart',

@@ -11,8 +11,9 @@ export interface EggShape {
 }
 
 /**
- * Swell of an egg at x, 0 to 1: a quarter ellipse from the rear up to the shoulder, then (1 − u^a)^p to the nose with
- * a = 1 + bluntness and p = 1 − bluntness/2, which is a cone at 0 and an ellipse at 1. `length` and x in mm.
+ * Swell of an egg at x, 0 to 1: a quarter ellipse from the rear up to the shoulder, then (1 − u^a)^p to the
+ * nose with a = 1 + bluntness and p = 1 − bluntness/2, which is a cone at 0 and an ellipse at 1. `length` and
+ * x in mm.
  */
 export function egg(
   length: number,

@@ -32,8 +32,9 @@ const bulkOf = (family: Family, dimensions: Dimensions) => {
 const volumeOf = (family: Family, dimensions: Dimensions) =>
   bodyBulk(family.profile(completeDimensions(family, dimensions))).volume;
 
-// Volumes of solids of revolution, stretched to an ellipse across: π·(B/2)·(H/2)·∫ s(x)² dx with s the swell (general calculus; the
-// cone, frustum, cylinder and ellipsoid as in Beyer, CRC Standard Mathematical Tables).
+// Volumes of solids of revolution, stretched to an ellipse across: π·(B/2)·(H/2)·∫ s(x)² dx with s the swell
+// (general calculus; the cone, frustum, cylinder and ellipsoid as in Beyer, CRC Standard Mathematical
+// Tables).
 describe('families whose volume has a closed form', () => {
   const sizes = { length: 18, breadth: 8, height: 6 };
   const disc = Math.PI * 4 * 3;
@@ -148,7 +149,8 @@ describe.each(DRAWN_FAMILIES.map((family) => [family.key, family] as const))('%s
     fc.assert(
       fc.property(dimensionsOf(family, 0.3), between(0.5, 2), (dimensions, k) => {
         const small = completeDimensions(family, dimensions);
-        // Every length: a glider’s plate keeps its thickness when a weight is solved for, but here all must grow.
+        // Every length: a glider’s plate keeps its thickness when a weight is solved for, but here all must
+        // grow.
         const large = Object.fromEntries(
           family.dimensions.map(({ key: name, kind }) => [
             name,

@@ -3,8 +3,9 @@ import { BELLY, proportion, size } from '../family.ts';
 import { EMPTY_SECTION } from '../profile.ts';
 
 /**
- * An oval set crosswise on the shank. Its outline from the side is an ellipse; every section is a superellipse
- * of one exponent: 2 makes it an ellipsoid (closed form π/6·length·breadth·height), less points the ends.
+ * An oval set crosswise on the shank. Its outline from the side is an ellipse; every section is a
+ * superellipse of one exponent: 2 makes it an ellipsoid (closed form π/6·length·breadth·height), less points
+ * the ends.
  */
 export const football: Family = {
   key: 'football',

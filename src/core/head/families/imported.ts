@@ -17,7 +17,10 @@ function presentMesh(dimensions: Readonly<Record<string, number>>, { solid }: Gi
   return mesh;
 }
 
-/** A closed solid imported from a file. Its mass properties are those of its own mesh; its stations are only its envelope. */
+/**
+ * A closed solid imported from a file. Its mass properties are those of its own mesh; its stations are only
+ * its envelope.
+ */
 export const imported: Family = {
   key: 'imported',
   name: 'Imported solid',
@@ -48,7 +51,8 @@ export const imported: Family = {
       {
         field: `features/${named}`,
         message:
-          'Features: an imported solid is taken as it is. Model the cut where the solid comes from, or draw the head here as an own profile.',
+          'Features: an imported solid is taken as it is. Model the cut where the solid comes from, ' +
+          'or draw the head here as an own profile.',
       },
     ];
   },

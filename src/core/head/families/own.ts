@@ -4,7 +4,9 @@ import { BELLY, proportion, threeSizes } from '../family.ts';
 import { EMPTY_SECTION } from '../profile.ts';
 import type { Station } from '../schema.ts';
 
-/** Stations a profile of one's own begins with: a plain bullet. Shares of length, half-breadth, rise and drop. */
+/**
+ * Stations a profile of one's own begins with: a plain bullet. Shares of length, half-breadth, rise and drop.
+ */
 export const OWN_STATIONS: readonly Station[] = [
   { at: 0, breadth: 0.4, rise: 0.4, drop: 0.4 },
   { at: 0.25, breadth: 0.85, rise: 0.85, drop: 0.85 },
@@ -24,12 +26,15 @@ function straightCurve(knots: readonly (readonly [number, number])[]): (x: numbe
   };
 }
 
-/** Least share of the breadth, and of the height, that a station between the ends may have: less is a head in two pieces. */
+/**
+ * Least share of the breadth, and of the height, that a station between the ends may have: less is a head in
+ * two pieces.
+ */
 const THINNEST = 0.02;
 
 /**
- * A head drawn by its own stations: half-breadth, rise and drop along the length as shares of the sizes, joined by a curve
- * that never overshoots (or by straight lines). A station's share of 1 is the full size.
+ * A head drawn by its own stations: half-breadth, rise and drop along the length as shares of the sizes,
+ * joined by a curve that never overshoots (or by straight lines). A station's share of 1 is the full size.
  */
 export const own: Family = {
   key: 'own',
@@ -75,7 +80,9 @@ export const own: Family = {
       return [
         {
           field: 'stations',
-          message: `Stations: at ${Math.round(waist.at * 100)}% of the length the head has no body and falls in two. Give that station breadth, and rise or drop, or take it out.`,
+          message:
+            `Stations: at ${Math.round(waist.at * 100)}% of the length the head has no body and falls ` +
+            'in two. Give that station breadth, and rise or drop, or take it out.',
         },
       ];
     }

@@ -28,7 +28,8 @@ export const roller: Family = {
     section: (x) => {
       const u = (2 * x) / length - 1;
       if (!(u > -1 && u < 1)) return EMPTY_SECTION;
-      // The bar keeps its breadth while its section stays round: the half-breadth follows the same exponent as the ends.
+      // The bar keeps its breadth while its section stays round: the half-breadth follows the same exponent
+      // as the ends.
       const wide = (1 - Math.abs(u) ** ends) ** (1 / ends);
       const high = Math.sqrt(1 - u * u);
       return {

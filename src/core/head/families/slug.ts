@@ -2,7 +2,10 @@ import type { Dimensions } from '../family.ts';
 import { swollen } from '../family.ts';
 import type { Profile } from '../profile.ts';
 
-/** A straight body with both ends rounded by a quarter ellipse, each `ends` of the length long (a half makes it an ellipsoid). */
+/**
+ * A straight body with both ends rounded by a quarter ellipse, each `ends` of the length long (a half makes
+ * it an ellipsoid).
+ */
 export function slugProfile(dimensions: Dimensions): Profile {
   const { length = 0, ends = 0.3 } = dimensions;
   const [from, to] = [ends * length, (1 - ends) * length];

@@ -1,7 +1,10 @@
 import type { Family } from '../family.ts';
 import { BELLY, proportion, swollen, threeSizes } from '../family.ts';
 
-/** A long round-nosed cylinder with a tapered tail; its eye stands two thirds back, so that the pull keeps the nose sloping down. */
+/**
+ * A long round-nosed cylinder with a tapered tail; its eye stands two thirds back, so that the pull keeps the
+ * nose sloping down.
+ */
 export const torpedo: Family = {
   key: 'torpedo',
   name: 'Torpedo',

@@ -4,11 +4,16 @@ import { marked } from '../../quantity/phrase.ts';
 import type { Complaint } from './shape.ts';
 import { alongShank, drawnAlong, endsOf, FAR, featureKind, meetings } from './shape.ts';
 
-/** Share of the breadth from which on a channel is wide enough, and depth in half-widths up to which it is shallow enough, for the few corners of a quick surface. */
+/**
+ * Share of the breadth from which on a channel is wide enough, and depth in half-widths up to which it is
+ * shallow enough, for the few corners of a quick surface.
+ */
 const NARROW = 0.25;
 const STEEP = 1.25;
 
-/** A round-roofed channel along the belly, open below: `width` of the breadth, `depth` of the greatest drop. */
+/**
+ * A round-roofed channel along the belly, open below: `width` of the breadth, `depth` of the greatest drop.
+ */
 export const channel = featureKind({
   key: 'channel',
   name: 'Belly channel',
@@ -74,7 +79,9 @@ export const channel = featureKind({
       const over = marked(Math.max(0, left - wire / 2), 'size');
       problems.push({
         field: 'depth',
-        message: `Belly channel: its roof leaves ${over} under the hook’s wire. Make it shallower, or hang more of the head below the shank.`,
+        message:
+          `Belly channel: its roof leaves ${over} under the hook’s wire. Make it shallower, or hang ` +
+          'more of the head below the shank.',
       });
     }
     const under = others['sole'];
@@ -82,7 +89,8 @@ export const channel = featureKind({
       problems.push({
         field: 'depth',
         message:
-          'Belly channel: the sole takes it away whole. Make the channel deeper than the sole, or leave one of the two out.',
+          'Belly channel: the sole takes it away whole. Make the channel deeper than the sole, or ' +
+          'leave one of the two out.',
       });
     }
     return problems;

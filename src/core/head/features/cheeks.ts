@@ -7,8 +7,9 @@ import { drawnAlong, endsOf, featureKind, meetings } from './shape.ts';
 const SHORT = 0.25;
 
 /**
- * A hollow in each cheek, cut by an ellipsoid: `depth` of the half-breadth deep, `length` of the head long, its middle at `at`
- * from the rear. It is as high as the head and as deep outward as it is long, so that its floor is a shallow dish.
+ * A hollow in each cheek, cut by an ellipsoid: `depth` of the half-breadth deep, `length` of the head long,
+ * its middle at `at` from the rear. It is as high as the head and as deep outward as it is long, so that its
+ * floor is a shallow dish.
  */
 export const cheeks = featureKind({
   key: 'cheeks',

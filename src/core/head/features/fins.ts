@@ -7,8 +7,8 @@ import { endsOf, featureKind, meetings } from './shape.ts';
 const SWEEP = 0.45;
 
 /**
- * A swept fin on either side in the plane of the shank: it stands out by `span` of the half-breadth, is `length` of the head
- * long at its root, `thickness` mm thick, its middle at `at` from the rear.
+ * A swept fin on either side in the plane of the shank: it stands out by `span` of the half-breadth, is
+ * `length` of the head long at its root, `thickness` mm thick, its middle at `at` from the rear.
  */
 export const fins = featureKind({
   key: 'fins',
@@ -38,7 +38,8 @@ export const fins = featureKind({
         x0,
         x1 - SWEEP * chord,
         x1,
-        // Where the body comes out of the fins' tips, and where it becomes higher or deeper than they are thick.
+        // Where the body comes out of the fins' tips, and where it becomes higher or deeper than they are
+        // thick.
         ...endsOf((x) => profile.section(x).b - edge(x), profile.length),
         ...endsOf((x) => profile.section(x).t - thickness / 2, profile.length),
         ...endsOf((x) => profile.section(x).d - thickness / 2, profile.length),
@@ -104,7 +105,9 @@ export const fins = featureKind({
     if (thickness > Math.min(rise, drop)) {
       problems.push({
         field: 'thickness',
-        message: `Fins: at ${marked(thickness, 'size')} they are thicker than half the head is high. Make them thinner, or the head higher.`,
+        message:
+          `Fins: at ${marked(thickness, 'size')} they are thicker than half the head is high. Make ` +
+          'them thinner, or the head higher.',
       });
     }
     return problems;

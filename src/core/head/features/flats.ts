@@ -6,7 +6,10 @@ import { radians } from '../../numeric/vec.ts';
 import { riseAt } from '../profile.ts';
 import { alongShank, drawnAlong, endsOf, FAR, featureKind, meetings } from './shape.ts';
 
-/** Two flats on the crown that fall away from a ridge like a roof; with no slope they are one flat. `cut` is the share of the rise taken off at the ridge. */
+/**
+ * Two flats on the crown that fall away from a ridge like a roof; with no slope they are one flat. `cut` is
+ * the share of the rise taken off at the ridge.
+ */
 export const flats = featureKind({
   key: 'flats',
   name: 'Top flats',
@@ -19,7 +22,8 @@ export const flats = featureKind({
     const fall = Math.tan(radians(slope));
     const ridge = rise * (1 - cut);
     const at = (y: number) => ridge - fall * Math.abs(y);
-    // Steep flats on a broad head reach below the shank at its sides, so they are looked for on the section's lower side too.
+    // Steep flats on a broad head reach below the shank at its sides, so they are looked for on the section's
+    // lower side too.
     const edges = (x: number) => meetings(profile.section(x), at);
     return {
       of: 'flats',
@@ -83,7 +87,9 @@ export const flats = featureKind({
     return [
       {
         field: 'cut',
-        message: `Top flats: they leave ${left} over the hook’s wire. Cut less off, slope them less, or make the head higher.`,
+        message:
+          `Top flats: they leave ${left} over the hook’s wire. Cut less off, slope them less, or ` +
+          'make the head higher.',
       },
     ];
   },

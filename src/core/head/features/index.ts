@@ -12,8 +12,8 @@ const ALL = [sole, flats, channel, cheeks, fins, slot] as const;
 type Every = (typeof ALL)[number];
 
 /**
- * Every feature a head can be given, in the order they are worked: cuts of the body first, then what is joined, then what must stay open.
- * A new one is one file and one line here.
+ * Every feature a head can be given, in the order they are worked: cuts of the body first, then what is
+ * joined, then what must stay open. A new one is one file and one line here.
  */
 export const FEATURES: readonly FeatureKind<Every['key']>[] = ALL;
 

@@ -86,7 +86,8 @@ describe('where a cut comes out of a section', () => {
   });
 
   it('a surface that ends is looked at no farther out than it goes', () => {
-    // The line z = 6 − y would leave the circle at no place, z = 4.5 at 2.18: within 2 there is nothing to find.
+    // The line z = 6 − y would leave the circle at no place, z = 4.5 at 2.18: within 2 there is nothing to
+    // find.
     expect(
       meetings(
         circle,

@@ -7,7 +7,10 @@ import { endsOf, meetings } from './shape.ts';
 export function recess([x0, , z0]: Vec3, radius: number, profile: Profile): Shape {
   const half = (x: number) => Math.sqrt(Math.max(0, radius ** 2 - (x - x0) ** 2));
   const reach = (x: number, y: number) => Math.sqrt(Math.max(0, half(x) ** 2 - y * y));
-  /** Where floor or roof of the pocket comes out of the section's edge, which neither of the two knows of by itself. */
+  /**
+   * Where floor or roof of the pocket comes out of the section's edge, which neither of the two knows of by
+   * itself.
+   */
   const ways = (x: number): number[] => {
     const section = profile.section(x);
     const out = half(x);

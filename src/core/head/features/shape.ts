@@ -11,9 +11,9 @@ import { dropAt, riseAt } from '../profile.ts';
 export type Span = readonly [lower: number, upper: number];
 
 /**
- * A region of space joined to a head or cut out of it. It is given twice, once as columns for the quadrature and for
- * asking whether a point lies in it, and once as a solid for the solid library, so that each checks the other. It is the same to left
- * and right of the shank.
+ * A region of space joined to a head or cut out of it. It is given twice, once as columns for the quadrature
+ * and for asking whether a point lies in it, and once as a solid for the solid library, so that each checks
+ * the other. It is the same to left and right of the shank.
  */
 export interface Shape {
   /** key of the feature, or of the fitting, that it comes from */
@@ -33,15 +33,21 @@ export interface Shape {
   readonly to: number;
   /** places along the shank where its rule changes */
   readonly breaks: readonly number[];
-  /** distances from the middle, rising, at which its rule changes at x; the last is its half-width where it is joined, nothing or 0 where it is not along the shank */
+  /**
+   * distances from the middle, rising, at which its rule changes at x; the last is its half-width where it is
+   * joined, nothing or 0 where it is not along the shank
+   */
   readonly edges: (x: number) => readonly number[];
   /** its span over (x, y), or undefined where it is not, along the shank or across */
   readonly span: (x: number, y: number) => Span | undefined;
-  /** how low and how high a body can be at x on its account, mm: a cut leaves nothing beyond, and what is joined does not stand beyond; not known where absent */
+  /**
+   * how low and how high a body can be at x on its account, mm: a cut leaves nothing beyond, and what is
+   * joined does not stand beyond; not known where absent
+   */
   readonly bounds?: (x: number) => Span;
   /**
-   * the face that a cut leaves: where a place (y, z) of the body's surface at x that it takes away goes, mm; undefined where it takes nothing.
-   * Given by cuts that only push the surface in
+   * the face that a cut leaves: where a place (y, z) of the body's surface at x that it takes away goes, mm;
+   * undefined where it takes nothing. Given by cuts that only push the surface in
    */
   readonly face?: (x: number, y: number, z: number) => Vec2 | undefined;
   /** the same region as a solid of the library, `corners` about what is round; the caller deletes it */
@@ -166,8 +172,9 @@ export function box(
 const STRIPS = 10;
 
 /**
- * Distances from the middle, mm, at which a section's edge passes through a surface z = above(y) on its upper side and z = below(y)
- * on its lower side, between `within` and `out` from the middle: there a cut's rule changes. Two passages within one strip cancel and are missed together.
+ * Distances from the middle, mm, at which a section's edge passes through a surface z = above(y) on its upper
+ * side and z = below(y) on its lower side, between `within` and `out` from the middle: there a cut's rule
+ * changes. Two passages within one strip cancel and are missed together.
  */
 export function meetings(
   section: Section,

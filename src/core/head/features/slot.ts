@@ -3,7 +3,10 @@ import { marked } from '../../quantity/phrase.ts';
 import type { Complaint, DrawnEdge } from './shape.ts';
 import { box, endsOf, FAR, featureKind, meetings } from './shape.ts';
 
-/** A slot along the whole head that takes the hook's shank: `width` mm wide, from the far side of the wire out through belly or crown. */
+/**
+ * A slot along the whole head that takes the hook's shank: `width` mm wide, from the far side of the wire out
+ * through belly or crown.
+ */
 export const slot = featureKind({
   key: 'slot',
   name: 'Hook slot',
@@ -42,7 +45,8 @@ export const slot = featureKind({
         return box(kernel, [-FAR, -w, lower], [FAR, w, upper]);
       },
       undercut:
-        'The slot lies across the way the mould opens: put a strip of its width into the mould, or saw it after pouring.',
+        'The slot lies across the way the mould opens: put a strip of its width into the mould, ' +
+        'or saw it after pouring.',
       staysOpen: true,
       detail: { name: 'The slot', isMany: false, size: width, path: '/head/features/slot' },
       drawn: () => {

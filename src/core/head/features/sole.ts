@@ -4,8 +4,8 @@ import { radians } from '../../numeric/vec.ts';
 import { endsOf, FAR, featureKind } from './shape.ts';
 
 /**
- * A flat below to stand on: everything under a plane goes. The plane cuts `cut` of the greatest drop away at the middle of
- * the head and rises to the nose by `tilt` degrees.
+ * A flat below to stand on: everything under a plane goes. The plane cuts `cut` of the greatest drop away at
+ * the middle of the head and rises to the nose by `tilt` degrees.
  */
 export const sole = featureKind({
   key: 'sole',
@@ -20,7 +20,10 @@ export const sole = featureKind({
     const level = -drop * (1 - cut);
     const middle = profile.length / 2;
     const at = (x: number) => level + slope * (x - middle);
-    /** Half the width of the sole at x: where the plane meets the body’s side, below the shank or, where it leans far, above it. */
+    /**
+     * Half the width of the sole at x: where the plane meets the body’s side, below the shank or, where it
+     * leans far, above it.
+     */
     const halfWidth = (x: number): number => {
       const { b, t, d, nt, nb } = profile.section(x);
       const [reach, power] = at(x) > 0 ? [t, nt] : [d, nb];
@@ -71,7 +74,9 @@ export const sole = featureKind({
     return [
       {
         field: 'cut',
-        message: `Sole: it comes within ${left} of the hook’s wire. Cut less off, tilt it less, or hang more of the head below the shank.`,
+        message:
+          `Sole: it comes within ${left} of the hook’s wire. Cut less off, tilt it less, or hang ` +
+          'more of the head below the shank.',
       },
     ];
   },

@@ -7,7 +7,10 @@ export interface JointKind<K extends string = string> extends Kind {
   /** what its size is called */
   readonly sizeLabel: string;
   readonly does: string;
-  /** the ring between loop and hook, its front through the loop's rearmost wire at `behindLoop` (mm); undefined where the hook hangs in the loop itself */
+  /**
+   * the ring between loop and hook, its front through the loop's rearmost wire at `behindLoop` (mm);
+   * undefined where the hook hangs in the loop itself
+   */
   link(size: number, behindLoop: number, wireRadius: number): Ring | undefined;
 }
 

@@ -16,5 +16,8 @@ export type StyleKey = (typeof ALL)[number]['key'];
 /** What a document that names no style means. */
 export const PLAIN_STYLE: StyleKey = 'round bend';
 
-/** The shape of a style; a round bend where a document names none. Throws for a key that is not one of `STYLES`. */
+/**
+ * The shape of a style; a round bend where a document names none. Throws for a key that is not one of
+ * `STYLES`.
+ */
 export const styleShape = (key: string = PLAIN_STYLE): HookStyle => kindOf(STYLES, key, 'Hook style');

@@ -1,8 +1,9 @@
 import type { Kind } from '../../kind/registry.ts';
 
 /**
- * Proportions of a hook's shape against the round-bend chart: generic values from memory, since makers differ by more than these do.
- * Gap and shank are factors on the chart's; the rest are shares of the gap or degrees.
+ * Proportions of a hook's shape against the round-bend chart: generic values from memory, since makers differ
+ * by more than these do. Gap and shank are factors on the chart's; the rest are shares of the gap or
+ * degrees.
  */
 export interface HookStyle<K extends string = string> extends Kind {
   readonly key: K;

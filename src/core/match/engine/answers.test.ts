@@ -16,8 +16,8 @@ import type { Found, Question } from '../questions/question.ts';
 import { situationOf } from './situation.ts';
 
 /*
- * How rules and computations come to one answer, by invented rules on invented readings: who goes before whom is what the rules’ page promises
- * to those who write them.
+ * How rules and computations come to one answer, by invented rules on invented readings: who goes before whom
+ * is what the rules’ page promises to those who write them.
  */
 
 const situation = situationOf(plainBrief({ fishing: { retrieve: 'hop' } }));
@@ -83,7 +83,8 @@ describe('of the rules that hold', () => {
 });
 
 describe('rule and computation', () => {
-  // A slope free from 55° is surely a yes, from 95° surely a no, and between it cannot tell (the question’s own working values).
+  // A slope free from 55° is surely a yes, from 95° surely a no, and between it cannot tell (the question’s
+  // own working values).
   const cracks = situationOf(plainBrief({ bottom: { kinds: ['broken rock'] } }));
   const free = (angle: number, rules: readonly Rule[]) =>
     answerTo('cracks', rules, head({}, { 'pull.popFree': angle, 'pull.crackWidth': 5 }), cracks);

@@ -22,8 +22,8 @@ import { valuesOf } from './match.ts';
 import { bestWorn, plasticsMeant, wornAtFirst } from './wearing.ts';
 
 /*
- * What is taken where a brief says nothing, what is asked of whom, and what is tried first: worked out by hand from how the trade talks of it
- * (common practice, no source, unless said).
+ * What is taken where a brief says nothing, what is asked of whom, and what is tried first: worked out by
+ * hand from how the trade talks of it (common practice, no source, unless said).
  */
 
 const LB = 0.45359237;
@@ -289,7 +289,8 @@ describe('what is tried to mend a no', () => {
       '/head/family=pointed',
       '/head/family=oval',
     ]);
-    // Nothing is cheaper than lead; of a dear metal the cheapest three are tried, and without lead the nearest in density.
+    // Nothing is cheaper than lead; of a dear metal the cheapest three are tried, and without lead the
+    // nearest in density.
     expect(tried('cost', { head: { metal: 'lead' } })).toEqual([]);
     expect(tried('cost', { head: { metal: 'tungsten' } })).toEqual([
       '/head/metal=lead',
@@ -422,7 +423,8 @@ describe('how a plastic probably goes on, from hook and bait alone', () => {
   };
   const bare = sampleDesign('ball', { guard: { kind: 'none' } });
 
-  // A paddle-tail's hook comes out well from 33 to 60 in a hundred of it, tightly from 25 to 72, at 0.96 of the shank that stands out.
+  // A paddle-tail's hook comes out well from 33 to 60 in a hundred of it, tightly from 25 to 72, at 0.96 of
+  // the shank that stands out.
   it('threaded: where the kind wants its hook out, with half of the gap free of 0.45 of its height, tightly with 0.35', () => {
     const free = (share: number) => 4.5 / (1 - share);
     expect(at(free(0.51), 45)).toEqual(['threaded', 'good']);

@@ -5,7 +5,10 @@ import { clamp } from '../../numeric/vec.ts';
 /** What an end of a good span is worth, and that of a tight one. */
 const GOOD_END = 0.85;
 const TIGHT_END = 0.5;
-/** What a way that a bait is seldom put on takes off, and what it is worth at most: it serves barely, however well it fits. */
+/**
+ * What a way that a bait is seldom put on takes off, and what it is worth at most: it serves barely, however
+ * well it fits.
+ */
 const SELDOM = 0.2;
 const SELDOM_MOST = 0.55;
 /** A head that stands out over its bait is seen everywhere: it is never worth less than this. */
@@ -16,7 +19,10 @@ const PLAIN = { good: 1, tight: 0.66, bad: 0.1 } as const;
 /** The bite is asked by another question. */
 const ELSEWHERE = 'rig.bite';
 
-/** What one check is worth, 0 to 1: it glides from the good span through the tight one to nothing, an equal way beyond. */
+/**
+ * What one check is worth, 0 to 1: it glides from the good span through the tight one to nothing, an equal
+ * way beyond.
+ */
 function worth({ id, value, good, tight, name }: FitCheck): number {
   if (!Number.isFinite(value)) return 0;
   const side = value < good[0] ? 0 : value > good[1] ? 1 : undefined;

@@ -16,7 +16,10 @@ import { compareStandings, worstAnswer } from './order.ts';
 export interface Change {
   /** one or two, in the order they are made */
   readonly remedies: readonly Remedy[];
-  /** the same as an ordered patch of the design (RFC 6902): applied as it stands it gives a valid document; empty where only the method changes */
+  /**
+   * the same as an ordered patch of the design (RFC 6902): applied as it stands it gives a valid document;
+   * empty where only the method changes
+   */
   readonly patch: readonly Operation[];
   /** the question it lifts */
   readonly question: Answer['question'];
@@ -49,8 +52,9 @@ const scoreOf = (matched: Matched, of: Answer) =>
 const isNo = ({ isHard, score = 1 }: Answer): boolean => isHard || score < NO;
 
 /**
- * Whether nothing is worse by a mark that decides. What was out may come to a care elsewhere, or to a no that does not decide, since a head that
- * serves barely is better than one that does not serve; it never comes to another hard stop or decisive no.
+ * Whether nothing is worse by a mark that decides. What was out may come to a care elsewhere, or to a no that
+ * does not decide, since a head that serves barely is better than one that does not serve; it never comes to
+ * another hard stop or decisive no.
  */
 function worsensNone(before: Matched, after: Matched): boolean {
   const level = (score: number) => (score >= YES ? 2 : score >= NO ? 1 : 0);
@@ -64,7 +68,9 @@ function worsensNone(before: Matched, after: Matched): boolean {
   });
 }
 
-/** Whether the answer that was worst is lifted: by a mark, or to where nothing is said against it any more. */
+/**
+ * Whether the answer that was worst is lifted: by a mark, or to where nothing is said against it any more.
+ */
 function isLifted(worst: Answer, now: Answer | undefined): boolean {
   if (!now) return false;
   if (now.score === undefined) return isNo(worst);
@@ -119,8 +125,9 @@ function foundIn(worst: Answer, design: Design, tried: Tried): ChangeFound {
 }
 
 /**
- * Finds the smallest change that lifts the worst answer of a settled head, by recomputing each in turn, the smallest first: a single one, or where
- * none serves the first pair of which the second mends what the first one spoils. The design is the one that was matched.
+ * Finds the smallest change that lifts the worst answer of a settled head, by recomputing each in turn, the
+ * smallest first: a single one, or where none serves the first pair of which the second mends what the first
+ * one spoils. The design is the one that was matched.
  */
 export function smallestChange(matching: Matching, design: Design, matched: Matched): ChangeFound {
   const worst = worstAnswer(matched.answers);

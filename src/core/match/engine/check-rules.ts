@@ -8,8 +8,8 @@ import { factOf, FACTS } from './facts.ts';
 const DEEPEST = 8;
 
 /**
- * What is wrong with rules of the schema's shape: facts that do not exist, words no form offers, spans of words, schools nobody knows, ids
- * that stand twice. An empty list means they can be used.
+ * What is wrong with rules of the schema's shape: facts that do not exist, words no form offers, spans of
+ * words, schools nobody knows, ids that stand twice. An empty list means they can be used.
  */
 export function checkRuleFacts(
   rules: readonly Rule[],

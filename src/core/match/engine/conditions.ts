@@ -8,7 +8,10 @@ import type { Situation } from './situation.ts';
 /** A condition within one situation: settled by it, or still to be asked of a head. */
 export type Asked = boolean | ((head: Head) => boolean);
 
-/** Whether a fact is one of these words; of several words any will do. A fact that is absent or a number is not. */
+/**
+ * Whether a fact is one of these words; of several words any will do. A fact that is absent or a number is
+ * not.
+ */
 function isOneOf(fact: Fact | undefined, words: readonly string[]): boolean {
   if (fact === undefined || typeof fact === 'number') return false;
   return typeof fact === 'string' ? words.includes(fact) : fact.some((one) => words.includes(one));
@@ -19,8 +22,9 @@ const isWithin = (fact: Fact | undefined, min = -Infinity, max = Infinity): bool
   typeof fact === 'number' && fact >= min && fact <= max;
 
 /**
- * Prepares a condition for many heads in one situation: whatever the situation settles is settled here. A fact that nobody has holds of a claim,
- * which only what is known can refute; of a condition it never does. Where the shape is given, what asks for it is settled too.
+ * Prepares a condition for many heads in one situation: whatever the situation settles is settled here. A
+ * fact that nobody has holds of a claim, which only what is known can refute; of a condition it never does.
+ * Where the shape is given, what asks for it is settled too.
  */
 export function prepare(condition: Condition, situation: Situation, isClaim = false, shape?: string): Asked {
   if ('not' in condition) {
@@ -75,7 +79,10 @@ export function every(
   return open.length === 0 ? true : (head) => open.every((asked) => asked(head));
 }
 
-/** How many things a condition asks for: of two rules alike in strength the one that asks more is the more special. */
+/**
+ * How many things a condition asks for: of two rules alike in strength the one that asks more is the more
+ * special.
+ */
 export function weigh(condition: Condition): number {
   if ('not' in condition) return weigh(condition.not);
   if ('all' in condition) return condition.all.reduce((sum, one) => sum + weigh(one), 0);

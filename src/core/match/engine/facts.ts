@@ -89,7 +89,10 @@ const ofHead = (name: string, words: string, sort: Sort, read: OfHead['read']): 
 const inDesign = (name: string, words: string, sort: Sort, read: (design: Design) => Fact | undefined) =>
   ofHead(name, words, sort, ({ design }) => read(design));
 
-/** Every fact, in the order a person is shown them. Whatever the words for it, a metal of the shop's own stores is one too. */
+/**
+ * Every fact, in the order a person is shown them. Whatever the words for it, a metal of the shop's own
+ * stores is one too.
+ */
 const ENTRIES: readonly Entry[] = [
   inBrief('water.kind', 'Salt in the water', WATERS, ({ water }) => water.kind),
   inBrief('water.depth', 'Depth', 'depth', ({ water }) => water.depth),

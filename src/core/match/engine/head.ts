@@ -20,7 +20,10 @@ export interface Head {
   readonly design: Design;
   readonly values: ReadingValues;
   readonly worn?: Worn | undefined;
-  /** true where the readings were made in the brief’s own water, with the plastic on; else they are those kept at save */
+  /**
+   * true where the readings were made in the brief’s own water, with the plastic on; else they are those kept
+   * at save
+   */
   readonly isSettled?: boolean | undefined;
 }
 

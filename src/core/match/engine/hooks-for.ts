@@ -18,12 +18,15 @@ export interface HookPairing extends Pairing {
   readonly style: string;
 }
 
-/** Steps in which two hooks carry a bait equally well: then the one nearer to the head’s own size goes first. */
+/**
+ * Steps in which two hooks carry a bait equally well: then the one nearer to the head’s own size goes first.
+ */
 const ALIKE = 0.05;
 
 /**
- * Hook sizes and styles for a plastic on a head, each with the method that carries it best, best first by the measure the match has for it; hooks
- * the head cannot take are left out. A way that is seldom used stands only where no other does.
+ * Hook sizes and styles for a plastic on a head, each with the method that carries it best, best first by the
+ * measure the match has for it; hooks the head cannot take are left out. A way that is seldom used stands
+ * only where no other does.
  */
 export function hooksFor(
   design: Design,

@@ -72,8 +72,10 @@ const NOTHING: readonly Found[] = [];
 export type Judge = (head: Head) => Answers;
 
 /**
- * Makes the judge of a situation. Within a question nothing adds up: of the rules that hold the strongest speaks, of equals the one that asks
- * more, then the more cautious; a hard stop always. Of `only` some questions the others are left unsaid. A firm computation goes before a rule, or both must be content where the question says so.
+ * Makes the judge of a situation. Within a question nothing adds up: of the rules that hold the strongest
+ * speaks, of equals the one that asks more, then the more cautious; a hard stop always. Of `only` some
+ * questions the others are left unsaid. A firm computation goes before a rule, or both must be content where
+ * the question says so.
  */
 export function judgeFor(
   situation: Situation,
@@ -95,7 +97,10 @@ export function judgeFor(
   };
 }
 
-/** The readings that answers in a situation can look at: those of the questions it asks, and those its rules name. */
+/**
+ * The readings that answers in a situation can look at: those of the questions it asks, and those its rules
+ * name.
+ */
 export function readingsAsked(
   situation: Situation,
   rules: readonly Rule[],
@@ -177,7 +182,10 @@ function liveRules(
   );
 }
 
-/** What is still to be asked of a head for a rule to speak, in a situation and of a shape where one is given; false where it cannot. */
+/**
+ * What is still to be asked of a head for a rule to speak, in a situation and of a shape where one is given;
+ * false where it cannot.
+ */
 function askedOf(rule: Rule, situation: Situation, shape?: string): Live['asked'] | false {
   const held = every(rule.when, situation, false, shape);
   if (held === false) return false;
@@ -243,8 +251,8 @@ export function ruleText(rule: Rule, situation: Situation, head: Head): string {
 }
 
 /**
- * The grounds of an answer: the one that decided first, then others that speak on its side. Where what is usual and what was computed of the same
- * thing part, both stand in one sentence, on the side that decided.
+ * The grounds of an answer: the one that decided first, then others that speak on its side. Where what is
+ * usual and what was computed of the same thing part, both stand in one sentence, on the side that decided.
  */
 export function groundsOf(
   { question, found, rule, isHard }: Answer,

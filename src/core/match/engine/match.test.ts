@@ -627,7 +627,8 @@ describe('uses and sayings', () => {
     );
     expect(rows.length).toBeGreaterThanOrEqual(12);
     const verdict = (key: string) => rows.find((row) => row.key === key)?.verdict;
-    // At the same weight a ball in tungsten falls 17% faster (checked by hand beside the fall): the saying says 30 to 40.
+    // At the same weight a ball in tungsten falls 17% faster (checked by hand beside the fall): the saying
+    // says 30 to 40.
     expect(verdict('tungsten-faster')).toBe('not');
     expect(verdict('ball-falls-over')).toBe('agreed');
     expect(verdict('light-wire-in')).toBe('agreed');

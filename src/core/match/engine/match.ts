@@ -40,7 +40,10 @@ export interface Matched {
   readonly standing: Standing;
 }
 
-/** Makes a brief ready to be answered: its situation, the rules that can speak in it, and the plastics it means from a shelf. */
+/**
+ * Makes a brief ready to be answered: its situation, the rules that can speak in it, and the plastics it
+ * means from a shelf.
+ */
 export function matchingFor(
   brief: Brief,
   set: Pick<RuleSet, 'rules' | 'schools'>,
@@ -68,7 +71,9 @@ const ALWAYS: readonly ReadingId[] = [
 ];
 /** Behaviours a shape of one’s own is told by. */
 const TOLD_BY: readonly ReadingId[] = ['head.breadth', 'pull.shedding', 'roll.factor'];
-/** Behaviours that are the same whatever bait is put on, and take their time: not asked while one is chosen. */
+/**
+ * Behaviours that are the same whatever bait is put on, and take their time: not asked while one is chosen.
+ */
 const SAME = behavioursOf(['fall.speed']);
 
 /** Readings as plain numbers. */
@@ -83,7 +88,10 @@ const matched = ({ judge, stand }: Matching, head: Head): Matched => {
 /** Ways of fishing for which a body is bent on purpose: it glides; on a straight path it spins. */
 const BENT = new Set<string>(['snap', 'twitch']);
 
-/** Whether a method is meant for a head that is fished so: a trailer behind a skirt, a bent body where it is jerked. */
+/**
+ * Whether a method is meant for a head that is fished so: a trailer behind a skirt, a bent body where it is
+ * jerked.
+ */
 export function isMeantIn(situation: Situation, design: Design): (method: MethodKey) => boolean {
   const isSkirted = design.skirt !== undefined || situation.bait.skirt === true;
   return (one) => {
@@ -109,8 +117,9 @@ export type Settled =
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /**
- * A head as it really stands: built, the plastic and the method chosen that suit the brief best, and every reading made in the brief’s own
- * water with the plastic on. A method that is named is used whatever the brief would choose.
+ * A head as it really stands: built, the plastic and the method chosen that suit the brief best, and every
+ * reading made in the brief’s own water with the plastic on. A method that is named is used whatever the
+ * brief would choose.
  */
 export function matchSettled(matching: Matching, design: Design, method?: MethodKey): Settled {
   const around = {

@@ -13,7 +13,10 @@ import { resembled, shapeOf } from './shapes.ts';
 import { situationOf } from './situation.ts';
 import { usualWindow } from './window.ts';
 
-/* Figures of the trade and what is made of them, each worked out by hand (common practice, no source, unless said). */
+/*
+ * Figures of the trade and what is made of them, each worked out by hand (common practice, no source, unless
+ * said).
+ */
 
 const LB = 0.45359237;
 const OZ = 28.349523125;
@@ -139,7 +142,8 @@ describe('the weights that are usual', () => {
     expect(swum(44) / swum(22)).toBeCloseTo(2 ** 0.8, 3);
     expect(swum(10)).toBe(swum(22));
     const mat = span({ ...deep(1.2), cover: { kinds: ['matted weed'], density: 'thin' } });
-    // Two fifths of the way from weedless to the mat, in ratios; a mat at 1.2 m lies between those of 0.3 and 1.5 m.
+    // Two fifths of the way from weedless to the mat, in ratios; a mat at 1.2 m lies between those of 0.3 and
+    // 1.5 m.
     const t = Math.log(4) / Math.log(5);
     const thick = [14 ** (1 - t) * 20 ** t, 43 ** (1 - t) * 57 ** t] as const;
     expect(mat[0]).toBeCloseTo(1.8 ** 0.6 * thick[0] ** 0.4, 2);
@@ -157,7 +161,8 @@ describe('the weights that are usual', () => {
   });
 
   it('wary fish and cold ones want it slower, aggressive ones bear more', () => {
-    // On line of 15 lb and more the weight is lessened no further; on 10 lb and less by two fifths and by 35 in a hundred.
+    // On line of 15 lb and more the weight is lessened no further; on 10 lb and less by two fifths and by 35
+    // in a hundred.
     const stout = { line: { material: 'braid', test: 7 } } as const;
     expect(span({ ...deep(6), ...stout, fish: { size: 'medium', mood: 'wary' } })).toEqual([
       8.4,

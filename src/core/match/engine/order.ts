@@ -5,8 +5,8 @@ import { outside, usualWindow } from './window.ts';
 import { leastFor } from '../questions/least.ts';
 
 /**
- * Where a head stands, in the order in which it is compared: each line is asked only among those that are equal in all before it. Nothing is
- * added up between questions that are not alike.
+ * Where a head stands, in the order in which it is compared: each line is asked only among those that are
+ * equal in all before it. Nothing is added up between questions that are not alike.
  */
 export interface Standing {
   /** hard stops and a no to decisive questions: out */
@@ -15,9 +15,14 @@ export interface Standing {
   readonly wrong: number;
   /** decisive questions answered barely: told, and compared by `short` */
   readonly cares: number;
-  /** how far the decisive answers fall short of a yes, the worst first: digits of steps of a twentieth, as one number */
+  /**
+   * how far the decisive answers fall short of a yes, the worst first: digits of steps of a twentieth, as one
+   * number
+   */
   readonly short: number;
-  /** how much the shape was made for this: grades of the decisive questions that ask for the shape, in fifths */
+  /**
+   * how much the shape was made for this: grades of the decisive questions that ask for the shape, in fifths
+   */
   readonly made: number;
   /** quarters of a doubling from the window of weights */
   readonly far: number;
@@ -33,14 +38,20 @@ export interface Standing {
   readonly cost: number;
 }
 
-/** Steps a decisive answer can fall short of a yes by without being a no; and how many such answers are told apart. */
+/**
+ * Steps a decisive answer can fall short of a yes by without being a no; and how many such answers are told
+ * apart.
+ */
 const STEP = 0.05;
 const DIGITS = 6;
 const BASE = Math.ceil((YES - NO) / STEP) + 1;
 /** Steps of a doubling the window of weights is told apart by: heads a tenth off it are as good as in it. */
 const NEAR = 4;
 
-/** Steps answers fall short by, the worst first, as one number: of two the one whose worst is worse is larger, of equals by the next. */
+/**
+ * Steps answers fall short by, the worst first, as one number: of two the one whose worst is worse is larger,
+ * of equals by the next.
+ */
 function worstFirst(steps: number[]): number {
   steps.sort((a, b) => b - a);
   let whole = 0;
@@ -48,7 +59,10 @@ function worstFirst(steps: number[]): number {
   return whole;
 }
 
-/** Weight of the way of fishing among what a shape was made for: enough to tell equals apart, too little to turn a fifth round. */
+/**
+ * Weight of the way of fishing among what a shape was made for: enough to tell equals apart, too little to
+ * turn a fifth round.
+ */
 const PURPOSE = 1.125;
 
 /** A score in fifths: as finely as rules are graded. */
@@ -106,9 +120,10 @@ export function standFor(situation: Situation): Stand {
 }
 
 /**
- * Better first: no hard stop and no decisive no before any; fewest wrong; what falls least short in a decisive question, the worst first; what
- * the shape was made for; nearness to the window of weights; what falls least short elsewhere; the bait’s fit; the remaining answers; cost.
- * 0 means equal, and is shown as equal.
+ * Better first: no hard stop and no decisive no before any; fewest wrong; what falls least short in a
+ * decisive question, the worst first; what the shape was made for; nearness to the window of weights; what
+ * falls least short elsewhere; the bait’s fit; the remaining answers; cost. 0 means equal, and is shown as
+ * equal.
  */
 export function compareStandings(a: Standing, b: Standing): number {
   return (
@@ -124,7 +139,10 @@ export function compareStandings(a: Standing, b: Standing): number {
   );
 }
 
-/** The answer that decided against a head: a hard stop, then a decisive no, then any other no, then the weakest of the decisive. */
+/**
+ * The answer that decided against a head: a hard stop, then a decisive no, then any other no, then the
+ * weakest of the decisive.
+ */
 export function worstAnswer({ all }: Answers): Answer | undefined {
   const weight = ({ isHard, isDecisive, score = 1 }: Answer) =>
     (isHard ? -10 : 0) +

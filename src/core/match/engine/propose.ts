@@ -16,7 +16,10 @@ export interface Proposed {
   readonly matched: Matched;
 }
 
-/** Gap of a hook over the height of the bait it is threaded with, where a search begins (common practice, no source). */
+/**
+ * Gap of a hook over the height of the bait it is threaded with, where a search begins (common practice, no
+ * source).
+ */
 const GAP = 1.45;
 /** Shapes that are followed up, and rounds of changes for each. */
 const FOLLOWED = 3;
@@ -27,9 +30,10 @@ const ENOUGH = 0.9;
 const GIVEN = new Set(['own', 'imported']);
 
 /**
- * The best head that can be made for a brief: every shape is begun with the usual weight and a hook for the bait, the best of them are then
- * changed one thing at a time (weight, hook, wire, eye, keeper, guard, metal, method) as long as a change makes it stand better. Tells after
- * each head that was tried; ends early where `isWanted` says so.
+ * The best head that can be made for a brief: every shape is begun with the usual weight and a hook for the
+ * bait, the best of them are then changed one thing at a time (weight, hook, wire, eye, keeper, guard, metal,
+ * method) as long as a change makes it stand better. Tells after each head that was tried; ends early where
+ * `isWanted` says so.
  */
 export function proposeHead(
   matching: Matching,

@@ -10,7 +10,10 @@ type Form = readonly [
   rollFactor: number,
 ];
 
-/** The families a shape of one's own can resemble, as this program finds them at 3/8 oz with a 3/0 hook in their first proportions. */
+/**
+ * The families a shape of one's own can resemble, as this program finds them at 3/8 oz with a 3/0 hook in
+ * their first proportions.
+ */
 const FORMS: readonly (readonly [family: string, form: Form])[] = [
   ['ball', [1, 1, 0.62, 0.87, 0.94]],
   ['football', [1.68, 0.6, 0.39, 0.87, 1.24]],
@@ -31,7 +34,10 @@ const FORMS: readonly (readonly [family: string, form: Form])[] = [
 /** Families whose shape the document or a file holds: they are judged by what they turn out to be. */
 export const SHAPELESS = new Set(['own', 'imported']);
 
-/** The family a shape comes nearest to by its proportions, nose, sides and roll; undefined where its readings are not there. */
+/**
+ * The family a shape comes nearest to by its proportions, nose, sides and roll; undefined where its readings
+ * are not there.
+ */
 export function resembled(values: ReadingValues): string | undefined {
   const {
     'head.breadth': breadth = NaN,

@@ -7,7 +7,10 @@ import type { Head } from './head.ts';
 import { questionOf } from '../questions/index.ts';
 import type { Situation } from './situation.ts';
 
-/** Whether a rule holds for a head in a situation: its question is asked there, and all of its conditions hold. Whether it is the one that speaks is for the judge to say. */
+/**
+ * Whether a rule holds for a head in a situation: its question is asked there, and all of its conditions
+ * hold. Whether it is the one that speaks is for the judge to say.
+ */
 export function holdsFor(
   rule: Pick<Rule, 'when' | 'claim' | 'question'>,
   situation: Situation,

@@ -11,8 +11,8 @@ import { NO, YES } from './marks.ts';
 import { situationOf, usualRod } from './situation.ts';
 
 /*
- * Tackle for a head is the brief’s own judgement with the head and the use fixed and line, leader and rod free: what drives the point home, does not
- * open the hook before the drag slips, and throws what is thrown.
+ * Tackle for a head is the brief’s own judgement with the head and the use fixed and line, leader and rod
+ * free: what drives the point home, does not open the hook before the drag slips, and throws what is thrown.
  */
 
 /** Lines as they are sold, lb test (common practice, no source). */
@@ -156,7 +156,10 @@ export interface TackleSpan {
 export interface TackleAdvice {
   /** what serves, by sort of line; empty where nothing does */
   readonly spans: readonly TackleSpan[];
-  /** the weakest line that drives the hook home, and the strongest at which the brake slips before the hook opens, kg; undefined where none does */
+  /**
+   * the weakest line that drives the hook home, and the strongest at which the brake slips before the hook
+   * opens, kg; undefined where none does
+   */
   readonly drives: number | undefined;
   readonly bears: number | undefined;
   readonly usual: UsualTackle;
@@ -218,8 +221,9 @@ function spanOf(tried: readonly Tried[]): TackleSpan[] {
 }
 
 /**
- * Line, leader and rod for a head with its bait in a use, by the same questions a brief asks, with the usual pairing beside it. The head’s readings
- * are the whole ones: without the hook’s opening load nothing is said of what it bears.
+ * Line, leader and rod for a head with its bait in a use, by the same questions a brief asks, with the usual
+ * pairing beside it. The head’s readings are the whole ones: without the hook’s opening load nothing is said
+ * of what it bears.
  */
 export function tackleFor(head: Head, brief: Brief, set: Pick<RuleSet, 'rules' | 'schools'>): TackleAdvice {
   const [drives, bears]: [number[], number[]] = [[], []];

@@ -26,7 +26,10 @@ import type { Situation } from './situation.ts';
 /** How far a plastic of the shelf may be from the length asked for, as a ratio. */
 const ALIKE = 1.3;
 
-/** The plastics a situation means: those of the shelf of that kind and about that length, the nearest first; else one of the usual proportions. */
+/**
+ * The plastics a situation means: those of the shelf of that kind and about that length, the nearest first;
+ * else one of the usual proportions.
+ */
 export function plasticsMeant({ bait }: Situation, shelf: readonly Plastic[] = []): Plastic[] {
   const far = ({ length }: Plastic) => Math.abs(Math.log(length / bait.length));
   const found = shelf
@@ -56,7 +59,10 @@ export interface Ways {
   readonly method?: MethodKey | undefined;
 }
 
-/** Every way some plastics go on a built head, or by one method only: worked out once and judged in as many situations as one likes. */
+/**
+ * Every way some plastics go on a built head, or by one method only: worked out once and judged in as many
+ * situations as one likes.
+ */
 export function waysOn(rig: Rig, plastics: readonly Plastic[], method?: MethodKey): Worn[] {
   const methods = METHODS.filter(({ key }) => method === undefined || key === method);
   return plastics.flatMap((plastic) =>
@@ -64,7 +70,10 @@ export function waysOn(rig: Rig, plastics: readonly Plastic[], method?: MethodKe
   );
 }
 
-/** A plastic and a method for a head, chosen by what the situation asks: of the ways it goes on at all, the one that stands best. */
+/**
+ * A plastic and a method for a head, chosen by what the situation asks: of the ways it goes on at all, the
+ * one that stands best.
+ */
 export function bestWorn(
   { design, values, rig }: Bare,
   plastics: readonly Plastic[],
@@ -96,9 +105,9 @@ export function bestOfWays(
 }
 
 /**
- * How a body lies on a hook before anything is laid, as it turns out over heads of every kind: where the hook comes out over the shank that stands
- * out of the head, with a fixed hook and a hinged one, and what of the body’s height fills the gap (fitted to what laying finds, median of some 700
- * pairings each).
+ * How a body lies on a hook before anything is laid, as it turns out over heads of every kind: where the hook
+ * comes out over the shank that stands out of the head, with a fixed hook and a hinged one, and what of the
+ * body’s height fills the gap (fitted to what laying finds, median of some 700 pairings each).
  */
 const ABOUT = {
   bare: { fixed: 0.96, hinged: 0.7, fills: 0.45 },
@@ -115,8 +124,8 @@ const guessed = (id: string, name: string, value: number, { good, tight }: Limit
   );
 
 /**
- * How a plastic probably goes on, from the readings kept at save alone, before anything is laid: enough for a first order, and replaced by
- * what {@link bestWorn} finds.
+ * How a plastic probably goes on, from the readings kept at save alone, before anything is laid: enough for a
+ * first order, and replaced by what {@link bestWorn} finds.
  */
 export function wornAtFirst(
   design: Design,

@@ -13,8 +13,9 @@ export interface Window {
 /** Depth, m, with the least and the most weight that is usual there, g. */
 type Step = readonly [depth: number, least: number, most: number];
 
-// Ounces: 1/64 0.44, 1/32 0.89, 1/16 1.77, 1/8 3.54, 3/16 5.32, 1/4 7.09, 3/8 10.6, 1/2 14.2, 3/4 21.3, 1 28.3, 2 56.7 g.
-// What the trade says of weights by depth; between the depths that are told the window glides. Common practice, no source.
+// Ounces: 1/64 0.44, 1/32 0.89, 1/16 1.77, 1/8 3.54, 3/16 5.32, 1/4 7.09, 3/8 10.6, 1/2 14.2, 3/4 21.3, 1
+// 28.3, 2 56.7 g. What the trade says of weights by depth; between the depths that are told the window
+// glides. Common practice, no source.
 
 /** Panfish heads: the smaller to 16-20 ft, a larger at 25-35 ft. */
 const PANFISH: readonly Step[] = [
@@ -144,7 +145,9 @@ const mixed = (
   t: number,
 ): readonly [number, number] => [a[0] ** (1 - t) * b[0] ** t, a[1] ** (1 - t) * b[1] ** t];
 
-/** Line that is light for cover, and from which it is stout, kg: 10 and 15 lb (common practice, no source). */
+/**
+ * Line that is light for cover, and from which it is stout, kg: 10 and 15 lb (common practice, no source).
+ */
 const LIGHT_LINE = 4.7;
 const STOUT_LINE = 7;
 /** Half an ounce swims through soft vegetation on a shape that sheds it, g. */
@@ -167,7 +170,10 @@ function ownWeights({
   return own && [between(own.steps, water.depth), own.says];
 }
 
-/** The usual weights for a way of fishing, by depth, bait, cover and line, before current and speed are reckoned with. */
+/**
+ * The usual weights for a way of fishing, by depth, bait, cover and line, before current and speed are
+ * reckoned with.
+ */
 export function usualWindow(situation: Situation): Window {
   const { water, retrieve, bait, size, covers, density, hookTest, cold, mood, cast } = situation;
   const stout = clamp((hookTest - LIGHT_LINE) / (STOUT_LINE - LIGHT_LINE), 0, 1);
@@ -244,7 +250,8 @@ export function usualWindow(situation: Situation): Window {
         ? scaled(DOCKS)
         : scaled(HOP);
       const heavy = between(PITCH_HEAVY, depth);
-      // On stout tackle it is pitched to touch bottom at once; a lighter one into holes stays usual beside it.
+      // On stout tackle it is pitched to touch bottom at once; a lighter one into holes stays usual beside
+      // it.
       return [
         [light[0] * (heavy[0] / light[0]) ** stout, light[1] * (heavy[1] / light[1]) ** stout],
         stout > 0.5 ? 'pitched for contact with the bottom' : 'for pitching at that depth',
@@ -257,7 +264,8 @@ export function usualWindow(situation: Situation): Window {
   const [[least, most], what] = found;
   // Wary and cold fish want it slower, by degrees.
   const slow = (mood === 'wary' ? 0.8 : 1) * (1 - 0.15 * cold);
-  // And on light line lighter still, cold ones with a compact bait: small hook, small weight and fine wire go together.
+  // And on light line lighter still, cold ones with a compact bait: small hook, small weight and fine wire go
+  // together.
   const finicky = (mood === 'wary' ? 1 : cold * (1 - bulk)) * (1 - stout);
   return {
     least: least * slow * (1 - 0.4 * finicky),

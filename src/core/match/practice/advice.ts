@@ -67,7 +67,9 @@ const DOUBTS: readonly ConditionalRemark[] = [
     path: '/line/test',
     holds: (at) =>
       isPlain(at) && at.size === 'panfish' && at.retrieve === 'vertical' && at.line.test > 3.2 * LB,
-    says: 'For panfish straight down 2 lb is normal and 3 lb the most: too thick a line is the usual mistake after too large a head.',
+    says:
+      'For panfish straight down 2 lb is normal and 3 lb the most: too thick a line is the ' +
+      'usual mistake after too large a head.',
   },
   {
     key: 'line-lifts',
@@ -200,7 +202,9 @@ const TIPS: readonly ConditionalRemark[] = [
     key: 'snagged',
     path: '/bottom/kinds',
     holds: ({ touches, crack, covers }) => touches && (crack >= 6 || covers.includes('brush and wood')),
-    says: 'Snagged: give slack, then raise the rod for a steeper pull; do not tug. Let it drop again: a strike often follows.',
+    says:
+      'Snagged: give slack, then raise the rod for a steeper pull; do not tug. Let it drop ' +
+      'again: a strike often follows.',
   },
   {
     key: 'contact',
@@ -251,13 +255,17 @@ const TIPS: readonly ConditionalRemark[] = [
     key: 'leader-cover',
     path: '/leader',
     holds: ({ brief, covers }) => brief.leader !== undefined && covers.length > 0,
-    says: 'About cover and docks a leader of 2 to 4 ft will do; where the bait is tied anew often, as with tubes, longer.',
+    says:
+      'About cover and docks a leader of 2 to 4 ft will do; where the bait is tied anew often, ' +
+      'as with tubes, longer.',
   },
   {
     key: 'exchange',
     path: '/bottom/slope',
     holds: ({ slope, touches }) => slope >= 30 && touches,
-    says: 'Where depth changes with every cast, heads whose weight is exchanged on one hook (1/12 to 3/8 oz) save knots.',
+    says:
+      'Where depth changes with every cast, heads whose weight is exchanged on one hook (1/12 ' +
+      'to 3/8 oz) save knots.',
   },
   {
     key: 'finicky',

@@ -14,7 +14,10 @@ import {
   SLIM,
 } from './practice-words.test-kit.ts';
 
-/** Twenty more that were written after everything else and to which nothing was tuned; how many held at first is told beside their test. Common practice, no source. */
+/**
+ * Twenty more that were written after everything else and to which nothing was tuned; how many held at first
+ * is told beside their test. Common practice, no source.
+ */
 export const FRESH: readonly Practice[] = [
   practice(
     'trees-short-weedless',

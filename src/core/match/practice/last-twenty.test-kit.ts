@@ -5,8 +5,9 @@ import { bait, line, water } from './practice-words.test-kit.ts';
 type Row = readonly [key: string, brief: Omit<Brief, 'format' | 'version' | 'name'>, expected: Expected];
 
 /**
- * Twenty situations that were written last and to which nothing was tuned: nineteen held at first. Of `pier-panfish` it had been said that
- * no football is offered; one is, after the others and with care, and that was taken back here and not there. Common practice, no source.
+ * Twenty situations that were written last and to which nothing was tuned: nineteen held at first. Of
+ * `pier-panfish` it had been said that no football is offered; one is, after the others and with care, and
+ * that was taken back here and not there. Common practice, no source.
  */
 export const LAST_TWENTY: readonly Row[] = [
   [

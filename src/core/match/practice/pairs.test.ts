@@ -135,7 +135,8 @@ describe('tackle for a head', () => {
     const { values, advice } = asked(sampleDesign('football'), 'claw', 4);
     const wire = values['hook.wire'] ?? NaN;
     const opens = values['hook.openingLoad'] ?? NaN;
-    // By hand: F = s/(L/EA + 1/k) or the brake of three tenths of the line, over a section of 3 N/mm²; at the brake that load is what slips.
+    // By hand: F = s/(L/EA + 1/k) or the brake of three tenths of the line, over a section of 3 N/mm²; at the
+    // brake that load is what slips.
     const home = (Math.PI / 4) * wire * wire * DRIVES_HOME;
     expect(advice.bears).toBeLessThanOrEqual(opens / (0.3 * GRAVITY) + 1e-9);
     expect(advice.bears).toBeGreaterThan((opens / (0.3 * GRAVITY)) * 0.6);

@@ -20,8 +20,9 @@ import type { Bare } from '../engine/wearing.ts';
 import { bestOfWays, waysOn } from '../engine/wearing.ts';
 
 /*
- * Heads for a plastic and plastics for a head are one judgement asked from two sides: the pair is held against the ways such a plastic is usually
- * fished, as a brief’s answer is, and stands as it does in the one it serves best.
+ * Heads for a plastic and plastics for a head are one judgement asked from two sides: the pair is held
+ * against the ways such a plastic is usually fished, as a brief’s answer is, and stands as it does in the one
+ * it serves best.
  */
 
 /** A head with a plastic, as it stands in the use it serves best. */
@@ -81,7 +82,10 @@ const goesOn = ({ pairing }: Paired): boolean => carries(pairing).score >= NO;
 
 const MEANT: readonly Pairing['meant'][] = ['made', 'usual', 'seldom'];
 
-/** Better first: what goes on at all, what is made for each other, what serves, what the shape was made for where it serves, then as a brief orders it, then by fit. */
+/**
+ * Better first: what goes on at all, what is made for each other, what serves, what the shape was made for
+ * where it serves, then as a brief orders it, then by fit.
+ */
 export const byPair = (a: Paired, b: Paired): number =>
   Number(goesOn(b)) - Number(goesOn(a)) ||
   MEANT.indexOf(a.pairing.meant) - MEANT.indexOf(b.pairing.meant) ||

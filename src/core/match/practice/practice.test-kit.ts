@@ -18,8 +18,8 @@ import {
 } from './practice-words.test-kit.ts';
 
 /**
- * What practitioners say, asked of heads of every kind, hinged ones, guarded ones, odd keepers and metals among them: what leads, and what must
- * not. Common practice, no source.
+ * What practitioners say, asked of heads of every kind, hinged ones, guarded ones, odd keepers and metals
+ * among them: what leads, and what must not. Common practice, no source.
  */
 export const PRACTICE: readonly Practice[] = [
   practice(

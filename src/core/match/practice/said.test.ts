@@ -16,8 +16,8 @@ import type { Situation } from '../engine/situation.ts';
 import { situationOf } from '../engine/situation.ts';
 
 /*
- * What is said beside the heads, and what is said in the trade: each word at the figure it names, a little to this side of it and to the other
- * (common practice, no source).
+ * What is said beside the heads, and what is said in the trade: each word at the figure it names, a little to
+ * this side of it and to the other (common practice, no source).
  */
 
 const LB = 0.45359237;
@@ -280,7 +280,8 @@ describe('sayings', () => {
   it('a heavier metal at the same weight falls faster by its smaller face alone', () => {
     const bare = { keeper: { kind: 'none' } as never, head: { dimensions: { breadth: 16 } } };
     const found = told('tungsten-faster', sampleDesign('ball', bare));
-    // v ∝ √(W/d²): at the same weight in air, density 11.34 to 18 the ball’s face is 0.73 of what it was: 17% for a ball alone, less with a hook behind it that is as it was.
+    // v ∝ √(W/d²): at the same weight in air, density 11.34 to 18 the ball’s face is 0.73 of what it was: 17%
+    // for a ball alone, less with a hook behind it that is as it was.
     expect(found.holds).toBe(false);
     const [, percent] = /\(\+(\d+)%\)/.exec(found.figures) ?? [];
     expect(Number(percent)).toBeGreaterThanOrEqual(11);

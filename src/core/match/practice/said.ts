@@ -9,7 +9,10 @@ import { KILOGRAMS_PER_POUND } from '../../quantity/units.ts';
 import type { ReadingValues } from '../engine/head.ts';
 import type { Evidence, SaidOf } from './sayings.ts';
 
-/** What a head reads with something changed, in other water or ways of fishing, or with what it is fished with in cover on it. */
+/**
+ * What a head reads with something changed, in other water or ways of fishing, or with what it is fished with
+ * in cover on it.
+ */
 export type Look = (
   design: Design,
   around?: Partial<Surroundings>,
@@ -67,14 +70,19 @@ const isFamily =
   (...families: readonly string[]) =>
   ({ design }: SaidOf) =>
     families.includes(design.head.family);
-/** The sayings, in the order they are read. All are common practice, no source; what they are held to is this program’s computation. */
+/**
+ * The sayings, in the order they are read. All are common practice, no source; what they are held to is this
+ * program’s computation.
+ */
 export const SAYINGS: readonly Saying[] = [
   {
     key: 'tungsten-faster',
     says: 'Tungsten falls 30 to 40% faster.',
     held: 'It holds where a head in tungsten falls 28 to 45% faster than one of the same weight.',
     reason: (same, size) =>
-      `At the same weight it falls ${byPercent(same)} faster here, by its smaller face and by how it lies in the fall, its hook being as it was; in the same size, where it weighs half as much again, ${byPercent(size)}.`,
+      `At the same weight it falls ${byPercent(same)} faster here, by its smaller face and by ` +
+      'how it lies in the fall, its hook being as it was; in the same size, where it weighs ' +
+      `half as much again, ${byPercent(size)}.`,
     isOf: isPoured,
     test: ({ design, values }, look) => {
       const grams = at(values['mass.metal']);
@@ -96,7 +104,9 @@ export const SAYINGS: readonly Saying[] = [
       ];
       return {
         holds: same >= 1.28 && same <= 1.45,
-        figures: `${marked(at(own['fall.speed']), 'speed')} → ${marked(at(heavy['fall.speed']), 'speed')} at the same weight (${percent(same)}), ${percent(size)} in the same size`,
+        figures:
+          `${marked(at(own['fall.speed']), 'speed')} → ${marked(at(heavy['fall.speed']), 'speed')} ` +
+          `at the same weight (${percent(same)}), ${percent(size)} in the same size`,
         numbers: [same, size],
       };
     },
@@ -136,9 +146,13 @@ export const SAYINGS: readonly Saying[] = [
   {
     key: 'sixty-climbs',
     says: 'An eye at 60° climbs; one at 90° leaves nose ahead of the line.',
-    held: 'It holds where the nose stands further out before the taut line with the eye at 90° than at 60°, as it is dragged with the point buried in the plastic its hook asks for.',
+    held:
+      'It holds where the nose stands further out before the taut line with the eye at 90° than ' +
+      'at 60°, as it is dragged with the point buried in the plastic its hook asks for.',
     reason: (sixty, ninety) =>
-      `Here the nose is ${toldSpan(sixty, (value) => marked(value, 'size'))} ahead with the eye at 60°, ${toldSpan(ninety, (value) => marked(value, 'size'))} at 90°; below nothing the line meets an edge first.`,
+      `Here the nose is ${toldSpan(sixty, (value) => marked(value, 'size'))} ahead with the eye ` +
+      `at 60°, ${toldSpan(ninety, (value) => marked(value, 'size'))} at 90°; below nothing the ` +
+      'line meets an edge first.',
     isOf: ({ design }) => design.eye.setback >= 0,
     test: ({ design }, look) => {
       const eyed = (angle: number) => look({ ...design, eye: { ...design.eye, angle } }, {}, true);
@@ -157,7 +171,8 @@ export const SAYINGS: readonly Saying[] = [
     says: '20 lb line holds the bottom visibly less well than 15 lb.',
     held: 'It holds where the fastest speed on the bottom falls by a twentieth or more.',
     reason: (ratio) =>
-      `Here it falls by ${toldSpan([1 - ratio[1], 1 - ratio[0]], (share) => `${Math.round(100 * share)}`)}%: thicker line has more drag, and all of it pulls up.`,
+      `Here it falls by ${toldSpan([1 - ratio[1], 1 - ratio[0]], (share) => `${Math.round(100 * share)}`)}%: ` +
+      'thicker line has more drag, and all of it pulls up.',
     isOf: ({ values }) => at(values['mass.metal']) > 7,
     test: ({ design }, look) => {
       const on = (pounds: number) =>
@@ -181,7 +196,8 @@ export const SAYINGS: readonly Saying[] = [
     says: 'A pointed nose wedges in rock.',
     held: 'It holds where the nose closes at less than twice the angle of friction: the classic self-locking wedge.',
     reason: (width, jams) =>
-      `Here they enter cracks from ${toldSpan(width, (value) => marked(value, 'size'))} and ${jams[0] === 1 ? 'lock there' : jams[1] === 0 ? 'slide out again' : 'some of them lock there'}.`,
+      `Here they enter cracks from ${toldSpan(width, (value) => marked(value, 'size'))} and ` +
+      `${jams[0] === 1 ? 'lock there' : jams[1] === 0 ? 'slide out again' : 'some of them lock there'}.`,
     isOf: isFamily('pointed'),
     test: ({ values }) => {
       const [width, jams] = [at(values['pull.crackWidth']), at(values['pull.jams'])];
@@ -195,9 +211,12 @@ export const SAYINGS: readonly Saying[] = [
   {
     key: 'set-back-digs',
     says: 'An eye set far back makes the nose dig.',
-    held: 'It holds where the head rides nose down on the retrieve with the eye two thirds back, and further down than with it a quarter back.',
+    held:
+      'It holds where the head rides nose down on the retrieve with the eye two thirds back, ' +
+      'and further down than with it a quarter back.',
     reason: (front, back) =>
-      `Here it rides ${toldSpan(front, tilt)} with the eye forward and ${toldSpan(back, tilt)} with it set back: ${back[0] > 0 ? 'it digs' : back[1] <= 0 ? 'less nose up is not yet nose down' : 'some dig, and some only rise less'}.`,
+      `Here it rides ${toldSpan(front, tilt)} with the eye forward and ${toldSpan(back, tilt)} ` +
+      `with it set back: ${back[0] > 0 ? 'it digs' : back[1] <= 0 ? 'less nose up is not yet nose down' : 'some dig, and some only rise less'}.`,
     isOf: ({ design }) => design.eye.setback >= 0,
     test: ({ design }, look) => {
       const set = (setback: number) => look({ ...design, eye: { ...design.eye, setback } });
@@ -214,9 +233,12 @@ export const SAYINGS: readonly Saying[] = [
   {
     key: 'fan-softer',
     says: 'A fanned guard is softer.',
-    held: 'It holds where a fibre guard fanned to 45° takes a twentieth less force to lay down than the same one bundled.',
+    held:
+      'It holds where a fibre guard fanned to 45° takes a twentieth less force to lay down than ' +
+      'the same one bundled.',
     reason: (ratio) =>
-      `Here the fan leaves ${toldSpan(ratio, (share) => `${Math.round(100 * share)}`)}% of the force: ${ratio[1] < 0.95 ? 'its outer fibres stand beside a jaw of 10 mm and are not pressed' : 'the fibres that are pressed bend as they did'}.`,
+      `Here the fan leaves ${toldSpan(ratio, (share) => `${Math.round(100 * share)}`)}% of the ` +
+      `force: ${ratio[1] < 0.95 ? 'its outer fibres stand beside a jaw of 10 mm and are not pressed' : 'the fibres that are pressed bend as they did'}.`,
     isOf: ({ design }) => design.guard.kind === 'fibre',
     test: ({ design }, look) => {
       const fanned = (fan: number) =>
@@ -239,7 +261,8 @@ export const SAYINGS: readonly Saying[] = [
     says: 'A trimmed guard costs less of the hook-set.',
     held: 'It holds where trimming lowers the force to lay it down.',
     reason: (ratio) =>
-      `Here a trimmed one takes ${toldSpan(ratio, (share) => `${Math.round(100 * share)}`)}% of the force: a shorter fibre is stiffer, and ${ratio[1] < 1 ? 'has to be laid so much less far that this wins' : ratio[0] >= 1 ? 'that it is laid less far does not make up for it' : 'is laid less far, which wins on some and not on others'}.`,
+      `Here a trimmed one takes ${toldSpan(ratio, (share) => `${Math.round(100 * share)}`)}% of ` +
+      `the force: a shorter fibre is stiffer, and ${ratio[1] < 1 ? 'has to be laid so much less far that this wins' : ratio[0] >= 1 ? 'that it is laid less far does not make up for it' : 'is laid less far, which wins on some and not on others'}.`,
     isOf: ({ design }) => design.guard.kind === 'fibre',
     test: ({ design }, look) => {
       const trimmed = (isTrimmed: boolean) =>
@@ -297,9 +320,12 @@ export const SAYINGS: readonly Saying[] = [
   {
     key: 'flats-show',
     says: 'Flats show better on a sounder.',
-    held: 'It holds where the head as it hangs returns 3 dB more than a ball of its size: a flat only does so when it lies square to the beam.',
+    held:
+      'It holds where the head as it hangs returns 3 dB more than a ball of its size: a flat ' +
+      'only does so when it lies square to the beam.',
     reason: (square, hung) =>
-      `Here the flats return ${toldSpan(square, (value) => value.toFixed(0))} dB more square to the beam, and ${toldSpan(hung, (value) => value.toFixed(0))} dB as they hang.`,
+      `Here the flats return ${toldSpan(square, (value) => value.toFixed(0))} dB more square to ` +
+      `the beam, and ${toldSpan(hung, (value) => value.toFixed(0))} dB as they hang.`,
     isOf: ({ values }) => at(values['sonar.index']) > 0,
     test: ({ values }) => {
       const [flat, hung] = [at(values['sonar.index']), at(values['sonar.hanging'])];
@@ -313,7 +339,9 @@ export const SAYINGS: readonly Saying[] = [
   {
     key: 'wide-rolls',
     says: 'Weight far out to the sides adds roll.',
-    held: 'It holds where the inertia about the shank is no more than a ball’s of its weight, so that it rolls as quickly.',
+    held:
+      'It holds where the inertia about the shank is no more than a ball’s of its weight, so ' +
+      'that it rolls as quickly.',
     reason: (factor) =>
       `Here it is ${toldSpan(factor, (value) => value.toFixed(2))} times a ball’s: ${factor[0] > 1 ? 'mass far from the shank rolls more slowly' : factor[1] <= 1 ? 'its mass lies no farther out' : 'some lie farther out, and roll more slowly'}.`,
     isOf: isFamily('roller', 'football'),

@@ -36,7 +36,10 @@ export interface Evidence {
 export interface SayingRow {
   readonly key: string;
   readonly says: string;
-  /** what it was held to, and what was found, in words made of the same figures as the evidence; quantities marked */
+  /**
+   * what it was held to, and what was found, in words made of the same figures as the evidence; quantities
+   * marked
+   */
   readonly why: string;
   readonly verdict: SayingVerdict;
   readonly evidence: readonly Evidence[];
@@ -48,7 +51,10 @@ const MOST = 6;
 const AGREED = 0.8;
 const NOT = 0.2;
 
-/** A plastic that a head is said to be fished with in cover: the usual one, the point buried where its method allows. */
+/**
+ * A plastic that a head is said to be fished with in cover: the usual one, the point buried where its method
+ * allows.
+ */
 function weedless(design: Design, metals: readonly Metal[]): Bait | undefined {
   const solved = solveTarget(design, metals);
   if (!solved.ok) return undefined;

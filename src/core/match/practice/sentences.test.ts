@@ -15,8 +15,8 @@ import { REFERENCE_RULES } from './reference-rules.ts';
 import { SITUATIONS } from './situations.ts';
 
 /*
- * What is said of a head, held against the head’s own readings: over heads of every kind and all situations from what is kept, and over some of them
- * settled with the bait on.
+ * What is said of a head, held against the head’s own readings: over heads of every kind and all situations
+ * from what is kept, and over some of them settled with the bait on.
  */
 
 const BRIEFS = [...SITUATIONS.map(({ brief }) => brief), ...PRACTICE.map(({ brief }) => brief)];
@@ -145,7 +145,8 @@ describe('the words of a rule', () => {
       if ((grade === 'best' || grade === 'good') && !meant.has(id)) expect(says, id).not.toMatch(complaint);
   });
 
-  // Of what only a bait from the shop's shelf has, of what is found only when a bait is laid, and of mistakes that are not built.
+  // Of what only a bait from the shop's shelf has, of what is found only when a bait is laid, and of mistakes
+  // that are not built.
   const ELSEWHERE = /^(taken-(murk|clear|dark)|rest-core|stays-nose|point-open-buried|cost-collar-sintered)/;
 
   it('each speaks somewhere: of the rules nearly all decide an answer over these heads and briefs', () => {

@@ -49,7 +49,8 @@ beforeAll(async () => {
     const result = evaluate(design);
     return result.ok ? [{ design: result.design, values: valuesOf(result.readings) }] : [];
   });
-  // Hundreds of whole evaluations: half a minute by itself, and many times that on a machine that does much else.
+  // Hundreds of whole evaluations: half a minute by itself, and many times that on a machine that does much
+  // else.
 }, 900_000);
 
 function order(
@@ -127,7 +128,8 @@ describe('what practitioners say of heads of every kind, hinged, guarded and odd
 });
 
 describe('twenty that were written after everything else', () => {
-  // All twenty held at first of 3,029 heads; of one the weight was then given a step more, for the few heads of most days.
+  // All twenty held at first of 3,029 heads; of one the weight was then given a step more, for the few heads
+  // of most days.
   it.each(FRESH.map((one) => [one.key, one] as const))('%s', (_, one) => {
     asExpected(one.brief, one);
   });

@@ -9,7 +9,10 @@ import { SWIMMING } from './situations/swimming.ts';
 import { SWINGING } from './situations/swinging.ts';
 import type { KnownSituation } from './situations/situation.ts';
 
-/** What heads are used for: common practice, no source. A head’s uses are told by them, and the rules are held to what the trade says of each. */
+/**
+ * What heads are used for: common practice, no source. A head’s uses are told by them, and the rules are held
+ * to what the trade says of each.
+ */
 export const SITUATIONS: readonly KnownSituation[] = [
   ...STONE,
   ...SWINGING,

@@ -43,7 +43,10 @@ export function shareMade({ answers, standing }: Matched): number {
   return asked.length === 0 ? 0 : standing.made / asked.length;
 }
 
-/** The same brief with baits of its kind in each usual length, the brief’s own first: what is free where a head is asked what it is for. */
+/**
+ * The same brief with baits of its kind in each usual length, the brief’s own first: what is free where a
+ * head is asked what it is for.
+ */
 function inUsualLengths(brief: Brief): Brief[] {
   const lengths = plasticKindOf(brief.bait.kind).usual.inches.map((inches) => inches * MM_PER_INCH);
   return [brief.bait.length, ...lengths.filter((length) => Math.abs(length - brief.bait.length) > 1)].map(
@@ -58,8 +61,8 @@ export interface NamedBrief {
 }
 
 /**
- * What a head is good for: how it stands to each of some briefs with a bait of the brief’s kind that fits it, those it serves first, from readings
- * as they are kept.
+ * What a head is good for: how it stands to each of some briefs with a bait of the brief’s kind that fits it,
+ * those it serves first, from readings as they are kept.
  */
 export const usesOf = (
   design: Design,
@@ -72,7 +75,10 @@ export const usesOf = (
 export const byService = (uses: readonly Use[]): Use[] =>
   [...uses].sort((a, b) => SERVICES.indexOf(a.service) - SERVICES.indexOf(b.service) || byBest(a, b));
 
-/** What a head is in one brief, in the usual length of its bait that suits it best; none where no length is usual. */
+/**
+ * What a head is in one brief, in the usual length of its bait that suits it best; none where no length is
+ * usual.
+ */
 export function useIn(
   design: Design,
   values: ReadingValues,

@@ -6,7 +6,10 @@ import type { Question } from './question.ts';
 /** How many other metals are tried for a head that costs too much, or may not be used. */
 const TRIED = 3;
 
-/** Metals in place of another: cheaper ones, or where lead is not allowed those nearest to its density, so that shape and hook stay. */
+/**
+ * Metals in place of another: cheaper ones, or where lead is not allowed those nearest to its density, so
+ * that shape and hook stay.
+ */
 function instead(metal: string, isLeadAllowed: boolean): Metal[] {
   const own = METALS.find(({ key }) => key === metal);
   const off = ({ density }: Metal) => Math.abs(Math.log(density / (own?.density ?? density)));
@@ -47,7 +50,8 @@ export const cost: Question = {
           isFirm: true,
           by: 'cost.metal',
           says: (side) =>
-            `Its metal costs ${dear.toFixed(2)}, ${side === 'for' ? 'and' : 'but'} a lost head may cost ${price.toFixed(2)}${side === 'for' ? '' : ' at the most'}.`,
+            `Its metal costs ${dear.toFixed(2)}, ${side === 'for' ? 'and' : 'but'} a lost head may ` +
+            `cost ${price.toFixed(2)}${side === 'for' ? '' : ' at the most'}.`,
         },
       ];
     };

@@ -28,7 +28,8 @@ export const cover: Question = {
           by: 'pull.shedding',
           isSame: true,
           says: (side) =>
-            `${side === 'for' ? '' : 'Only '}${Math.round(100 * share)} in a hundred of its breadth lets a stem slide off${side === 'for' ? '' : ': the rest gathers it'}.`,
+            `${side === 'for' ? '' : 'Only '}${Math.round(100 * share)} in a hundred of its breadth ` +
+            `lets a stem slide off${side === 'for' ? '' : ': the rest gathers it'}.`,
         },
       ];
     };

@@ -9,7 +9,10 @@ const SURELY = 0.7;
 const NO = 0.35;
 /** Cracks that hold a head at all, mm. */
 const HOLDS = 6;
-/** Angles of the line at which four fifths of a front comes free: at the one anybody frees it, at the other hardly (working values). */
+/**
+ * Angles of the line at which four fifths of a front comes free: at the one anybody frees it, at the other
+ * hardly (working values).
+ */
 const EASY = 55;
 const HARD = 95;
 
@@ -39,7 +42,8 @@ export const cracks: Question = {
             by: 'pull.jams',
             isSame: true,
             says: () =>
-              `Its nose enters cracks from ${marked(width, 'size')} and wedges there; those here are some ${marked(crack, 'size')}.`,
+              `Its nose enters cracks from ${marked(width, 'size')} and wedges there; those here are ` +
+              `some ${marked(crack, 'size')}.`,
           },
         ];
       const score = Math.min(1, Math.max(0, 1 - (frees - EASY) / (HARD - EASY)));

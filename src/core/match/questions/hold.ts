@@ -6,7 +6,10 @@ import { byRatio } from './question.ts';
 import { leastFor } from './least.ts';
 import { fitting, soldFrom, soldWithin } from './weights.ts';
 
-/** A head that weighs just what holds is a fair answer; a tenth more is a good one, and a doubling counts for more than a whole step. */
+/**
+ * A head that weighs just what holds is a fair answer; a tenth more is a good one, and a doubling counts for
+ * more than a whole step.
+ */
 const JUST = 0.7;
 const STEEP = 1.1;
 /** Times the weight that just holds from which it holds with ease: then the figure tells nobody anything. */
@@ -39,8 +42,10 @@ export const hold: Question = {
             side === 'for'
               ? metal > AMPLE * held
                 ? `Keeps ${keeps} with weight to spare.`
-                : `Keeps ${keeps}: ${marked(soldFrom(held), 'mass')} of this shape would do, it has ${marked(metal, 'mass')}.`
-              : `${side === 'care' ? 'Just lifts off' : 'Lifts off'}: at this speed and current it takes ${marked(soldFrom(held), 'mass')} of this shape, it has ${marked(metal, 'mass')}.`,
+                : `Keeps ${keeps}: ${marked(soldFrom(held), 'mass')} of this shape would do, it has ` +
+                  `${marked(metal, 'mass')}.`
+              : `${side === 'care' ? 'Just lifts off' : 'Lifts off'}: at this speed and current it takes ` +
+                `${marked(soldFrom(held), 'mass')} of this shape, it has ${marked(metal, 'mass')}.`,
         });
       // What the water asks goes before what is usual: the window is raised to it, never cut by it.
       const window = {

@@ -11,16 +11,23 @@ import { NO, YES } from '../engine/marks.ts';
 import type { Found, Question } from './question.ts';
 import { byRatio, toDesign } from './question.ts';
 
-/** Size of a head’s face over the gap of its hook up to which the point reaches past its face, and what is lost with every doubling beyond (working values). */
+/**
+ * Size of a head’s face over the gap of its hook up to which the point reaches past its face, and what is
+ * lost with every doubling beyond (working values).
+ */
 const BLUNT = 1.3;
 const DULLS = 0.5;
 /**
- * Share of a bait from its face back to the point at which fish that strike short still meet it, and what more or less of it is worth (working
- * values, no source): they take the last of a bait, which a point far forward misses.
+ * Share of a bait from its face back to the point at which fish that strike short still meet it, and what
+ * more or less of it is worth (working values, no source): they take the last of a bait, which a point far
+ * forward misses.
  */
 const BACK = 0.18;
 const FARTHER = 2.5;
-/** Line on which a blunt face costs hook-ups wholly, and from which it does not, kg: 6 and 12 lb (common practice, no source). */
+/**
+ * Line on which a blunt face costs hook-ups wholly, and from which it does not, kg: 6 and 12 lb (common
+ * practice, no source).
+ */
 const LIGHT = 2.7;
 const NOT_LIGHT = 5.4;
 
@@ -63,7 +70,8 @@ export const hooks: Question = {
           says: (side) =>
             side === 'for'
               ? `${marked(pull, 'pull')} at the hook drive wire of ${marked(wire, 'size')} home.`
-              : `${marked(pull, 'pull')} at the hook${guard > 0.1 * pull ? `, of which the guard takes ${marked(Math.min(guard, pull), 'pull')},` : ''} are little for wire of ${marked(wire, 'size')}.`,
+              : `${marked(pull, 'pull')} at the hook${guard > 0.1 * pull ? `, of which the guard takes ${marked(Math.min(guard, pull), 'pull')},` : ''} ` +
+                `are little for wire of ${marked(wire, 'size')}.`,
         });
       }
       const bite = (isSettled ? values['rig.bite'] : undefined) ?? values['hook.biteAboveEye'];
@@ -77,7 +85,8 @@ export const hooks: Question = {
           isFirm: true,
           by: isSettled && values['rig.bite'] !== undefined ? 'rig.bite' : 'hook.biteAboveEye',
           says: (side) =>
-            `The point stands ${side === 'for' ? '' : 'only '}${marked(bite, 'size')} over the eye${side === 'against' ? ': a poor bite' : ''}.`,
+            `The point stands ${side === 'for' ? '' : 'only '}${marked(bite, 'size')} over the ` +
+            `eye${side === 'against' ? ': a poor bite' : ''}.`,
         });
       }
       const [height, breadth] = [values['head.height'], values['head.breadth']];
@@ -90,7 +99,8 @@ export const hooks: Question = {
           says: (side) =>
             side === 'for'
               ? `A face about ${marked(face, 'size')} across lets the point reach on light line.`
-              : `A face about ${marked(face, 'size')} across before a gap of ${marked(gap, 'size')} costs hook-ups on light line.`,
+              : `A face about ${marked(face, 'size')} across before a gap of ${marked(gap, 'size')} costs ` +
+                'hook-ups on light line.',
         });
       }
       const reach = isSettled ? values['rig.reach'] : undefined;
@@ -102,8 +112,10 @@ export const hooks: Question = {
           by: 'rig.reach',
           says: (side) =>
             side === 'for'
-              ? `The point stands ${marked(reach, 'size')} behind the bait’s face, of ${marked(length, 'size')}: far enough back for fish that strike short.`
-              : `The point stands ${marked(reach, 'size')} behind the bait’s face, of ${marked(length, 'size')}: fish that strike short take what is behind it.`,
+              ? `The point stands ${marked(reach, 'size')} behind the bait’s face, of ${marked(length, 'size')}: ` +
+                'far enough back for fish that strike short.'
+              : `The point stands ${marked(reach, 'size')} behind the bait’s face, of ${marked(length, 'size')}: ` +
+                'fish that strike short take what is behind it.',
         });
       }
       return found;

@@ -10,7 +10,10 @@ import { nearHooks } from './bait.ts';
 import type { Question } from './question.ts';
 import { toDesign } from './question.ts';
 
-/** A hook that opens for good just where the brake slips is a fair answer; by so much it gains with every doubling (working value). */
+/**
+ * A hook that opens for good just where the brake slips is a fair answer; by so much it gains with every
+ * doubling (working value).
+ */
 const STEEP = 0.36;
 
 /** Whether the hook bears the fish. */
@@ -36,8 +39,10 @@ export const lands: Question = {
           by: 'hook.openingLoad',
           says: (side) =>
             side === 'for'
-              ? `The brake at three tenths of that line slips at ${marked(slips, 'pull')}, before the hook opens at ${marked(opens, 'pull')}.`
-              : `The hook opens at ${marked(opens, 'pull')}${side === 'care' ? ', somewhat' : ', well'} before the drag slips at ${marked(slips, 'pull')}, three tenths of that line.`,
+              ? `The brake at three tenths of that line slips at ${marked(slips, 'pull')}, before the ` +
+                `hook opens at ${marked(opens, 'pull')}.`
+              : `The hook opens at ${marked(opens, 'pull')}${side === 'care' ? ', somewhat' : ', well'} ` +
+                `before the drag slips at ${marked(slips, 'pull')}, three tenths of that line.`,
         },
       ];
     };

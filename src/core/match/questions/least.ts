@@ -27,7 +27,10 @@ interface Needed {
 
 const known = new WeakMap<Situation, Needed | undefined>();
 
-/** Weights by speed, depth, water and tackle: situations that differ in their baits alone share them, and each is worked out when it is asked for. */
+/**
+ * Weights by speed, depth, water and tackle: situations that differ in their baits alone share them, and each
+ * is worked out when it is asked for.
+ */
 const tables = new Map<string, Map<number, number>>();
 /** Tables that are kept at once. */
 const KEPT = 128;
@@ -88,8 +91,9 @@ function neededIn(situation: Situation): Needed | undefined {
 }
 
 /**
- * Weight of the metal, g, with which a head of that shape and bait just keeps the bottom at the situation’s speed, current and line, as a
- * function of the head: its weight now, times what it needs in the water over what it has. Undefined where nothing asks for it.
+ * Weight of the metal, g, with which a head of that shape and bait just keeps the bottom at the situation’s
+ * speed, current and line, as a function of the head: its weight now, times what it needs in the water over
+ * what it has. Undefined where nothing asks for it.
  */
 export function leastFor(situation: Situation): (head: Head) => number | undefined {
   const needed = neededIn(situation);

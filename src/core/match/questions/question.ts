@@ -13,11 +13,17 @@ export interface Found {
   readonly isFirm: boolean;
   /** true where the head is out by it, whether the question decides or not */
   readonly isOut?: boolean;
-  /** true where it answers just what the rules of its question say, so that the two may be set against each other in one sentence */
+  /**
+   * true where it answers just what the rules of its question say, so that the two may be set against each
+   * other in one sentence
+   */
   readonly isSame?: boolean;
   /** the reading it rests on, or `fit` */
   readonly by: string;
-  /** the same in words that go with the side it speaks on, quantities marked for the reader’s units; asked for only where it is shown */
+  /**
+   * the same in words that go with the side it speaks on, quantities marked for the reader’s units; asked for
+   * only where it is shown
+   */
   readonly says: (side: Side) => string;
 }
 
@@ -30,7 +36,10 @@ export interface Question {
   readonly asks: string;
   /** what goes wrong where the answer is no, as the common mistake it is */
   readonly mistake: string;
-  /** readings its computation looks at; what no asked question and no rule looks at is not computed for a match */
+  /**
+   * readings its computation looks at; what no asked question and no rule looks at is not computed for a
+   * match
+   */
   readonly reads?: readonly ReadingId[];
   /** whether the situation asks it at all; no rule speaks where it does not */
   isAsked(situation: Situation): boolean;
@@ -41,8 +50,9 @@ export interface Question {
   /** true where rule and computation must both be content: the worse of both decides */
   readonly isBoth?: boolean;
   /**
-   * true where it is the shape that answers: what a rule says of a trait (a hinge, a metal, a wire) can only lessen the shape’s own grade, and where
-   * the question decides, its grade tells what the shape was made for
+   * true where it is the shape that answers: what a rule says of a trait (a hinge, a metal, a wire) can only
+   * lessen the shape’s own grade, and where the question decides, its grade tells what the shape was made
+   * for
    */
   readonly isOfShape?: boolean;
   /** true where it asks for the way of fishing itself */

@@ -114,7 +114,8 @@ describe('right weight', () => {
     expect(at(most * 2)).toBeLessThan(NO);
   });
 
-  // The least that holds, from drag area and weight at any speed, against the computation of the retrieve itself.
+  // The least that holds, from drag area and weight at any speed, against the computation of the retrieve
+  // itself.
   it.each([
     ['ball', 1 / 4, 0.5, 0],
     ['football', 1 / 2, 0.8, 0],
@@ -281,7 +282,8 @@ describe('hooks up', () => {
       { ...rock, line: { material: 'fluorocarbon', test: pounds * 0.45359237 } },
       headOf({ 'hook.wire': wire, ...more }),
     );
-  // A medium 4/0 serves from 6 to 15 lb: common practice, no source. Its wire is 1.17 mm (chart, from memory).
+  // A medium 4/0 serves from 6 to 15 lb: common practice, no source. Its wire is 1.17 mm (chart, from
+  // memory).
   it('a medium 4/0 serves from 6 to 15 lb; heavy wire on 4 lb does not go in', () => {
     for (const pounds of [6, 8, 10, 12, 15])
       expect(on(pounds, 1.17), `${pounds} lb`).toBeGreaterThanOrEqual(YES);
@@ -406,7 +408,8 @@ describe('scores by hand, from the working values that stand beside each questio
     expect([5, 28].map((grams) => rod(grams)?.score)).toEqual([1, 1]);
     expect(rod(2.5)).toMatchObject({ score: expect.closeTo(0.5, 9), isFirm: true, by: 'mass.total' });
     expect(rod(56)?.score).toBeCloseTo(0.5, 9);
-    // Too little to draw the line off: 80 g for each mm² of fluorocarbon, 2.2 times that in strong wind, by the length of the cast over 25 m.
+    // Too little to draw the line off: 80 g for each mm² of fluorocarbon, 2.2 times that in strong wind, by
+    // the length of the cast over 25 m.
     const thick = lineDiameter('fluorocarbon', 6.8);
     const least = 80 * thick * thick;
     expect(at(least / 2)[0]?.score).toBeCloseTo(0.5, 9);

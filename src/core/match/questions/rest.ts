@@ -8,13 +8,19 @@ import { toDesign } from './question.ts';
 
 /** Cover in which nobody wants a head to stand: it is to come through, and lies where it comes to lie. */
 const DENSE = new Set(['grass or reeds', 'matted weed', 'brush and wood']);
-/** How much it matters how a head lies that lies for no time, and how much more with every second, up to all of it (working values). */
+/**
+ * How much it matters how a head lies that lies for no time, and how much more with every second, up to all
+ * of it (working values).
+ */
 const MATTERS = { at: 0.35, second: 0.065 } as const;
 /** Landings with the point up that are no longer a reason. */
 const HALF = 0.5;
 /** A slope from which a head that does not hold it slides, degrees. */
 const SLOPES = 8;
-/** Degrees of slope over which it turns from staying to rolling, half of them before what it holds; and what a head is worth that rolls (working values). */
+/**
+ * Degrees of slope over which it turns from staying to rolling, half of them before what it holds; and what a
+ * head is worth that rolls (working values).
+ */
 const NEARLY = 4;
 const ROLLS = 0.15;
 /** A slope on which metal slips whatever its shape, degrees: friction on stone and gravel (working value). */
@@ -34,7 +40,8 @@ export const rest: Question = {
   asks: 'Does it rest as wanted, point up, as long as it lies there?',
   mistake: 'a head that lies on its side in a long pause',
   reads: ['rest.hookUp', 'rest.slopeNose', 'rest.slopeSide', 'rest.slopeTail', 'rest.tailUp'],
-  // In cover a head is asked to stand only where the brief wants long rests, and never in what it must come through.
+  // In cover a head is asked to stand only where the brief wants long rests, and never in what it must come
+  // through.
   isAsked: ({ touches, rest: still, covers, brief }) =>
     touches &&
     still >= 0.5 &&
@@ -82,12 +89,14 @@ export const rest: Question = {
             if (rolls)
               return side === 'for'
                 ? `It stays where the bottom falls by ${marked(lies, 'angle')}: it holds ${marked(held, 'angle')}.`
-                : `It rolls where the bottom falls by ${marked(lies, 'angle')}; it holds ${only}${marked(held, 'angle')}.`;
+                : `It rolls where the bottom falls by ${marked(lies, 'angle')}; it holds ` +
+                    `${only}${marked(held, 'angle')}.`;
             return stands > up
               ? `It comes to rest with the tail ${only}${marked(tail, 'angle')} over the bottom.`
               : up < 0.005
                 ? 'Hardly a landing in a hundred ends with the point up.'
-                : `${side === 'for' ? '' : 'Only '}${Math.round(100 * up)} in a hundred landings end with the point up.`;
+                : `${side === 'for' ? '' : 'Only '}${Math.round(100 * up)} in a hundred landings end with ` +
+                  'the point up.';
           },
         },
       ];

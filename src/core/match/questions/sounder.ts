@@ -1,7 +1,10 @@
 import type { Question } from './question.ts';
 import { toDesign } from './question.ts';
 
-/** Decibels over a ball of its size from which a head stands out, and which is the least one sees (working values, no source). */
+/**
+ * Decibels over a ball of its size from which a head stands out, and which is the least one sees (working
+ * values, no source).
+ */
 const STANDS_OUT = 6;
 
 /** Whether it is seen on the sounder. */
@@ -27,7 +30,8 @@ export const sounder: Question = {
           says: (side) =>
             side === 'for'
               ? `As it hangs it shows ${index.toFixed(0)} dB over a ball of its size.`
-              : `As it hangs it shows ${index < 0 ? `${(-index).toFixed(0)} dB less than` : `hardly more than`} a ball of its size.`,
+              : `As it hangs it shows ${index < 0 ? `${(-index).toFixed(0)} dB less than` : `hardly more than`} ` +
+                'a ball of its size.',
         },
       ];
     },

@@ -7,7 +7,11 @@ import type { Found, Question } from './question.ts';
 import { byRatio } from './question.ts';
 import { heavier, lighter } from './weights.ts';
 
-/** What is thrown, g, for each kg a line bears, from which it is too much for it; and for each mm² of its thickness, below which it is too little to draw it off the reel: limp braid goes lighter (working values after the common pairings, no source). */
+/**
+ * What is thrown, g, for each kg a line bears, from which it is too much for it; and for each mm² of its
+ * thickness, below which it is too little to draw it off the reel: limp braid goes lighter (working values
+ * after the common pairings, no source).
+ */
 const MOST_PER_KG = 9;
 const LEAST_PER_MM2 = { nylon: 70, fluorocarbon: 80, braid: 40 } as const;
 /** Wind takes a heavier head to cast. */
@@ -63,7 +67,8 @@ export const tackle: Question = {
           isFirm: true,
           by: 'mass.total',
           says: (side) =>
-            `A ${rod} rod throws ${marked(rodLeast, 'mass')} to ${marked(rodMost, 'mass')}; with the bait it is ${marked(thrown, 'mass')}${side === 'for' ? '' : thrown > rodMost ? ', too much' : ', too little'}.`,
+            `A ${rod} rod throws ${marked(rodLeast, 'mass')} to ${marked(rodMost, 'mass')}; with the ` +
+            `bait it is ${marked(thrown, 'mass')}${side === 'for' ? '' : thrown > rodMost ? ', too much' : ', too little'}.`,
         });
       return found;
     };

@@ -5,7 +5,10 @@ import { lighter } from './weights.ts';
 
 /** A fall that wary or cold fish follow, m/s (working value after common practice, no source). */
 const SLOW = 0.95;
-/** Height of a head that fish in clear shallow water still take in, mm, at the surface and for each metre under it (working values). */
+/**
+ * Height of a head that fish in clear shallow water still take in, mm, at the surface and for each metre
+ * under it (working values).
+ */
 const UNSEEN = 6;
 const DEEPER = 0.35;
 
@@ -21,7 +24,8 @@ export const taken: Question = {
   isBoth: true,
   compute: (situation) => {
     const { mood, cold, clarity, size, water, retrieve } = situation;
-    // A slow fall is asked for by degrees: wholly by wary fish, half by cold ones; nobody asks it of what hangs deep.
+    // A slow fall is asked for by degrees: wholly by wary fish, half by cold ones; nobody asks it of what
+    // hangs deep.
     const slow =
       retrieve === 'vertical'
         ? 0

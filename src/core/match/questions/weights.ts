@@ -23,13 +23,18 @@ const SOLD = SOLD_OUNCES.map((ounces) => ounces * GRAMS_PER_OUNCE);
 /** A weight that is a hair off one that is sold is that one. */
 const HAIR = 1.005;
 
-/** The lightest weight that is sold and does, g: what is needed, as it can be bought; beyond what is sold the weight itself. */
+/**
+ * The lightest weight that is sold and does, g: what is needed, as it can be bought; beyond what is sold the
+ * weight itself.
+ */
 export const soldFrom = (grams: number): number => SOLD.find((sold) => sold * HAIR >= grams) ?? grams;
 
 /** The heaviest weight that is sold up to one, g; below what is sold the weight itself. */
 export const soldTo = (grams: number): number => SOLD.findLast((sold) => sold <= grams * HAIR) ?? grams;
 
-/** A window of weights by what is sold within it, g; where nothing is, by what is sold nearest to its ends. */
+/**
+ * A window of weights by what is sold within it, g; where nothing is, by what is sold nearest to its ends.
+ */
 export function soldWithin({ least, most }: Pick<Window, 'least' | 'most'>): readonly [number, number] {
   const [from, to] = [soldFrom(least), soldTo(most)];
   return from <= to ? [from, to] : [nearestSold(least), nearestSold(most)];

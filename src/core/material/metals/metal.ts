@@ -25,18 +25,23 @@ export interface Metal extends Kind {
   /** Poured into a mould, or pressed and sintered. */
   readonly making: 'poured' | 'sintered';
   /**
-   * of one that is poured: elements after the CRC Handbook of Chemistry and Physics (melting points, enthalpies of fusion and molar heat capacities from
-   * memory); alloys by their shares of the elements, liquidus after usual data sheets (from memory)
+   * of one that is poured: elements after the CRC Handbook of Chemistry and Physics (melting points,
+   * enthalpies of fusion and molar heat capacities from memory); alloys by their shares of the elements,
+   * liquidus after usual data sheets (from memory)
    */
   readonly melting?: Melting;
   readonly source: string;
   readonly caution: string;
   /** whether lead is in it, with what that brings */
   readonly isLead?: boolean;
-  /** what a kilogram costs a small shop, in the shop's money; a starting value to be replaced (common practice, no source) */
+  /**
+   * what a kilogram costs a small shop, in the shop's money; a starting value to be replaced (common
+   * practice, no source)
+   */
   readonly price: number;
 }
 
 /** What is said wherever lead is handled. */
 export const LEAD_CAUTION =
-  'Lead and its dust are poisonous, and lead tackle is banned or limited in many waters. Local rules decide, and they change.';
+  'Lead and its dust are poisonous, and lead tackle is banned or limited in many waters. ' +
+  'Local rules decide, and they change.';

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { isLead, METALS } from './index.ts';
 
 /**
- * Elements after the CRC Handbook of Chemistry and Physics (from memory): g/mol, melting point °C, enthalpy of fusion kJ/mol, molar heat
- * capacity J/(mol K) solid at 25 °C and liquid near the melting point, density g/cm³ at 20 °C.
+ * Elements after the CRC Handbook of Chemistry and Physics (from memory): g/mol, melting point °C, enthalpy
+ * of fusion kJ/mol, molar heat capacity J/(mol K) solid at 25 °C and liquid near the melting point, density
+ * g/cm³ at 20 °C.
  */
 const ELEMENTS = {
   lead: { molar: 207.2, melts: 327.46, fusion: 4.78, solid: 26.65, liquid: 30.6, density: 11.34 },
@@ -63,7 +64,8 @@ describe('metals', () => {
     near(melting?.heat[1] ?? NaN, by('liquid'), 0.02);
   });
 
-  // By volumes: the eutectic of bismuth and tin and hard lead lie within a per cent of what mixing gives; both are of data sheets.
+  // By volumes: the eutectic of bismuth and tin and hard lead lie within a per cent of what mixing gives;
+  // both are of data sheets.
   it.each<[string, readonly (readonly [Element, number])[], number]>([
     [
       'bismuth-tin',
@@ -91,7 +93,8 @@ describe('metals', () => {
     near(densityRange[1], density, 0.02);
   });
 
-  // The eutectic of bismuth and tin melts at 138 to 139 °C; lead with 4% antimony is solid at its eutectic, 252 °C (Metals Handbook, from memory).
+  // The eutectic of bismuth and tin melts at 138 to 139 °C; lead with 4% antimony is solid at its eutectic,
+  // 252 °C (Metals Handbook, from memory).
   it('alloys melt where their diagrams say', () => {
     expect(metal('bismuth-tin').melting).toMatchObject({ liquid: 139, solid: 138 });
     expect(metal('lead-antimony').melting).toMatchObject({ solid: 252, liquid: 300 });
@@ -110,7 +113,8 @@ describe('metals', () => {
     }
   });
 
-  // Bismuth grows by 3.3% of its volume as it sets, its eutectic with tin keeps its size; the others shrink (handbooks, from memory).
+  // Bismuth grows by 3.3% of its volume as it sets, its eutectic with tin keeps its size; the others shrink
+  // (handbooks, from memory).
   it('shrink as they cool, but for bismuth, which grows', () => {
     expect(metal('bismuth').melting?.shrink).toBeLessThan(0);
     expect(metal('bismuth-tin').melting?.shrink).toBe(0);
@@ -127,7 +131,8 @@ describe('metals', () => {
     expect(density).toBeGreaterThan(16.85);
     expect(density).toBeLessThan(18.85);
     expect(densityRange).toEqual([14.5, 19.3]);
-    // Zinc is a casting alloy with 4% aluminium: 6.6 (ASTM B240 alloy 3, from memory), lighter than the element.
+    // Zinc is a casting alloy with 4% aluminium: 6.6 (ASTM B240 alloy 3, from memory), lighter than the
+    // element.
     expect(metal('zinc').densityRange).toEqual([6.6, 6.8]);
   });
 

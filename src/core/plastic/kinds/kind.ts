@@ -34,7 +34,10 @@ export const ACTIONS = ['kick', 'curl', 'flap', 'quiver', 'glide', 'spiral'] as 
 /** What a plastic does in the water. */
 export type Action = (typeof ACTIONS)[number];
 
-/** Something that stands out of a body, on both sides where it is a pair. Shares of length, greatest breadth and greatest height. */
+/**
+ * Something that stands out of a body, on both sides where it is a pair. Shares of length, greatest breadth
+ * and greatest height.
+ */
 export interface Limb {
   readonly name: string;
   /** share of the length at which it leaves the body */
@@ -72,13 +75,19 @@ export interface UsualSizes {
 export interface UsualWeights {
   /** ways of fishing it is said of; absent: any on the bottom */
   readonly retrieves?: readonly string[];
-  /** depth, m, rising, with the least and the most weight of the head that is usual there, g; between them it glides */
+  /**
+   * depth, m, rising, with the least and the most weight of the head that is usual there, g; between them it
+   * glides
+   */
   readonly steps: readonly (readonly [depth: number, least: number, most: number])[];
   /** what they are usual for, in words */
   readonly says: string;
 }
 
-/** A kind of soft plastic: a loft of sections with what stands out of it, and where a bare hook should come out. One file each. */
+/**
+ * A kind of soft plastic: a loft of sections with what stands out of it, and where a bare hook should come
+ * out. One file each.
+ */
 export interface PlasticKind<K extends string = string> extends Kind {
   readonly key: K;
   readonly does: string;
@@ -91,7 +100,10 @@ export interface PlasticKind<K extends string = string> extends Kind {
   readonly tail: number;
   readonly limbs: readonly Limb[];
   readonly action: Action;
-  /** how freely it moves in cold and in warm water, 0 dead to 1 (index by feel of the trade, common practice, no source) */
+  /**
+   * how freely it moves in cold and in warm water, 0 dead to 1 (index by feel of the trade, common practice,
+   * no source)
+   */
   readonly moves: { readonly cold: number; readonly warm: number };
   /** where a bare hook should come out, as a share of the body */
   readonly exit: Limits;

@@ -34,7 +34,8 @@ export const barrelled = methodKind({
     'Wet hook and nose: tough plastic slides on wet, and tears dry.',
     ...threadSteps(laid, mount).map((step) =>
       step.startsWith('Push the nose ')
-        ? `Work the nose over the bulge, ${marked(mount.keeper?.insertion || mount.profile.length, 'size')} deep, until it closes behind it.`
+        ? `Work the nose over the bulge, ${marked(mount.keeper?.insertion || mount.profile.length, 'size')} ` +
+          'deep, until it closes behind it.'
         : step,
     ),
   ],

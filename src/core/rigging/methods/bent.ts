@@ -4,7 +4,9 @@ import { BENT, FREE_GAP, LEFT_IN } from '../limits.ts';
 import { layBare, threadSteps } from '../laying.ts';
 import { methodKind } from '../method.ts';
 
-/** The hook is brought out early, so that the body keeps a slight bend, tail down: it swings as it is pulled. */
+/**
+ * The hook is brought out early, so that the body keeps a slight bend, tail down: it swings as it is pulled.
+ */
 export const bent = methodKind({
   key: 'bent',
   name: 'threaded, a bend left in',
@@ -26,6 +28,7 @@ export const bent = methodKind({
   },
   steps: (laid, mount) => [
     ...threadSteps(laid, mount).slice(0, -1),
-    'Leave the bend in: flat side down, the tail a little lower than the head. Try it in the water beside you: it should swing to both sides.',
+    'Leave the bend in: flat side down, the tail a little lower than the head. Try it in the ' +
+      'water beside you: it should swing to both sides.',
   ],
 });

@@ -22,7 +22,8 @@ export const exposed = methodKind({
     weedlessSteps(
       laid,
       mount,
-      'Leave the point bare, lying flat along the back, so that a finger drawn over it towards the tail does not catch.',
+      'Leave the point bare, lying flat along the back, so that a finger drawn over it towards ' +
+        'the tail does not catch.',
     ),
   obstacle: (_mount, plastic) =>
     MADE[plasticKindOf(plastic.kind).make].open

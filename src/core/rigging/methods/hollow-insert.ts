@@ -46,7 +46,8 @@ export const hollowInsert = methodKind({
   steps: (laid) => [
     'Wet the head and fold the body open at its slit, or its mouth.',
     'Point first, lead the hook in and out through the back on the seam.',
-    `It should come out ${marked(laid.exit, 'size')} from the nose; ease the head in behind it until it fills the room.`,
+    `It should come out ${marked(laid.exit, 'size')} from the nose; ease the head in behind ` +
+      'it until it fills the room.',
     'Press the eye out through the top of the nose. The slit must close over the metal.',
   ],
 });

@@ -20,7 +20,9 @@ export const noseHooked = methodKind({
   obstacle: ({ family }) =>
     family.within
       ? {
-          text: 'The weight of this head is made to lie inside a bait: hooked by its nose alone it would hang bare before it.',
+          text:
+            'The weight of this head is made to lie inside a bait: hooked by its nose alone it would ' +
+            'hang bare before it.',
           remedies: [],
         }
       : undefined,

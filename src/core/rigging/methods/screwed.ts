@@ -3,7 +3,10 @@ import { COVER } from '../limits.ts';
 import { COVERED, cutStep, layOver, toDesign } from '../laying.ts';
 import { methodKind } from '../method.ts';
 
-/** The nose is turned on to a screw that stands off from the head; the point is buried. It holds and streamlines best, and stands the bait back. */
+/**
+ * The nose is turned on to a screw that stands off from the head; the point is buried. It holds and
+ * streamlines best, and stands the bait back.
+ */
 export const screwed = methodKind({
   key: 'screwed',
   name: 'on a screw',
@@ -27,8 +30,10 @@ export const screwed = methodKind({
   lay: (ground) => ({ ...layOver(ground, COVER.buried), start: 0 }),
   steps: (laid, { keeper }) => [
     ...cutStep(laid),
-    `Turn the nose on to the screw, straight, ${marked((keeper?.insertion ?? 0) - laid.standOff, 'size')} deep; it stands ${marked(laid.standOff, 'size')} off the head.`,
-    `Lay the body along the hook and push the point in at the belly, ${marked(Number.isNaN(laid.entry) ? laid.exit : laid.entry, 'size')} from the nose.`,
+    `Turn the nose on to the screw, straight, ${marked((keeper?.insertion ?? 0) - laid.standOff, 'size')} ` +
+      `deep; it stands ${marked(laid.standOff, 'size')} off the head.`,
+    'Lay the body along the hook and push the point in at the belly, ' +
+      `${marked(Number.isNaN(laid.entry) ? laid.exit : laid.entry, 'size')} from the nose.`,
     `Draw it back until the point lies in the body, ${marked(laid.exit, 'size')} from the nose.`,
     'Sight along it: turned on askew it spins.',
   ],

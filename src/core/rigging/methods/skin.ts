@@ -2,7 +2,10 @@ import { COVER } from '../limits.ts';
 import { COVERED, layOver, weedlessSteps } from '../laying.ts';
 import { methodKind } from '../method.ts';
 
-/** Weedless with the point right through and only its tip back under the skin: less to pull through than a buried one. */
+/**
+ * Weedless with the point right through and only its tip back under the skin: less to pull through than a
+ * buried one.
+ */
 export const skin = methodKind({
   key: 'skin',
   name: 'weedless, tip under the skin',

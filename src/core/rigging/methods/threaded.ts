@@ -2,7 +2,10 @@ import { FREE_GAP } from '../limits.ts';
 import { layBare, threadSteps } from '../laying.ts';
 import { methodKind } from '../method.ts';
 
-/** The body's axis follows the shank to the bend, and the hook comes out where its bend rises through the back; the point is bare. */
+/**
+ * The body's axis follows the shank to the bend, and the hook comes out where its bend rises through the
+ * back; the point is bare.
+ */
 export const threaded = methodKind({
   key: 'threaded',
   name: 'threaded',

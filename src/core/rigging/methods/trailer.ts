@@ -26,6 +26,9 @@ export const trailer = methodKind({
   steps: (laid, mount) => [
     'Comb the skirt forward over the head.',
     ...threadSteps(laid, mount),
-    `Comb the skirt back and trim it: strands of ${marked(Math.max(0, laid.tailAt - SKIRT_UNEVEN), 'size')} to ${marked(laid.tailAt + SKIRT_UNEVEN, 'size')} behind the head, most of them ${marked(laid.tailAt, 'size')}, cover the meat and let the legs show. Uneven ends look better than even ones.`,
+    `Comb the skirt back and trim it: strands of ${marked(Math.max(0, laid.tailAt - SKIRT_UNEVEN), 'size')} ` +
+      `to ${marked(laid.tailAt + SKIRT_UNEVEN, 'size')} behind the head, most of them ` +
+      `${marked(laid.tailAt, 'size')}, cover the meat and let the legs show. Uneven ends look ` +
+      'better than even ones.',
   ],
 });

@@ -11,7 +11,10 @@ import { Heads, Scrolls } from '../../parts/sheet.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import './archive.css';
 
-/** Everything that was archived, and what was deleted in the last thirty days, each with the button that brings it back. */
+/**
+ * Everything that was archived, and what was deleted in the last thirty days, each with the button that
+ * brings it back.
+ */
 export function Archive() {
   const archive = useQuery(archiveQuery);
   const [find, setFind] = useState('');

@@ -8,7 +8,8 @@ import { hasSerial } from './use-scale.ts';
 /** What the hand is asked to do where the pan is in doubt. */
 const ASKED: Readonly<Record<PanDoubt, string>> = {
   swapped:
-    'The weight changed before the piece was off the scale, so it was not noted. Take it off, wait for 0.00, then place it again.',
+    'The weight changed before the piece was off the scale, so it was not noted. Take it off, ' +
+    'wait for 0.00, then place it again.',
   residue: 'Too light for a head: tare the scale, or take off what was left on it.',
 };
 
@@ -24,7 +25,9 @@ export function ScalePan({ scale, like }: Props) {
     off: 'No scale is read.',
     reading: scale.pan.isSteady ? 'steady' : 'settling',
     silent: 'Silent: is it plugged in and on? What was weighed is kept.',
-    lost: `Scale disconnected${scale.reason ? ` (${scale.reason})` : ''}. What was weighed is kept; read it again, or type.`,
+    lost:
+      `Scale disconnected${scale.reason ? ` (${scale.reason})` : ''}. What was weighed is kept; ` +
+      'read it again, or type.',
   }[scale.state];
   return (
     <>

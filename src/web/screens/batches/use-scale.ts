@@ -22,8 +22,9 @@ const BAUD = 9600;
 export const hasSerial = (): boolean => 'serial' in navigator;
 
 /**
- * Reads a scale line by line, whichever it is: the simulated one that ships with the shop, or a real one over Web Serial; the same reader follows both.
- * `onPiece` is told of each piece once, when it lies still on a pan that was empty before; `onDoubt` once whenever the hand must be asked.
+ * Reads a scale line by line, whichever it is: the simulated one that ships with the shop, or a real one over
+ * Web Serial; the same reader follows both. `onPiece` is told of each piece once, when it lies still on a pan
+ * that was empty before; `onDoubt` once whenever the hand must be asked.
  */
 export function useScale(onPiece: (grams: number) => void, onDoubt: (doubt: PanDoubt) => void) {
   const [source, setSource] = useState<ScaleSource>('none');

@@ -17,7 +17,10 @@ export function withWeight(
 /** Lightest piece that is laid on the simulated pan, g. */
 const LEAST = 0.05;
 
-/** Weight of a piece as a cavity of this batch might throw it, g: round what it has thrown so far, or what is wanted. */
+/**
+ * Weight of a piece as a cavity of this batch might throw it, g: round what it has thrown so far, or what is
+ * wanted.
+ */
 export function pieceLike({ weighings, wanted }: Batch, cavity: number, random = Math.random): number {
   const own = weighings.filter((one) => one.cavity === cavity).map(({ grams }) => grams);
   const mean = own.length > 0 ? own.reduce((sum, grams) => sum + grams, 0) / own.length : wanted.target;

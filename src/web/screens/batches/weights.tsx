@@ -26,7 +26,9 @@ function piecesBy(batch: Batch) {
   return { pieces, cavities };
 }
 
-/** Weight by cavity: charts, verdicts with what to do, the scale's noise apart, and one head in hand placed. */
+/**
+ * Weight by cavity: charts, verdicts with what to do, the scale's noise apart, and one head in hand placed.
+ */
 export function Weights({ id, batch, edit, flush }: WeightsFilesProps) {
   const { format } = useUnits();
   const { target, room } = batch.wanted;
@@ -62,7 +64,8 @@ export function Weights({ id, batch, edit, flush }: WeightsFilesProps) {
           Scale repeatability <b>{fixed(study.scale, 4)} g</b>, the pieces <b>{fixed(study.pieces, 4)} g</b> (
           {study.repeated} pieces weighed again, {study.weighings} weighings).{' '}
           {study.scale > study.pieces / 3
-            ? 'The scale is too coarse to tell these pieces apart well: weigh several together, or take the mean of repeats.'
+            ? 'The scale is too coarse to tell these pieces apart well: weigh several together, or take ' +
+              'the mean of repeats.'
             : 'The scale is fine enough for these pieces.'}
         </p>
       ) : (

@@ -30,7 +30,9 @@ export function WhichCavity({ verdicts }: Props) {
         </label>
         <span role="status">
           {belongs[0]
-            ? `This ${inHand.ok ? format(inHand.value, 'mass') : ''} head belongs to cavity ${belongs[0].cavity}, ${fixed(Math.abs(belongs[0].off), 1)} spreads ${belongs[0].off < 0 ? 'light' : 'heavy'} (${Math.round(100 * belongs[0].chance)} in 100${belongs[1] ? `; cavity ${belongs[1].cavity}: ${Math.round(100 * belongs[1].chance)}` : ''}).`
+            ? `This ${inHand.ok ? format(inHand.value, 'mass') : ''} head belongs to cavity ` +
+              `${belongs[0].cavity}, ${fixed(Math.abs(belongs[0].off), 1)} spreads ${belongs[0].off < 0 ? 'light' : 'heavy'} ` +
+              `(${Math.round(100 * belongs[0].chance)} in 100${belongs[1] ? `; cavity ${belongs[1].cavity}: ${Math.round(100 * belongs[1].chance)}` : ''}).`
             : hand.trim() !== '' && !inHand.ok
               ? inHand.message
               : ''}

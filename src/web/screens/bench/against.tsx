@@ -8,7 +8,9 @@ import { useUnits } from '../../data/units.ts';
 import { judgeWorker } from '../../workers/judge.ts';
 import { readingText } from './readings-panel.tsx';
 
-/** An earlier state of a design, judged in the same water: `what` is `step:3` or `version:…`, empty for none. */
+/**
+ * An earlier state of a design, judged in the same water: `what` is `step:3` or `version:…`, empty for none.
+ */
 export function useAgainst(id: string, what: string, surroundings: Surroundings) {
   const [kind, key = ''] = what.split(/:(.*)/s);
   const { data } = useQuery({

@@ -98,7 +98,8 @@ function NumberField({
       parsed.value >= least && parsed.value <= most && (kind === 'money' || Number.isInteger(parsed.value));
     return isRight
       ? undefined
-      : `Enter ${kind === 'money' ? 'a price' : 'a whole number'} from ${least} to ${most.toLocaleString()}, or nothing.`;
+      : `Enter ${kind === 'money' ? 'a price' : 'a whole number'} from ${least} to ` +
+          `${most.toLocaleString()}, or nothing.`;
   };
   return (
     <TypedField

@@ -31,7 +31,10 @@ interface Props {
   readonly onPanel: (panel: BenchPanel) => void;
 }
 
-/** The head of the Bench: name, what it is in a line, whether it is saved, and what can be done with the whole of it. */
+/**
+ * The head of the Bench: name, what it is in a line, whether it is saved, and what can be done with the whole
+ * of it.
+ */
 export function BenchHead({ kept, draft, shown, metals, grams, pulling, hand, panel, onPanel }: Props) {
   const { format } = useUnits();
   const { ids, toggle } = useTray();

@@ -5,7 +5,10 @@ import { figureAt, figureLines, figureSize } from './figure.ts';
 
 const ARROW = 5;
 
-/** The extension lines, the line and the arrows of a dimension; the arrows point in from outside where the line is short. */
+/**
+ * The extension lines, the line and the arrows of a dimension; the arrows point in from outside where the
+ * line is short.
+ */
 export function DimensionLines({ run: { at, upright, short, ...ends } }: { readonly run: Run }) {
   const pick = (point: Vec2) => (upright ? point[1] : point[0]);
   const [first, second] = pick(ends.a) <= pick(ends.b) ? [ends.a, ends.b] : [ends.b, ends.a];
@@ -70,7 +73,10 @@ export function DimensionFigure({ run, text, title, pull }: FigureProps) {
   );
 }
 
-/** Follows the pointer from where a figure was grabbed until it is let go. Its grip on the shape itself does the same by keyboard. */
+/**
+ * Follows the pointer from where a figure was grabbed until it is let go. Its grip on the shape itself does
+ * the same by keyboard.
+ */
 function startPull(
   event: PointerEvent<SVGTextElement>,
   { onStart, onMove, onEnd }: NonNullable<FigureProps['pull']>,

@@ -31,7 +31,10 @@ export function EyeBend({ drawing, side, k, angle }: Props & { readonly k: numbe
       <path
         className="dim-line"
         fill="none"
-        d={`M${kneeAt[0] + arc} ${kneeAt[1]}A${arc} ${arc} 0 0 0 ${kneeAt[0] + arc * Math.cos(radians(angle))} ${kneeAt[1] - arc * Math.sin(radians(angle))}`}
+        d={
+          `M${kneeAt[0] + arc} ${kneeAt[1]}A${arc} ${arc} 0 0 0 ${kneeAt[0] + arc * Math.cos(radians(angle))} ` +
+          `${kneeAt[1] - arc * Math.sin(radians(angle))}`
+        }
       />
       <text
         className="dim-text"

@@ -1,11 +1,16 @@
 import type { Vec2 } from '../../../core/numeric/index.ts';
 import type { Dimension } from '../../../core/plate/index.ts';
 
-/** Breadth of a figure's character and height of its line, px: the plate's 12 px figures, a little generous. */
+/**
+ * Breadth of a figure's character and height of its line, px: the plate's 12 px figures, a little generous.
+ */
 const CHARACTER = 5.7;
 const LINE = 13;
 
-/** Lines a dimension's figure is written in: beside an upright line the second unit system goes below the first. */
+/**
+ * Lines a dimension's figure is written in: beside an upright line the second unit system goes below the
+ * first.
+ */
 export const figureLines = (text: string, upright: boolean): string[] =>
   upright ? text.split(/ (?=\[)/) : [text];
 
@@ -36,7 +41,10 @@ export interface Figure {
 /** Distance of a figure from an upright line it stands beside, px. */
 export const BESIDE = 6;
 
-/** A figure stands in the middle of its line; of one too short for it, past the right end, or beside an upright line, away from the view. */
+/**
+ * A figure stands in the middle of its line; of one too short for it, past the right end, or beside an
+ * upright line, away from the view.
+ */
 export function figureAt({ a, b, at, upright, stands, short }: Run): Figure {
   if (!upright)
     return short

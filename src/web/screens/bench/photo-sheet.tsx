@@ -17,7 +17,10 @@ interface Props {
   readonly onHide: () => void;
 }
 
-/** Lays a photograph under the plate: two marks on it and the distance between them give its scale, its place and its turn. */
+/**
+ * Lays a photograph under the plate: two marks on it and the distance between them give its scale, its place
+ * and its turn.
+ */
 export function PhotoSheet({ design, onPlace, onHide }: Props) {
   const { read: readTyped } = useUnits();
   const now = design.photo;

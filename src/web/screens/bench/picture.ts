@@ -2,8 +2,8 @@ import type { Photo } from '../../../core/document/index.ts';
 import { PHOTO_CHARACTERS, PHOTO_SIDE } from '../../../core/document/index.ts';
 
 /**
- * Returns a picture as it is kept: no larger than a shop's data bear, whatever the camera gave. Throws a sentence where the browser cannot
- * read it, or where it stays too large.
+ * Returns a picture as it is kept: no larger than a shop's data bear, whatever the camera gave. Throws a
+ * sentence where the browser cannot read it, or where it stays too large.
  */
 export async function pictureKept(file: File): Promise<Photo> {
   const bitmap = await createImageBitmap(file).catch(() => {

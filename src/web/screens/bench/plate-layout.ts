@@ -55,7 +55,9 @@ export interface LaidDimension extends PlacedDimension {
 /** Distance between dimension lines, and the first from its view, px. */
 const LANE = 20;
 const FIRST = 18;
-/** Room about the sheet and between views that have no dimension between them, px; at the top the tools stand. */
+/**
+ * Room about the sheet and between views that have no dimension between them, px; at the top the tools stand.
+ */
 const EDGE = { left: 14, right: 18, top: 46, bottom: 30, between: 22 };
 
 interface Extents {
@@ -109,7 +111,8 @@ function roomAbout(
     const most = Math.max(0, ...standing(stands, ...views).map(({ lane }) => lane + 1));
     return most > 0 ? FIRST + most * LANE : 0;
   };
-  // The figure of an upright line lies across it, or beside it where it is short: on either side of the line it takes this.
+  // The figure of an upright line lies across it, or beside it where it is short: on either side of the line
+  // it takes this.
   const sides = (d: PlacedDimension): [inner: number, outer: number] => {
     const { wide } = sizeOf(d);
     return d.short ? [0, BESIDE + wide] : [wide / 2, wide / 2];
@@ -166,8 +169,9 @@ function laidOut(
 }
 
 /**
- * Lays the plate out in a space of the given size (px) at the largest drawing scale that fits, its dimensions in lanes that never lie over each
- * other. Third angle: the view from above lies above, the view from the nose at the nose. First angle: below, and at the tail.
+ * Lays the plate out in a space of the given size (px) at the largest drawing scale that fits, its dimensions
+ * in lanes that never lie over each other. Third angle: the view from above lies above, the view from the
+ * nose at the nose. First angle: below, and at the tail.
  */
 export function plateLayout(
   drawing: Drawing,

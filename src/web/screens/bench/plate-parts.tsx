@@ -18,7 +18,10 @@ export function CentreOfMass({ at: [x, y] }: { readonly at: Vec2 }) {
       <title>Centre of mass</title>
       <circle cx={x} cy={y} r={r} className="centre-mass-ground" />
       <path
-        d={`M${x} ${y}L${x} ${y - r}A${r} ${r} 0 0 1 ${x + r} ${y}ZM${x} ${y}L${x} ${y + r}A${r} ${r} 0 0 1 ${x - r} ${y}Z`}
+        d={
+          `M${x} ${y}L${x} ${y - r}A${r} ${r} 0 0 1 ${x + r} ${y}ZM${x} ${y}L${x} ${y + r}A${r} ` +
+          `${r} 0 0 1 ${x - r} ${y}Z`
+        }
       />
     </g>
   );

@@ -53,7 +53,10 @@ interface Grip {
   readonly perPx: (from: Vec2, to: Vec2) => number;
 }
 
-/** A dimension is of the whole body; sole and flats take a part of it away, so a pull on what is left counts by their ratio. */
+/**
+ * A dimension is of the whole body; sole and flats take a part of it away, so a pull on what is left counts
+ * by their ratio.
+ */
 const leftOf = ({ bodyHeight, height }: Drawing): number => bodyHeight / (height || 1);
 
 /** The sizes that are pulled at the outline itself, with what a pointer's way changes them by. */
@@ -88,7 +91,8 @@ export function Plate({ design, drawing, view, outdated, section, before, onLive
   const size = useContentBox(frame, { width: 720, height: 420 });
   const mm = (value: number) => localised(dimensionText(value, dual ? 'both' : system));
 
-  // While something is pulled the sheet must not re-scale under the pointer: views keep their places, only the shapes follow.
+  // While something is pulled the sheet must not re-scale under the pointer: views keep their places, only
+  // the shapes follow.
   const [frozen, setFrozen] = useState<PlateLayout | undefined>(undefined);
   const fresh = plateLayout(drawing, size.width, size.height, view, arrangement, mm);
   const layout: PlateLayout = frozen ? { ...frozen, dimensions: followed(frozen, drawing, fresh) } : fresh;
@@ -245,7 +249,10 @@ interface Pull {
   readonly onMove: (from: Vec2, to: Vec2) => void;
 }
 
-/** Dimensions, each figure to be grabbed and pulled where something can be changed by it. Figures lie over lines. */
+/**
+ * Dimensions, each figure to be grabbed and pulled where something can be changed by it. Figures lie over
+ * lines.
+ */
 function PulledDimensions({
   layout,
   text,
@@ -276,7 +283,10 @@ function PulledDimensions({
   );
 }
 
-/** Dimensions of the present drawing on a sheet whose views stand still: each keeps its line unless the shape grows over it. */
+/**
+ * Dimensions of the present drawing on a sheet whose views stand still: each keeps its line unless the shape
+ * grows over it.
+ */
 function followed(frozen: PlateLayout, drawing: Drawing, fresh: PlateLayout): PlateLayout['dimensions'] {
   return fresh.dimensions.map((dimension) => {
     const { view, stands, upright } = dimension;

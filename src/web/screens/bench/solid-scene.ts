@@ -49,7 +49,10 @@ export interface SolidScene {
   readonly dispose: () => void;
 }
 
-/** A turnable picture of a head on a canvas. Throws where there is no WebGL. Draws only when something changes. */
+/**
+ * A turnable picture of a head on a canvas. Throws where there is no WebGL. Draws only when something
+ * changes.
+ */
 export function solidScene(canvas: HTMLCanvasElement): SolidScene {
   const renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true });
   renderer.toneMapping = ACESFilmicToneMapping;
@@ -90,7 +93,8 @@ export function solidScene(canvas: HTMLCanvasElement): SolidScene {
     }
   };
   const reset = () => {
-    // Far enough that the sphere is within the narrower way of the picture: nothing leaves it, however the head is turned.
+    // Far enough that the sphere is within the narrower way of the picture: nothing leaves it, however the
+    // head is turned.
     const upright = MathUtils.degToRad(camera.fov / 2);
     const half = Math.min(upright, Math.atan(Math.tan(upright) * camera.aspect));
     const away = extent / Math.sin(half);
@@ -205,7 +209,10 @@ function meshesOf({ positions, triangles, wires, rings }: SolidModel, metal: str
 /** Cosine of the angle between facets above which an edge is rounded, not sharp. */
 const SMOOTH = Math.cos((32 * Math.PI) / 180);
 
-/** Gives every corner the mean normal of those facets about it that lie nearly alike, so that round parts are smooth and cut edges sharp. */
+/**
+ * Gives every corner the mean normal of those facets about it that lie nearly alike, so that round parts are
+ * smooth and cut edges sharp.
+ */
 function creased(indexed: BufferGeometry): BufferGeometry {
   const plain = indexed.toNonIndexed();
   const index = indexed.index;

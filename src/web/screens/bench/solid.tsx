@@ -25,7 +25,10 @@ const runModel = ({ design, surroundings }: Job): Promise<SolidModel | undefined
 /** One press of an arrow key, radians. */
 const STEP = Math.PI / 18;
 
-/** Whether this browser draws solids; asked of a canvas of its own, since one asked in vain gives nothing else. */
+/**
+ * Whether this browser draws solids; asked of a canvas of its own, since one asked in vain gives nothing
+ * else.
+ */
 function hasWebGl(): boolean {
   try {
     return document.createElement('canvas').getContext('webgl2') !== null;
@@ -34,7 +37,10 @@ function hasWebGl(): boolean {
   }
 }
 
-/** The head in 3D, with hook, keeper and guard; a still picture, turned by the same keys, where there is no WebGL. */
+/**
+ * The head in 3D, with hook, keeper and guard; a still picture, turned by the same keys, where there is no
+ * WebGL.
+ */
 export function Solid({ design, surroundings }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const frame = useRef<HTMLDivElement>(null);

@@ -22,7 +22,10 @@ interface Props {
   readonly onEnd: () => void;
 }
 
-/** Grips on the stations of an own profile: rise, drop and place along the shank in the side view, breadth in the view from above. */
+/**
+ * Grips on the stations of an own profile: rise, drop and place along the shank in the side view, breadth in
+ * the view from above.
+ */
 export function StationGrips({ design, drawing, layout: { side, top, k }, onStart, onLive, onEnd }: Props) {
   const { format } = useUnits();
   const stations = stationsOf(design.head);
@@ -56,7 +59,8 @@ export function StationGrips({ design, drawing, layout: { side, top, k }, onStar
       onEnd={onEnd}
     />
   );
-  // A station is pulled along between its neighbours, typed nearer to one it may stay there; the ends stay at the ends.
+  // A station is pulled along between its neighbours, typed nearer to one it may stay there; the ends stay at
+  // the ends.
   const along = (i: number) => {
     const [before, here, after] = [stations[i - 1], stations[i], stations[i + 1]];
     return (

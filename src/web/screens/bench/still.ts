@@ -3,7 +3,10 @@ import type { Vec3 } from '../../../core/numeric/index.ts';
 import { token } from '../../parts/theme.ts';
 import type { SolidModel } from '../../workers/judge.worker.ts';
 
-/** Draws a head as a still shaded picture without WebGL: facets from far to near, each as bright as it faces the light. `around` and `over` in radians. */
+/**
+ * Draws a head as a still shaded picture without WebGL: facets from far to near, each as bright as it faces
+ * the light. `around` and `over` in radians.
+ */
 export function drawStill(canvas: HTMLCanvasElement, model: SolidModel, around: number, over: number): void {
   const pen = canvas.getContext('2d');
   if (!pen) return;

@@ -13,7 +13,10 @@ interface Props {
   readonly onCommit: (text: string) => void;
 }
 
-/** A line of text that is kept when it is left. What cannot be kept stays in the field with a sentence; Escape gives the old one back. */
+/**
+ * A line of text that is kept when it is left. What cannot be kept stays in the field with a sentence; Escape
+ * gives the old one back.
+ */
 export function TypedField({
   label,
   value,

@@ -20,8 +20,8 @@ const builtHead = ({ head }: Design, built: Built | undefined): Design['head'] =
 /**
  * What happens on the Bench: the document judged in the worker, and sizes, weight and eye pulled by hand.
  *
- * What is being pulled is not yet part of the document. It is drawn when the worker has judged it, and not before: one
- * drawing for each state keeps the interface free to follow the pointer.
+ * What is being pulled is not yet part of the document. It is drawn when the worker has judged it, and not
+ * before: one drawing for each state keeps the interface free to follow the pointer.
  */
 export function useBench(
   { document, edit }: { readonly document: Design; readonly edit: Edit },
@@ -55,7 +55,8 @@ export function useBench(
           'No other size can give way, so the weight is no longer held. Press H to hold the new one.';
         tell({ tone: 'plain', text });
       }
-      // While a size is pulled under a held weight it counts as locked, and the others give way; where nothing can give, the weight does.
+      // While a size is pulled under a held weight it counts as locked, and the others give way; where
+      // nothing can give, the weight does.
       const held = { ...head, locks: isSize ? [...new Set([...locks, key])] : locks };
       settle({ ...base, head: canGive ? held : { ...head, target: undefined } }, isLive);
     },

@@ -18,7 +18,10 @@ interface DraftHand {
 /** Returns the key a design’s history is kept under. */
 export const historyKey = (id: string) => ['history', id] as const;
 
-/** A design's history: going back and forth on its steps, with words for each. What is unsaved is saved first, so that nothing is lost by undoing. */
+/**
+ * A design's history: going back and forth on its steps, with words for each. What is unsaved is saved first,
+ * so that nothing is lost by undoing.
+ */
 export function useHistory(id: string, draft: DraftHand) {
   const client = useQueryClient();
   const { tell } = useNotices();

@@ -15,7 +15,10 @@ interface Hands {
   readonly surroundings: Surroundings;
 }
 
-/** A state of the head in the hand: judged and drawn as it is pulled, and put into the document when it is let go. */
+/**
+ * A state of the head in the hand: judged and drawn as it is pulled, and put into the document when it is let
+ * go.
+ */
 export function usePulled({ edit, ask, surroundings }: Hands) {
   const pulled = useRef<Design | undefined>(undefined);
   const [pulling, setPulling] = useState(false);
@@ -27,7 +30,10 @@ export function usePulled({ edit, ask, surroundings }: Hands) {
     },
     [ask, surroundings],
   );
-  /** Puts a pulled or typed state into the document, with the sizes that are built, so that it says what it means even without its target. */
+  /**
+   * Puts a pulled or typed state into the document, with the sizes that are built, so that it says what it
+   * means even without its target.
+   */
   const commit = useCallback(
     async (next: Design) => {
       pull(next);
@@ -43,7 +49,8 @@ export function usePulled({ edit, ask, surroundings }: Hands) {
     },
     [edit, pull, surroundings],
   );
-  // A page that is left has no time to have it built: it goes in as it was pulled, and is built when it is seen again.
+  // A page that is left has no time to have it built: it goes in as it was pulled, and is built when it is
+  // seen again.
   useEffect(() => {
     const keep = () => {
       const next = pulled.current;
@@ -62,7 +69,8 @@ export function usePulled({ edit, ask, surroundings }: Hands) {
 }
 
 /**
- * An edit that needs the head as it is built, which the worker says. Edited meanwhile, it is asked of the newer state, so that no edit is lost.
+ * An edit that needs the head as it is built, which the worker says. Edited meanwhile, it is asked of the
+ * newer state, so that no edit is lost.
  */
 export function useEditBuilt(edit: Edit, metals: readonly Metal[]) {
   return useCallback(

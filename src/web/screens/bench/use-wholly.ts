@@ -42,7 +42,10 @@ function joined(shortly: Judged | undefined, wholly: Judged | undefined): Judged
   };
 }
 
-/** A design judged in the water of a brief, first shortly and then wholly; `ask` judges another state meanwhile, such as one being pulled. */
+/**
+ * A design judged in the water of a brief, first shortly and then wholly; `ask` judges another state
+ * meanwhile, such as one being pulled.
+ */
 export function useWholly(document: Design, brief: Brief | undefined, metals: readonly Metal[]) {
   const whole = useMemo<Surroundings>(() => surroundingsOf(brief, metals), [brief, metals]);
   const surroundings = useMemo<Surroundings>(() => ({ ...whole, isShort: true }), [whole]);

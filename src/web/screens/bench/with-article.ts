@@ -1,6 +1,9 @@
 import type { Article, Design } from '../../../core/document/index.ts';
 
-/** A design with a part of its article changed; what is empty is left out, and an article without parts is none. */
+/**
+ * A design with a part of its article changed; what is empty is left out, and an article without parts is
+ * none.
+ */
 export function withArticle(
   design: Design,
   change: { readonly [K in keyof Article]?: Article[K] | undefined },

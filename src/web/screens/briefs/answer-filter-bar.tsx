@@ -27,7 +27,10 @@ export function useAnswerFilter(): AnswerFilter {
   }, [text]);
 }
 
-/** Narrows an answer: a head by name (“why not this one?”), a metal, a price, what is in stock. Only what the shop knows is offered. */
+/**
+ * Narrows an answer: a head by name (“why not this one?”), a metal, a price, what is in stock. Only what the
+ * shop knows is offered.
+ */
 export function AnswerFilterBar({
   filter,
   designs,

@@ -17,7 +17,10 @@ export interface AnswerFilter {
 export const isFiltering = ({ find, metal, price, inStock }: AnswerFilter): boolean =>
   find.trim() !== '' || metal !== '' || price !== undefined || inStock;
 
-/** Returns the ids of the designs that a filter lets through. `isLead` tells whether a metal, by its key, holds lead. */
+/**
+ * Returns the ids of the designs that a filter lets through. `isLead` tells whether a metal, by its key,
+ * holds lead.
+ */
 export function passing(
   designs: readonly Kept<Design>[],
   { find, metal, price, inStock }: AnswerFilter,

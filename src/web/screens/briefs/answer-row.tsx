@@ -32,7 +32,10 @@ function decided(entry: MatchRow, isFirst: boolean): AnswerRow | undefined {
   return entry.answers[entry.worst];
 }
 
-/** One head of the answer: its place, its drawing, the mark of every question, and its grounds where it is opened. */
+/**
+ * One head of the answer: its place, its drawing, the mark of every question, and its grounds where it is
+ * opened.
+ */
 export function HeadRow({
   place,
   row,

@@ -22,7 +22,10 @@ export const byStanding = (a: MatchRow, b: MatchRow): number =>
 
 const isOut = ({ standing }: MatchRow): boolean => (standing?.out ?? 1) > 0;
 
-/** Returns heads as an answer shows them: the best of each shape first, its near variants under it; those that are out in groups of their own. */
+/**
+ * Returns heads as an answer shows them: the best of each shape first, its near variants under it; those that
+ * are out in groups of their own.
+ */
 export function arrange(rows: Iterable<MatchRow>): ShapeGroup[] {
   const sorted = [...rows].sort(byStanding);
   const groups = new Map<string, { shape: string; heads: Placed[] }>();
@@ -38,7 +41,10 @@ export function arrange(rows: Iterable<MatchRow>): ShapeGroup[] {
   return [...groups.values()];
 }
 
-/** Returns an arrangement with heads added that it lacks, each as a group of its own at the end: nothing that is shown moves. */
+/**
+ * Returns an arrangement with heads added that it lacks, each as a group of its own at the end: nothing that
+ * is shown moves.
+ */
 export function withLateComers(
   shown: readonly ShapeGroup[],
   rows: ReadonlyMap<string, MatchRow>,
@@ -57,8 +63,9 @@ export const idsOf = (groups: readonly ShapeGroup[]): string[] =>
   groups.flatMap(({ heads }) => heads.map(({ id }) => id));
 
 /**
- * Returns how many heads change place between two orders of the same ids: the fewest that have to be lifted out and put elsewhere, which is
- * all but a longest increasing subsequence (Schensted 1961). Ids that only one of them has are not counted.
+ * Returns how many heads change place between two orders of the same ids: the fewest that have to be lifted
+ * out and put elsewhere, which is all but a longest increasing subsequence (Schensted 1961). Ids that only
+ * one of them has are not counted.
  */
 export function movesBetween(before: readonly string[], after: readonly string[]): number {
   const placeAfter = new Map(after.map((id, i) => [id, i]));

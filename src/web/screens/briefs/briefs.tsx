@@ -108,7 +108,8 @@ export function Briefs() {
         <Empty title={briefs.data.length === 0 ? 'No briefs yet' : 'Which water, which bait?'}>
           <p>
             {briefs.data.length === 0
-              ? 'Describe a situation on the water, and every head on the Rack is answered for it, question by question.'
+              ? 'Describe a situation on the water, and every head on the Rack is answered for it, ' +
+                'question by question.'
               : 'Open a brief on the left to see which heads serve it, and why not the others.'}
           </p>
           <button type="button" className="btn btn-fern" onClick={makeNew}>
@@ -236,7 +237,10 @@ function SituationForm({
   );
 }
 
-/** Whether the situation stands open: at first for a brief that was made just now, and not when its address is come back to. */
+/**
+ * Whether the situation stands open: at first for a brief that was made just now, and not when its address is
+ * come back to.
+ */
 function useFreshness() {
   const { pathname, state } = useLocation();
   const navigate = useNavigate();

@@ -18,7 +18,10 @@ interface Job {
 }
 const run = ({ asking, design }: Job): Promise<ChangeRow> => judgeWorker('now').changeFor(asking, design);
 
-/** The smallest change that lifts a head’s worst answer, one or a pair, found by recomputing, with buttons that make it. */
+/**
+ * The smallest change that lifts a head’s worst answer, one or a pair, found by recomputing, with buttons
+ * that make it.
+ */
 export function ChangeOffer({ asking, row }: { readonly asking: Asking; readonly row: Kept<Design> }) {
   const { say } = useUnits();
   const { tell } = useNotices();

@@ -11,7 +11,10 @@ interface Props {
   readonly heads: readonly string[];
 }
 
-/** A card for the customer: the first heads of the answer with their reasons and how they are rigged, to print or to send. */
+/**
+ * A card for the customer: the first heads of the answer with their reasons and how they are rigged, to print
+ * or to send.
+ */
 export function CustomerCard({ id, brief, heads }: Props) {
   const { system } = useUnits();
   const { tell } = useNotices();

@@ -10,7 +10,10 @@ import { AnswerList } from '../../parts/marks.tsx';
 import { judgeWorker } from '../../workers/judge.ts';
 import type { Asking, ProposedRow } from '../../workers/match-rows.ts';
 
-/** A head nobody has yet: searched for over all shapes, weights, hooks, eyes, keepers and guards, ready to open on the Bench. */
+/**
+ * A head nobody has yet: searched for over all shapes, weights, hooks, eyes, keepers and guards, ready to
+ * open on the Bench.
+ */
 export function Proposal({ asking, isWanting }: { readonly asking: Asking; readonly isWanting: boolean }) {
   const { format } = useUnits();
   const navigate = useNavigate();

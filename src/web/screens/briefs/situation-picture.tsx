@@ -94,7 +94,9 @@ function Stands({
   );
 }
 
-/** The situation in one picture, to one scale: depth, slope, floor, cover, the line from the rod, the fish. */
+/**
+ * The situation in one picture, to one scale: depth, slope, floor, cover, the line from the rod, the fish.
+ */
 export function SituationPicture({ at }: { readonly at: Situation }) {
   const { format } = useUnits();
   const { water, slope, lineOut, rodLength, size } = at;
@@ -116,7 +118,9 @@ export function SituationPicture({ at }: { readonly at: Situation }) {
     // Treads of a stair-step wall are level.
     return at.bottoms.includes('stair-step') ? ([x, Math.round(y / 12) * 12] as const) : ([x, y] as const);
   });
-  const path = `M0 ${HEIGHT} ${floor.map(([x, y]) => `L${x.toFixed(1)} ${y.toFixed(1)}`).join(' ')} L${WIDTH} ${HEIGHT} Z`;
+  const path =
+    `M0 ${HEIGHT} ${floor.map(([x, y]) => `L${x.toFixed(1)} ${y.toFixed(1)}`).join(' ')} ` +
+    `L${WIDTH} ${HEIGHT} Z`;
   const long = Math.max(16, FISH[size] * k);
   const angle = Math.round((Math.atan2(water.depth + tip, away) * 180) / Math.PI);
   const murk = Math.min(0.85, 0.25 + 0.35 / Math.max(0.25, water.sight));
@@ -127,7 +131,10 @@ export function SituationPicture({ at }: { readonly at: Situation }) {
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
-        aria-label={`The situation: ${format(water.depth, 'depth')} deep, ${format(lineOut, 'depth')} of line out, the line at ${angle}° at the head`}
+        aria-label={
+          `The situation: ${format(water.depth, 'depth')} deep, ${format(lineOut, 'depth')} of line ` +
+          `out, the line at ${angle}° at the head`
+        }
       >
         <rect
           x="0"
@@ -143,7 +150,10 @@ export function SituationPicture({ at }: { readonly at: Situation }) {
         <path d={`M${rod - 1.1 * k} ${surface - 6} L${rod} ${MARGIN.top}`} className="sit-rod" />
         {at.from === 'bank' ? (
           <path
-            d={`M0 ${HEIGHT} L0 ${surface - 8} L${rod - 0.9 * k} ${surface - 8} L${rod - 0.5 * k} ${surface + 10} L0 ${HEIGHT} Z`}
+            d={
+              `M0 ${HEIGHT} L0 ${surface - 8} L${rod - 0.9 * k} ${surface - 8} L${rod - 0.5 * k} ` +
+              `${surface + 10} L0 ${HEIGHT} Z`
+            }
             className="sit-bank"
           />
         ) : (
@@ -159,7 +169,10 @@ export function SituationPicture({ at }: { readonly at: Situation }) {
           className="sit-fish"
         >
           <path
-            d={`M0 0 q${long / 2} ${-long / 4} ${long * 0.8} 0 l${long * 0.2} ${-long / 7} v${(long * 2) / 7} l${-long * 0.2} ${-long / 7} q${-long * 0.3} ${long / 4} ${-long * 0.8} 0 z`}
+            d={
+              `M0 0 q${long / 2} ${-long / 4} ${long * 0.8} 0 l${long * 0.2} ${-long / 7} v${(long * 2) / 7} ` +
+              `l${-long * 0.2} ${-long / 7} q${-long * 0.3} ${long / 4} ${-long * 0.8} 0 z`
+            }
           />
         </g>
         {water.current > 0.02 && (

@@ -37,9 +37,10 @@ function worthSettling(rows: readonly MatchRow[]): string[] {
 }
 
 /**
- * The heads of a shop as they stand to a brief: at once from the readings kept at save, then settled one after the other, the best first, in
- * the brief’s own water with the bait on. A change of brief or `stop` ends what is under way. The order first shown stays while answers
- * settle: how many heads would change place is told, and `rearrange` moves them.
+ * The heads of a shop as they stand to a brief: at once from the readings kept at save, then settled one
+ * after the other, the best first, in the brief’s own water with the bait on. A change of brief or `stop`
+ * ends what is under way. The order first shown stays while answers settle: how many heads would change place
+ * is told, and `rearrange` moves them.
  */
 export function useAnswer(asking: Asking | undefined, designs: readonly Kept<Design>[]) {
   const [state, setState] = useState<State>(NOTHING);

@@ -128,7 +128,10 @@ const SPEEDS = Array.from({ length: 13 }, (_, i) => 0.2 + 0.1 * i);
 /** Metals whose size at the same weight is drawn. */
 const COMPARED = ['lead', 'bismuth-tin', 'tungsten'];
 
-/** Small charts for all heads: fall, depth against speed, slope held, size by metal. From the readings kept at save. */
+/**
+ * Small charts for all heads: fall, depth against speed, slope held, size by metal. From the readings kept at
+ * save.
+ */
 export function CompareCharts({ rows }: { readonly rows: readonly Row[] }) {
   const { format } = useUnits();
   const kept = useMemo(

@@ -28,8 +28,8 @@ export async function download(path: string, fail: (text: string) => void): Prom
 export const canSend = (): boolean => typeof navigator.share === 'function';
 
 /**
- * Fetches a file and hands it to what the device sends things with; keeps it where the device takes no files of its kind. Says so when the
- * server refuses.
+ * Fetches a file and hands it to what the device sends things with; keeps it where the device takes no files
+ * of its kind. Says so when the server refuses.
  */
 export async function send(path: string, title: string, fail: (text: string) => void): Promise<void> {
   try {

@@ -11,7 +11,10 @@ import { QuantityField } from '../../parts/quantity-field.tsx';
 import { download } from './download.ts';
 import './exchange.css';
 
-/** How far facets may lie from the surface, mm: for a printer that cannot see more, as a rule, and for a mould. */
+/**
+ * How far facets may lie from the surface, mm: for a printer that cannot see more, as a rule, and for a
+ * mould.
+ */
 const CHORDS = ['0.05', '0.02', '0.01', '0.005', '0.002'] as const;
 
 /** Everything a design goes out as. What is unsaved is saved first, so that the file is what is on screen. */

@@ -11,7 +11,10 @@ const SolidDialog = lazy(async () => ({ default: (await import('./solid-dialog.t
 /** Largest file read, bytes. */
 const MOST = 60_000_000;
 
-/** A file that came; each in its turn has a dialog of its own, and a dialog that ends takes no later one with it. */
+/**
+ * A file that came; each in its turn has a dialog of its own, and a dialog that ends takes no later one with
+ * it.
+ */
 interface Came {
   readonly turn: number;
   readonly name: string;

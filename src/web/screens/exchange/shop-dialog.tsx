@@ -24,7 +24,9 @@ function asShop(text: string): string {
   return JSON.stringify({ format: 'fern-anvil/shop', version: 1, designs });
 }
 
-/** Shows what a file would add and change, every wrong field with its place, and takes all of it or nothing. */
+/**
+ * Shows what a file would add and change, every wrong field with its place, and takes all of it or nothing.
+ */
 export function ShopDialog({ file, onHide }: Props) {
   const { say } = useUnits();
   const { tell } = useNotices();
@@ -62,7 +64,8 @@ export function ShopDialog({ file, onHide }: Props) {
     setTaking(true);
     try {
       const done = await takeShop(read.text, trial?.seen);
-      // Away before anything is told: whoever reads it may import the next file at once, and hiding later would hide that.
+      // Away before anything is told: whoever reads it may import the next file at once, and hiding later
+      // would hide that.
       onHide();
       tell({
         tone: 'good',

@@ -58,7 +58,10 @@ function useFingerprint(bytes: Uint8Array): string {
   return print;
 }
 
-/** Brings a solid in from outside: tells what was found and mended, sets it on the shank, and makes a design of it. */
+/**
+ * Brings a solid in from outside: tells what was found and mended, sets it on the shank, and makes a design
+ * of it.
+ */
 export function SolidDialog({ file, onHide }: Props) {
   const { say } = useUnits();
   const navigate = useNavigate();

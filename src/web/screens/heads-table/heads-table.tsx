@@ -15,7 +15,10 @@ import './heads-table.css';
 /** What a table of heads is usually read by. */
 const NEEDED = ['name', 'weight', 'shape'] as const;
 
-/** A shop’s heads from its spreadsheet: columns put right, every head shown as it will be, and all taken in as one step. */
+/**
+ * A shop’s heads from its spreadsheet: columns put right, every head shown as it will be, and all taken in as
+ * one step.
+ */
 export function HeadsTableScreen() {
   const rack = useRack();
   const stores = useStores();

@@ -4,7 +4,10 @@ import { tableCells } from '../../../core/exchange/heads-table/index.ts';
 /** Largest table file read, bytes. */
 const MOST = 20_000_000;
 
-/** Reads a table of a file: CSV, or the first sheet of an XLSX. Throws a sentence where it is neither, too large, or empty. */
+/**
+ * Reads a table of a file: CSV, or the first sheet of an XLSX. Throws a sentence where it is neither, too
+ * large, or empty.
+ */
 export async function readTableFile(file: File): Promise<TableCells> {
   if (file.size > MOST)
     throw new Error(

@@ -10,7 +10,10 @@ interface Props {
   readonly onChoose: (line: number, isOn: boolean) => void;
 }
 
-/** The heads of the table as they will stand on the Rack, each with what was guessed, what is odd, and what it doubles. */
+/**
+ * The heads of the table as they will stand on the Rack, each with what was guessed, what is odd, and what it
+ * doubles.
+ */
 export function RowTable({ rows, choices, onChoose }: Props) {
   const { format, say } = useUnits();
   return (

@@ -18,7 +18,10 @@ const AT_ONCE = 10;
 export const isTaken = (row: HeadBuilt, choices: ReadonlyMap<number, boolean>): boolean =>
   row.design !== undefined && (choices.get(row.line) ?? row.doubleOf === undefined);
 
-/** A table of heads on its way in: its cells, what each column tells, the heads it makes, and which of them are taken. */
+/**
+ * A table of heads on its way in: its cells, what each column tells, the heads it makes, and which of them
+ * are taken.
+ */
 export function useHeadsTable(known: KnownHeads, metals: readonly Metal[]) {
   const [file, setFile] = useState<(TableCells & { readonly name: string }) | undefined>(undefined);
   const [columns, setColumns] = useState<readonly HeadColumn[]>([]);

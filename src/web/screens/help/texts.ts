@@ -29,7 +29,10 @@ export const termFor = (terms: readonly Term[], word: string): Term | undefined 
 /** Returns the mark a term stands at on the page. */
 export const anchorOf = (word: string): string => `term-${word.toLowerCase().replace(/[^a-z]+/g, '-')}`;
 
-/** Returns one of our own documents as HTML; links to files of the code lead nowhere in the interface and are left as words. */
+/**
+ * Returns one of our own documents as HTML; links to files of the code lead nowhere in the interface and are
+ * left as words.
+ */
 export const htmlOf = (markdown: string): string =>
   marked.parse(markdown, { async: false }).replace(/<a href="\.\.?\/[^"]*">(.*?)<\/a>/g, '$1');
 

@@ -2,7 +2,9 @@ import { useUnits } from '../../data/units.ts';
 import { SideFigure } from '../../drawing/side-figure.tsx';
 import type { RungFigure } from '../../workers/judge.worker.ts';
 
-/** The same for every family, so that what is below does not move away under the hand when the rungs change. */
+/**
+ * The same for every family, so that what is below does not move away under the hand when the rungs change.
+ */
 const BOX = { width: 1240, height: 210, foot: 50, gap: 14 };
 
 /** All rungs side by side, to one scale. */

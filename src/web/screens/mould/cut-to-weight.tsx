@@ -10,7 +10,9 @@ import { OfferTable } from './offer-table.tsx';
 import type { CavityFigure, Cutter } from './use-cutter.ts';
 import { cutOf } from './use-cutter.ts';
 
-/** Cutters a small shop has, mm across, beside inches by eighths and sixteenths (common practice, no source). */
+/**
+ * Cutters a small shop has, mm across, beside inches by eighths and sixteenths (common practice, no source).
+ */
 const USUAL = [3.175, 4, 4.7625, 5, 6, 6.35, 7.9375, 8, 9.525, 10, 12, 12.7];
 /** What a cavity is brought to where nobody has typed a weight, of what it casts now. */
 const FIRST_TARGET = 1.1;

@@ -57,7 +57,8 @@ export function MouldFace({ figures, mould, place, aim, onAim, onPlace }: Props)
         for (let k = 0; k + 8 < facets.length; k += 9) {
           const corner = (n: number) => at(i, facets[k + 3 * n] ?? 0, facets[k + 3 * n + 2] ?? 0);
           const [a, b, c] = [corner(0), corner(1), corner(2)];
-          // The two halves' facets lie over each other, turned the other way: turned alike, neither blots the other out.
+          // The two halves' facets lie over each other, turned the other way: turned alike, neither blots the
+          // other out.
           const turn = (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
           const [p, q] = turn > 0 ? [b, c] : [c, b];
           d.push(

@@ -89,8 +89,10 @@ export function MouldFields({ mould, design, edit, problems }: Props) {
       </p>
       <p className="shop-care">
         {mould.making === 'pour'
-          ? 'Molten metal: dry, warm moulds, goggles, gloves, air. Water or a wet hook under it bursts. Local rules and the makers’ instructions decide.'
-          : 'Pressing and sintering want a licensed works: fine metal dust burns and is bad to breathe. Local rules and the makers’ instructions decide.'}
+          ? 'Molten metal: dry, warm moulds, goggles, gloves, air. Water or a wet hook under it ' +
+            'bursts. Local rules and the makers’ instructions decide.'
+          : 'Pressing and sintering want a licensed works: fine metal dust burns and is bad to ' +
+            'breathe. Local rules and the makers’ instructions decide.'}
       </p>
     </>
   );

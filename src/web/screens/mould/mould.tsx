@@ -38,7 +38,10 @@ const runLaid = ({ mould, metals, system }: Job): Promise<MouldFigures> =>
 /** Sizes a mould begins with where it is shown in inches: a wall of 1/4, 0.2 between, pins of 3/16. */
 const INCHES = { wall: 6.35, between: 5.08, pin: 4.7625 } as const;
 
-/** The mould of a head: its halves laid out, its cavities changed by cutter before any metal is cut, and its files. */
+/**
+ * The mould of a head: its halves laid out, its cavities changed by cutter before any metal is cut, and its
+ * files.
+ */
 export function MouldScreen() {
   const { id = '' } = useParams();
   const design = useOne('designs', id);
@@ -71,7 +74,8 @@ export function MouldScreen() {
         <p>
           {isPressed
             ? 'A press tool is laid out around the solid and its bore, larger by what sintering takes.'
-            : 'A mould is laid out around the head as it is cast: halves, hook channel, sprue, vents, pins. Cavities are changed by cutter here before any metal is cut.'}
+            : 'A mould is laid out around the head as it is cast: halves, hook channel, sprue, vents, ' +
+              'pins. Cavities are changed by cutter here before any metal is cut.'}
         </p>
         <button type="button" className="btn btn-fern" onClick={lay} disabled={create.isPending}>
           {isPressed ? 'Lay out a press tool' : 'Lay out a mould'}

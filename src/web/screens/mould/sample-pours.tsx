@@ -2,7 +2,10 @@ import { samplesToTell } from '../../../core/make/index.ts';
 import { useUnits } from '../../data/units.ts';
 import type { CavityFigure } from './use-cutter.ts';
 
-/** How far pieces of a sound cavity spread, as a share of their weight, one standard deviation (common practice, no source). */
+/**
+ * How far pieces of a sound cavity spread, as a share of their weight, one standard deviation (common
+ * practice, no source).
+ */
 const USUAL_SPREAD = 0.008;
 /** Metal below which nothing was cut, g. */
 const UNCUT = 1e-6;

@@ -10,7 +10,10 @@ import { boxOfReach } from '../../drawing/hanging-head.tsx';
 
 /** Gap between two bars, px. */
 const GAP = 18;
-/** Room of a card, px: height under the head, and least width. On a phone its three buttons stand in a row under the label, as wide as thumbs. */
+/**
+ * Room of a card, px: height under the head, and least width. On a phone its three buttons stand in a row
+ * under the label, as wide as thumbs.
+ */
 const ROOM = {
   desk: { label: 66, narrowest: 132 },
   phone: { label: 66 + 48, narrowest: 150 },
@@ -26,7 +29,10 @@ interface Row {
   readonly places: readonly Place[];
 }
 
-/** Puts cards into rows, each as wide as its head asks for and all to one scale; a row is as high as its longest head. What is left over is shared out. */
+/**
+ * Puts cards into rows, each as wide as its head asks for and all to one scale; a row is as high as its
+ * longest head. What is left over is shared out.
+ */
 function pack(cards: readonly RackCard[], wide: number, k: number, narrowest: number): Row[] {
   const rows: Row[] = [];
   let row: { index: number; width: number }[] = [];

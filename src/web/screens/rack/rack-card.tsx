@@ -14,7 +14,10 @@ export const DROP = 18;
 /** What a key does to a card of the Rack. */
 export type Act = 't' | 'd' | 'a' | 'Delete';
 
-/** What can be done to a head on the Rack, by key or button: one hand for all cards, since thousands of them may come by. */
+/**
+ * What can be done to a head on the Rack, by key or button: one hand for all cards, since thousands of them
+ * may come by.
+ */
 export function useCardActs(): (act: Act, card: RackCard) => void {
   const { toggle } = useTray();
   const { mutate: duplicate } = useDuplicate();

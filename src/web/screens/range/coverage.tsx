@@ -28,7 +28,9 @@ export function Coverage({ heads, wanted, serves, wall, onToggle }: Props) {
       <p role="status">
         {wall.length === 0
           ? 'The wall is empty: tick heads, or find the smallest range.'
-          : `${taken.length} heads for ${wanted.length} briefs: ${coverage.briefs.filter(({ well }) => well > 0).length} served well, ${coverage.care.length} with care, ${coverage.missed.length} missed, ${coverage.doubled.length} by more than one.`}
+          : `${taken.length} heads for ${wanted.length} briefs: ${coverage.briefs.filter(({ well }) => well > 0).length} ` +
+            `served well, ${coverage.care.length} with care, ${coverage.missed.length} missed, ` +
+            `${coverage.doubled.length} by more than one.`}
       </p>
       {coverage.missed.length > 0 && wall.length > 0 && (
         <p className="shop-care">

@@ -26,7 +26,10 @@ const AIM_WORDS: Readonly<Record<Progress['aim'], string>> = {
 /** Longest search, s. */
 const SECONDS = 30;
 
-/** Finds the least range that covers the briefs well within the limits, with progress, a stop, and its proof or the gap. */
+/**
+ * Finds the least range that covers the briefs well within the limits, with progress, a stop, and its proof
+ * or the gap.
+ */
 export function Least({ plan, heads, serves, edit }: Props) {
   const { format } = useUnits();
   const [progress, setProgress] = useState<Progress | 'begun' | undefined>(undefined);
@@ -92,7 +95,8 @@ export function Least({ plan, heads, serves, edit }: Props) {
             <span role="status">
               {progress === 'begun'
                 ? 'Looking …'
-                : `${AIM_WORDS[progress.aim]}: ${Number.isFinite(progress.gap) ? `within ${fixed(100 * progress.gap, 1)}%` : 'looking'}, ${fixed(progress.seconds, 1)} s`}
+                : `${AIM_WORDS[progress.aim]}: ${Number.isFinite(progress.gap) ? `within ${fixed(100 * progress.gap, 1)}%` : 'looking'}, ` +
+                  `${fixed(progress.seconds, 1)} s`}
             </span>
             <button
               type="button"
@@ -114,8 +118,10 @@ export function Least({ plan, heads, serves, edit }: Props) {
                 ? 'No wall with the heads that must be on it keeps within these limits. Ease a limit.'
                 : 'Stopped before anything was found.'
               : solved.isProven
-                ? `● Proven in ${fixed(solved.seconds, 1)} s: ${solved.taken.length} heads; no other range within the limits serves more, with fewer, for less.`
-                : `◐ The best found in ${fixed(solved.seconds, 1)} s: ${solved.taken.length} heads; at most ${fixed(100 * solved.gap, 1)}% is left to gain.`}
+                ? `● Proven in ${fixed(solved.seconds, 1)} s: ${solved.taken.length} heads; no other range ` +
+                  'within the limits serves more, with fewer, for less.'
+                : `◐ The best found in ${fixed(solved.seconds, 1)} s: ${solved.taken.length} heads; at most ` +
+                  `${fixed(100 * solved.gap, 1)}% is left to gain.`}
           </span>
         )}
         {error && <span className="field-said">{error}</span>}

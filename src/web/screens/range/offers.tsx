@@ -60,7 +60,10 @@ function useOffers(plan: RangePlan, edit: Props['edit']) {
   return { said, setOffer, choose, commit };
 }
 
-/** What each head costs and sells for, its packs and its mould; and whether it is always on the wall, or never. */
+/**
+ * What each head costs and sells for, its packs and its mould; and whether it is always on the wall, or
+ * never.
+ */
 export function Offers({ plan, heads, edit }: Props) {
   const { format } = useUnits();
   const { said, setOffer, choose, commit } = useOffers(plan, edit);

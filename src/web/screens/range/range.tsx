@@ -44,7 +44,8 @@ export function RangeScreen() {
         <p>
           {designs.data.length === 0
             ? 'Put heads on the Rack first; then plan which of them go on the wall.'
-            : 'Begin with every head of the Rack and every brief; then say what the wall may take, and find the smallest range that covers the briefs.'}
+            : 'Begin with every head of the Rack and every brief; then say what the wall may take, and ' +
+              'find the smallest range that covers the briefs.'}
         </p>
         <div className="shop-row" style={{ justifyContent: 'center' }}>
           <label>

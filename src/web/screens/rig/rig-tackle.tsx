@@ -21,7 +21,10 @@ const run = ({ design, plastic, method, rules, metals }: Job) =>
 const nameOf = ({ line, hasLeader }: TackleSpan): string =>
   hasLeader ? 'Braid with a fluorocarbon leader of' : `${line.charAt(0).toUpperCase()}${line.slice(1)} of`;
 
-/** Line, leader and rod for the head with this bait, from what its hook takes and bears, with the usual pairing beside it. */
+/**
+ * Line, leader and rod for the head with this bait, from what its hook takes and bears, with the usual
+ * pairing beside it.
+ */
 export function RigTackle({
   design,
   plastic,

@@ -16,7 +16,9 @@ interface Props {
   readonly onApply: (remedy: Remedy) => void;
 }
 
-/** Whether it fits, point by point, what it weighs, and what its guard takes, each with what would mend it. */
+/**
+ * Whether it fits, point by point, what it weighs, and what its guard takes, each with what would mend it.
+ */
 export function RigVerdict({ readings, fit, guard, spec, water, onApply }: Props) {
   const { format } = useUnits();
   const value = (id: ReadingId) => readings[id]?.value ?? NaN;

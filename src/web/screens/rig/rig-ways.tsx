@@ -32,7 +32,10 @@ const runHeads = ({ designs, plastic, rules, metals }: HeadJob): Promise<PairRow
 
 const methodName = (key: string): string => METHODS.find((method) => method.key === key)?.name ?? key;
 
-/** The other ways round: which hook on this head takes this plastic best, which heads serve with it, and on what line and rod. */
+/**
+ * The other ways round: which hook on this head takes this plastic best, which heads serve with it, and on
+ * what line and rod.
+ */
 export function RigWays({
   design,
   plastic,

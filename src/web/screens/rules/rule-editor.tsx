@@ -6,7 +6,9 @@ import { RuleFields } from './rule-fields.tsx';
 import { listFrom, listText } from './rule-list.ts';
 import { Tried } from './tried.tsx';
 
-/** One rule in its fields; its conditions as they stand in a file, with the facts they may ask beside them. */
+/**
+ * One rule in its fields; its conditions as they stand in a file, with the facts they may ask beside them.
+ */
 export function RuleEditor({
   rule,
   onKeep,

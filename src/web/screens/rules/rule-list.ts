@@ -2,7 +2,10 @@ import { messageOf } from '../../../core/kind/index.ts';
 import type { Rule, RuleSet } from '../../../core/document/index.ts';
 import { conditionText, REFERENCE_RULES } from '../../../core/match/index.ts';
 
-/** Rules in whose id, words, conditions or source a text stands, whatever its case; of one question, or of all where that is ''. */
+/**
+ * Rules in whose id, words, conditions or source a text stands, whatever its case; of one question, or of all
+ * where that is ''.
+ */
 export function found(rules: readonly Rule[], text: string, question: string): readonly Rule[] {
   const find = text.toLowerCase();
   return rules.filter(
@@ -20,7 +23,9 @@ export const withRule = (rules: readonly Rule[], rule: Rule, old?: string): read
 
 const SHIPPED = new Map(REFERENCE_RULES.rules.map((rule) => [rule.id, JSON.stringify(rule)]));
 
-/** Whether a rule is the shop's own or a shipped one that was changed; undefined of one that is as shipped. */
+/**
+ * Whether a rule is the shop's own or a shipped one that was changed; undefined of one that is as shipped.
+ */
 export function differs(rule: Rule): 'own' | 'changed' | undefined {
   const shipped = SHIPPED.get(rule.id);
   if (shipped === undefined) return 'own';

@@ -27,7 +27,10 @@ interface Job {
 const run = ({ heads, metals }: Job, goesOn: GoesOn<SayingRow>) =>
   judgeWorker('later').sayings(heads, metals, goesOn);
 
-/** Sayings of the trade, held against the shop's own heads: agreed, not, or it depends, with the figures and why. */
+/**
+ * Sayings of the trade, held against the shop's own heads: agreed, not, or it depends, with the figures and
+ * why.
+ */
 export function Sayings() {
   const designs = useList('designs');
   const stores = useStores();

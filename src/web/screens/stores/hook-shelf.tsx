@@ -32,7 +32,10 @@ const readHooks = async (text: string) => {
   return readHooksCsv(text).map(({ hook, ...row }) => ({ ...row, document: hook }));
 };
 
-/** The shop's own measured hooks: written, changed, taken out, and brought in as a table; below them, once they are there, what else is. */
+/**
+ * The shop's own measured hooks: written, changed, taken out, and brought in as a table; below them, once
+ * they are there, what else is.
+ */
 export function HookShelf({ find, children }: { readonly find: string; readonly children: ReactNode }) {
   const list = useList('hooks');
   const create = useCreate('hooks');

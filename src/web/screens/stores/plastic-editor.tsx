@@ -12,7 +12,10 @@ import { PlasticHeads } from './plastic-heads.tsx';
 import { PlasticPlate } from './plastic-plate.tsx';
 import { PlasticStations } from './plastic-stations.tsx';
 
-/** One plastic: drawn from two sides with handles that pull, its fields, what follows from them, and the heads it goes on. */
+/**
+ * One plastic: drawn from two sides with handles that pull, its fields, what follows from them, and the heads
+ * it goes on.
+ */
 export function PlasticEditor({
   kept,
   onClose,

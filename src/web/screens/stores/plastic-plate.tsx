@@ -16,7 +16,10 @@ import { Handle } from '../../parts/handle.tsx';
 
 const MARGIN = 26;
 
-/** Where a plastic is drawn on a sheet of a width, px. The scale stays while something is pulled: what is pulled moves, and not the paper. */
+/**
+ * Where a plastic is drawn on a sheet of a width, px. The scale stays while something is pulled: what is
+ * pulled moves, and not the paper.
+ */
 function plasticLayout(kept: Plastic, plastic: Plastic, width: number) {
   const k = (width - 2 * MARGIN) / kept.length;
   const [sideOf, topOf] = [plasticReach(kept, 'side'), plasticReach(kept, 'top')];
@@ -30,7 +33,10 @@ function plasticLayout(kept: Plastic, plastic: Plastic, width: number) {
   return { k, side, top, yTop, topOf };
 }
 
-/** A plastic from the side and from above, to scale, with handles on its length, height and breadth, and on the stations of an own outline. */
+/**
+ * A plastic from the side and from above, to scale, with handles on its length, height and breadth, and on
+ * the stations of an own outline.
+ */
 export function PlasticPlate({
   plastic: kept,
   onChange,

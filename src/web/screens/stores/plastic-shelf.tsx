@@ -41,7 +41,9 @@ const readPlastics = async (text: string) => {
   return readPlasticsCsv(text).map(({ plastic, ...row }) => ({ ...row, document: plastic }));
 };
 
-/** The plastics side by side, to one scale; searched, filtered, edited, brought in and taken out as a table. */
+/**
+ * The plastics side by side, to one scale; searched, filtered, edited, brought in and taken out as a table.
+ */
 export function PlasticShelf({ find }: { readonly find: string }) {
   const list = useList('plastics');
   const create = useCreate('plastics');

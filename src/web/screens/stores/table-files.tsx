@@ -36,7 +36,9 @@ interface Props<R extends RowIn> {
   readonly cells: (row: R) => readonly string[];
 }
 
-/** A shelf brought in and taken out as a table. What comes in is shown first: all of it is taken, or nothing. */
+/**
+ * A shelf brought in and taken out as a table. What comes in is shown first: all of it is taken, or nothing.
+ */
 export function TableFiles<R extends RowIn>({ what, read, heads, cells }: Props<R>) {
   const { tell } = useNotices();
   const input = useRef<HTMLInputElement>(null);

@@ -19,7 +19,10 @@ import './take-in.css';
 const draw = (design: Design): Promise<Judged> =>
   judgeWorker('later').judge(design, { ...PLAIN_WATER, isShort: true });
 
-/** Measure a head: a bought or old one in the hand, a caliper and a scale; the sizes that agree are found, and what does not add up is said. */
+/**
+ * Measure a head: a bought or old one in the hand, a caliper and a scale; the sizes that agree are found, and
+ * what does not add up is said.
+ */
 export function TakeIn() {
   const of = useMeasured();
   return (

@@ -37,7 +37,8 @@ export function Bottom({
   const { format } = useUnits();
   const { head, choice } = useHead(heads, address);
   const kept = Math.max(0, Number(address.search.get('knock') ?? 0) || 0);
-  // The address is a moment behind a key pressed quickly: what the last press made is what the next begins from.
+  // The address is a moment behind a key pressed quickly: what the last press made is what the next begins
+  // from.
   const [own, setOwn] = useState(kept);
   const latest = useRef(kept);
   const way = WAYS.find(([key]) => key === address.search.get('way'))?.[0] ?? 'side';
@@ -186,7 +187,10 @@ function Bed({
     >
       <path
         className="tank-bed"
-        d={`M${mx - far * c} ${my - far * s}L${mx + far * c} ${my + far * s}L${mx + far * c - far * s} ${my + far * s + far * c}L${mx - far * c - far * s} ${my - far * s + far * c}Z`}
+        d={
+          `M${mx - far * c} ${my - far * s}L${mx + far * c} ${my + far * s}L${mx + far * c - far * s} ` +
+          `${my + far * s + far * c}L${mx - far * c - far * s} ${my - far * s + far * c}Z`
+        }
       />
       {fromFront ? (
         <>

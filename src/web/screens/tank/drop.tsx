@@ -12,7 +12,10 @@ const STEP = 0.25;
 
 const wantsStill = () => matchMedia('(prefers-reduced-motion: reduce)').matches;
 
-/** Heads falling side by side in their attitudes against a depth scale, in real time, at half of it or step by step. */
+/**
+ * Heads falling side by side in their attitudes against a depth scale, in real time, at half of it or step by
+ * step.
+ */
 export function Drop({
   heads,
   depth,

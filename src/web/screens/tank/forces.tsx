@@ -58,6 +58,7 @@ function said(head: WetHead): string {
       : 'No guard stands in the way.',
     drive >= 1
       ? 'Enough is left to drive the point home.'
-      : `What is left drives the point ${Math.round(drive * 100)}% of the way: set twice, or take thinner wire, a stiffer line or rod.`,
+      : `What is left drives the point ${Math.round(drive * 100)}% of the way: set twice, or take ` +
+        'thinner wire, a stiffer line or rod.',
   ].join(' ');
 }

@@ -5,7 +5,10 @@ import type { WetHead } from './tank-kit.ts';
 import { DASHES, readingOf } from './tank-kit.ts';
 import type { RANGES, TankConditions } from './use-conditions.ts';
 
-/** What is pulled of a retrieve: its name, from where to where, and in which steps; narrower than what may be typed. */
+/**
+ * What is pulled of a retrieve: its name, from where to where, and in which steps; narrower than what may be
+ * typed.
+ */
 const PULLED = [
   ['speed', 'Speed', 'speed', 0, 2, 0.02],
   ['lineOut', 'Line out', 'depth', 2, 80, 0.5],

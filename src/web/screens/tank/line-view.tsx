@@ -7,7 +7,10 @@ import { readingOf } from './tank-kit.ts';
 import type { TankConditions } from './use-conditions.ts';
 import type { RANGES } from './use-conditions.ts';
 
-/** The towed line from rod to head, and the depth it keeps against speed, on which speed, depth, line and weight are pulled. */
+/**
+ * The towed line from rod to head, and the depth it keeps against speed, on which speed, depth, line and
+ * weight are pulled.
+ */
 export function LineView({
   heads,
   conditions,

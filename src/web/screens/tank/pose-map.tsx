@@ -3,8 +3,9 @@ import type { PoseFigure } from '../../../core/judge/index.ts';
 const R = 96;
 
 /**
- * Where the point looks in each pose, on the sphere seen from over the point (Lambert's equal-area map): the middle is point up, the rim
- * point down; a disc for each pose, as large as the share of landings that end in it.
+ * Where the point looks in each pose, on the sphere seen from over the point (Lambert's equal-area map): the
+ * middle is point up, the rim point down; a disc for each pose, as large as the share of landings that end in
+ * it.
  */
 export function PoseMap({ poses }: { readonly poses: readonly PoseFigure[] }) {
   const shown = poses.filter(({ landed, share }) => landed > 0.004 || share > 0.01);

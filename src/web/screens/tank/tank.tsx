@@ -39,7 +39,10 @@ const COMPANY = [
 ] as const;
 type Company = (typeof COMPANY)[number][0];
 
-/** The Tank: what water, bottom, line and fish do with a head, in pictures drawn to scale from the computation. */
+/**
+ * The Tank: what water, bottom, line and fish do with a head, in pictures drawn to scale from the
+ * computation.
+ */
 export function Tank() {
   const { id = '' } = useParams();
   const design = useOne('designs', id);

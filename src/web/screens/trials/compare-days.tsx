@@ -23,7 +23,10 @@ const COUNT_WORDS: Readonly<Record<CountKey, string>> = {
 };
 const SPLIT_NAMES: Readonly<Record<Split, string>> = { design: 'Head', plastic: 'Plastic', method: 'Method' };
 
-/** Two heads, plastics or methods against each other, place by place, with no winner named before there is one. */
+/**
+ * Two heads, plastics or methods against each other, place by place, with no winner named before there is
+ * one.
+ */
 export function CompareDays({ days }: { readonly days: readonly Trial[] }) {
   const { search, set } = useAddress();
   const split = SPLITS.find((key) => key === search.get('by')) ?? 'design';

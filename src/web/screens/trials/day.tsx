@@ -110,7 +110,8 @@ export function Day({ kept }: { readonly kept: Kept<Trial> }) {
       </Panel>
       <p className="shop-note">
         {atHand
-          ? 'This page works without a network: what is counted is kept in this browser and sent when the server is back.'
+          ? 'This page works without a network: what is counted is kept in this browser and sent when ' +
+            'the server is back.'
           : 'What is counted is kept in this browser at once, and sent to the server.'}
       </p>
       <StaleDraft collection="trials" draft={draft} />

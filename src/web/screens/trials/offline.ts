@@ -8,9 +8,10 @@ const SCOPE = '/trials';
 const LIST = '/offline.json';
 
 /**
- * Keeps the day's page at hand for where there is no network. What this page has loaded already is kept too; resolves when it is. Without it a day can be
- * counted all the same, but not opened anew before the server is back. `ids` are the days': one made just now was never asked for at its address;
- * `heads` are those tied on, whose drag may be found from drops.
+ * Keeps the day's page at hand for where there is no network. What this page has loaded already is kept too;
+ * resolves when it is. Without it a day can be counted all the same, but not opened anew before the server is
+ * back. `ids` are the days': one made just now was never asked for at its address; `heads` are those tied on,
+ * whose drag may be found from drops.
  */
 export async function keepAtHand(ids: readonly string[], heads: readonly string[]): Promise<void> {
   if (!('serviceWorker' in navigator)) return;

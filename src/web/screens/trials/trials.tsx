@@ -54,7 +54,10 @@ function OneDay({ id }: { readonly id: string }) {
   return null;
 }
 
-/** Days begun here that the server has not got yet; whatever of any day is unsaved is sent meanwhile, and a phone is made ready for where there is no network. */
+/**
+ * Days begun here that the server has not got yet; whatever of any day is unsaved is sent meanwhile, and a
+ * phone is made ready for where there is no network.
+ */
 function useUnsent(known: readonly Kept<Trial>[] | undefined): {
   readonly begun: readonly Kept<Trial>[];
   readonly isAtHand: boolean;
@@ -92,7 +95,8 @@ function AllDays() {
   );
   const begin = () => {
     const day = newTrial(`Day of ${today()}`, today());
-    // Begun in this browser, with or without a network; where nothing can be kept here, the server has to answer.
+    // Begun in this browser, with or without a network; where nothing can be kept here, the server has to
+    // answer.
     const id = beginHere('trials', day);
     if (id !== undefined) void navigate(`/trials/${id}`);
     else create.mutate(day, { onSuccess: (kept) => void navigate(`/trials/${kept.id}`) });

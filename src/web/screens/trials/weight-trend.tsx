@@ -47,7 +47,8 @@ export function WeightTrend({ days }: { readonly days: readonly Trial[] }) {
       <p role="status">
         {trend === undefined
           ? 'All was caught at one end, or nothing at all: no finite figure says by how much yet.'
-          : `Each ${format(step, 'mass')} more multiplies the catch by ${fixed(trend.factor, 2)} (${fixed(trend.low, 2)} to ${fixed(trend.high, 2)}): ${trend.low > 1 ? 'heavier catches more.' : trend.high < 1 ? 'lighter catches more.' : 'no winner yet, since 1 is inside.'}`}
+          : `Each ${format(step, 'mass')} more multiplies the catch by ${fixed(trend.factor, 2)} ` +
+            `(${fixed(trend.low, 2)} to ${fixed(trend.high, 2)}): ${trend.low > 1 ? 'heavier catches more.' : trend.high < 1 ? 'lighter catches more.' : 'no winner yet, since 1 is inside.'}`}
       </p>
       {ends && light && heavy && (
         <p>

@@ -32,7 +32,10 @@ interface Job {
 const run = ({ design, briefs, rules, metals }: Job, goesOn: GoesOn): Promise<UseRow[]> =>
   judgeWorker('later').uses(design, briefs, rules, metals, goesOn);
 
-/** What a head is good for: the shop's own briefs and the situations of the trade it serves, and where it must not go. */
+/**
+ * What a head is good for: the shop's own briefs and the situations of the trade it serves, and where it must
+ * not go.
+ */
 export function Uses() {
   const { id = '' } = useParams();
   const design = useOne('designs', id);
