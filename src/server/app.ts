@@ -5,10 +5,9 @@ import Router from '@koa/router';
 import type { Middleware } from 'koa';
 import Koa from 'koa';
 import compress from 'koa-compress';
-import send from 'koa-send';
+import { send } from '@koa/send';
 import type { Logger } from 'pino';
-import { API, etagOf } from '../contract/api.ts';
-import { checkMetalEdit, checkRuleSet } from '../contract/validate.ts';
+import { API } from '../contract/api.ts';
 import { openBackups } from './backups.ts';
 import { openMoney } from './money.ts';
 import type { Database } from './database.ts';
@@ -19,7 +18,7 @@ import { openFigures } from './figures.ts';
 import { brief, guardRequests, isGone, securityHeaders, tellProblems } from './guards.ts';
 import { HistoryStore, stepRecorder } from './history.ts';
 import { HttpProblem } from './problem.ts';
-import { readBytes, taken, wantedVersion } from './request.ts';
+import { readBytes } from './request.ts';
 import { openApi } from '../contract/openapi/document.ts';
 import { cardRoutes } from './routes/cards.ts';
 import { archiveRoutes } from './routes/archive.ts';
@@ -32,6 +31,7 @@ import { exchangeRoutes } from './routes/exchange.ts';
 import { historyRoutes } from './routes/history.ts';
 import { makeRoutes } from './routes/make.ts';
 import { scaleRoutes } from './routes/scale.ts';
+import { storeRoutes } from './routes/stores.ts';
 import { RuleStore } from './rules.ts';
 import { MetalStore } from './stores.ts';
 import { designMaker } from './designs-made.ts';
@@ -115,34 +115,7 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
     documentRoutes(router, db, collection, stores[collection], checkOf(collection));
   COLLECTIONS.forEach(common);
 
-  router.get('/stores', async (ctx) => {
-    ctx.body = await metalStore.stores();
-  });
-  router.get('/rules', async (ctx) => {
-    const rules = await ruleStore.inForce();
-    ctx.set('ETag', etagOf(rules.version));
-    ctx.body = rules;
-  });
-  router.delete('/rules', async (ctx) => {
-    const rules = await ruleStore.restore(wantedVersion(ctx));
-    ctx.set('ETag', etagOf(rules.version));
-    ctx.body = rules;
-  });
-  router.put('/rules', async (ctx) => {
-    const rules = await ruleStore.replace(taken(checkRuleSet(ctx.request.body)), wantedVersion(ctx));
-    ctx.set('ETag', etagOf(rules.version));
-    ctx.body = rules;
-  });
-  router.put('/stores/metals/:key', async (ctx) => {
-    const edit = taken(checkMetalEdit(ctx.request.body));
-    const key = String(ctx.params['key']);
-    const metal = await metalStore.edit(key, edit, wantedVersion(ctx));
-    // A price changes only costs, which summaries keep too. They follow behind the answer, and are shown as
-    // out of date until then.
-    figures.wake();
-    ctx.set('ETag', etagOf(metal.version));
-    ctx.body = metal;
-  });
+  storeRoutes(router, metalStore, ruleStore, figures);
 
   const koa = new Koa();
   // What goes wrong while an answer is under way, which nobody can be told of any more.
@@ -168,29 +141,7 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
   });
   koa.use(router.routes());
   koa.use(router.allowedMethods());
-  koa.use(async (ctx) => {
-    if (ctx.path.startsWith(`${API}/`)) {
-      throw new HttpProblem(404, 'Not found', `Nothing is served at ${ctx.path.slice(0, 120)}.`);
-    }
-    if (ctx.method !== 'GET' && ctx.method !== 'HEAD') return;
-    const isNamed = /\.\w+$/.test(ctx.path);
-    const isFile = isNamed && existsSync(join(webFolder, ctx.path));
-    // A screen's address has no ending: a file that is not there is not there.
-    if (isNamed && !isFile) throw new HttpProblem(404, 'Not found', 'There is no such file here.');
-    if (!isFile && !existsSync(join(webFolder, 'index.html'))) {
-      throw new HttpProblem(
-        503,
-        'Not built',
-        'The interface is not built yet. Run npm start, which builds it.',
-      );
-    }
-    // Every other address is a screen, drawn by the one page.
-    await send(ctx, isFile ? ctx.path : '/index.html', {
-      root: webFolder,
-      maxAge: isFile && ctx.path.startsWith('/assets/') ? 31_536_000_000 : 0,
-      immutable: ctx.path.startsWith('/assets/'),
-    });
-  });
+  koa.use(servePage(webFolder));
   return {
     koa,
     routes: router.stack.flatMap(({ methods, path }) =>
@@ -245,3 +196,30 @@ const parserOf = (limit: string) =>
         : new HttpProblem(400, 'Not JSON', `The body could not be read as JSON: ${error.message}`);
     },
   });
+
+/** Serves the built interface: its files, and the one page for every other address, which is a screen of it. */
+function servePage(webFolder: string): Middleware {
+  return async (ctx) => {
+    if (ctx.path.startsWith(`${API}/`)) {
+      throw new HttpProblem(404, 'Not found', `Nothing is served at ${ctx.path.slice(0, 120)}.`);
+    }
+    if (ctx.method !== 'GET' && ctx.method !== 'HEAD') return;
+    const isNamed = /\.\w+$/.test(ctx.path);
+    const isFile = isNamed && existsSync(join(webFolder, ctx.path));
+    // A screen's address has no ending: a file that is not there is not there.
+    if (isNamed && !isFile) throw new HttpProblem(404, 'Not found', 'There is no such file here.');
+    if (!isFile && !existsSync(join(webFolder, 'index.html'))) {
+      throw new HttpProblem(
+        503,
+        'Not built',
+        'The interface is not built yet. Run npm start, which builds it.',
+      );
+    }
+    // Every other address is a screen, drawn by the one page.
+    await send(ctx, isFile ? ctx.path : '/index.html', {
+      root: webFolder,
+      maxAge: isFile && ctx.path.startsWith('/assets/') ? 31_536_000_000 : 0,
+      immutable: ctx.path.startsWith('/assets/'),
+    });
+  };
+}

@@ -10,7 +10,7 @@ import {
   rmSync,
   statSync,
 } from 'node:fs';
-import { dirname, isAbsolute, join } from 'node:path';
+import { basename, dirname, isAbsolute, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { eq, sql } from 'drizzle-orm';
 import type { Logger } from 'pino';
@@ -154,6 +154,40 @@ const sentence = (error: unknown): string =>
       ? error.message
       : String(error);
 
+/** How a shop's backups are set; where nothing was set, daily into a folder inside its own, but for the demo. */
+async function settingOf(db: Database, dataFolder: string, isDemo: boolean): Promise<Setting> {
+  const read = async () => (await db.select().from(settings).where(eq(settings.key, KEY)))[0];
+  let row = await read();
+  if (!row) {
+    const document: Setting = {
+      shop: randomBytes(4).toString('hex'),
+      folder: join(dataFolder, 'backups'),
+      isOn: !isDemo,
+    };
+    await db.insert(settings).values({ key: KEY, document }).onConflictDoNothing();
+    row = await read();
+  }
+  return row?.document as Setting;
+}
+
+/** Gives a backup back into a fresh folder beside the shop's own, whole or not at all. Returns the folder. */
+async function restoreBeside(dataFolder: string, file: string): Promise<string> {
+  const stamp = basename(file).match(/\d{4}-\d{2}-\d{2}T\d{6}Z/)?.[0] ?? 'backup';
+  const whole = join(dirname(dataFolder), `${basename(dataFolder)}-restored-${stamp}`);
+  let place = whole;
+  for (let n = 2; existsSync(place); n++) place = `${whole} ${n}`;
+  try {
+    const { close } = await openDatabase(place, async (fresh) => {
+      await restoreBackup(fresh, file);
+    });
+    await close();
+  } catch (error) {
+    rmSync(place, { recursive: true, force: true });
+    throw error;
+  }
+  return place;
+}
+
 /**
  * Opens the backups of a shop whose data lie in a folder: where nothing was set, daily into a folder inside
  * it, but for the demo.
@@ -165,20 +199,7 @@ export function openBackups(db: Database, dataFolder: string, isDemo: boolean, l
   const stopping = new AbortController();
   let timer: NodeJS.Timeout | undefined;
 
-  const setting = async (): Promise<Setting> => {
-    const read = async () => (await db.select().from(settings).where(eq(settings.key, KEY)))[0];
-    let row = await read();
-    if (!row) {
-      const document: Setting = {
-        shop: randomBytes(4).toString('hex'),
-        folder: join(dataFolder, 'backups'),
-        isOn: !isDemo,
-      };
-      await db.insert(settings).values({ key: KEY, document }).onConflictDoNothing();
-      row = await read();
-    }
-    return row?.document as Setting;
-  };
+  const setting = () => settingOf(db, dataFolder, isDemo);
 
   const state = async (): Promise<BackupsState> => {
     const { folder, shop, isOn } = await setting();
@@ -266,21 +287,7 @@ export function openBackups(db: Database, dataFolder: string, isDemo: boolean, l
     },
     restore: async (name) => {
       const file = await fileOf(name);
-      const stamp = name.match(/\d{4}-\d{2}-\d{2}T\d{6}Z/)?.[0] ?? 'backup';
-      let place = join(dirname(dataFolder), `${dataFolder.split(/[\\/]/).at(-1)}-restored-${stamp}`);
-      for (let n = 2; existsSync(place); n++) place = `${place.replace(/ \d+$/, '')} ${n}`;
-      begin('restore', async () => {
-        try {
-          const { close } = await openDatabase(place, async (fresh) => {
-            await restoreBackup(fresh, file);
-          });
-          await close();
-        } catch (error) {
-          rmSync(place, { recursive: true, force: true });
-          throw error;
-        }
-        return place;
-      });
+      begin('restore', () => restoreBeside(dataFolder, file));
       return state();
     },
     fileOf,

@@ -38,6 +38,48 @@ export interface Figures {
 }
 
 /**
+ * Finds heads whose figures are out of date, one at a time: those on somebody's screen first, then all in the
+ * order of their ids. Several may ask at once: finding is one after the other, making is not.
+ */
+function staleInTurn(
+  db: Database,
+  metals: () => Promise<readonly Metal[]>,
+  of: {
+    readonly onScreen: () => string | undefined;
+    readonly mayBegin: (id: string) => boolean;
+    readonly isEnding: () => boolean;
+  },
+): () => Promise<string | undefined> {
+  let after: string | undefined = '';
+  let found: string[] = [];
+  const next = async (): Promise<string | undefined> => {
+    for (;;) {
+      if (of.isEnding()) return undefined;
+      const id = of.onScreen() ?? found.shift();
+      if (id !== undefined) {
+        if (of.mayBegin(id)) return id;
+        continue;
+      }
+      if (after === undefined) return undefined;
+      const rows: { id: string }[] = await db
+        .select({ id: designs.id })
+        .from(designs)
+        .where(and(gt(designs.id, after), isNull(designs.deletedAt), isStale(await metals())))
+        .orderBy(asc(designs.id))
+        .limit(AT_ONCE);
+      found = rows.map(({ id: stale }) => stale);
+      after = rows.length === AT_ONCE ? rows.at(-1)?.id : undefined;
+    }
+  };
+  let finding: Promise<unknown> = Promise.resolve();
+  return () => {
+    const mine = finding.then(next);
+    finding = mine.catch(() => undefined);
+    return mine;
+  };
+}
+
+/**
  * Makes figures anew that are out of date, however they came to be, one head at a time and away from the
  * event loop. A head whose figures could not be had for want of time or memory stays out of date, rests a
  * while and is tried again; the end of the process loses nothing, since the next start finds the same.
@@ -88,41 +130,13 @@ export function openFigures(
   };
 
   const run = async (): Promise<void> => {
-    let after: string | undefined = '';
-    let found: string[] = [];
-    const next = async (): Promise<string | undefined> => {
-      for (;;) {
-        if (isEnding) return undefined;
-        const seen = onScreen.shift();
-        if (seen !== undefined) {
-          if (mayBegin(seen)) return seen;
-          continue;
-        }
-        const id = found.shift();
-        if (id !== undefined) {
-          if (mayBegin(id)) return id;
-          continue;
-        }
-        if (after === undefined) return undefined;
-        const rows: { id: string }[] = await db
-          .select({ id: designs.id })
-          .from(designs)
-          .where(and(gt(designs.id, after), isNull(designs.deletedAt), isStale(await metals())))
-          .orderBy(asc(designs.id))
-          .limit(AT_ONCE);
-        found = rows.map(({ id: stale }) => stale);
-        after = rows.length === AT_ONCE ? rows.at(-1)?.id : undefined;
-      }
-    };
-    // Finding is one after the other, making is not.
-    let finding: Promise<unknown> = Promise.resolve();
-    const nextInTurn = (): Promise<string | undefined> => {
-      const mine = finding.then(next);
-      finding = mine.catch(() => undefined);
-      return mine;
-    };
+    const next = staleInTurn(db, metals, {
+      onScreen: () => onScreen.shift(),
+      mayBegin,
+      isEnding: () => isEnding,
+    });
     const work = async () => {
-      for (let id = await nextInTurn(); id !== undefined; id = await nextInTurn()) await one(id);
+      for (let id = await next(); id !== undefined; id = await next()) await one(id);
     };
     await Promise.all(Array.from({ length: ANEW_AT_ONCE }, work));
   };

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { sql } from 'drizzle-orm';
-import { PDFDocument } from 'pdf-lib';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { RulesInForce } from '../contract/api.ts';
 import type { Brief1 } from '../core/document/index.ts';

@@ -1,4 +1,4 @@
-import { PDFDocument } from 'pdf-lib';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ArchivedRow, Kept } from '../contract/api.ts';
 import type { Brief, Design } from '../core/document/index.ts';

@@ -60,15 +60,22 @@ const AXES: readonly Vec3[] = [
   [0, 0, -1],
 ];
 
+/** Finds the corner that reaches farthest in a direction u, v, w; {@link farthestOf} says how. */
+type Farthest = (u: number, v: number, w: number) => number;
 /**
- * Steepest descent of h. While one corner p touches, n turns straight away from p; while an edge does, it
- * turns about the edge away from the foot of the centre on it; from a facet it goes away from the place of
- * the facet nearest to that foot.
+ * Turns a body that touches with u, v, w down over the edge from a to b, of the facet `known`: the facet it
+ * comes to lie on.
  */
-export function rollingOver(facets: Facets): Rolling {
-  const { corners, ids, normals, heights, across, inside, count } = facets;
+type OverEdge = (u: number, v: number, w: number, a: number, b: number, known: number) => number;
+/** Turns a body that touches with u, v, w down over a corner: the facet it comes to lie on. */
+type OverCorner = (u: number, v: number, w: number, id: number) => number;
+
+/**
+ * The corner that reaches farthest, of equals the first, so that it does not hang on where the looking began:
+ * of a convex body one that is not has a neighbour that reaches farther.
+ */
+function farthestOf({ corners }: Facets, beside: Beside): Farthest {
   const size = corners.length / 3;
-  const beside = besideOf(facets);
   const reachOf = (id: number, u: number, v: number, w: number): number =>
     u * float64At(corners, 3 * id) + v * float64At(corners, 3 * id + 1) + w * float64At(corners, 3 * id + 2);
   // Farthest along each axis, and so near to what is farthest any way; and the last that was found, since one
@@ -79,11 +86,7 @@ export function rollingOver(facets: Facets): Rolling {
     return best;
   });
   starts.push(0);
-  /**
-   * The corner that reaches farthest, of equals the first, so that it does not hang on where the looking
-   * began: of a convex body one that is not has a neighbour that reaches farther.
-   */
-  const farthest = (u: number, v: number, w: number): number => {
+  return (u: number, v: number, w: number): number => {
     let best = 0;
     let most = -Infinity;
     for (const id of starts) {
@@ -108,9 +111,42 @@ export function rollingOver(facets: Facets): Rolling {
     starts[AXES.length] = best;
     return best;
   };
+}
 
-  /** The facet reached from a direction while a corner touches. */
-  const overCorner = (u: number, v: number, w: number, id: number): number => {
+/**
+ * The facet at whose side of an edge the body comes to lie. `known` is one of the two, whose edge runs from a
+ * to b.
+ */
+function edgeTurner({ corners, ids, across, normals }: Facets): OverEdge {
+  return (u: number, v: number, w: number, a: number, b: number, known: number): number => {
+    let other = known;
+    for (let k = 0; k < 3; k++) if (ids[3 * known + k] === b) other = int32At(across, 3 * known + k);
+    const px = float64At(corners, 3 * a);
+    const py = float64At(corners, 3 * a + 1);
+    const pz = float64At(corners, 3 * a + 2);
+    const ex = float64At(corners, 3 * b) - px;
+    const ey = float64At(corners, 3 * b + 1) - py;
+    const ez = float64At(corners, 3 * b + 2) - pz;
+    const share = (px * ex + py * ey + pz * ez) / (ex * ex + ey * ey + ez * ez || 1);
+    const fx = px - share * ex;
+    const fy = py - share * ey;
+    const fz = pz - share * ez;
+    // Turning about the edge: on this side of the foot it goes on to this side. (foot × n) · along = n ·
+    // (along × foot)
+    const sx = ey * fz - ez * fy;
+    const sy = ez * fx - ex * fz;
+    const sz = ex * fy - ey * fx;
+    const sense = (f: number) =>
+      sx * float64At(normals, 3 * f) +
+      sy * float64At(normals, 3 * f + 1) +
+      sz * float64At(normals, 3 * f + 2);
+    return (sx * u + sy * v + sz * w) * (sense(known) - sense(other)) >= 0 ? known : other;
+  };
+}
+
+/** The facet reached from a direction while a corner touches: n turns straight away from the corner. */
+function cornerTurner({ corners }: Facets, beside: Beside, overEdge: OverEdge): OverCorner {
+  return (u: number, v: number, w: number, id: number): number => {
     const px = float64At(corners, 3 * id);
     const py = float64At(corners, 3 * id + 1);
     const pz = float64At(corners, 3 * id + 2);
@@ -146,35 +182,14 @@ export function rollingOver(facets: Facets): Rolling {
     // Of the length that the tangent leaves it; only its direction counts.
     return overEdge(u + least * ax, v + least * ay, w + least * az, id, edge, best);
   };
-  /**
-   * The facet at whose side of an edge the body comes to lie. `known` is one of the two, whose edge runs from
-   * a to b.
-   */
-  const overEdge = (u: number, v: number, w: number, a: number, b: number, known: number): number => {
-    let other = known;
-    for (let k = 0; k < 3; k++) if (ids[3 * known + k] === b) other = int32At(across, 3 * known + k);
-    const px = float64At(corners, 3 * a);
-    const py = float64At(corners, 3 * a + 1);
-    const pz = float64At(corners, 3 * a + 2);
-    const ex = float64At(corners, 3 * b) - px;
-    const ey = float64At(corners, 3 * b + 1) - py;
-    const ez = float64At(corners, 3 * b + 2) - pz;
-    const share = (px * ex + py * ey + pz * ez) / (ex * ex + ey * ey + ez * ez || 1);
-    const fx = px - share * ex;
-    const fy = py - share * ey;
-    const fz = pz - share * ez;
-    // Turning about the edge: on this side of the foot it goes on to this side. (foot × n) · along = n ·
-    // (along × foot)
-    const sx = ey * fz - ez * fy;
-    const sy = ez * fx - ex * fz;
-    const sz = ex * fy - ey * fx;
-    const sense = (f: number) =>
-      sx * float64At(normals, 3 * f) +
-      sy * float64At(normals, 3 * f + 1) +
-      sz * float64At(normals, 3 * f + 2);
-    return (sx * u + sy * v + sz * w) * (sense(known) - sense(other)) >= 0 ? known : other;
-  };
-  const next = (f: number): number => {
+}
+
+/** The facet that a body lies on after one it lies on: itself where the centre stands over it. */
+function afterFacet(
+  { corners, ids, normals, heights, across, inside }: Facets,
+  overCorner: OverCorner,
+): (facet: number) => number {
+  return (f: number): number => {
     const first = 3 * f;
     const [in0, in1, in2] = [
       float64At(inside, first),
@@ -216,7 +231,19 @@ export function rollingOver(facets: Facets): Rolling {
     }
     return corner < 0 ? to : overCorner(u, v, w, corner);
   };
-  const memo = Int32Array.from({ length: count }, (_, f) => next(f));
+}
+
+/**
+ * Steepest descent of h. While one corner p touches, n turns straight away from p; while an edge does, it
+ * turns about the edge away from the foot of the centre on it; from a facet it goes away from the place of
+ * the facet nearest to that foot.
+ */
+export function rollingOver(facets: Facets): Rolling {
+  const beside = besideOf(facets);
+  const farthest = farthestOf(facets, beside);
+  const overCorner = cornerTurner(facets, beside, edgeTurner(facets));
+  const next = afterFacet(facets, overCorner);
+  const memo = Int32Array.from({ length: facets.count }, (_, f) => next(f));
   return {
     next: (f) => int32At(memo, f),
     from: ([u, v, w]) => overCorner(u, v, w, farthest(u, v, w)),

@@ -1,6 +1,6 @@
 import { MM_PER_INCH } from '../quantity/units.ts';
-import type { PDFPage } from 'pdf-lib';
-import { LineCapStyle, PDFDocument, rgb } from 'pdf-lib';
+import type { PDFPage } from '@cantoo/pdf-lib';
+import { LineCapStyle, PDFDocument, rgb } from '@cantoo/pdf-lib';
 import { loadSolids } from '../head/kernel.ts';
 import type { Surroundings } from '../behaviour/behaviour.ts';
 import type { Bait } from '../assembly/rig.ts';

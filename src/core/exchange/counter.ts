@@ -1,4 +1,5 @@
-import { rgb } from 'pdf-lib';
+import type { Evaluation } from '../judge/evaluate.ts';
+import { rgb } from '@cantoo/pdf-lib';
 import { withBait } from '../assembly/assemble.ts';
 import type { Bait } from '../assembly/rig.ts';
 import type { Article } from '../document/article.ts';
@@ -63,6 +64,57 @@ function varied(uses: readonly Use[], most: number): Use[] {
     .slice(0, most);
 }
 
+/** What a card says of a head, in the reader's words. */
+interface Said {
+  readonly serves: readonly string[];
+  readonly not: readonly string[];
+  readonly goes: readonly string[];
+}
+
+/**
+ * What a head is for and not for, of the situations every program ships with, and the plastics that go with
+ * it.
+ */
+function saidOf(
+  { design, readings, rig }: Extract<Evaluation, { readonly ok: true }>,
+  rules: Pick<RuleSet, 'rules' | 'schools'>,
+  shelf: readonly Plastic[],
+  units: UnitSystem,
+): Said {
+  const values = valuesOf(readings);
+  const uses = usesOf(design, values, SITUATIONS, rules);
+  const serves = varied(
+    uses.filter(({ service }) => service === 'serves'),
+    TOLD.serves,
+  );
+  const care = varied(
+    uses.filter(({ service }) => service === 'with care'),
+    TOLD.serves - Math.min(TOLD.serves, serves.length),
+  );
+  const not = varied(
+    uses.filter(
+      ({ service, worst }) =>
+        service === 'not there' && worst?.question.key !== 'hold' && worst?.question.key !== 'bait',
+    ),
+    TOLD.not,
+  );
+  const goes = plasticsForHead({ design, values, rig }, shelf, rules)
+    .filter(({ pairing, service }) => pairing.verdict !== 'bad' && service !== 'not there')
+    .slice(0, TOLD.baits)
+    .flatMap(({ index }) => shelf[index]?.name ?? []);
+  return {
+    serves: [...serves, ...care].map(
+      ({ brief, service }) => `${brief.name}${service === 'serves' ? '' : ' (with care)'}`,
+    ),
+    not: not.map(({ brief, worst, situation, matched }) => {
+      const ground =
+        worst && groundsOf(worst, situation, matched.answers.head).find(({ side }) => side === 'against');
+      return ground ? `${brief.name}: ${inUnits(ground.text, units)}` : brief.name;
+    }),
+    goes,
+  };
+}
+
 /**
  * A counter card, A6: one head to hand to a customer, drawn at true size, with its weight in both units, what
  * it is for and not for, what goes with it, and the cautions; or a pair, with the bait on it by its method.
@@ -82,85 +134,37 @@ export async function exportCounterCard(
   if (!result.ok) return { ok: false, problems: result.problems };
   const { rig, readings } = result;
   const title = bait ? `${design.name} with ${bait.plastic.name}` : design.name;
-  const uses = usesOf(result.design, valuesOf(readings), SITUATIONS, rules);
-  const serves = varied(
-    uses.filter(({ service }) => service === 'serves'),
-    TOLD.serves,
-  );
-  const care = varied(
-    uses.filter(({ service }) => service === 'with care'),
-    TOLD.serves - Math.min(TOLD.serves, serves.length),
-  );
-  const not = varied(
-    uses.filter(
-      ({ service, worst }) =>
-        service === 'not there' && worst?.question.key !== 'hold' && worst?.question.key !== 'bait',
-    ),
-    TOLD.not,
-  );
-  const goes = plasticsForHead({ design: result.design, values: valuesOf(readings), rig }, shelf, rules)
-    .filter(({ pairing, service }) => pairing.verdict !== 'bad' && service !== 'not there')
-    .slice(0, TOLD.baits)
-    .flatMap(({ index }) => {
-      const plastic = shelf[index];
-      return plastic ? [plastic.name] : [];
-    });
+  const said = saidOf(result, rules, shelf, units);
   const family = familyOf(design.head.family);
   const metal = metals.find(({ key }) => key === design.head.metal)?.name ?? design.head.metal;
   const grams = readings['mass.metal']?.value ?? NaN;
-  const forWords = [...serves, ...care].map(
-    ({ brief, service }) => `${brief.name}${service === 'serves' ? '' : ' (with care)'}`,
-  );
-  const notWords = not.map(({ brief, worst, situation, matched }) => {
-    const ground =
-      worst && groundsOf(worst, situation, matched.answers.head).find(({ side }) => side === 'against');
-    return ground ? `${brief.name}: ${inUnits(ground.text, units)}` : brief.name;
-  });
   const sold = soldAs(design.article, priced);
-  const words = [title, sold, ...forWords, ...notWords, ...goes];
+  const words = [title, sold, ...said.serves, ...said.not, ...said.goes];
   const { pdf, font, bold } = await beginPdf(title, words);
   const page = pdf.addPage([PAGE.width * PT, PAGE.height * PT]);
   const say = writer(page, font, bold);
   const room = PAGE.width - 2 * PAGE.margin;
   let y = PAGE.height - PAGE.margin - 5;
-  for (const line of wrapped(title, bold, 5.4, room).slice(0, 2)) {
-    say(PAGE.margin, y, line, 5.4, { strong: true, colour: FERN });
-    y -= 6.2;
-  }
+  const put = (text: string, size: number, style: Parameters<typeof say>[4], down: number) => {
+    say(PAGE.margin, y, text, size, style);
+    y -= down;
+  };
+  for (const line of wrapped(title, bold, 5.4, room).slice(0, 2))
+    put(line, 5.4, { strong: true, colour: FERN }, 6.2);
   const weight = `${formatQuantity(grams, 'mass', 'imperial')} · ${formatQuantity(grams, 'mass', 'metric')}`;
-  say(PAGE.margin, y, `${weight} · ${metal}`, 3.4, { strong: true, colour: INK });
-  y -= 4.6;
-  say(
-    PAGE.margin,
-    y,
+  put(`${weight} · ${metal}`, 3.4, { strong: true, colour: INK }, 4.6);
+  put(
     `${bait ? `${methodOf(bait.method).name} · ` : ''}${family?.name ?? design.head.family} · ` +
       `hook ${design.hook.size} ${design.hook.grade} · eye ${Math.round(design.eye.angle)}°`,
     2.8,
     { colour: GREY },
+    4,
   );
-  y -= 4;
-  if (sold !== '') {
-    say(PAGE.margin, y, sold, 2.8, { colour: GREY });
-    y -= 4;
-  }
-  const side = turnedRig(bait ? withBait(rig, bait) : rig, 0);
-  const box = bounds([side, side]);
-  const wide = box.right - box.left;
-  const tall = box.side.high - box.side.low;
-  // True size where it fits the card; the largest heads say that they are drawn smaller.
-  const scale = Math.min(1, room / wide, 42 / tall);
-  const x0 = PAGE.margin + (room - scale * wide) / 2 - scale * box.left;
-  const y0 = y - 2 - scale * box.side.high;
-  draw(page, side, ([u, v]) => [x0 + scale * u, y0 + scale * v], scale);
-  y = y0 + scale * box.side.low - 4;
-  say(
-    PAGE.margin,
-    y,
-    scale === 1 ? 'True size when printed at 100%.' : `Drawn at ${Math.round(100 * scale)}% of its size.`,
-    2.2,
-    { colour: GREY },
-  );
-  y -= 5;
+  if (sold !== '') put(sold, 2.8, { colour: GREY }, 4);
+  const drawn = placedOn(page, turnedRig(bait ? withBait(rig, bait) : rig, 0), room, y);
+  y = drawn.y;
+  const size = drawn.scale === 1 ? 'True size when printed at 100%.' : shownAt(drawn.scale);
+  put(size, 2.2, { colour: GREY }, 5);
   page.drawRectangle({
     x: PAGE.margin * PT,
     y: (y + 3.4) * PT,
@@ -168,10 +172,9 @@ export async function exportCounterCard(
     height: 0.25 * PT,
     color: rgb(0.6, 0.65, 0.62),
   });
-  const list = (title: string, items: readonly string[], colour: typeof FERN) => {
+  const list = (heading: string, items: readonly string[], colour: typeof FERN) => {
     if (items.length === 0 || y < PAGE.margin + 14) return;
-    say(PAGE.margin, y, title, 3, { strong: true, colour });
-    y -= 3.9;
+    put(heading, 3, { strong: true, colour }, 3.9);
     for (const item of items) {
       for (const [i, line] of wrapped(item, font, 2.6, room - 4).entries()) {
         if (y < PAGE.margin + 9) return;
@@ -181,9 +184,9 @@ export async function exportCounterCard(
     }
     y -= 1.4;
   };
-  list('For', forWords.length > 0 ? forWords : [family?.purpose ?? ''], FERN);
-  list('Goes with', goes, FERN);
-  list('Not for', notWords.length > 0 ? notWords : [family?.badAt ?? ''], RED);
+  list('For', said.serves.length > 0 ? said.serves : [family?.purpose ?? ''], FERN);
+  list('Goes with', said.goes, FERN);
+  list('Not for', said.not.length > 0 ? said.not : [family?.badAt ?? ''], RED);
   const caution = isLead(design.head.metal)
     ? 'Lead poisons: wash hands, keep from children; banned or limited in many places, local ' +
       'rules decide. Hooks pierce.'
@@ -195,4 +198,25 @@ export async function exportCounterCard(
       say(PAGE.margin, PAGE.margin - 1 + 2.8 * i, line, 2.2, { colour: GREY });
     });
   return { ok: true, data: await pdf.save() };
+}
+
+const shownAt = (scale: number): string => `Drawn at ${Math.round(100 * scale)}% of its size.`;
+
+/**
+ * Draws a head below a height of the page, at true size where it fits the card; the largest are drawn
+ * smaller. Returns the height below it, mm, and the scale.
+ */
+function placedOn(
+  page: Parameters<typeof draw>[0],
+  side: Parameters<typeof draw>[1],
+  room: number,
+  top: number,
+): { y: number; scale: number } {
+  const box = bounds([side, side]);
+  const wide = box.right - box.left;
+  const scale = Math.min(1, room / wide, 42 / (box.side.high - box.side.low));
+  const x0 = PAGE.margin + (room - scale * wide) / 2 - scale * box.left;
+  const y0 = top - 2 - scale * box.side.high;
+  draw(page, side, ([u, v]) => [x0 + scale * u, y0 + scale * v], scale);
+  return { y: y0 + scale * box.side.low - 4, scale };
 }

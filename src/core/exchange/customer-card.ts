@@ -1,5 +1,5 @@
-import { rgb } from 'pdf-lib';
-import type { PDFPage } from 'pdf-lib';
+import { rgb } from '@cantoo/pdf-lib';
+import type { PDFPage } from '@cantoo/pdf-lib';
 import { withBait } from '../assembly/assemble.ts';
 import type { Bait } from '../assembly/rig.ts';
 import type { Brief } from '../document/brief.ts';

@@ -3,7 +3,7 @@ import { guardInitial } from '../fitting/guards/index.ts';
 import { castSolid } from '../assembly/cast-solid.ts';
 import DxfParser from 'dxf-parser';
 import Papa from 'papaparse';
-import { PDFDocument } from 'pdf-lib';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { describe, expect, it } from 'vitest';
 import type { Design } from '../document/design.ts';
 import { drawingOf } from '../plate/drawing.ts';

@@ -4,7 +4,7 @@ import { castSolid } from '../assembly/cast-solid.ts';
 import { XMLValidator } from 'fast-xml-parser';
 import DxfParser from 'dxf-parser';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { decodePDFRawStream, PDFDocument, PDFRawStream, rgb, StandardFonts } from 'pdf-lib';
+import { decodePDFRawStream, PDFDocument, PDFRawStream, rgb, StandardFonts } from '@cantoo/pdf-lib';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { BoxGeometry, Mesh as ThreeMesh } from 'three';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';

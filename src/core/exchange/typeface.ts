@@ -1,6 +1,6 @@
 import { itemAt } from '../numeric/at.ts';
-import type { Font } from '@pdf-lib/fontkit';
-import type { Color, PDFDocument, PDFFont, PDFPage, Rotation } from 'pdf-lib';
+import type { Font } from 'fontkit';
+import type { Color, PDFDocument, PDFFont, PDFPage, Rotation } from '@cantoo/pdf-lib';
 
 /**
  * Reads a file of the typefaces that are shipped, by its place below their packages, such as
@@ -105,10 +105,9 @@ export async function typefaceFor(
   const foreign = [...letters].filter((letter) => !isWestern(letter));
   if (foreign.length === 0 || !files) return drawn((text) => [{ font: western, text: shown(text) }]);
   const read = files;
-  const [all, { default: fontkit }, { default: bidiFactory }] = await Promise.all([
+  const [all, fontkit, { default: bidiFactory }] = await Promise.all([
     readSlices(read),
-    // The font library looks for the runtime of its generators in the global scope.
-    import('regenerator-runtime/runtime.js').then(() => import('@pdf-lib/fontkit')),
+    import('fontkit'),
     import('bidi-js'),
   ]);
   pdf.registerFontkit(fontkit);

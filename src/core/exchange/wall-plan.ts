@@ -1,5 +1,5 @@
 import bwip from '@bwip-js/browser';
-import type { PDFPage } from 'pdf-lib';
+import type { PDFPage } from '@cantoo/pdf-lib';
 import { beginPdf, FERN, GREY, INK, PT, wrapped, writer } from './pdf.ts';
 import type { Brief } from '../document/brief.ts';
 import { eanProblem } from '../document/article.ts';

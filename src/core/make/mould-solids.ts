@@ -142,6 +142,112 @@ function ventSolid(
   return joined;
 }
 
+/** Keeps a solid until all is done, and gives it back. */
+type Keep = (solid: Manifold) => Manifold;
+
+/** A box between two corners. */
+function box({ Manifold }: ManifoldToplevel, low: Vec3, high: Vec3): Manifold {
+  const cube = Manifold.cube([high[0] - low[0], high[1] - low[1], high[2] - low[2]]);
+  const placed = cube.translate([...low]);
+  cube.delete();
+  return placed;
+}
+
+/** What one cavity takes out of the block, in its own frame, and the volumes of its parts, mm³. */
+interface CavityRoom {
+  /** with the sprue through the top face and rods through the lower one, so that no face lies on them */
+  readonly through: Manifold;
+  /** what is filled inside the block */
+  readonly full: Manifold;
+  readonly head: number;
+  readonly channels: number;
+  readonly sprue: number;
+  /** what the metal of the head itself fills */
+  readonly metal: number;
+}
+
+function cavityRoom(
+  kernel: ManifoldToplevel,
+  keep: Keep,
+  {
+    layout,
+    cavity,
+    cuts,
+    quality,
+  }: {
+    readonly layout: MouldLayout;
+    readonly cavity: LaidCavity;
+    readonly cuts: readonly Cut[];
+    readonly quality: MeshQuality | undefined;
+  },
+): CavityRoom {
+  const [top, bottom] = [layout.block.to[0], layout.block.from[0]];
+  const head = keep(cavitySolid(kernel, cavity, cuts, quality));
+  const whole = keep(steelSolid(kernel, cavity, layout.making === 'pour'));
+  const steel = keep(whole.trimByPlane([1, 0, 0], bottom));
+  const taken = keep(head.add(steel));
+  // A wire bent sharply laps over itself: its own volume would count that twice, what it leaves of the head
+  // does not.
+  const metal = keep(head.subtract(steel)).volume();
+  const sprue = sprueSolid(kernel, cavity, top);
+  const through = sprue
+    ? keep(taken.add(keep(sprue)))
+    : layout.making === 'press'
+      ? keep(head.add(whole))
+      : taken;
+  const full = sprue ? keep(through.trimByPlane([-1, 0, 0], -top)) : taken;
+  return {
+    through,
+    full,
+    head: head.volume(),
+    channels: taken.volume() - head.volume(),
+    sprue: full.volume() - taken.volume(),
+    metal,
+  };
+}
+
+/** Pins of the left half, or with room about them the sockets of the right. */
+function pegsOf({ Manifold }: ManifoldToplevel, keep: Keep, layout: MouldLayout, room: number): Manifold {
+  const pegs = layout.pins.map(([x, z]) => {
+    const height = layout.pinHeight + room + BASE;
+    const slope = ((1 - TAPER) * layout.pinRadius) / layout.pinHeight;
+    const root = layout.pinRadius + room + BASE * slope;
+    const peg = keep(Manifold.cylinder(height, root, root - slope * height, ROUND));
+    return keep(keep(peg.rotate([90, 0, 0])).translate([x, BASE, z]));
+  });
+  return keep(Manifold.union(pegs));
+}
+
+/**
+ * The vents of all cavities, a hair deeper and to the side at each try, and what they add to each cavity's
+ * sprue.
+ */
+function ventsAt(
+  kernel: ManifoldToplevel,
+  keep: Keep,
+  layout: MouldLayout,
+  rooms: readonly CavityRoom[],
+  attempt: number,
+): { readonly solid: Manifold; readonly own: readonly number[] } {
+  const [top, bottom] = [layout.block.to[0], layout.block.from[0]];
+  const moved = layout.cavities.map((cavity) => ventSolid(kernel, cavity, bottom, attempt));
+  const own = moved.map((solid, i) => {
+    const room = rooms[i];
+    if (!solid || !room) return 0;
+    const below = keep(keep(solid).trimByPlane([-1, 0, 0], -top));
+    const inBlock = keep(keep(below.trimByPlane([1, 0, 0], bottom)).trimByPlane([0, -1, 0], 0));
+    return keep(inBlock.subtract(room.full)).volume();
+  });
+  const placed = moved.flatMap((solid, i) => {
+    const [x, z] = layout.cavities[i]?.shift ?? [0, 0];
+    return solid ? [keep(solid.translate([x, 0, z]))] : [];
+  });
+  return { solid: keep(kernel.Manifold.union(placed)), own };
+}
+
+const sumOf = (rooms: readonly CavityRoom[], of: (room: CavityRoom) => number): number =>
+  rooms.reduce((sum, room) => sum + of(room), 0);
+
 /**
  * Both halves of a mould, closed, and what fills the block. Left is where y is above 0, with the pins; right
  * has the sockets and the vents. `cuts` by cavity. Throws with a sentence when a half comes out in pieces or
@@ -155,103 +261,41 @@ export function mouldSolids(
   quality?: MeshQuality,
 ): MouldSolids {
   const { Manifold } = kernel;
-  const { from, to } = layout.block;
-  const [top, bottom] = [to[0], from[0]];
-  const box = (low: Vec3, high: Vec3): Manifold => {
-    const cube = Manifold.cube([high[0] - low[0], high[1] - low[1], high[2] - low[2]]);
-    const placed = cube.translate([...low]);
-    cube.delete();
-    return placed;
-  };
   const trash: Manifold[] = [];
-  const keep = (solid: Manifold): Manifold => {
+  const keep: Keep = (solid) => {
     trash.push(solid);
     return solid;
   };
-  // Only a cut can make one cavity run into the next.
-  const isCut = cuts.some((list) => list.length > 0);
   const steps = layout.cavities.length + 3;
   try {
-    const block = keep(box(from, to));
+    const block = keep(box(kernel, layout.block.from, layout.block.to));
     // Cavities do not touch, so each is worked out by itself, on a few thousand facets, and all are taken out
     // of the block at once.
-    const rooms: Manifold[] = [];
-    const fulls: Manifold[] = [];
-    const metal: number[] = [];
-    const spruePer: number[] = [];
-    const counted = { heads: 0, channels: 0, sprues: 0, vents: 0 };
-    layout.cavities.forEach((cavity, i) => {
-      const move: Vec3 = [cavity.shift[0], 0, cavity.shift[1]];
-      const head = keep(cavitySolid(kernel, cavity, cuts[i] ?? [], quality));
-      const whole = keep(steelSolid(kernel, cavity, layout.making === 'pour'));
-      const steel = keep(whole.trimByPlane([1, 0, 0], bottom));
-      const taken = keep(head.add(steel));
-      // A wire bent sharply laps over itself: its own volume would count that twice, what it leaves of the
-      // head does not.
-      metal.push(keep(head.subtract(steel)).volume());
-      // The sprue goes on through the top face, and a rod through the lower one, so that no face lies on
-      // them.
-      const sprue = sprueSolid(kernel, cavity, top);
-      const through = sprue
-        ? keep(taken.add(keep(sprue)))
-        : layout.making === 'press'
-          ? keep(head.add(whole))
-          : taken;
-      const full = sprue ? keep(through.trimByPlane([-1, 0, 0], -top)) : taken;
-      fulls.push(full);
-      const lost = full.volume() - taken.volume();
-      counted.heads += head.volume();
-      counted.channels += taken.volume() - head.volume();
-      counted.sprues += lost;
-      spruePer.push(lost);
-      rooms.push(keep(through.translate([...move])));
+    const rooms = layout.cavities.map((cavity, i) => {
+      const room = cavityRoom(kernel, keep, { layout, cavity, cuts: cuts[i] ?? [], quality });
       onDone(i + 1, steps);
+      return room;
     });
-    const union = (parts: readonly Manifold[]) => keep(Manifold.union([...parts]));
-    const below = (solid: Manifold) => keep(solid.trimByPlane([0, -1, 0], 0));
+    const placed = rooms.map(({ through }, i) => {
+      const [x, z] = layout.cavities[i]?.shift ?? [0, 0];
+      return keep(through.translate([x, 0, z]));
+    });
     onDone(layout.cavities.length + 1, steps);
-    const hollow = keep(isCut ? Manifold.union(rooms) : Manifold.compose(rooms));
+    // Only a cut can make one cavity run into the next.
+    const isCut = cuts.some((list) => list.length > 0);
+    const hollow = keep(isCut ? Manifold.union(placed) : Manifold.compose(placed));
     // Each half of the block by itself: splitting what is hollow already can leave a cut's thin floor
     // standing where its face lies on the parting plane.
     const raw = (side: 1 | -1) => keep(keep(block.trimByPlane([0, side, 0], 0)).subtract(hollow));
     const [leftRaw, rightRaw] = [raw(1), raw(-1)];
-    const pegs = (room: number) =>
-      union(
-        layout.pins.map(([x, z]) => {
-          const height = layout.pinHeight + room + BASE;
-          const slope = ((1 - TAPER) * layout.pinRadius) / layout.pinHeight;
-          const root = layout.pinRadius + room + BASE * slope;
-          const peg = keep(Manifold.cylinder(height, root, root - slope * height, ROUND));
-          return keep(keep(peg.rotate([90, 0, 0])).translate([x, BASE, z]));
-        }),
-      );
-    const [pins, sockets] = [pegs(0), pegs(SOCKET)];
+    const [pins, sockets] = [pegsOf(kernel, keep, layout, 0), pegsOf(kernel, keep, layout, SOCKET)];
     const leftHalf = keep(leftRaw.add(pins));
-    /**
-     * The right half with its vents a hair deeper and to the side at each try, and what they add to each
-     * cavity's sprue.
-     */
     const vent = (attempt: number) => {
-      const moved = layout.cavities.map((cavity) => ventSolid(kernel, cavity, bottom, attempt));
-      const own = moved.map((solid, i) => {
-        const room = fulls[i];
-        if (!solid || !room) return 0;
-        const inBlock = keep(
-          keep(keep(keep(solid).trimByPlane([-1, 0, 0], -top)).trimByPlane([1, 0, 0], bottom)).trimByPlane(
-            [0, -1, 0],
-            0,
-          ),
-        );
-        return keep(inBlock.subtract(room)).volume();
-      });
-      const placed = moved.flatMap((solid, i) => {
-        const [x, z] = layout.cavities[i]?.shift ?? [0, 0];
-        return solid ? [keep(solid.translate([x, 0, z]))] : [];
-      });
-      return { own, half: keep(keep(rightRaw.subtract(union(placed))).subtract(sockets)) };
+      const { solid, own } = ventsAt(kernel, keep, layout, rooms, attempt);
+      return { own, half: keep(keep(rightRaw.subtract(solid)).subtract(sockets)) };
     };
     onDone(layout.cavities.length + 2, steps);
-    const [pinned, socketed] = [below(pins).volume(), below(sockets).volume()];
+    const below = (solid: Manifold) => keep(solid.trimByPlane([0, -1, 0], 0)).volume();
     let attempt = 0;
     let right = vent(attempt);
     let rightMesh = fileMesh(right.half, 'right');
@@ -266,10 +310,6 @@ export function mouldSolids(
         `The ${leftMesh ? 'right' : 'left'} half could not be closed: two of its edges lie on ` +
           'each other. Change a wall or the shrinkage by a hair.',
       );
-    right.own.forEach((volume, i) => {
-      counted.vents += volume;
-      spruePer[i] = (spruePer[i] ?? 0) + volume;
-    });
     const result: MouldSolids = {
       left: leftMesh,
       right: rightMesh,
@@ -277,11 +317,14 @@ export function mouldSolids(
         block: block.volume(),
         left: leftHalf.volume(),
         right: right.half.volume(),
-        ...counted,
-        sockets: socketed - pinned,
+        heads: sumOf(rooms, ({ head }) => head),
+        channels: sumOf(rooms, ({ channels }) => channels),
+        sprues: sumOf(rooms, ({ sprue }) => sprue),
+        vents: right.own.reduce((sum, volume) => sum + volume, 0),
+        sockets: below(sockets) - below(pins),
       },
-      metal,
-      sprue: spruePer,
+      metal: rooms.map(({ metal }) => metal),
+      sprue: rooms.map(({ sprue }, i) => sprue + (right.own[i] ?? 0)),
     };
     onDone(steps, steps);
     return result;

@@ -88,6 +88,27 @@ function proportioned(family: Family, usual: Dimensions, measured: Dimensions): 
 }
 
 /**
+ * How far the density may be off, as a factor: each measured size by what the caliper may be off, those not
+ * measured together, since they were found together, and the scale.
+ */
+function doubtOf(
+  volumeAt: (sizes: Dimensions) => number,
+  sizes: Dimensions,
+  of: Readonly<Record<'known' | 'unknown', readonly { readonly key: string }[]>>,
+  metalGrams: number,
+): number {
+  const volume = volumeAt(sizes);
+  const off = (change: Dimensions) => Math.log(volumeAt({ ...sizes, ...change }) / volume);
+  const variance =
+    of.known.reduce((sum, { key }) => sum + off({ [key]: (sizes[key] ?? 0) + CALIPER }) ** 2, 0) +
+    (of.unknown.length > 0
+      ? off(Object.fromEntries(of.unknown.map(({ key }) => [key, (sizes[key] ?? 0) * (1 + UNMEASURED)]))) ** 2
+      : 0) +
+    (SCALE / metalGrams) ** 2;
+  return Math.exp(2 * Math.sqrt(variance));
+}
+
+/**
  * Takes in a head from measurements: finds the sizes that were not measured so that all agrees with its
  * weight, for the metal it is said to be of and for every other, and says what does not add up. With nothing
  * measured the weight alone sizes it.
@@ -133,29 +154,17 @@ export function takeIn({ design, measured, grams }: InHand, metals: readonly Met
         },
       ],
     };
-  const volumeAt = (sizes: Dimensions): number =>
-    metalPart(assemble({ ...plain, head: { ...plain.head, dimensions: { ...sizes } } }, metals)).volume;
   const volume = metalPart(rig).volume;
   const density = ((grams - other) / volume) * 1000;
   const scaled = family.dimensions.filter(({ scales }) => scales);
   const known = scaled.filter(({ key }) => measured[key] !== undefined);
   const unknown = scaled.filter(({ key }) => measured[key] === undefined);
-  // Each measured size by what the caliper may be off; those not measured together, since they were found
-  // together.
-  const off = (sizes: Dimensions) => Math.log(volumeAt(sizes) / volume);
-  const variance =
-    known.reduce(
-      (sum, { key }) => sum + off({ ...dimensions, [key]: (dimensions[key] ?? 0) + CALIPER }) ** 2,
-      0,
-    ) +
-    (unknown.length > 0
-      ? off({
-          ...dimensions,
-          ...Object.fromEntries(unknown.map(({ key }) => [key, (dimensions[key] ?? 0) * (1 + UNMEASURED)])),
-        }) ** 2
-      : 0) +
-    (SCALE / (grams - other)) ** 2;
-  const half = Math.exp(2 * Math.sqrt(variance));
+  const half = doubtOf(
+    (sizes) => metalPart(assemble({ ...plain, head: { ...plain.head, dimensions: sizes } }, metals)).volume,
+    dimensions,
+    { known, unknown },
+    grams - other,
+  );
   const densities = [density / half, density * half] as const;
   const solve = (metal: Metal) => {
     if (unknown.length === 0) return undefined;

@@ -23,43 +23,41 @@ export interface Dimension {
 
 type Row = Omit<Dimension, 'value'>;
 
-/**
- * The dimensions a plate carries, following the shape. `whole` shows the hook; otherwise only the head is
- * drawn.
- */
-export function dimensionsOf(drawing: Drawing, whole: boolean): Dimension[] {
-  const { length, bendRear, wire, tip, eye, collar, breadth, bodyBreadth, rise, drop, shankLevel, keeper } =
-    drawing;
-  const rows: Row[] = [
-    {
-      id: 'length',
-      name: 'Head length',
-      view: 'side',
-      upright: false,
-      stands: 'below',
-      from: [0, -drop * 0.2],
-      to: [length, 0],
-    },
-    {
-      id: 'breadth',
-      name: 'Breadth',
-      view: 'front',
-      upright: false,
-      stands: 'below',
-      from: [-breadth / 2, 0],
-      to: [breadth / 2, 0],
-    },
-    {
-      id: 'height',
-      name: 'Height',
-      view: 'front',
-      upright: true,
-      stands: 'right',
-      from: [0, -drop],
-      to: [0, rise],
-    },
-  ];
-  if (breadth > bodyBreadth * 1.02) {
+/** Every head has these. */
+const headRows = ({ length, breadth, rise, drop }: Drawing): Row[] => [
+  {
+    id: 'length',
+    name: 'Head length',
+    view: 'side',
+    upright: false,
+    stands: 'below',
+    from: [0, -drop * 0.2],
+    to: [length, 0],
+  },
+  {
+    id: 'breadth',
+    name: 'Breadth',
+    view: 'front',
+    upright: false,
+    stands: 'below',
+    from: [-breadth / 2, 0],
+    to: [breadth / 2, 0],
+  },
+  {
+    id: 'height',
+    name: 'Height',
+    view: 'front',
+    upright: true,
+    stands: 'right',
+    from: [0, -drop],
+    to: [0, rise],
+  },
+];
+
+/** What only some shapes have to show: a body narrower than its fins, and an eye away from the nose. */
+function shapeRows({ length, breadth, bodyBreadth, eye }: Drawing): Row[] {
+  const rows: Row[] = [];
+  if (breadth > bodyBreadth * 1.02)
     rows.push({
       id: 'body',
       name: 'Breadth without fins',
@@ -69,8 +67,7 @@ export function dimensionsOf(drawing: Drawing, whole: boolean): Dimension[] {
       from: [-bodyBreadth / 2, 0],
       to: [bodyBreadth / 2, 0],
     });
-  }
-  if (Math.abs(eye.at[0] - length) > 0.4) {
+  if (Math.abs(eye.at[0] - length) > 0.4)
     rows.push({
       id: 'eye',
       name: 'Eye behind the nose',
@@ -80,12 +77,17 @@ export function dimensionsOf(drawing: Drawing, whole: boolean): Dimension[] {
       from: [eye.at[0], eye.at[1]],
       to: [length, 0],
     });
-  }
+  return rows;
+}
+
+/** The keeper's length, and how thick a cast one is. */
+function keeperRows({ collar, keeper }: Drawing): Row[] {
   const cast = collar && Math.min(...collar.map(([x]) => x));
   const wired =
     keeper.length > 0 ? Math.min(...keeper.flatMap(({ side }) => side.map(([x]) => x))) : undefined;
   const reach = cast ?? wired;
-  if (reach !== undefined && reach < -0.5) {
+  const rows: Row[] = [];
+  if (reach !== undefined && reach < -0.5)
     rows.push({
       id: 'keeper',
       name: 'Keeper',
@@ -95,7 +97,6 @@ export function dimensionsOf(drawing: Drawing, whole: boolean): Dimension[] {
       from: [reach, 0],
       to: [0, 0],
     });
-  }
   if (cast !== undefined && collar) {
     const across = Math.max(...collar.filter(([x]) => x < 0).map(([, r]) => r));
     rows.push({
@@ -108,52 +109,66 @@ export function dimensionsOf(drawing: Drawing, whole: boolean): Dimension[] {
       to: [cast, across],
     });
   }
-  if (whole) {
-    const rear = bendRear[0] - wire / 2;
-    rows.push(
-      {
-        id: 'shank',
-        name: 'Shank outside the head',
-        view: 'side',
-        upright: false,
-        stands: 'below',
-        from: [rear, bendRear[1]],
-        to: [0, 0],
-      },
-      {
-        id: 'whole',
-        name: 'Whole length',
-        view: 'side',
-        upright: false,
-        stands: 'below',
-        from: [rear, bendRear[1]],
-        to: [Math.max(length, eye.at[0] + eye.radius), 0],
-      },
-      {
-        id: 'gap',
-        name: 'Gap',
-        view: 'side',
-        upright: true,
-        stands: 'left',
-        from: [rear, shankLevel + wire / 2],
-        to: [rear, tip[1] - wire / 2],
-      },
-      {
-        id: 'bite',
-        name: 'Bite above the eye',
-        view: 'side',
-        upright: true,
-        stands: 'right',
-        from: [eye.at[0], eye.top],
-        to: [tip[0], tip[1]],
-      },
-    );
-  }
-  return rows.map((row) => {
+  return rows;
+}
+
+/** Of the hook, where it is shown. */
+function hookRows({ length, bendRear, wire, tip, eye, shankLevel }: Drawing): Row[] {
+  const rear = bendRear[0] - wire / 2;
+  return [
+    {
+      id: 'shank',
+      name: 'Shank outside the head',
+      view: 'side',
+      upright: false,
+      stands: 'below',
+      from: [rear, bendRear[1]],
+      to: [0, 0],
+    },
+    {
+      id: 'whole',
+      name: 'Whole length',
+      view: 'side',
+      upright: false,
+      stands: 'below',
+      from: [rear, bendRear[1]],
+      to: [Math.max(length, eye.at[0] + eye.radius), 0],
+    },
+    {
+      id: 'gap',
+      name: 'Gap',
+      view: 'side',
+      upright: true,
+      stands: 'left',
+      from: [rear, shankLevel + wire / 2],
+      to: [rear, tip[1] - wire / 2],
+    },
+    {
+      id: 'bite',
+      name: 'Bite above the eye',
+      view: 'side',
+      upright: true,
+      stands: 'right',
+      from: [eye.at[0], eye.top],
+      to: [tip[0], tip[1]],
+    },
+  ];
+}
+
+/**
+ * The dimensions a plate carries, following the shape. `whole` shows the hook; otherwise only the head is
+ * drawn.
+ */
+export const dimensionsOf = (drawing: Drawing, whole: boolean): Dimension[] =>
+  [
+    ...headRows(drawing),
+    ...shapeRows(drawing),
+    ...keeperRows(drawing),
+    ...(whole ? hookRows(drawing) : []),
+  ].map((row) => {
     const axis = row.upright ? 1 : 0;
     return { ...row, value: Math.abs(row.to[axis] - row.from[axis]) };
   });
-}
 
 /** A dimension with the lane it runs in, counted outward from the view. */
 export interface PlacedDimension extends Dimension {

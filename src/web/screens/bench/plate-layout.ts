@@ -273,3 +273,27 @@ export function plateLayout(
     );
   return layout;
 }
+
+/**
+ * Dimensions of the present drawing on a sheet whose views stand still: each keeps its line unless the shape
+ * grows over it.
+ */
+export function followed(
+  frozen: PlateLayout,
+  drawing: Drawing,
+  fresh: PlateLayout,
+): PlateLayout['dimensions'] {
+  return fresh.dimensions.map((dimension) => {
+    const { view, stands, upright } = dimension;
+    const before = frozen.dimensions.find(({ id }) => id === dimension.id)?.at ?? dimension.at;
+    const far: Vec2 = [view === 'front' ? drawing.breadth / 2 : drawing.length, -drawing.drop];
+    const edge = (layout: PlateLayout) => layout[view](far)[upright ? 0 : 1];
+    const pushed = edge(frozen) + dimension.at - edge(fresh);
+    return {
+      ...dimension,
+      a: frozen[view](dimension.from),
+      b: frozen[view](dimension.to),
+      at: stands === 'right' || stands === 'below' ? Math.max(before, pushed) : before,
+    };
+  });
+}

@@ -17,7 +17,7 @@ import { Handle } from '../../parts/handle.tsx';
 import { CentreOfMass, ScaleBar } from './plate-parts.tsx';
 import { PlateViews } from './plate-views.tsx';
 import type { PlateLayout, PlateView } from './plate-layout.ts';
-import { plateLayout } from './plate-layout.ts';
+import { followed, plateLayout } from './plate-layout.ts';
 import { SectionInset, SectionLine } from './section.tsx';
 import { StationGrips } from './station-grips.tsx';
 
@@ -281,24 +281,4 @@ function PulledDimensions({
       })}
     </>
   );
-}
-
-/**
- * Dimensions of the present drawing on a sheet whose views stand still: each keeps its line unless the shape
- * grows over it.
- */
-function followed(frozen: PlateLayout, drawing: Drawing, fresh: PlateLayout): PlateLayout['dimensions'] {
-  return fresh.dimensions.map((dimension) => {
-    const { view, stands, upright } = dimension;
-    const before = frozen.dimensions.find(({ id }) => id === dimension.id)?.at ?? dimension.at;
-    const far: Vec2 = [view === 'front' ? drawing.breadth / 2 : drawing.length, -drawing.drop];
-    const edge = (layout: PlateLayout) => layout[view](far)[upright ? 0 : 1];
-    const pushed = edge(frozen) + dimension.at - edge(fresh);
-    return {
-      ...dimension,
-      a: frozen[view](dimension.from),
-      b: frozen[view](dimension.to),
-      at: stands === 'right' || stands === 'below' ? Math.max(before, pushed) : before,
-    };
-  });
 }

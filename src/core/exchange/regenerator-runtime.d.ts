@@ -1,1 +1,0 @@
-declare module 'regenerator-runtime/runtime.js';
