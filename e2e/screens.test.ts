@@ -1,6 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { share } from '../src/core/test-kit/runs.ts';
+import { WORDS } from '../src/web/parts/save-badge.tsx';
 import { faultsOn } from './axe.ts';
 import type { OpenBrowser } from './browser.ts';
 import { openBrowser, openPage, sees } from './browser.ts';
@@ -119,6 +120,31 @@ const unusable = (on: Page) =>
     return { wide: scrollWidth - innerWidth, tall: scrollHeight - innerHeight, outside, over };
   });
 
+/** Controls that would move, by whatever the sign of a save says: they may be what a finger is on its way to. */
+const movedByBadge = (page: Page, words: readonly string[]) =>
+  page.evaluate((sayings: readonly string[]) => {
+    const badge = document.querySelector('.save-badge');
+    if (!badge) return [];
+    const controls = [...document.querySelectorAll<HTMLElement>('button, a[href], input, select')];
+    const places = () =>
+      controls.map((control) => {
+        const { left, top } = control.getBoundingClientRect();
+        return `${Math.round(left)} ${Math.round(top)}`;
+      });
+    const before = places();
+    const said = badge.textContent;
+    const moved = sayings.flatMap((text) => {
+      badge.textContent = text;
+      return places().flatMap((place, i) =>
+        place === before[i]
+          ? []
+          : [`${text}: ${controls[i]?.textContent ?? ''} from ${before[i]} to ${place}`],
+      );
+    });
+    badge.textContent = said;
+    return moved.slice(0, 5);
+  }, words);
+
 const WIDTHS = [
   [2560, 1300],
   [820, 1180],
@@ -231,6 +257,7 @@ describe('a screen', () => {
         await expect
           .poll(async () => [width, await unusable(page)], { timeout: 20_000 })
           .toEqual([width, { wide: 0, tall: 0, outside: [], over: [] }]);
+        expect(await movedByBadge(page, Object.values(WORDS)), `at ${width} px`).toEqual([]);
         if (width <= 390 || width === 1280) expect(await faultsOn(page), `at ${width} px`).toEqual([]);
       }
       await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);

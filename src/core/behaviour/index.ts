@@ -1,7 +1,7 @@
 /** What contract, server, interface and terminal use of this room. */
 export type { Flag, Surroundings } from './behaviour.ts';
 export { READING_GROUPS } from './behaviour.ts';
-export type { RodPower } from './fishing.ts';
+
 export { ROD_POWERS, USUAL_FISHING, fishingOf } from './fishing.ts';
 export { frontOf } from './front.ts';
 export type { Reading, ReadingId, Readings } from './registry.ts';

@@ -172,6 +172,21 @@ describe('a draft', () => {
     expect(draft.view().state).toBe('saved');
   });
 
+  it('says the one thing for as long as the server is away, however often it tries and whatever is edited', async () => {
+    const draft = open();
+    server.state.away = true;
+    draft.edit(named('first'));
+    await vi.advanceTimersByTimeAsync(500);
+    const said: string[] = [];
+    draft.subscribe(() => said.push(draft.view().state));
+    await vi.advanceTimersByTimeAsync(6_100);
+    draft.edit(named('second'));
+    await vi.advanceTimersByTimeAsync(4_100);
+    expect(new Set(said)).toEqual(new Set(['away']));
+    server.state.away = false;
+    await vi.advanceTimersByTimeAsync(2_100);
+    expect(draft.view()).toMatchObject({ state: 'saved', document: { name: 'second' } });
+  });
   it('keeps trying while the server is away, and keeps the edit for a reload', async () => {
     const draft = open();
     server.state.away = true;

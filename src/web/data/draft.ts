@@ -5,7 +5,7 @@ import { sameDocument } from '../../core/document/same.ts';
 import { createAs, read, remove, replace, ServerProblem } from './api.ts';
 import { backupsOf, UNSENT } from './draft-backup.ts';
 import { trailOf } from './draft-trail.ts';
-import type { Draft, DraftView } from './draft-view.ts';
+import type { Draft, DraftView, SaveState } from './draft-view.ts';
 import { verdictOn } from './draft-verdict.ts';
 import { oneKey, refreshLists } from './queries.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
@@ -32,6 +32,10 @@ const sendAt = <C extends Collection>(
   version: number,
 ): Promise<Kept<Documents[C]>> =>
   version === UNSENT ? createAs(collection, id, document) : replace(collection, id, document, version);
+
+/** What is said of an edit: while the server is away that nothing is saved, however often it is tried. */
+const stateOfEdit = (now: SaveState, isBusy: boolean): SaveState =>
+  now === 'stale' || now === 'away' ? now : isBusy ? 'saving' : 'waiting';
 
 /** Those who want to be told of a change. */
 function audience() {
@@ -88,7 +92,7 @@ function openSaving<C extends Collection>(
     const sent = view.document;
     if (unanswered.at(-1) !== sent) unanswered = [...unanswered, sent].slice(-MOST_UNANSWERED);
     keepBackup();
-    show({ state: 'saving' });
+    if (view.state !== 'away') show({ state: 'saving' });
     try {
       const answer = await sendAt(collection, kept.id, sent, view.version);
       // Given up while it was on its way: what came through is taken back.
@@ -140,7 +144,7 @@ function openSaving<C extends Collection>(
 
   /** Shows a document as edited and saves it after a pause. */
   function put(document: T): void {
-    show({ document, state: view.state === 'stale' ? 'stale' : busy ? 'saving' : 'waiting' });
+    show({ document, state: stateOfEdit(view.state, busy) });
     keepBackup();
     if (view.state !== 'stale') later(PAUSE);
   }

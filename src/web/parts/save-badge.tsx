@@ -1,6 +1,7 @@
 import type { SaveState } from '../data/draft-view.ts';
 
-const WORDS: Readonly<Record<SaveState, string>> = {
+/** What it says by state; two lines of it have room. */
+export const WORDS: Readonly<Record<SaveState, string>> = {
   saved: '✓ Saved',
   waiting: '… Unsaved',
   saving: '… Saving',
