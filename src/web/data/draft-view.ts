@@ -37,3 +37,7 @@ export interface Draft<T> {
   /** takes up what the server holds now, unless something is unsaved here */
   readonly refresh: (kept: Kept<T>) => void;
 }
+
+/** What is said of an edit: while the server is away that nothing is saved, however often it is tried. */
+export const stateOfEdit = (now: SaveState, isBusy: boolean): SaveState =>
+  now === 'stale' || now === 'away' ? now : isBusy ? 'saving' : 'waiting';

@@ -5,7 +5,8 @@ import { sameDocument } from '../../core/document/same.ts';
 import { createAs, read, remove, replace, ServerProblem } from './api.ts';
 import { backupsOf, UNSENT } from './draft-backup.ts';
 import { trailOf } from './draft-trail.ts';
-import type { Draft, DraftView, SaveState } from './draft-view.ts';
+import type { Draft, DraftView } from './draft-view.ts';
+import { stateOfEdit } from './draft-view.ts';
 import { verdictOn } from './draft-verdict.ts';
 import { oneKey, refreshLists } from './queries.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
@@ -32,10 +33,6 @@ const sendAt = <C extends Collection>(
   version: number,
 ): Promise<Kept<Documents[C]>> =>
   version === UNSENT ? createAs(collection, id, document) : replace(collection, id, document, version);
-
-/** What is said of an edit: while the server is away that nothing is saved, however often it is tried. */
-const stateOfEdit = (now: SaveState, isBusy: boolean): SaveState =>
-  now === 'stale' || now === 'away' ? now : isBusy ? 'saving' : 'waiting';
 
 /** Those who want to be told of a change. */
 function audience() {
