@@ -1,3 +1,4 @@
+import { tagsOf } from './pdf-tags.ts';
 import { MM_PER_INCH } from '../quantity/units.ts';
 import type { PDFPage } from '@cantoo/pdf-lib';
 import { LineCapStyle, PDFDocument, rgb } from '@cantoo/pdf-lib';
@@ -95,12 +96,17 @@ async function writeCard({ design, bait, fit, side, above, units }: Card): Promi
     SCALES.find((one) => one * (box.right - box.left) <= room && one * (box.tall + 14) <= 104) ?? 0.25;
   const x0 = PAGE.margin + (room - scale * (box.right - box.left)) / 2 - scale * box.left;
   const ySide = y - 6 - scale * box.side.high;
-  draw(page, side, ([u, v]) => [x0 + scale * u, ySide + scale * v], scale);
+  draw(page, side, ([u, v]) => [x0 + scale * u, ySide + scale * v], scale, `${title}, from the side`);
   // A ruler under the bait, from its nose: the lengths of the steps can be read off it.
   const yRule = ySide + scale * box.side.low - 5;
-  ruler(page, say, fit, (fromNose) => x0 + scale * (fit.laid.seatAt - fromNose), yRule, units);
+  tagsOf(page).mark(
+    page,
+    'Figure',
+    () => ruler(page, say, fit, (fromNose) => x0 + scale * (fit.laid.seatAt - fromNose), yRule, units),
+    'A ruler along the bait from its nose',
+  );
   const yAbove = yRule - 9 - scale * box.above.high;
-  draw(page, above, ([u, v]) => [x0 + scale * u, yAbove + scale * v], scale);
+  draw(page, above, ([u, v]) => [x0 + scale * u, yAbove + scale * v], scale, `${title}, from above`);
   y = yAbove + scale * box.above.low - 6;
   const truth =
     scale === 1
@@ -160,8 +166,18 @@ export function bounds([side, above]: readonly [TurnedRig, TurnedRig]) {
   };
 }
 
-/** A turned rig on the page, in mm of paper. */
-export function draw(page: PDFPage, figure: TurnedRig, place: (point: Vec2) => Vec2, scale: number): void {
+/** A turned rig on the page, in mm of paper; `shows` says in words what it is. */
+export function draw(
+  page: PDFPage,
+  figure: TurnedRig,
+  place: (point: Vec2) => Vec2,
+  scale: number,
+  shows: string,
+): void {
+  tagsOf(page).mark(page, 'Figure', () => drawn(page, figure, place, scale), shows);
+}
+
+function drawn(page: PDFPage, figure: TurnedRig, place: (point: Vec2) => Vec2, scale: number): void {
   // The library's paths count y downward from where they stand.
   const path = (line: readonly Vec2[], isClosed: boolean) =>
     line
@@ -188,7 +204,8 @@ export function draw(page: PDFPage, figure: TurnedRig, place: (point: Vec2) => V
     });
   for (const limb of figure.limbs) filled(limb, BAIT.fill, BAIT.line);
   for (const strand of figure.skirt) stroked(strand, 0);
-  filled(figure.body, BAIT.fill, BAIT.line);
+  // A bare head has no bait to draw; a path without points is one that readers stumble over.
+  if (figure.body.length > 0) filled(figure.body, BAIT.fill, BAIT.line);
   if (figure.collar) filled(figure.collar, METAL, INK);
   for (const { side, wire } of [...figure.keeper, ...figure.guard]) stroked(side, wire);
   if (figure.through) stroked(figure.through, figure.wire);

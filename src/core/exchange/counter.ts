@@ -1,5 +1,4 @@
 import type { Evaluation } from '../judge/evaluate.ts';
-import { rgb } from '@cantoo/pdf-lib';
 import { withBait } from '../assembly/assemble.ts';
 import type { Bait } from '../assembly/rig.ts';
 import type { Article } from '../document/article.ts';
@@ -26,7 +25,7 @@ import type { UnitSystem } from '../quantity/units.ts';
 import { methodOf } from '../rigging/methods/index.ts';
 import { bounds, draw } from './card.ts';
 import type { Exported } from './export-design.ts';
-import { beginPdf, FERN, GREY, INK, PT, RED, wrapped, writer } from './pdf.ts';
+import { beginPdf, FERN, GREY, INK, PT, RED, rule, wrapped, writer } from './pdf.ts';
 
 /** A6 upright, mm: it goes into a pocket with the packet. */
 const PAGE = { width: 105, height: 148, margin: 7 };
@@ -161,17 +160,11 @@ export async function exportCounterCard(
     4,
   );
   if (sold !== '') put(sold, 2.8, { colour: GREY }, 4);
-  const drawn = placedOn(page, turnedRig(bait ? withBait(rig, bait) : rig, 0), room, y);
+  const drawn = placedOn(page, turnedRig(bait ? withBait(rig, bait) : rig, 0), room, y, title);
   y = drawn.y;
   const size = drawn.scale === 1 ? 'True size when printed at 100%.' : shownAt(drawn.scale);
   put(size, 2.2, { colour: GREY }, 5);
-  page.drawRectangle({
-    x: PAGE.margin * PT,
-    y: (y + 3.4) * PT,
-    width: room * PT,
-    height: 0.25 * PT,
-    color: rgb(0.6, 0.65, 0.62),
-  });
+  rule(page, PAGE.margin, y + 3.4, room);
   const list = (heading: string, items: readonly string[], colour: typeof FERN) => {
     if (items.length === 0 || y < PAGE.margin + 14) return;
     put(heading, 3, { strong: true, colour }, 3.9);
@@ -211,12 +204,13 @@ function placedOn(
   side: Parameters<typeof draw>[1],
   room: number,
   top: number,
+  shows: string,
 ): { y: number; scale: number } {
   const box = bounds([side, side]);
   const wide = box.right - box.left;
   const scale = Math.min(1, room / wide, 42 / (box.side.high - box.side.low));
   const x0 = PAGE.margin + (room - scale * wide) / 2 - scale * box.left;
   const y0 = top - 2 - scale * box.side.high;
-  draw(page, side, ([u, v]) => [x0 + scale * u, y0 + scale * v], scale);
+  draw(page, side, ([u, v]) => [x0 + scale * u, y0 + scale * v], scale, `${shows}, from the side`);
   return { y: y0 + scale * box.side.low - 4, scale };
 }

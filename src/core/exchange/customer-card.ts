@@ -1,4 +1,3 @@
-import { rgb } from '@cantoo/pdf-lib';
 import type { PDFPage } from '@cantoo/pdf-lib';
 import { withBait } from '../assembly/assemble.ts';
 import type { Bait } from '../assembly/rig.ts';
@@ -26,7 +25,7 @@ import { bounds, draw } from './card.ts';
 import type { Priced } from './counter.ts';
 import { soldAs, UNPRICED } from './counter.ts';
 import type { Exported } from './export-design.ts';
-import { beginPdf, FERN, GREY, INK, PT, wrapped, writer } from './pdf.ts';
+import { beginPdf, FERN, GREY, INK, PT, rule, wrapped, writer } from './pdf.ts';
 import type { Typeface } from './typeface.ts';
 
 /** A4 upright, mm: three heads fit one below the other. */
@@ -189,18 +188,12 @@ function headOn(
   units: UnitSystem,
   metals: readonly Metal[],
 ): void {
-  page.drawRectangle({
-    x: PAGE.margin * PT,
-    y: y * PT,
-    width: (PAGE.width - 2 * PAGE.margin) * PT,
-    height: 0.25 * PT,
-    color: rgb(0.6, 0.65, 0.62),
-  });
+  rule(page, PAGE.margin, y, PAGE.width - 2 * PAGE.margin);
   const box = bounds([figure, figure]);
   const scale = Math.min(1, DRAWN.wide / (box.right - box.left), DRAWN.tall / (box.side.high - box.side.low));
   const x0 = PAGE.margin - scale * box.left;
   const y0 = y - 6 - scale * box.side.high;
-  draw(page, figure, ([u, v]) => [x0 + scale * u, y0 + scale * v], scale);
+  draw(page, figure, ([u, v]) => [x0 + scale * u, y0 + scale * v], scale, `${design.name}, from the side`);
   say(
     PAGE.margin,
     y0 + scale * box.side.low - 3,

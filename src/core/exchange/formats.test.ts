@@ -4,7 +4,7 @@ import { castSolid } from '../assembly/cast-solid.ts';
 import { XMLValidator } from 'fast-xml-parser';
 import DxfParser from 'dxf-parser';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { decodePDFRawStream, PDFDocument, PDFRawStream, rgb, StandardFonts } from '@cantoo/pdf-lib';
+import { decodePDFRawStream, PDFDocument, PDFName, PDFRawStream, rgb, StandardFonts } from '@cantoo/pdf-lib';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { BoxGeometry, Mesh as ThreeMesh } from 'three';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
@@ -20,7 +20,10 @@ import { massProperties, openEdges } from '../head/mesh.ts';
 import { plateSheet } from '../plate/sheet.ts';
 import type { ReadingId } from '../behaviour/registry.ts';
 import { READINGS } from '../behaviour/registry.ts';
-import { readPdf } from '../test-kit/pdf.test-kit.ts';
+import { readPdf, readTags } from '../test-kit/pdf.test-kit.ts';
+import { writeWallPlan } from './wall-plan.ts';
+import { exportCounterCard } from './counter.ts';
+import { REFERENCE_RULES } from '../match/practice/reference-rules.ts';
 import { AT_ONCE, sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { writeReadingsCsv } from './csv.ts';
 import { writeDxf } from './dxf.ts';
@@ -366,16 +369,20 @@ interface PageText {
   readonly size: number;
 }
 
+/** What a page of a PDF is drawn by: its operators as text. */
+const codeOf = (pdf: PDFDocument, number: number): string =>
+  (pdf.getPage(number).node.normalizedEntries().Contents?.asArray() ?? [])
+    .map((ref) => pdf.context.lookup(ref))
+    .flatMap((object) => (object instanceof PDFRawStream ? [object] : []))
+    .map((stream) => Buffer.from(decodePDFRawStream(stream).decode()).toString('latin1'))
+    .join('\n');
+
 /** Every level piece of text on a page of a PDF, with where it stands, in points. */
 async function textsOf(bytes: Uint8Array, number: number) {
   const pdf = await PDFDocument.load(bytes);
   const page = pdf.getPage(number);
   const font = await pdf.embedFont(StandardFonts.Helvetica);
-  const code = (page.node.normalizedEntries().Contents?.asArray() ?? [])
-    .map((ref) => pdf.context.lookup(ref))
-    .flatMap((object) => (object instanceof PDFRawStream ? [object] : []))
-    .map((stream) => Buffer.from(decodePDFRawStream(stream).decode()).toString('latin1'))
-    .join('\n');
+  const code = codeOf(pdf, number);
   const texts = [
     ...code.matchAll(/ ([\d.]+) Tf[^<]*?\n1 0 0 1 ([-\d.]+) ([-\d.]+) Tm\s+<([0-9A-F]*)> Tj/g),
   ].map(([, size, x, y, hex = '']): PageText => {
@@ -540,6 +547,74 @@ describe('a name in any script', () => {
       options: { arrangement: 'third', units: 'metric' },
     });
     expect((await readPdf(bytes)).pieces[0]).toBe('? 1');
+  });
+});
+
+describe('a PDF is tagged, as ISO 32000-1, 14.8 has it, to a general reader', () => {
+  const sheet = async (family: string) => {
+    const { rig, design, readings, flags } = full(family);
+    return writePdf({
+      design: { ...design, name: 'Sable Pike' },
+      drawing: drawingOf(rig),
+      readings,
+      flags,
+      options: { arrangement: 'third', units: 'metric' },
+    });
+  };
+
+  it.each(['ball', 'glider', 'standup'])(
+    'the spec sheet of a %s: title, drawing in words, lines',
+    async (family) => {
+      const bytes = await sheet(family);
+      const first = await readTags(bytes);
+      expect(first.things[0]).toEqual({ role: 'H1', text: 'Sable Pike', alt: undefined });
+      const figures = first.things.filter(({ role }) => role === 'Figure');
+      expect(figures.map(({ alt }) => alt)).toEqual(['Sable Pike: dimensioned drawing of the head']);
+      // The numbers on a drawing are the drawing's.
+      expect(figures[0]?.text).toMatch(/\d/);
+      const second = await readTags(bytes, 2);
+      expect(second.things[0]).toMatchObject({ role: 'H1', text: 'Sable Pike: readings' });
+      expect(second.things.filter(({ role }) => role === 'H2').map(({ text }) => text)).toContain('Weight');
+      for (const { things, untagged } of [first, second]) {
+        expect(untagged).toBe('');
+        expect(things.every(({ role, text }) => role === 'Figure' || text !== '')).toBe(true);
+      }
+    },
+  );
+
+  it('a counter card of a bare head: weight, uses and drawing, and no path without points', async () => {
+    const made = await exportCounterCard(sampleDesign('ball'), REFERENCE_RULES, [], 'metric');
+    if (!made.ok) throw new Error(JSON.stringify(made.problems));
+    const bytes = made.data as Uint8Array;
+    const { things, untagged } = await readTags(bytes);
+    expect(untagged).toBe('');
+    expect(things.map(({ role, text }) => `${role} ${text}`)).toContain('H2 For');
+    expect(things.find(({ role }) => role === 'Figure')?.alt).toMatch(/from the side$/);
+    // A path is closed where one was begun (ISO 32000-1, 8.5.2.1).
+    expect(codeOf(await PDFDocument.load(bytes), 0)).not.toMatch(/(?<! [lcmvy])\s+h\s/);
+  });
+
+  it('says its language and its title, and that it is tagged', async () => {
+    const pdf = await PDFDocument.load(await sheet('ball'));
+    const entry = (name: string) => String(pdf.catalog.lookup(PDFName.of(name)));
+    expect(entry('Lang')).toBe('(en)');
+    expect(entry('MarkInfo')).toContain('/Marked true');
+    expect(entry('ViewerPreferences')).toContain('/DisplayDocTitle true');
+  });
+
+  it('the pegs of a wall: names as headings, bars as pictures that say their code', async () => {
+    const peg = {
+      name: 'Sable Pike',
+      what: '1/2 oz',
+      price: '3.20',
+      serves: ['ledges'],
+      code: '4006381333931',
+    };
+    const { things, untagged } = await readTags(await writeWallPlan('Skarnholm wall', [peg]));
+    expect(things[0]).toMatchObject({ role: 'H1', text: 'Skarnholm wall' });
+    expect(things).toContainEqual({ role: 'H2', text: 'Sable Pike', alt: undefined });
+    expect(things).toContainEqual({ role: 'Figure', text: '', alt: 'Bar code of 4006381333931' });
+    expect(untagged).toBe('');
   });
 });
 

@@ -11,6 +11,7 @@ import type { Layer } from '../plate/entities.ts';
 import { plateSheet } from '../plate/sheet.ts';
 import type { SheetOptions } from '../plate/sheet.ts';
 import { formatFigure, formatQuantity } from '../quantity/format.ts';
+import { tagsOf } from './pdf-tags.ts';
 import type { Typeface } from './typeface.ts';
 import { typefaceFor } from './typeface.ts';
 import { inUnits } from '../quantity/phrase.ts';
@@ -93,7 +94,12 @@ export async function writePdf({
   const fits = SCALES.map((scale) => plateSheet(drawing, '', { ...options, scale }));
   const sheet =
     fits.find(({ width, height }) => width <= room.width && height <= room.height) ?? lastOf(fits);
-  drawSheet(page, font, sheet, PAGE.margin + (room.width - sheet.width) / 2, y - sheet.height);
+  tagsOf(page).mark(
+    page,
+    'Figure',
+    () => drawSheet(page, font, sheet, PAGE.margin + (room.width - sheet.width) / 2, y - sheet.height),
+    `${design.name}: dimensioned drawing of the head`,
+  );
   y -= sheet.height + 4;
 
   // Under the drawing what to mind; the readings have a page of their own.
@@ -181,6 +187,9 @@ function writeReadings(
   );
 }
 
+/** Least size of a strong line that is a page's title, mm. */
+const TITLE = 4.5;
+
 interface TextStyle {
   readonly strong?: boolean;
   readonly right?: boolean;
@@ -198,7 +207,10 @@ export function writer(page: PDFPage, font: Typeface, bold: Typeface) {
   ) => {
     const used = strong ? bold : font;
     const back = right ? used.width(text, size * PT) / PT : 0;
-    used.draw(page, text, { x: (x - back) * PT, y: y * PT, size: size * PT, color: colour });
+    const role = strong && size >= TITLE ? 'H1' : strong && !right ? 'H2' : 'P';
+    tagsOf(page).mark(page, role, () => {
+      used.draw(page, text, { x: (x - back) * PT, y: y * PT, size: size * PT, color: colour });
+    });
   };
 }
 
@@ -211,7 +223,7 @@ export async function beginPdf(
   texts: readonly string[],
 ): Promise<{ readonly pdf: PDFDocument; readonly font: Typeface; readonly bold: Typeface }> {
   const pdf = await PDFDocument.create();
-  pdf.setTitle(title);
+  pdf.setTitle(title, { showInWindowTitleBar: true });
   pdf.setCreator('Fern Anvil');
   pdf.setProducer('Fern Anvil');
   const [font, bold] = await Promise.all([
@@ -219,6 +231,19 @@ export async function beginPdf(
     typefaceFor(pdf, await pdf.embedFont(StandardFonts.HelveticaBold), texts),
   ]);
   return { pdf, font, bold };
+}
+
+/** A thin line between two parts of a page: from x, at y, so wide, mm. */
+export function rule(page: PDFPage, x: number, y: number, width: number): void {
+  tagsOf(page).artifact(page, () => {
+    page.drawRectangle({
+      x: x * PT,
+      y: y * PT,
+      width: width * PT,
+      height: 0.25 * PT,
+      color: rgb(0.6, 0.65, 0.62),
+    });
+  });
 }
 
 /** Text in lines no wider than the given mm. */

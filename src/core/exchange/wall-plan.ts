@@ -1,3 +1,4 @@
+import { tagsOf } from './pdf-tags.ts';
 import bwip from '@bwip-js/browser';
 import type { PDFPage } from '@cantoo/pdf-lib';
 import { beginPdf, FERN, GREY, INK, PT, wrapped, writer } from './pdf.ts';
@@ -113,13 +114,15 @@ export async function writeWallPlan(title: string, pegs: readonly Peg[]): Promis
     pegs.slice(n * PER_PAGE, (n + 1) * PER_PAGE).forEach((peg, i) => {
       const x = PAGE.margin + (i % COLUMNS) * (LABEL.width + LABEL.gap);
       const y = PAGE.height - PAGE.margin - 10 - (Math.floor(i / COLUMNS) + 1) * (LABEL.height + LABEL.gap);
-      page.drawRectangle({
-        x: x * PT,
-        y: y * PT,
-        width: LABEL.width * PT,
-        height: LABEL.height * PT,
-        borderColor: GREY,
-        borderWidth: 0.4,
+      tagsOf(page).artifact(page, () => {
+        page.drawRectangle({
+          x: x * PT,
+          y: y * PT,
+          width: LABEL.width * PT,
+          height: LABEL.height * PT,
+          borderColor: GREY,
+          borderWidth: 0.4,
+        });
       });
       const top = y + LABEL.height;
       say(x + 3, top - 6, `${n * PER_PAGE + i + 1}`, 3.6, { strong: true, colour: FERN });
@@ -150,17 +153,20 @@ function barCode(
   const modules = bars.reduce((sum, width) => sum + width, 0);
   // A module no wider than a third of a millimetre, with eleven of quiet at either end.
   const module = Math.min(0.33, (LABEL.width - 8) / (modules + 22));
-  let left = x + (LABEL.width - module * modules) / 2;
-  bars.forEach((width, k) => {
-    if (k % 2 === 0)
-      page.drawRectangle({
-        x: left * PT,
-        y: (y + 5.5) * PT,
-        width: width * module * PT,
-        height: 9 * PT,
-        color: INK,
-      });
-    left += width * module;
-  });
+  const drawBars = () => {
+    let left = x + (LABEL.width - module * modules) / 2;
+    bars.forEach((width, k) => {
+      if (k % 2 === 0)
+        page.drawRectangle({
+          x: left * PT,
+          y: (y + 5.5) * PT,
+          width: width * module * PT,
+          height: 9 * PT,
+          color: INK,
+        });
+      left += width * module;
+    });
+  };
+  tagsOf(page).mark(page, 'Figure', drawBars, `Bar code of ${code}`);
   say(x + (LABEL.width - font.width(code, 2.3 * PT) / PT) / 2, y + 2.2, code, 2.3, { colour: GREY });
 }
