@@ -4,7 +4,15 @@ import { castSolid } from '../assembly/cast-solid.ts';
 import { XMLValidator } from 'fast-xml-parser';
 import DxfParser from 'dxf-parser';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { decodePDFRawStream, PDFDocument, PDFName, PDFRawStream, rgb, StandardFonts } from '@cantoo/pdf-lib';
+import {
+  decodePDFRawStream,
+  PDFDict,
+  PDFDocument,
+  PDFName,
+  PDFRawStream,
+  rgb,
+  StandardFonts,
+} from '@cantoo/pdf-lib';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { BoxGeometry, Mesh as ThreeMesh } from 'three';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
@@ -515,12 +523,57 @@ describe('a name in any script', () => {
     expect((await PDFDocument.load(bytes)).getTitle()).toBe(name);
   });
 
+  it.each(share(FAMILIES, 6))(
+    '%s: in the shipped typeface, which is within the file, nothing lies over another or off the page',
+    async (family) => {
+      giveTypefaces(typefaceFile);
+      const { rig, design, readings, flags } = full(family);
+      for (const units of ['metric', 'imperial', 'both'] as const) {
+        const bytes = await writePdf({
+          design: { ...design, name: 'Sable Pike' },
+          drawing: drawingOf(rig),
+          readings,
+          flags,
+          options: { arrangement: 'third', units },
+        });
+        const pdf = await PDFDocument.load(bytes);
+        for (const [ref, object] of pdf.context.enumerateIndirectObjects()) {
+          if (!(object instanceof PDFDict) || object.get(PDFName.of('Type')) !== PDFName.of('FontDescriptor'))
+            continue;
+          expect(object.has(PDFName.of('FontFile2')), String(ref)).toBe(true);
+        }
+        expect(String(pdf.context.enumerateIndirectObjects().map(([, one]) => one))).not.toContain('/Type1');
+        const read = await getDocument({ data: bytes, verbosity: 0 }).promise;
+        for (let number = 1; number <= read.numPages; number++) {
+          const page = await read.getPage(number);
+          const [, , width = 0] = page.view;
+          const { items } = await page.getTextContent();
+          const texts = items.flatMap((item): PageText[] => {
+            if (!('str' in item) || item.str.trim() === '' || item.transform[1] !== 0) return [];
+            const [size = 0, , , , x = 0, y = 0] = item.transform as number[];
+            return [{ text: item.str, x, y, size, width: item.width }];
+          });
+          expect(texts.length).toBeGreaterThan(8);
+          for (const { text, x, width: long } of texts)
+            expect([text, x >= 20 && x + long <= width - 15]).toEqual([text, true]);
+          const over = texts.flatMap((one, i) =>
+            texts
+              .slice(i + 1)
+              .filter((other) => isOver(one, other))
+              .map((other) => [one.text, other.text]),
+          );
+          expect(over, units).toEqual([]);
+        }
+      }
+    },
+  );
+
   it('puts the words of a line that runs leftward in their order on the page', async () => {
     giveTypefaces(typefaceFile);
     const pdf = await PDFDocument.create();
     const page = pdf.addPage();
     const name = 'אבג (7) דהו ab';
-    const typeface = await typefaceFor(pdf, await pdf.embedFont(StandardFonts.Helvetica), [name]);
+    const typeface = await typefaceFor(pdf, 400, [name]);
     typeface.draw(page, name, { x: 50, y: 50, size: 12, color: rgb(0, 0, 0) });
     const document = await getDocument({ data: await pdf.save(), verbosity: 0 }).promise;
     const { items } = await (await document.getPage(1)).getTextContent();

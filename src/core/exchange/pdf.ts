@@ -4,7 +4,7 @@ import type { Flag } from '../behaviour/behaviour.ts';
 import { guardOf } from '../fitting/guards/index.ts';
 import { keeperOf } from '../fitting/keepers/index.ts';
 import type { PDFPage } from '@cantoo/pdf-lib';
-import { degrees, LineCapStyle, PDFDocument, rgb, StandardFonts } from '@cantoo/pdf-lib';
+import { degrees, LineCapStyle, PDFDocument, rgb } from '@cantoo/pdf-lib';
 import type { Design } from '../document/design.ts';
 import type { Drawing } from '../plate/drawing.ts';
 import type { Layer } from '../plate/entities.ts';
@@ -226,10 +226,7 @@ export async function beginPdf(
   pdf.setTitle(title, { showInWindowTitleBar: true });
   pdf.setCreator('Fern Anvil');
   pdf.setProducer('Fern Anvil');
-  const [font, bold] = await Promise.all([
-    typefaceFor(pdf, await pdf.embedFont(StandardFonts.Helvetica), texts),
-    typefaceFor(pdf, await pdf.embedFont(StandardFonts.HelveticaBold), texts),
-  ]);
+  const [font, bold] = await Promise.all([typefaceFor(pdf, 400, texts), typefaceFor(pdf, 700, texts)]);
   return { pdf, font, bold };
 }
 

@@ -1,6 +1,7 @@
 import { itemAt } from '../numeric/at.ts';
 import type { Font } from 'fontkit';
 import type { Color, PDFDocument, PDFFont, PDFPage, Rotation } from '@cantoo/pdf-lib';
+import { StandardFonts } from '@cantoo/pdf-lib';
 
 /**
  * Reads a file of the typefaces that are shipped, by its place below their packages, such as
@@ -11,8 +12,8 @@ export type TypefaceFiles = (place: string) => Promise<Uint8Array>;
 let files: TypefaceFiles | undefined;
 
 /**
- * Says where the shipped typefaces are read. Without it a file holds Western letters only, and "?" for every
- * other sign: the core knows no disk, so who runs it says.
+ * Says where the shipped typefaces are read. Without it a file holds Western letters only, in the reader's
+ * own font, and "?" for every other sign: the core knows no disk, so who runs it says.
  */
 export function giveTypefaces(reader: TypefaceFiles | undefined): void {
   files = reader;
@@ -83,6 +84,9 @@ export interface TextPlace {
   readonly rotate?: Rotation;
 }
 
+/** Weights that Western letters are written in: plain and bold. */
+export type Weight = 400 | 700;
+
 /** A typeface that can be measured and drawn. */
 export interface Typeface {
   /** Width of a line in points, its letters `size` points high. */
@@ -91,26 +95,36 @@ export interface Typeface {
 }
 
 /**
- * A typeface for a document: its own font for Western letters, and for whatever else stands in `texts` the
- * shipped ones that hold it, each letter from the first that does (Unicode ranges of the packages). Lines
- * that run from right to left are put in order by the Unicode bidirectional algorithm (UAX 9), letters that
- * join are joined by the font library. A letter that no font holds is "?".
+ * A typeface for a document, all of it within the file: the shipped one of a weight for Western letters, and
+ * for whatever else stands in `texts` the shipped ones that hold it, each letter from the first that does
+ * (Unicode ranges of the packages). Lines that run from right to left are put in order by the Unicode
+ * bidirectional algorithm (UAX 9), letters that join are joined by the font library. A letter that no font
+ * holds is "?".
  */
 export async function typefaceFor(
   pdf: PDFDocument,
-  western: PDFFont,
+  weight: Weight,
   texts: readonly string[],
 ): Promise<Typeface> {
+  if (!files) {
+    const own = await pdf.embedFont(weight === 700 ? StandardFonts.HelveticaBold : StandardFonts.Helvetica);
+    return drawn((text) => [{ font: own, text: shown(text) }]);
+  }
+  const read = files;
   const letters = new Set(near(texts.join('')));
   const foreign = [...letters].filter((letter) => !isWestern(letter));
-  if (foreign.length === 0 || !files) return drawn((text) => [{ font: western, text: shown(text) }]);
-  const read = files;
   const [all, fontkit, { default: bidiFactory }] = await Promise.all([
     readSlices(read),
     import('fontkit'),
     import('bidi-js'),
   ]);
   pdf.registerFontkit(fontkit);
+  const western = await pdf.embedFont(await read(`noto-sans/files/noto-sans-latin-${weight}-normal.woff`), {
+    subset: true,
+    customName: `noto-sans-latin-${weight}`,
+    // Two letters drawn as one are one to whoever searches or hears the page.
+    features: { liga: false },
+  });
   const opened = new Map<string, Promise<{ readonly font: Font; readonly bytes: Uint8Array }>>();
   const open = (file: string) => {
     const one = opened.get(file) ?? read(file).then((bytes) => ({ font: fontkit.create(bytes), bytes }));
