@@ -25,8 +25,8 @@ function logBytes(folder: string): number {
 }
 
 /**
- * A batch as the demo has one, weighed so often; the readings differ from save to save, so that nothing packs
- * better than it would.
+ * A batch as the demo has one, weighed so often; from save to save one reading is another, as when one piece
+ * is weighed again.
  */
 function batchOf(save: number): Batch {
   const [first] = JSON.parse(readFileSync(join(root, 'demo/batches.json'), 'utf8')) as { document: Batch }[];
@@ -34,7 +34,8 @@ function batchOf(save: number): Batch {
   const weighings = Array.from({ length: WEIGHINGS }, (_, i) => ({
     cavity: 1 + (i % 4),
     piece: 1 + Math.floor(i / 4),
-    grams: 1.9 + (((i + 1) * (save + 7) * 48271) % 997) / 10_000,
+    grams:
+      1.9 + (((i + 1) * 48271) % 997) / 10_000 + (i === save % WEIGHINGS ? 0.05 + (save % 13) / 1000 : 0),
     by: 'scale' as const,
   }));
   return { ...first.document, weighings };
