@@ -96,7 +96,7 @@ describe('a mould', () => {
 });
 
 describe('a head in the hand', () => {
-  it('is taken in by caliper and scale, and hangs on the Rack', async () => {
+  it('is measured by caliper and scale, and added to the Rack', async () => {
     await go('/take-in?shape=ball&grams=9.1&metal=tungsten&m.breadth=10&density=17.5');
     await sees(page, 'hollow');
     await press('Add to the Rack');
@@ -293,7 +293,7 @@ describe('days on the water', () => {
     await go('/trials');
     await page.waitForSelector('.trial[data-at-hand=true]');
     await server.end('SIGKILL');
-    // The phone was put away in between: nothing of the page is left but what it keeps.
+    // The browser was ended in between: nothing of the page is left but what it keeps.
     await page.reload({ waitUntil: 'load' });
     await press('+ A day on the water');
     await page.waitForFunction(() => /\/trials\/[\w-]{20,}/.test(location.pathname));

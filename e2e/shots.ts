@@ -87,12 +87,16 @@ const SHOTS: readonly Shot[] = [
       await page.waitForSelector('.shop-sheet[data-ready=true] .matrix');
       await (await named(page, 'Find the smallest range', 'button')).click();
       await page.waitForSelector('[data-proven=true]');
+      await page.waitForSelector('.save-badge[data-state=saved]');
     },
   },
   {
     name: 'take-in',
     path: '/take-in?shape=ball&grams=9.1&metal=tungsten&m.breadth=10&density=17.5',
-    ready: (page) => sees(page, 'hollow'),
+    ready: async (page) => {
+      await sees(page, 'hollow');
+      await page.waitForSelector('.take-figure[role=img] path');
+    },
   },
 ];
 const PHONE: readonly Shot[] = [

@@ -1,4 +1,4 @@
-import { messageOf } from '../core/kind/index.ts';
+import { isKeyOf, messageOf } from '../core/kind/index.ts';
 import { itemAt } from '../core/numeric/index.ts';
 import { writeFileSync } from 'node:fs';
 import type { Bait } from '../core/assembly/index.ts';
@@ -291,11 +291,11 @@ function writeOut(out: string, data: string | Uint8Array): void {
 /** Water from the options, then the brief, then plain fresh water. */
 function surroundingsOf(options: WaterOptions, brief: Brief | undefined): Surroundings {
   const kind = options.water ?? brief?.water.kind ?? 'fresh';
-  if (!Object.hasOwn(SALINITY, kind))
+  if (!isKeyOf(SALINITY, kind))
     throw new BadInput(`--water: “${kind}” is not known. Use fresh, brackish or sea.`);
   return {
     water: {
-      salinity: SALINITY[kind as keyof typeof SALINITY],
+      salinity: SALINITY[kind],
       temperature:
         numberOption('--temp', options.temp, [-1, 40]) ??
         brief?.water.temperature ??

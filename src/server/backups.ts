@@ -1,3 +1,4 @@
+import { messageOf } from '../core/kind/index.ts';
 import { randomBytes } from 'node:crypto';
 import {
   closeSync,
@@ -150,9 +151,7 @@ export async function makeBackup(
 const sentence = (error: unknown): string =>
   isDiskFull(error)
     ? 'The disk the backups lie on is full. Make room, or choose another folder.'
-    : error instanceof Error
-      ? error.message
-      : String(error);
+    : messageOf(error);
 
 /** How a shop's backups are set; where nothing was set, daily into a folder inside its own, but for the demo. */
 async function settingOf(db: Database, dataFolder: string, isDemo: boolean): Promise<Setting> {

@@ -1,3 +1,4 @@
+import { messageOf } from '../core/kind/index.ts';
 import { createWriteStream, existsSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -112,6 +113,6 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: unknown) => {
-  console.error(error instanceof Error ? error.message : error);
+  console.error(messageOf(error));
   process.exit(1);
 });

@@ -1,3 +1,4 @@
+import { isObject } from '../../core/kind/index.ts';
 import type { Brief, Brief1 } from '../../core/document/index.ts';
 import { BriefSchema, BriefSchema1, upgradeBrief } from '../../core/document/index.ts';
 import type { Checked } from '../checker.ts';
@@ -9,7 +10,7 @@ const checkBrief1 = checker<Brief1>(BriefSchema1);
 
 /** A brief: of the present version as it is, of version 1 taken over. */
 export function checkBriefDocument(data: unknown): Checked<Brief> {
-  const isOld = typeof data === 'object' && data !== null && 'version' in data && data.version === 1;
+  const isOld = isObject(data) && data['version'] === 1;
   if (!isOld) return checkBrief(data);
   const old = checkBrief1(data);
   return old.ok ? { ok: true, value: upgradeBrief(old.value) } : old;

@@ -1,3 +1,4 @@
+import { isObject } from '../../core/kind/index.ts';
 import type { TSchema } from '@sinclair/typebox';
 import { NAMES } from '../../core/document/index.ts';
 
@@ -45,8 +46,7 @@ export function pointersIn(schema: TSchema, value: unknown): Pointer[] {
       return item ? pointersIn(item, one) : [];
     });
   }
-  const fields =
-    typeof value === 'object' && value !== null ? (value as Readonly<Record<string, unknown>>) : {};
+  const fields = isObject(value) ? value : {};
   return [
     ...choicesOf(schema).flatMap((one) => pointersIn(one, value)),
     ...Object.entries(fieldsOf(schema)).flatMap(([key, one]) =>

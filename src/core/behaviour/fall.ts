@@ -92,7 +92,7 @@ export const falling = behaviour({
       group: 'In the water',
       formula: 'L (cos α₁ − cos α₂)',
       note:
-        'Let go at the surface on a tight line it comes down on an arc about the rod’s tip: how ' +
+        'Dropped at the surface on a tight line it comes down on an arc about the rod’s tip: how ' +
         'far nearer to the rod it touches the bottom, as beside a post. Absent where the line out ' +
         'is too short, and where a line that floats carries the head.',
     },

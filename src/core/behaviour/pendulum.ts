@@ -6,7 +6,7 @@ const RULE = gaussLegendre(24);
 
 /** Where a head on a tight line comes down, and when. */
 export interface Swung {
-  /** m towards the rod from where it was let go, along the level */
+  /** m towards the rod from where it was dropped, along the level */
   readonly back: number;
   /** s */
   readonly time: number;
@@ -24,7 +24,7 @@ export interface SwungLine {
 }
 
 /**
- * A head let go on a tight line at the surface swings about the rod's tip down to the bottom: at each angle
+ * A head dropped on a tight line at the surface swings about the rod's tip down to the bottom: at each angle
  * its weight along the arc is what its drag balances, so that its speed there is the free fall's times √cos
  * of the line's angle below the level. With a `line`, moments about the tip are balanced: its weight, in
  * water below the surface and in air above it, helps, and the drag of what is in the water, square to it at

@@ -1,3 +1,4 @@
+import { isKeyOf, isObject } from '../kind/keys.ts';
 import diff from 'microdiff';
 
 /** A leaf in which two documents differ. A list counts whole. */
@@ -10,8 +11,7 @@ export interface Difference {
 
 const at = (value: unknown, path: readonly (string | number)[]): unknown =>
   path.reduce<unknown>(
-    (inner, key) =>
-      typeof inner === 'object' && inner !== null ? Object.entries(inner).find(([name]) => name === String(key))?.[1] : undefined, // prettier-ignore
+    (inner, key) => (isObject(inner) && isKeyOf(inner, String(key)) ? inner[key] : undefined),
     value,
   );
 

@@ -413,32 +413,45 @@ const isOver = (a: PageText, b: PageText) =>
   a.y < b.y + 0.7 * b.size &&
   b.y < a.y + 0.7 * a.size;
 
+/** Pairs of texts on a page that lie over each other. */
+const overlapping = (texts: readonly PageText[]) =>
+  texts.flatMap((one, i) =>
+    texts
+      .slice(i + 1)
+      .filter((other) => isOver(one, other))
+      .map((other) => [one.text, other.text]),
+  );
+
+/** The spec sheet of a shape's usual head, and its readings. */
+async function sheetOf(
+  family: string,
+  units: 'metric' | 'imperial' | 'both' = 'metric',
+  name = 'Sable Pike',
+) {
+  const { rig, design, readings, flags } = full(family);
+  const bytes = await writePdf({
+    design: { ...design, name },
+    drawing: drawingOf(rig),
+    readings,
+    flags,
+    options: { arrangement: 'third', units },
+  });
+  return { bytes, readings };
+}
+
 describe('the spec sheet of every head', () => {
   it.each(share(FAMILIES, 3))(
     '%s: every reading and caution stands on the page, none over another',
     async (family) => {
-      const { rig, design, readings, flags } = full(family);
       for (const units of ['metric', 'imperial', 'both'] as const) {
-        const bytes = await writePdf({
-          design: { ...design, name: 'Sable Pike' },
-          drawing: drawingOf(rig),
-          readings,
-          flags,
-          options: { arrangement: 'third', units },
-        });
+        const { bytes, readings } = await sheetOf(family, units);
         const pages = await Promise.all([0, 1].map((number) => textsOf(bytes, number)));
         expect(pages[0]?.texts[0]?.text).toBe('Sable Pike');
         const said = pages.flatMap(({ texts }) => texts.map(({ text }) => text));
         for (const { width, height, texts } of pages) {
           for (const { x, y, width: long } of texts)
             expect(x >= 20 && x + long <= width - 15 && y >= 20 && y <= height - 20).toBe(true);
-          const over = texts.flatMap((one, i) =>
-            texts
-              .slice(i + 1)
-              .filter((other) => isOver(one, other))
-              .map((other) => [one.text, other.text]),
-          );
-          expect(over, units).toEqual([]);
+          expect(overlapping(texts), units).toEqual([]);
         }
         for (const id of Object.keys(readings) as ReadingId[])
           expect(said).toContain(READINGS[id].name.replace(/’/g, "'"));
@@ -509,14 +522,7 @@ describe('a name in any script', () => {
     ['Western', 'Größe Łódź', ['Größe']],
   ])('%s is drawn with a font that holds it, and read back by a general reader', async (_, name, words) => {
     giveTypefaces(typefaceFile);
-    const { rig, design, readings, flags } = full('ball');
-    const bytes = await writePdf({
-      design: { ...design, name },
-      drawing: drawingOf(rig),
-      readings,
-      flags,
-      options: { arrangement: 'third', units: 'metric' },
-    });
+    const { bytes } = await sheetOf('ball', 'metric', name);
     const whole = (await readPdf(bytes)).pieces.join('').normalize('NFKC');
     for (const word of words) expect(whole).toContain(word);
     expect(whole).not.toContain('?');
@@ -527,22 +533,20 @@ describe('a name in any script', () => {
     '%s: in the shipped typeface, which is within the file, nothing lies over another or off the page',
     async (family) => {
       giveTypefaces(typefaceFile);
-      const { rig, design, readings, flags } = full(family);
       for (const units of ['metric', 'imperial', 'both'] as const) {
-        const bytes = await writePdf({
-          design: { ...design, name: 'Sable Pike' },
-          drawing: drawingOf(rig),
-          readings,
-          flags,
-          options: { arrangement: 'third', units },
-        });
+        const { bytes } = await sheetOf(family, units);
         const pdf = await PDFDocument.load(bytes);
-        for (const [ref, object] of pdf.context.enumerateIndirectObjects()) {
-          if (!(object instanceof PDFDict) || object.get(PDFName.of('Type')) !== PDFName.of('FontDescriptor'))
-            continue;
-          expect(object.has(PDFName.of('FontFile2')), String(ref)).toBe(true);
-        }
-        expect(String(pdf.context.enumerateIndirectObjects().map(([, one]) => one))).not.toContain('/Type1');
+        const dicts = pdf.context
+          .enumerateIndirectObjects()
+          .flatMap(([, object]) => (object instanceof PDFDict ? [object] : []));
+        const ofType = (type: string) =>
+          dicts.filter((dict) => dict.get(PDFName.of('Type')) === PDFName.of(type));
+        // Each font that letters are drawn with is described, and each description holds its file.
+        const fonts = ofType('Font').map((dict) => dict.get(PDFName.of('Subtype')));
+        expect(new Set(fonts)).toEqual(new Set([PDFName.of('Type0'), PDFName.of('CIDFontType2')]));
+        const described = ofType('FontDescriptor');
+        expect(described).toHaveLength(2);
+        expect(described.every((dict) => dict.has(PDFName.of('FontFile2')))).toBe(true);
         const read = await getDocument({ data: bytes, verbosity: 0 }).promise;
         for (let number = 1; number <= read.numPages; number++) {
           const page = await read.getPage(number);
@@ -556,13 +560,7 @@ describe('a name in any script', () => {
           expect(texts.length).toBeGreaterThan(8);
           for (const { text, x, width: long } of texts)
             expect([text, x >= 20 && x + long <= width - 15]).toEqual([text, true]);
-          const over = texts.flatMap((one, i) =>
-            texts
-              .slice(i + 1)
-              .filter((other) => isOver(one, other))
-              .map((other) => [one.text, other.text]),
-          );
-          expect(over, units).toEqual([]);
+          expect(overlapping(texts), units).toEqual([]);
         }
       }
     },
@@ -591,34 +589,16 @@ describe('a name in any script', () => {
 
   it('says "?" for what no font holds, and knows Western letters alone without the shipped ones', async () => {
     giveTypefaces(undefined);
-    const { rig, design, readings, flags } = full('ball');
-    const bytes = await writePdf({
-      design: { ...design, name: 'Щ 1' },
-      drawing: drawingOf(rig),
-      readings,
-      flags,
-      options: { arrangement: 'third', units: 'metric' },
-    });
+    const { bytes } = await sheetOf('ball', 'metric', 'Щ 1');
     expect((await readPdf(bytes)).pieces[0]).toBe('? 1');
   });
 });
 
 describe('a PDF is tagged, as ISO 32000-1, 14.8 has it, to a general reader', () => {
-  const sheet = async (family: string) => {
-    const { rig, design, readings, flags } = full(family);
-    return writePdf({
-      design: { ...design, name: 'Sable Pike' },
-      drawing: drawingOf(rig),
-      readings,
-      flags,
-      options: { arrangement: 'third', units: 'metric' },
-    });
-  };
-
   it.each(['ball', 'glider', 'standup'])(
     'the spec sheet of a %s: title, drawing in words, lines',
     async (family) => {
-      const bytes = await sheet(family);
+      const { bytes } = await sheetOf(family);
       const first = await readTags(bytes);
       expect(first.things[0]).toEqual({ role: 'H1', text: 'Sable Pike', alt: undefined });
       const figures = first.things.filter(({ role }) => role === 'Figure');
@@ -648,7 +628,7 @@ describe('a PDF is tagged, as ISO 32000-1, 14.8 has it, to a general reader', ()
   });
 
   it('says its language and its title, and that it is tagged', async () => {
-    const pdf = await PDFDocument.load(await sheet('ball'));
+    const pdf = await PDFDocument.load((await sheetOf('ball')).bytes);
     const entry = (name: string) => String(pdf.catalog.lookup(PDFName.of(name)));
     expect(entry('Lang')).toBe('(en)');
     expect(entry('MarkInfo')).toContain('/Marked true');

@@ -1,4 +1,4 @@
-import type { PDFDocument, PDFObject, PDFPage } from '@cantoo/pdf-lib';
+import type { PDFDocument, PDFPage } from '@cantoo/pdf-lib';
 import {
   PDFArray,
   PDFHexString,
@@ -29,14 +29,13 @@ interface Tags {
 /** Begins the tags of a document whose language is English. */
 function openTags(pdf: PDFDocument): Tags {
   const { context, catalog } = pdf;
-  const dict = (entries: Record<string, PDFObject | string>) => context.obj(entries);
   const kids = PDFArray.withContext(context);
   const ofPages = PDFArray.withContext(context);
   const root = context.nextRef();
-  const document = context.register(dict({ Type: 'StructElem', S: 'Document', P: root, K: kids }));
+  const document = context.register(context.obj({ Type: 'StructElem', S: 'Document', P: root, K: kids }));
   context.assign(
     root,
-    dict({ Type: 'StructTreeRoot', K: document, ParentTree: context.register(dict({ Nums: ofPages })) }),
+    context.obj({ Type: 'StructTreeRoot', K: document, ParentTree: context.obj({ Nums: ofPages }) }),
   );
   catalog.set(PDFName.of('StructTreeRoot'), root);
   catalog.set(PDFName.of('MarkInfo'), context.obj({ Marked: true }));
@@ -57,30 +56,32 @@ function openTags(pdf: PDFDocument): Tags {
     if (isWithin) return draw();
     isWithin = true;
     page.pushOperators(begin);
-    draw();
-    page.pushOperators(PDFOperator.of(PDFOperatorNames.EndMarkedContent));
-    isWithin = false;
+    try {
+      draw();
+    } finally {
+      page.pushOperators(PDFOperator.of(PDFOperatorNames.EndMarkedContent));
+      isWithin = false;
+    }
   };
   return {
     mark: (page, role, draw, alt) => {
-      if (!isWithin) {
-        const marks = marksOf.get(page) ?? begun(page);
-        const number = marks.size();
-        const element = context.register(
-          dict({
-            Type: 'StructElem',
-            S: role,
-            P: document,
-            Pg: page.ref,
-            K: PDFNumber.of(number),
-            ...(alt === undefined ? {} : { Alt: PDFHexString.fromText(alt) }),
-          }),
-        );
-        kids.push(element);
-        marks.push(element);
-        const args = [PDFName.of(role), `<</MCID ${number}>>`];
-        within(page, PDFOperator.of(PDFOperatorNames.BeginMarkedContentSequence, args), draw);
-      } else draw();
+      if (isWithin) return draw();
+      const marks = marksOf.get(page) ?? begun(page);
+      const number = marks.size();
+      const element = context.register(
+        context.obj({
+          Type: 'StructElem',
+          S: role,
+          P: document,
+          Pg: page.ref,
+          K: number,
+          ...(alt === undefined ? {} : { Alt: PDFHexString.fromText(alt) }),
+        }),
+      );
+      kids.push(element);
+      marks.push(element);
+      const args = [PDFName.of(role), `<</MCID ${number}>>`];
+      return within(page, PDFOperator.of(PDFOperatorNames.BeginMarkedContentSequence, args), draw);
     },
     artifact: (page, draw) =>
       within(page, PDFOperator.of(PDFOperatorNames.BeginMarkedContent, [PDFName.of('Artifact')]), draw),

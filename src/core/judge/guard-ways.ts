@@ -7,7 +7,7 @@ import { toDesign } from '../rigging/laying.ts';
 import type { Remedy } from '../rigging/method.ts';
 
 /**
- * How fibres are spread for a cover, degrees (common practice, no source): fanned in middling cover, bundled
+ * How fibres are spread for a cover, degrees (common practice, no source): fanned in moderate cover, bundled
  * in the thickest.
  */
 export const FANS = [

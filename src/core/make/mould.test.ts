@@ -313,7 +313,7 @@ describe('a cavity is cut for the metal while it is hot', () => {
 });
 
 describe('what binds', () => {
-  it('a ball lets go, and one whose middle stands off the parting plane does not', () => {
+  it('a ball releases, and one whose middle stands off the parting plane does not', () => {
     const mesh = meshOf(solidOf(kernel, loft(built(ball(10)).profile, undefined, COARSE)));
     expect(opening(mesh, 0).bound).toBeLessThan(0.01);
     const moved = { ...mesh, positions: mesh.positions.map((value, i) => (i % 3 === 1 ? value + 2 : value)) };

@@ -2,7 +2,7 @@ import { cornersAt, float64At } from '../numeric/at.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { radians } from '../numeric/vec.ts';
 
-/** How a cavity lets go when the halves are drawn apart square to the parting plane. */
+/** How a cavity releases when the halves are drawn apart square to the parting plane. */
 export interface Opening {
   /** surface that faces back towards the parting plane, so that the half cannot be drawn off, mm² */
   readonly bound: number;
@@ -20,7 +20,7 @@ export interface Opening {
  */
 const BACK = 0.01;
 /**
- * Nearer to the parting plane than this a wall may stand square: it lets go at once, mm (common practice, no
+ * Nearer to the parting plane than this a wall may stand square: it releases at once, mm (common practice, no
  * source).
  */
 const NEAR = 0.8;

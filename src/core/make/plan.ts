@@ -20,7 +20,7 @@ export interface PourInputs {
   readonly cavities: number;
   /** share of pieces expected to be rejects */
   readonly rejects: number;
-  /** share of the melt lost as dross and spills */
+  /** share of the melt that dross and spills take */
   readonly loss: number;
   readonly watts: number;
   readonly efficiency: number;

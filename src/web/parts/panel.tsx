@@ -1,3 +1,4 @@
+import { messageOf } from '../../core/kind/index.ts';
 import type { ReactNode } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 
@@ -8,8 +9,7 @@ export function Panel({ what, children }: { readonly what: string; readonly chil
       fallbackRender={({ error, resetErrorBoundary }) => (
         <div className="panel-broken" role="alert">
           <p>
-            ■ {what} could not be shown: {error instanceof Error ? error.message : String(error)}. Nothing you
-            typed is lost.
+            ■ {what} could not be shown: {messageOf(error)}. Nothing you typed is lost.
           </p>
           <button type="button" className="btn btn-sm btn-quiet" onClick={resetErrorBoundary}>
             Show it again

@@ -78,5 +78,5 @@ export const headsLines = (heads: readonly HeadOut[]): string =>
     })
     .join('');
 
-/** Returns a table of heads, CSV (RFC 4180): what `guessColumns` and `readHeads` take in again. */
+/** Returns a table of heads, CSV (RFC 4180): what `guessColumns` and `readHeads` import again. */
 export const writeHeadsCsv = (heads: readonly HeadOut[]): string => headsHeading() + headsLines(heads);

@@ -98,9 +98,9 @@ describe('rule and computation', () => {
   });
 
   it('a sure one goes before a rule, a rule before one that is not, and a hard stop before both', () => {
-    const middling = free(75, []).score;
-    expect(middling).toBeGreaterThan(0.35);
-    expect(middling).toBeLessThan(0.65);
+    const between = free(75, []).score;
+    expect(between).toBeGreaterThan(0.35);
+    expect(between).toBeLessThan(0.65);
     expect(free(75, [said('best')]).score).toBe(1);
     expect(free(75, [said('poor')]).score).toBe(0.2);
     expect(free(75, [said('never')]).score).toBe(0);
