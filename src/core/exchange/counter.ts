@@ -162,7 +162,10 @@ export async function exportCounterCard(
   if (sold !== '') put(sold, 2.8, { colour: GREY }, 4);
   const drawn = placedOn(page, turnedRig(bait ? withBait(rig, bait) : rig, 0), room, y, title);
   y = drawn.y;
-  const size = drawn.scale === 1 ? 'True size when printed at 100%.' : shownAt(drawn.scale);
+  const size =
+    drawn.scale === 1
+      ? 'True size when printed at 100%.'
+      : `Drawn at ${Math.round(100 * drawn.scale)}% of its size.`;
   put(size, 2.2, { colour: GREY }, 5);
   rule(page, PAGE.margin, y + 3.4, room);
   const list = (heading: string, items: readonly string[], colour: typeof FERN) => {
@@ -192,8 +195,6 @@ export async function exportCounterCard(
     });
   return { ok: true, data: await pdf.save() };
 }
-
-const shownAt = (scale: number): string => `Drawn at ${Math.round(100 * scale)}% of its size.`;
 
 /**
  * Draws a head below a height of the page, at true size where it fits the card; the largest are drawn

@@ -1,10 +1,10 @@
-import { cornersAt, float64At, numberAt, uint32At } from '../numeric/at.ts';
+import { float64At, numberAt, uint32At } from '../numeric/at.ts';
 import { shortened } from '../quantity/text.ts';
 import { halve } from '../numeric/halve.ts';
 import { clamp } from '../numeric/vec.ts';
 import type { SolidSpec } from './schema.ts';
 import type { Mesh } from './mesh.ts';
-import { massProperties, openEdges } from './mesh.ts';
+import { cornersAt, massProperties, openEdges } from './mesh.ts';
 import { crossings } from './crossings.ts';
 import type { Profile, Section } from './profile.ts';
 import { EMPTY_SECTION } from './profile.ts';

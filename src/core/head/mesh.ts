@@ -1,4 +1,4 @@
-import { float64At, int32At, uint32At } from '../numeric/at.ts';
+import { float64At, int32At, triple, uint32At } from '../numeric/at.ts';
 import type { Vec3 } from '../numeric/vec.ts';
 
 /**
@@ -8,6 +8,10 @@ export interface Mesh {
   readonly positions: Float64Array;
   readonly triangles: Uint32Array;
 }
+
+/** Places in the flat coordinates x y z, of the three corners of the facet whose ids begin at an index. */
+export const cornersAt = (triangles: Uint32Array, index: number): [number, number, number] =>
+  triple((k) => 3 * uint32At(triangles, index + k));
 
 /** Mass properties of a closed mesh of density one. */
 export interface MassProperties {

@@ -1,4 +1,5 @@
-import { cornersAt, float64At } from '../numeric/at.ts';
+import { cornersAt } from '../head/mesh.ts';
+import { float64At } from '../numeric/at.ts';
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import { ROUND } from '../cutter/cutter.ts';
 import { cutterOf } from '../cutter/kinds.ts';

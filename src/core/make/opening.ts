@@ -1,4 +1,5 @@
-import { cornersAt, float64At } from '../numeric/at.ts';
+import { cornersAt } from '../head/mesh.ts';
+import { float64At } from '../numeric/at.ts';
 import type { Mesh } from '../head/mesh.ts';
 import { radians } from '../numeric/vec.ts';
 

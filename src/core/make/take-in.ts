@@ -93,11 +93,10 @@ function proportioned(family: Family, usual: Dimensions, measured: Dimensions): 
  */
 function doubtOf(
   volumeAt: (sizes: Dimensions) => number,
-  sizes: Dimensions,
+  { sizes, volume }: { readonly sizes: Dimensions; readonly volume: number },
   of: Readonly<Record<'known' | 'unknown', readonly { readonly key: string }[]>>,
   metalGrams: number,
 ): number {
-  const volume = volumeAt(sizes);
   const off = (change: Dimensions) => Math.log(volumeAt({ ...sizes, ...change }) / volume);
   const variance =
     of.known.reduce((sum, { key }) => sum + off({ [key]: (sizes[key] ?? 0) + CALIPER }) ** 2, 0) +
@@ -161,7 +160,7 @@ export function takeIn({ design, measured, grams }: InHand, metals: readonly Met
   const unknown = scaled.filter(({ key }) => measured[key] === undefined);
   const half = doubtOf(
     (sizes) => metalPart(assemble({ ...plain, head: { ...plain.head, dimensions: sizes } }, metals)).volume,
-    dimensions,
+    { sizes: dimensions, volume },
     { known, unknown },
     grams - other,
   );

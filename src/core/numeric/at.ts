@@ -55,7 +55,3 @@ export const pair = <T>(make: (place: 0 | 1) => T): [T, T] => [make(0), make(1)]
 
 /** Three values by their place, 0 to 2: of the axes of a point, of the corners of a facet. */
 export const triple = <T>(make: (place: 0 | 1 | 2) => T): [T, T, T] => [make(0), make(1), make(2)];
-
-/** Places in the flat coordinates x y z, of the three corners of the facet whose ids begin at an index. */
-export const cornersAt = (triangles: Uint32Array, index: number): [number, number, number] =>
-  triple((k) => 3 * uint32At(triangles, index + k));

@@ -30,7 +30,7 @@ const along = (drawing: Drawing, view: 'side' | 'top'): Entity[] => [
 ];
 
 /** A cross of two lines about a point, each reaching so far. */
-const cross = ([u, v]: Vec2, reach: number): Entity[] => [
+const crosshair = ([u, v]: Vec2, reach: number): Entity[] => [
   straight('mark', [u - reach, v], [u + reach, v]),
   straight('mark', [u, v - reach], [u, v + reach]),
 ];
@@ -52,7 +52,7 @@ function sideView(drawing: Drawing): Entity[] {
       ? straight('wire', [eye.at[0] - ux, eye.at[1] - uz], [eye.at[0] + ux, eye.at[1] + uz], eye.wire)
       : { kind: 'circle', layer: 'wire', at: eye.at, radius: eye.radius },
     { kind: 'circle', layer: 'mark', at: drawing.centre, radius: 1 },
-    ...cross(drawing.centre, 1.5),
+    ...crosshair(drawing.centre, 1.5),
     straight('mark', [tip[0], tip[1] - 1.2], [tip[0], tip[1] + 1.2]),
   ];
 }
