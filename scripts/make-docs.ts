@@ -20,6 +20,7 @@ import { initialValues } from '../src/core/kind/index.ts';
 import { conditionText, FACTS, QUESTIONS, REFERENCE_RULES } from '../src/core/match/index.ts';
 import { METALS } from '../src/core/material/index.ts';
 import { PLASTIC_KINDS } from '../src/core/plastic/index.ts';
+import { inUnits } from '../src/core/quantity/index.ts';
 import { METHODS } from '../src/core/rigging/index.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -72,7 +73,7 @@ ${rows.join('\n')}
 function rulesPage(): string {
   const rows = REFERENCE_RULES.rules.map(
     ({ id, question, grade, strength, says, when, school, source }) =>
-      `| \`${id}\` | ${question} | ${grade} | ${strength} | ${says} | ${when.map(conditionText).join('; ') || 'always'} | ${school ? `${school.topic}: ${school.side}` : ''} | ${source} |`,
+      `| \`${id}\` | ${question} | ${grade} | ${strength} | ${says} | ${when.map((one) => inUnits(conditionText(one), 'metric')).join('; ') || 'always'} | ${school ? `${school.topic}: ${school.side}` : ''} | ${source} |`,
   );
   const asks = QUESTIONS.map(
     ({ key, name, asks: asked, compute, isBoth }) =>
@@ -87,7 +88,8 @@ function rulesPage(): string {
   return `# Questions, rules and schools of the match
 
 Made from \`src/core/match/\` by \`npm run docs\`; do not edit by hand. A shop may have a set of its own (\`PUT /api/rules\`), checked
-against the facts below when it is loaded. A value in braces is filled in when the rule speaks.
+against the facts below when it is loaded. A value in braces is filled in when the rule speaks;
+a quantity in braces (\`{10 to 12 lb}\`, \`{9 to 12 g}\`, \`{7 ft 6 in}\`) is shown in the reader’s units.
 
 Within a question nothing adds up: of the rules that hold the strongest speaks, of equals the one that asks more, then the more cautious;
 “never” is a hard stop that nothing outranks. What is computed goes first. Where the shape answers (moves, cover, cracks, rest) a rule of a trait,

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Batch, Rule } from '../../core/document/index.ts';
 import { newBatch, newTrial } from '../../core/document/index.ts';
 import { REFERENCE_RULES } from '../../core/match/index.ts';
+import { inUnits } from '../../core/quantity/index.ts';
 import { sampleDesign } from '../../core/test-kit/sample.test-kit.ts';
 import { ServerAway, ServerProblem } from '../data/api.ts';
 import { trailOf } from '../data/draft-trail.ts';
@@ -20,14 +21,21 @@ const shipped = (at: number): Rule => {
 };
 const [first, second] = [shipped(0), shipped(1)];
 
+/** A sentence as who reads pounds and inches is shown it. */
+const say = (text: string) => inUnits(text, 'imperial');
+
 describe('the list of rules', () => {
   it('is searched by id, words, conditions and source, whatever the case, within a question', () => {
     const { rules } = REFERENCE_RULES;
-    expect(found(rules, '', '')).toHaveLength(rules.length);
-    expect(found(rules, first.id.toUpperCase(), '').map(({ id }) => id)).toContain(first.id);
-    expect(found(rules, '', first.question).every(({ question }) => question === first.question)).toBe(true);
-    expect(found(rules, first.source, first.question)).toContain(first);
-    expect(found(rules, 'no rule says this', '')).toEqual([]);
+    expect(found(rules, '', '', say)).toHaveLength(rules.length);
+    expect(found(rules, first.id.toUpperCase(), '', say).map(({ id }) => id)).toContain(first.id);
+    expect(found(rules, '', first.question, say).every(({ question }) => question === first.question)).toBe(
+      true,
+    );
+    expect(found(rules, first.source, first.question, say)).toContain(first);
+    expect(found(rules, 'no rule says this', '', say)).toEqual([]);
+    expect(found(rules, 'line or leader from 10 lb', '', say)).not.toEqual([]);
+    expect(found(rules, '⟦', '', say)).toEqual([]);
   });
 
   it('takes a new rule first, and a changed one in the place of the old', () => {

@@ -1,3 +1,4 @@
+import { withUsual } from '../../quantity/phrase.ts';
 import { isKeyOf } from '../../kind/keys.ts';
 import type { Problem } from '../../document/problem.ts';
 import type { Condition, Rule } from '../../document/rules.ts';
@@ -32,7 +33,7 @@ export function checkRuleFacts(
     rule.claim?.forEach((condition, k) => {
       for (const { path, message } of wrongConditions(condition)) say(`claim/${k}${path}`, message);
     });
-    for (const [, name = ''] of rule.says.matchAll(/\{([^}]+)\}/g))
+    for (const [, name = ''] of withUsual(rule.says).matchAll(/\{([^}]+)\}/g))
       if (!factOf(name)) say('says', `Says: ${unknown(name)}`);
     if (rule.school) {
       const wrong = wrongSchool(rule.school.topic, rule.school.side);

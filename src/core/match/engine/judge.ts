@@ -3,7 +3,7 @@ import type { QuestionKey } from '../../document/brief-words.ts';
 import type { Rule, Shade } from '../../document/rules.ts';
 import type { Schools } from '../../document/schools.ts';
 import { schoolOf } from '../../document/schools.ts';
-import { inUnits, marked } from '../../quantity/phrase.ts';
+import { inUnits, marked, withUsual } from '../../quantity/phrase.ts';
 import type { QuantityKind, UnitSystem } from '../../quantity/units.ts';
 import { every, factsIn, weigh } from './conditions.ts';
 import { factFor, factOf, factText } from './facts.ts';
@@ -239,9 +239,9 @@ function answer({ question, isDecisive, compute }: Prepared, head: Head, { live,
   return { question, mark: markOf(score), score, isDecisive, isHard, found, rule };
 }
 
-/** The rule’s reason with its facts filled in, quantities marked. */
+/** The rule’s reason with its facts and quantities (`{10 to 12 lb}`) filled in, quantities marked. */
 export function ruleText(rule: Rule, situation: Situation, head: Head): string {
-  return rule.says.replace(NAMED, (_, name: string) => {
+  return withUsual(rule.says).replace(NAMED, (_, name: string) => {
     const fact = factFor(name, situation, head);
     const spec = factOf(name);
     return typeof fact === 'number' && spec && 'quantity' in spec

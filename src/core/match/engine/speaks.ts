@@ -2,6 +2,7 @@ import { wordName } from '../../document/brief-words.ts';
 import type { Condition, Rule } from '../../document/rules.ts';
 import type { Asked } from './conditions.ts';
 import { every } from './conditions.ts';
+import { markedRound } from '../../quantity/phrase.ts';
 import { factOf } from './facts.ts';
 import type { Head } from './head.ts';
 import { questionOf } from '../questions/index.ts';
@@ -21,7 +22,7 @@ export function holdsFor(
   return holds(every(rule.when, situation)) && holds(every(rule.claim ?? [], situation, true));
 }
 
-/** A condition in words. */
+/** Returns a condition in words, its quantities marked. */
 export function conditionText(condition: Condition): string {
   if ('not' in condition) return `not (${conditionText(condition.not)})`;
   if ('all' in condition) return condition.all.map(conditionText).join(' and ');
@@ -30,6 +31,9 @@ export function conditionText(condition: Condition): string {
   if ('in' in condition)
     return `${words}: ${condition.in.map((word) => wordName(String(word))).join(' or ')}`;
   const { min, max } = condition;
-  if (min !== undefined && max !== undefined) return `${words} from ${min} to ${max}`;
-  return min !== undefined ? `${words} from ${min}` : `${words} to ${max ?? '∞'}`;
+  const spec = factOf(condition.fact);
+  const told = (value: number) =>
+    spec && 'quantity' in spec ? markedRound(value, spec.quantity) : String(value);
+  if (min !== undefined && max !== undefined) return `${words} from ${told(min)} to ${told(max)}`;
+  return min !== undefined ? `${words} from ${told(min)}` : `${words} to ${told(max ?? Infinity)}`;
 }

@@ -4,6 +4,7 @@ import { RODS } from '../../document/brief.ts';
 import type { RodPower } from '../../behaviour/fishing.ts';
 import type { RuleSet } from '../../document/rules.ts';
 import type { LineKey } from '../../material/lines.ts';
+import { withUsual } from '../../quantity/phrase.ts';
 import { KILOGRAMS_PER_POUND } from '../../quantity/units.ts';
 import type { Head } from './head.ts';
 import { judgeFor } from './judge.ts';
@@ -33,7 +34,7 @@ const LEADERS: readonly (readonly [main: number, leader: number])[] = [
   [65, 20],
 ];
 
-/** What is usually fished so: line, rod and reel in words (common practice, no source). */
+/** What is usually fished so, in words: line, rod and reel (common practice, no source). */
 export interface UsualTackle {
   readonly line: string;
   readonly rod: string;
@@ -41,8 +42,8 @@ export interface UsualTackle {
 }
 
 const FINESSE: UsualTackle = {
-  line: '8 to 10 lb braid to 2 to 4 ft of 6 to 10 lb',
-  rod: '7 ft to 7 ft 6 in, medium, not lighter and not heavier',
+  line: '{8 to 10 lb} braid to {2 to 4 ft} of {6 to 10 lb}',
+  rod: '{7 ft to 7 ft 6 in}, medium, not lighter and not heavier',
   reel: 'spinning',
 };
 
@@ -53,11 +54,11 @@ const USUAL: readonly {
 }[] = [
   {
     holds: ({ cover, fishing }) => cover.kinds.includes('matted weed') || fishing.retrieve === 'punch',
-    tackle: { line: 'straight braid of 65 lb and more', rod: '7 ft 6 in heavy', reel: 'fast' },
+    tackle: { line: 'straight braid of {65 lb} and more', rod: '{7 ft 6 in} heavy', reel: 'fast' },
   },
   {
     holds: ({ bait, fishing }) => bait.kind === 'micro' && fishing.retrieve === 'vertical',
-    tackle: { line: '2 to 3 lb fluorocarbon', rod: 'a soft tip', reel: 'small' },
+    tackle: { line: '{2 to 3 lb} fluorocarbon', rod: 'a soft tip', reel: 'small' },
   },
   {
     holds: ({ bait }) => bait.kind === 'stubby',
@@ -66,77 +67,79 @@ const USUAL: readonly {
   {
     holds: ({ bait, cover }) => bait.length < 80 && cover.kinds.includes('brush and wood'),
     tackle: {
-      line: '8 lb braid to 8 lb fluorocarbon, 10 lb about cover',
-      rod: '7 ft medium, soft tip',
+      line: '{8 lb} braid to {8 lb} fluorocarbon, {10 lb} about cover',
+      rod: '{7 ft} medium, soft tip',
       reel: 'spinning',
     },
   },
   {
     holds: ({ bait }) => bait.kind === 'tube',
     tackle: {
-      line: '15 lb braid to 10 lb, a long leader: every new tube is a new knot',
-      rod: '7 ft 2 in medium heavy',
+      line: '{15 lb} braid to {10 lb}, a long leader: every new tube is a new knot',
+      rod: '{7 ft 2 in} medium heavy',
       reel: 'spinning',
     },
   },
   {
     holds: ({ bait, fishing }) => bait.kind === 'hollow' && fishing.retrieve === 'drag',
-    tackle: { line: '20 lb fluorocarbon', rod: '7 ft 7 in heavy', reel: '7.5:1' },
+    tackle: { line: '{20 lb} fluorocarbon', rod: '{7 ft 7 in} heavy', reel: '7.5:1' },
   },
   {
     holds: ({ fishing }) => fishing.retrieve === 'snap',
     tackle: {
-      line: '10 to 12 lb leader, 7 to 8 lb with the lightest heads',
-      rod: '6 ft 5 in medium with give',
+      line: '{10 to 12 lb} leader, {7 to 8 lb} with the lightest heads',
+      rod: '{6 ft 5 in} medium with give',
       reel: 'any',
     },
   },
   {
     holds: ({ fishing }) => fishing.retrieve === 'crawl' || fishing.retrieve === 'wind on the bottom',
     tackle: {
-      line: '40 to 65 lb braid to 20 lb, or 15 lb straight',
-      rod: '7 ft 4 in heavy that loads deep',
+      line: '{40 to 65 lb} braid to {20 lb}, or {15 lb} straight',
+      rod: '{7 ft 4 in} heavy that loads deep',
       reel: '7.5:1',
     },
   },
   {
     holds: ({ fishing, cover }) => fishing.retrieve === 'swim' && cover.kinds.length > 0,
     tackle: {
-      line: '30 to 40 lb braid',
-      rod: '7 ft 3 in to 7 ft 6 in with a light tip',
+      line: '{30 to 40 lb} braid',
+      rod: '{7 ft 3 in to 7 ft 6 in} with a light tip',
       reel: 'fast, to keep it high',
     },
   },
   {
     holds: ({ water, fishing }, grams) =>
       (water.temperature ?? 15) <= 8 && grams >= 7 && fishing.retrieve !== 'vertical',
-    tackle: { line: '30 lb braid to 10 to 15 lb', rod: 'a step lighter than in warm water', reel: 'any' },
+    tackle: { line: '{30 lb} braid to {10 to 15 lb}', rod: 'a step lighter than in warm water', reel: 'any' },
   },
   {
     holds: ({ cover }, grams) => cover.kinds.length > 0 && grams >= 7,
     tackle: {
-      line: '50 to 65 lb braid to 15 to 20 lb',
-      rod: '7 ft 2 in to 7 ft 8 in, moderate',
+      line: '{50 to 65 lb} braid to {15 to 20 lb}',
+      rod: '{7 ft 2 in to 7 ft 8 in}, moderate',
       reel: 'any',
     },
   },
   {
     holds: (_, grams) => grams >= 20,
-    tackle: { line: '15 to 20 lb', rod: '7 ft 4 in heavy', reel: 'any' },
+    tackle: { line: '{15 to 20 lb}', rod: '{7 ft 4 in} heavy', reel: 'any' },
   },
   {
     holds: (_, grams) => grams >= 10,
-    tackle: { line: '15 to 20 lb', rod: '7 ft to 7 ft 3 in medium heavy', reel: 'any' },
+    tackle: { line: '{15 to 20 lb}', rod: '{7 ft to 7 ft 3 in} medium heavy', reel: 'any' },
   },
   {
     holds: ({ fishing }) => fishing.from === 'kayak',
-    tackle: { line: 'light braid', rod: '8 ft medium light, fast', reel: 'spinning' },
+    tackle: { line: 'light braid', rod: '{8 ft} medium light, fast', reel: 'spinning' },
   },
 ];
 
-/** The usual pairing for a use and a weight thrown, in words. */
-export const usualTackle = (brief: Brief, grams: number): UsualTackle =>
-  USUAL.find(({ holds }) => holds(brief, grams))?.tackle ?? FINESSE;
+/** The usual pairing for a use and a weight thrown, g: words with their quantities marked. */
+export function usualTackle(brief: Brief, grams: number): UsualTackle {
+  const { line, rod, reel } = USUAL.find(({ holds }) => holds(brief, grams))?.tackle ?? FINESSE;
+  return { line: withUsual(line), rod: withUsual(rod), reel };
+}
 
 /** Lines of one sort that serve, from the weakest to the strongest. */
 export interface TackleSpan {

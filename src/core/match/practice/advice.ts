@@ -1,7 +1,7 @@
 import { wordName } from '../../document/brief-words.ts';
 import { KILOGRAMS_PER_POUND, METRES_PER_FOOT } from '../../quantity/units.ts';
 import { plasticKindOf } from '../../plastic/kinds/index.ts';
-import { marked } from '../../quantity/phrase.ts';
+import { marked, markedRound, withUsual } from '../../quantity/phrase.ts';
 import type { Situation } from '../engine/situation.ts';
 
 /** What a shop would ask back, or say beside the heads. Quantities are marked. */
@@ -29,7 +29,7 @@ const DOUBTS: readonly ConditionalRemark[] = [
     key: 'cold-swim',
     path: '/fishing/retrieve',
     holds: ({ retrieve, water }) => retrieve === 'swim' && water.temperature < 10,
-    says: 'Swimming below 50 °F (10 °C): fish slowly and small, or drag a compact bait.',
+    says: 'Swimming below {50 °F}: fish slowly and small, or drag a compact bait.',
   },
   {
     key: 'cold-rest',
@@ -60,7 +60,7 @@ const DOUBTS: readonly ConditionalRemark[] = [
       at.water.depth >= 4.5 &&
       at.line.test >= 3.5 * LB &&
       at.size === 'panfish',
-    says: 'At 4 to 6 lb test bites at 20 ft hide in the coils: the fish must first straighten 3 to 4 in of line.',
+    says: 'On {4 to 6 lb} line bites at {20 ft} hide in the coils: the fish must first straighten {3 to 4 in} of it.',
   },
   {
     key: 'panfish-line',
@@ -68,7 +68,7 @@ const DOUBTS: readonly ConditionalRemark[] = [
     holds: (at) =>
       isPlain(at) && at.size === 'panfish' && at.retrieve === 'vertical' && at.line.test > 3.2 * LB,
     says:
-      'For panfish straight down 2 lb is normal and 3 lb the most: too thick a line is the ' +
+      'For panfish straight down {2 lb} is normal and {3 lb} the most: too thick a line is the ' +
       'usual mistake after too large a head.',
   },
   {
@@ -79,7 +79,7 @@ const DOUBTS: readonly ConditionalRemark[] = [
       at.retrieve === 'wind on the bottom' &&
       at.water.depth >= 14 * FT &&
       at.line.test > 17 * LB,
-    says: 'Winding in 15 to 20 ft, 20 lb line lifts the bait: 15 lb holds the bottom better.',
+    says: 'Winding in {15 to 20 ft}, {20 lb} line lifts the bait: {15 lb} holds the bottom better.',
   },
   {
     key: 'mat-line',
@@ -91,21 +91,21 @@ const DOUBTS: readonly ConditionalRemark[] = [
     key: 'murk-leader',
     path: '/leader',
     holds: ({ water, brief }) => water.sight < 1.5 * FT && brief.leader !== undefined,
-    says: 'Where one sees less than a foot and a half, straight braid will do.',
+    says: 'Where one sees less than {1.5 ft}, straight braid will do.',
   },
   {
     key: 'clear-braid',
     path: '/leader',
     holds: ({ line, brief, clarity, covers }) =>
       line.material === 'braid' && brief.leader === undefined && clarity === 'clear' && covers.length === 0,
-    says: 'In clear water a leader goes before the braid: 2 to 4 ft on light tackle, 6 to 10 on heavy.',
+    says: 'In clear water a leader goes before the braid: {2 to 4 ft} on light tackle, {6 to 10 ft} on heavy.',
   },
   {
     key: 'kayak-rod',
     path: '/rod/length',
     holds: ({ from, rodLength, touches, crack }) =>
       from === 'kayak' && rodLength < 2.35 && touches && crack >= 6,
-    says: 'From a low seat it takes a rod of some eight feet to lift a head off stone.',
+    says: 'From a low seat it takes a rod of some {8 ft} to lift a head off stone.',
   },
   {
     key: 'wind-light',
@@ -135,7 +135,7 @@ const DOUBTS: readonly ConditionalRemark[] = [
     key: 'fast-deep',
     path: '/fishing/speed',
     holds: ({ speed, water, retrieve }) => speed > 1.1 && water.depth > 3 && retrieve !== 'vertical',
-    says: 'In 10 ft a wound 1/2 oz is near its limit at 4 ft/s: deeper wants 3/4 oz, or a slower hand.',
+    says: 'In {10 ft} a wound {1/2 oz} is near its limit at {4 ft/s}: deeper wants {3/4 oz}, or a slower hand.',
   },
   {
     key: 'hollow-wound',
@@ -256,7 +256,7 @@ const TIPS: readonly ConditionalRemark[] = [
     path: '/leader',
     holds: ({ brief, covers }) => brief.leader !== undefined && covers.length > 0,
     says:
-      'About cover and docks a leader of 2 to 4 ft will do; where the bait is tied anew often, ' +
+      'About cover and docks a leader of {2 to 4 ft} will do; where the bait is tied anew often, ' +
       'as with tubes, longer.',
   },
   {
@@ -264,8 +264,8 @@ const TIPS: readonly ConditionalRemark[] = [
     path: '/bottom/slope',
     holds: ({ slope, touches }) => slope >= 30 && touches,
     says:
-      'Where depth changes with every cast, heads whose weight is exchanged on one hook (1/12 ' +
-      'to 3/8 oz) save knots.',
+      'Where depth changes with every cast, heads whose weight is exchanged on one hook ' +
+      '({1/12 to 3/8 oz}) save knots.',
   },
   {
     key: 'finicky',
@@ -277,7 +277,7 @@ const TIPS: readonly ConditionalRemark[] = [
     key: 'hop-height',
     path: '/fishing/retrieve',
     holds: ({ retrieve }) => retrieve === 'hop',
-    says: 'Hop it 6 to 8 in, 12 at most.',
+    says: 'Hop it {6 to 8 in}, {12 in} at most.',
   },
   {
     key: 'full-fall',
@@ -299,7 +299,7 @@ const told = (sayings: readonly ConditionalRemark[], situation: Situation): Rema
     .map(({ key, path, says }) => ({
       key,
       path,
-      says: typeof says === 'string' ? says : says(situation),
+      says: withUsual(typeof says === 'string' ? says : says(situation)),
     }));
 
 /** What a brief is asked back. */
@@ -312,15 +312,15 @@ export const tipsOf = (situation: Situation): Remark[] => told(TIPS, situation);
 export function assumedOf(situation: Situation): Remark[] {
   const { water, slope, crack, density, speed, rest, cast, rod, mood } = situation;
   const words: Readonly<Record<string, string>> = {
-    '/water/temperature': `water of ${marked(water.temperature, 'temperature')}`,
+    '/water/temperature': `water of ${markedRound(water.temperature, 'temperature')}`,
     '/water/current': 'no current',
-    '/water/sight': `visibility of ${marked(water.sight, 'depth')}`,
+    '/water/sight': `visibility of ${markedRound(water.sight, 'depth')}`,
     '/bottom/slope': `a slope of ${marked(slope, 'angle')}`,
-    ...(crack > 0 ? { '/bottom/crack': `cracks of ${marked(crack, 'size')}` } : {}),
+    ...(crack > 0 ? { '/bottom/crack': `cracks of ${markedRound(crack, 'size')}` } : {}),
     ...(situation.covers.length > 0 ? { '/cover/density': `${wordName(density)} cover` } : {}),
-    '/fishing/speed': `${marked(speed, 'speed')} over the ground`,
-    ...(situation.touches ? { '/fishing/rest': `pauses of ${marked(rest, 'time')}` } : {}),
-    '/fishing/cast': `a cast of ${marked(cast, 'depth')}`,
+    '/fishing/speed': `${markedRound(speed, 'speed')} over the ground`,
+    ...(situation.touches ? { '/fishing/rest': `pauses of ${markedRound(rest, 'time')}` } : {}),
+    '/fishing/cast': `a cast of ${markedRound(cast, 'depth')}`,
     '/rod/power': `a ${rod} rod`,
     '/fish/mood': `${wordName(mood)} fish`,
     '/lead': 'lead allowed',

@@ -8,6 +8,7 @@ import { evaluate, PLAIN_WATER } from '../../judge/evaluate.ts';
 import { GRAVITY } from '../../material/water.ts';
 import type { Plastic } from '../../plastic/schema.ts';
 import { usualPlastic } from '../../plastic/usual.ts';
+import { inUnits } from '../../quantity/phrase.ts';
 import { KILOGRAMS_PER_POUND } from '../../quantity/units.ts';
 import { sampleDesign } from '../../test-kit/sample.test-kit.ts';
 import { STYLES } from '../../hook/styles/index.ts';
@@ -183,8 +184,9 @@ describe('tackle for a head', () => {
   ] as const)('beside it stands what is usual: a %s', (kind, inches, grams, line) => {
     const [brief] = usesOfPlastic(usualPlastic(kind, inches));
     if (!brief) throw new Error('no use');
-    expect(
-      usualTackle({ ...brief, fishing: { retrieve: 'drag' }, cover: { kinds: [] } }, grams).line,
-    ).toMatch(line);
+    const usual = usualTackle({ ...brief, fishing: { retrieve: 'drag' }, cover: { kinds: [] } }, grams);
+    expect(inUnits(usual.line, 'imperial')).toMatch(line);
+    // In kilograms and metres no pound is left, and nothing that is not filled in.
+    expect(inUnits(`${usual.line} ${usual.rod}`, 'metric')).not.toMatch(/lb|ft|[{}⟦⟧]/);
   });
 });

@@ -339,8 +339,8 @@ describe('sayings', () => {
       expect(found.length, key).toBeGreaterThan(10);
       const share = evidence.filter(({ holds }) => holds).length / evidence.length;
       expect(verdict).toBe(share >= 0.8 ? 'agreed' : share <= 0.2 ? 'not' : 'depends');
-      // Quantities of a reason stand in the evidence beneath it, to the digit.
-      for (const [, quantity] of found.matchAll(/⟦([^⟧]*)⟧/g))
+      // Quantities of a reason that were computed stand in the evidence beneath it, to the digit.
+      for (const [, quantity] of found.matchAll(/⟦([^|⟧]*\|\w+)⟧/g))
         expect(
           evidence.some(({ figures }) => figures.includes(quantity ?? '?')),
           `${key}: ${quantity}`,

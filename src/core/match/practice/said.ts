@@ -168,7 +168,7 @@ export const SAYINGS: readonly Saying[] = [
   },
   {
     key: 'heavy-line-lifts',
-    says: '20 lb line holds the bottom visibly less well than 15 lb.',
+    says: '{20 lb} line holds the bottom visibly less well than {15 lb}.',
     held: 'It holds where the fastest speed on the bottom falls by a twentieth or more.',
     reason: (ratio) =>
       `Here it falls by ${toldSpan([1 - ratio[1], 1 - ratio[0]], (share) => `${Math.round(100 * share)}`)}%: ` +
@@ -186,7 +186,7 @@ export const SAYINGS: readonly Saying[] = [
       if (!Number.isFinite(a) || !Number.isFinite(b)) return undefined;
       return {
         holds: b <= 0.95 * a,
-        figures: `keeps the bottom to ${marked(a, 'speed')} on 15 lb, ${marked(b, 'speed')} on 20 lb`,
+        figures: `keeps the bottom to ${marked(a, 'speed')} on {15 lb}, ${marked(b, 'speed')} on {20 lb}`,
         numbers: [b / a],
       };
     },
@@ -238,7 +238,7 @@ export const SAYINGS: readonly Saying[] = [
       'the same one bundled.',
     reason: (ratio) =>
       `Here the fan leaves ${toldSpan(ratio, (share) => `${Math.round(100 * share)}`)}% of the ` +
-      `force: ${ratio[1] < 0.95 ? 'its outer fibres stand beside a jaw of 10 mm and are not pressed' : 'the fibres that are pressed bend as they did'}.`,
+      `force: ${ratio[1] < 0.95 ? 'its outer fibres stand beside a jaw of {10 mm} and are not pressed' : 'the fibres that are pressed bend as they did'}.`,
     isOf: ({ design }) => design.guard.kind === 'fibre',
     test: ({ design }, look) => {
       const fanned = (fan: number) =>
@@ -283,7 +283,7 @@ export const SAYINGS: readonly Saying[] = [
   {
     key: 'light-wire-in',
     says: 'Fine wire goes in easier on light line.',
-    held: 'It holds where the index of penetration on 6 lb rises by a tenth or more with the finest wire.',
+    held: 'It holds where the index of penetration on {6 lb} rises by a tenth or more with the finest wire.',
     reason: (ratio) => `Here it rises by ${byPercent(ratio)}: the section that must go in is smaller.`,
     isOf: ({ design }) => design.hook.measured === undefined,
     test: ({ design }, look) => {

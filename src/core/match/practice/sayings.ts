@@ -1,3 +1,4 @@
+import { withUsual } from '../../quantity/phrase.ts';
 import type { Bait } from '../../assembly/rig.ts';
 import { solveTarget } from '../../assembly/solve.ts';
 import { usualBait } from '../../assembly/usual-bait.ts';
@@ -93,7 +94,7 @@ export function sayingTest(
       if (!isOf(head)) continue;
       const found = test(head, look);
       if (!found) continue;
-      evidence.push({ name: head.name, holds: found.holds, figures: found.figures });
+      evidence.push({ name: head.name, holds: found.holds, figures: withUsual(found.figures) });
       found.numbers.forEach((value, i) => (numbers[i] ??= []).push(value));
     }
     const spans = numbers.map((values): Span => [Math.min(...values), Math.max(...values)]);
@@ -107,6 +108,6 @@ export function sayingTest(
           : share <= NOT
             ? 'not'
             : 'depends';
-    return { key, says, why, verdict, evidence };
+    return { key, says: withUsual(says), why: withUsual(why), verdict, evidence };
   };
 }

@@ -38,7 +38,7 @@ export function RigTackle({
   readonly rules: RulesInForce['document'];
   readonly metals: readonly Metal[];
 }) {
-  const { format } = useUnits();
+  const { format, say } = useUnits();
   const job = useMemo<Job>(
     () => ({ design, plastic, method, rules, metals }),
     [design, plastic, method, rules, metals],
@@ -83,7 +83,7 @@ export function RigTackle({
       </p>
       <p>
         <small>
-          Usual for this (common practice): {advice.usual.line}; rod {advice.usual.rod}; reel{' '}
+          Usual for this (common practice): {say(advice.usual.line)}; rod {say(advice.usual.rod)}; reel{' '}
           {advice.usual.reel}.
         </small>
       </p>

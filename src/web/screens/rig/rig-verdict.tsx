@@ -20,7 +20,7 @@ interface Props {
  * Whether it fits, point by point, what it weighs, and what its guard takes, each with what would mend it.
  */
 export function RigVerdict({ readings, fit, guard, spec, water, onApply }: Props) {
-  const { format } = useUnits();
+  const { format, say } = useUnits();
   const value = (id: ReadingId) => readings[id]?.value ?? NaN;
   const submerged = value('rig.submerged');
   return (
@@ -57,7 +57,7 @@ export function RigVerdict({ readings, fit, guard, spec, water, onApply }: Props
                   '✓ as it is'
                 ) : (
                   <button type="button" className="btn-link-brass" onClick={() => onApply(remedy)}>
-                    Apply: {remedy.says}
+                    Apply: {say(remedy.says)}
                   </button>
                 )}
               </li>

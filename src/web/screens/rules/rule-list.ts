@@ -1,17 +1,23 @@
 import { messageOf } from '../../../core/kind/index.ts';
 import type { Rule, RuleSet } from '../../../core/document/index.ts';
 import { conditionText, REFERENCE_RULES } from '../../../core/match/index.ts';
+import { withUsual } from '../../../core/quantity/index.ts';
 
 /**
  * Rules in whose id, words, conditions or source a text stands, whatever its case; of one question, or of all
- * where that is ''.
+ * where that is ''. `say` puts their quantities into the reader’s units, as they are shown.
  */
-export function found(rules: readonly Rule[], text: string, question: string): readonly Rule[] {
+export function found(
+  rules: readonly Rule[],
+  text: string,
+  question: string,
+  say: (text: string) => string,
+): readonly Rule[] {
   const find = text.toLowerCase();
   return rules.filter(
     (rule) =>
       (question === '' || rule.question === question) &&
-      `${rule.id} ${rule.says} ${rule.when.map(conditionText).join(' ')} ${rule.source}`
+      `${rule.id} ${say(withUsual(rule.says))} ${rule.when.map((one) => say(conditionText(one))).join(' ')} ${rule.source}`
         .toLowerCase()
         .includes(find),
   );

@@ -5,6 +5,7 @@ import type { RulesInForce } from '../../../contract/api.ts';
 import type { Rule, RuleSet } from '../../../core/document/index.ts';
 import { restoreRules, saveRules, ServerProblem } from '../../data/api.ts';
 import { useRules } from '../../data/queries.ts';
+import { useUnits } from '../../data/units.ts';
 import { useAddress } from '../../parts/address.ts';
 import { useNotices } from '../../parts/notices.tsx';
 import { Panel } from '../../parts/panel.tsx';
@@ -40,13 +41,14 @@ export function Rules() {
 function RulesOf({ inForce }: { readonly inForce: RulesInForce }) {
   const { search } = useAddress();
   const { tell } = useNotices();
+  const { say } = useUnits();
   const client = useQueryClient();
   const [editing, setEditing] = useState<{ rule: Rule; old: string | undefined }>();
   const [problems, setProblems] = useState<readonly string[]>([]);
   const { document, version } = inForce;
   const find = search.get('find') ?? '';
   const question = search.get('question') ?? '';
-  const shown = useMemo(() => found(document.rules, find, question), [document, find, question]);
+  const shown = useMemo(() => found(document.rules, find, question, say), [document, find, question, say]);
   /** Keeps a set; what is wrong with it comes back with its place. */
   const kept = async (next: RuleSet, says: string): Promise<readonly string[]> => {
     try {

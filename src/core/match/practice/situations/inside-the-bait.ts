@@ -15,7 +15,7 @@ export const INSIDE_THE_BAIT: readonly KnownSituation[] = [
   ),
   situation(
     'tube-snap',
-    'A tube snapped in 10 ft',
+    'A tube snapped over stone',
     10,
     'broken rock',
     'open',

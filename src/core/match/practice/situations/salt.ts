@@ -37,7 +37,7 @@ export const SALT: readonly KnownSituation[] = [
   ),
   situation(
     'deep-vertical-sea',
-    'Straight down in 80 ft',
+    'Straight down in very deep water',
     80,
     'sand',
     'open',

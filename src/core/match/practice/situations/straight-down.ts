@@ -5,7 +5,7 @@ import { situation } from './situation.ts';
 export const STRAIGHT_DOWN: readonly KnownSituation[] = [
   situation(
     'panfish-10',
-    'Panfish straight down in 10 ft',
+    'Panfish straight down, shallow',
     10,
     'mud',
     'open',
@@ -16,7 +16,7 @@ export const STRAIGHT_DOWN: readonly KnownSituation[] = [
   ),
   situation(
     'panfish-30',
-    'Panfish straight down in 30 ft',
+    'Panfish straight down, deep',
     30,
     'mud',
     'open',

@@ -15,7 +15,7 @@ export const SWINGING: readonly KnownSituation[] = [
   ),
   situation(
     'wind-rock-deep',
-    'Winding a swinging head at 20 ft',
+    'Winding a swinging head over deep rock',
     20,
     'broken rock',
     'open',
