@@ -27,8 +27,12 @@ export interface ThreadFailure {
   readonly stack: string | undefined;
 }
 
-/** What comes back; number 0 says that the database is open. */
+/**
+ * What comes back; number 0 says that the database is open. Many rows come some at a time, before the value
+ * that they belong to.
+ */
 export type Answer = { readonly id: number } & (
+  | { readonly some: readonly unknown[] }
   | { readonly value: unknown }
   | { readonly failure: ThreadFailure }
 );
@@ -82,7 +86,10 @@ const breaks = (error: unknown): boolean => {
  * Opens a database in a thread. Rejects with the database's own words, or with ENOSPC where the disk is why.
  */
 async function connect(path: string): Promise<Connection> {
-  const waiting = new Map<number, { resolve: (value: unknown) => void; reject: (reason: unknown) => void }>();
+  const waiting = new Map<
+    number,
+    { resolve: (value: unknown) => void; reject: (reason: unknown) => void; rows?: unknown[] }
+  >();
   let count = 0;
   let gone: Error | undefined;
   const thread = new Worker(built('database.js'), { workerData: { path } });
@@ -94,9 +101,13 @@ async function connect(path: string): Promise<Connection> {
   const begun = new Promise<unknown>((resolve, reject) => waiting.set(0, { resolve, reject }));
   thread.on('message', (answer: Answer) => {
     const asked = waiting.get(answer.id);
+    if ('some' in answer) {
+      if (asked) (asked.rows ??= []).push(...answer.some);
+      return;
+    }
     waiting.delete(answer.id);
     if ('failure' in answer) asked?.reject(revived(answer.failure));
-    else asked?.resolve(answer.value);
+    else asked?.resolve(asked.rows ? { ...(answer.value as Results), rows: asked.rows } : answer.value);
   });
   thread.on('error', fail);
   thread.on('exit', (code) => fail(new Error(`The database has ended (${code}).`)));

@@ -6,6 +6,7 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { PGlite } from '@electric-sql/pglite';
 import { openCheckpoints } from './checkpoints.ts';
 import type { Answer, Order, ThreadFailure } from './database-client.ts';
+import { inParts } from './answer-parts.ts';
 import { DURABLE_START, DurableFS } from './durable-fs.ts';
 
 /** Types that the mapper wants as the database writes them: times, dates and intervals, and lists of them. */
@@ -89,7 +90,7 @@ port.on('message', (order: Order) => {
       (error: unknown): Answer => ({ id: order.id, failure: plain(error) }),
     )
     .then((answer) => {
-      port.postMessage(answer);
+      for (const part of inParts(answer)) port.postMessage(part);
       if (order.act === 'close') port.close();
       else if (order.transaction === undefined || order.act === 'commit') checkpoints.touched();
     })

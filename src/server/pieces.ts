@@ -21,7 +21,19 @@ export interface RowText {
 }
 
 /** A transaction, or the database itself, for SQL of its own. */
-export type Queryable = Pick<Database, 'execute'>;
+export type Queryable = Pick<Database, 'execute' | 'transaction'>;
+
+/**
+ * The rows of a piece are found by the table’s index and in its order, whatever the planner thinks of it: it
+ * takes a few rows of many to be many of few, reads the whole table for every piece, and the time for all of
+ * them grows with the square of their number. Holds within a transaction.
+ */
+const BY_INDEX = sql`select ${sql.join(
+  ['seqscan', 'bitmapscan', 'hashjoin', 'mergejoin', 'sort'].map(
+    (way) => sql`set_config(${`enable_${way}`}, 'off', true)`,
+  ),
+  sql`, `,
+)}`;
 
 /**
  * One piece of a table in the order of its primary key, bounded in rows and bytes, from after the given key
@@ -51,20 +63,24 @@ async function readPiece(
     columns.map((column) => sql`coalesce(pg_column_size(t.${sql.identifier(column)}), 0)`),
     sql` + `,
   );
-  const { rows } = await db.execute<Record<string, unknown> & { text: string; also: string }>(sql`
+  const asked = sql`
     with sized as (
       select ${key('t')}, ${size} as size from ${sql.identifier(name)} t
       where ${beyond} and ${where} order by ${key('t')} limit ${MOST_ROWS}
     ), counted as (
       select *, sum(size) over (order by ${key('sized')}) as total, row_number() over (order by ${key('sized')}) as place from sized
     )
-    select to_jsonb(t)::text as "text", ${also} as also, ${sql.join(
+    select row_to_json(t)::text as "text", ${also} as also, ${sql.join(
       primaryKey.map((column, i) => sql`t.${sql.identifier(column)} as ${sql.identifier(`key_${i}`)}`),
       sql`, `,
     )}
     from ${sql.identifier(name)} t join counted on (${key('t')}) = (${key('counted')})
     where counted.place = 1 or counted.total <= ${MOST_BYTES}
-    order by ${key('t')}`);
+    order by ${key('t')}`;
+  const { rows } = await db.transaction(async (tx) => {
+    await tx.execute(BY_INDEX);
+    return tx.execute<Record<string, unknown> & { text: string; also: string }>(asked);
+  });
   return rows.map((row) => ({
     text: row.text,
     also: row.also,
