@@ -20,7 +20,7 @@ import { initialValues } from '../src/core/kind/index.ts';
 import { conditionText, FACTS, QUESTIONS, REFERENCE_RULES } from '../src/core/match/index.ts';
 import { METALS } from '../src/core/material/index.ts';
 import { PLASTIC_KINDS } from '../src/core/plastic/index.ts';
-import { inUnits } from '../src/core/quantity/index.ts';
+import { inUnits, withUsual } from '../src/core/quantity/index.ts';
 import { METHODS } from '../src/core/rigging/index.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -31,7 +31,7 @@ function readingsPage(): string {
     const rows = READING_IDS.filter((id) => READINGS[id].group === group).map((id) => {
       const { name, unit, kind, formula, note, behaviour } = READINGS[id];
       const file = `src/core/behaviour/${behaviour}.ts`;
-      return `| \`${id}\` | ${name} | ${unit} | ${kind} | ${cell(formula)} | ${cell(note)} | [${behaviour}.ts](../${file}) |`;
+      return `| \`${id}\` | ${name} | ${unit} | ${kind} | ${cell(formula)} | ${cell(inUnits(withUsual(note), 'metric'))} | [${behaviour}.ts](../${file}) |`;
     });
     if (rows.length === 0) return [];
     return [

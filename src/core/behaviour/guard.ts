@@ -46,7 +46,7 @@ export const guard = behaviour({
       note:
         'Each strand a cantilever from the head, bent by the elastica (Bisshopp & Drucker 1945) ' +
         'until the point stands clear by a quarter of the gap (working value); of fanned strands ' +
-        'those within the 10 mm of a jaw (working value). Fibres of a bundle, fixed at the root, ' +
+        'those within the {10 mm} of a jaw (working value). Fibres of a bundle, fixed at the root, ' +
         'rub on each other: r is the root of how much stiffer one rod would be (working value), ' +
         'less where they are fanned apart; the span reaches from strands that slide freely to one ' +
         'rod. A loop has two legs; a fork is as stiff as its stem and arms in a row, bent a ' +

@@ -14,7 +14,7 @@ export const hold = behaviour({
       group: 'Keeper',
       formula: '−x of its far end',
       note:
-        'From the rear face to the keeper’s far end. Weedless work begins with 3 to 6 mm of nose ' +
+        'From the rear face to the keeper’s far end. Weedless work begins with {3 to 6 mm} of nose ' +
         '(common practice, no source).',
     },
     'keeper.diameter': {
@@ -35,7 +35,7 @@ export const hold = behaviour({
       formula: '(Σ barbs + 0.05 · sides) / the same of the everyday collar',
       note:
         'Plastic that must give before the bait slides off, as a multiple of the everyday ' +
-        'collar’s (7 mm long, 2.8 mm across, two barbs of 0.6 mm). Barbs and coils by the area ' +
+        'collar’s ({7 mm} long, {2.8 mm} across, two barbs of {0.6 mm}). Barbs and coils by the area ' +
         'they stand out, sides by a twentieth of theirs.',
     },
   },

@@ -47,8 +47,8 @@ export const hook = behaviour({
       group: 'Hook',
       formula: 'z_point − z_eye top',
       note:
-        'Height of the point over the highest metal of the eye, square to the shank. About 6 mm ' +
-        '(1/4 in) gives a sure bite (common practice, no source).',
+        'Height of the point over the highest metal of the eye, square to the shank. About ' +
+        '{1/4 in} gives a sure bite (common practice, no source).',
       compared: true,
     },
     'hook.pointDirection': {

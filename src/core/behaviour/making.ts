@@ -226,7 +226,7 @@ export const making = behaviour({
       formula: 'min (surface − wire)',
       note:
         'Least metal beside the shank over the middle half of the head’s length, all round; a ' +
-        'slot is left out. Sintered metals want 0.6 mm (common practice, no source).',
+        'slot is left out. Sintered metals want {0.6 mm} (common practice, no source).',
     },
   },
   read(rig) {

@@ -48,7 +48,7 @@ export const pull = behaviour({
       group: 'On the bottom',
       formula: 'ψ where pull, weight and support balance',
       note:
-        'Dragged slowly (0.2 m/s, common practice) over a level bottom: T = (μ (W − L) + D)/(cos ' +
+        'Dragged slowly ({0.2 m/s}, common practice) over a level bottom: T = (μ (W − L) + D)/(cos ' +
         'θ + μ sin θ) at the eye, D and L what the water does to head and bait. It lies in the ' +
         'pose most landings end in, on its side where it falls over, its shank behind the line, ' +
         'and turns on from there, pulled, until all balance. A head that is made to hold a ' +

@@ -230,9 +230,8 @@ export const retrieve = behaviour({
     },
     'retrieve.dragArea': {
       name: 'Drag area',
-      quantity: 'number',
+      quantity: 'area',
       unit: 'mm²',
-      decimals: 0,
       kind: 'model',
       group: 'On the line',
       formula: 'F / (½ ρ V²)',

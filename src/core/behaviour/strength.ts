@@ -48,7 +48,7 @@ export const strength = behaviour({
       formula: '(F_set − F_guard − F_plastic) / (A · 3 N/mm²)',
       note:
         'What guard and plastic leave of the pull of the hook-set, over the wire’s section. 1 or ' +
-        'more drives a sharp point home, as a medium 4/0 on 6 lb line and a medium rod does ' +
+        'more drives a sharp point home, as a medium 4/0 on {6 lb} line and a medium rod does ' +
         '(common practice, no source): compares, does not promise.',
       compared: true,
     },

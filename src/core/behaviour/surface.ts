@@ -10,7 +10,7 @@ export const surface = behaviour({
   readings: {
     'head.surface': {
       name: 'Surface',
-      quantity: 'number',
+      quantity: 'area',
       unit: 'mm²',
       kind: 'geometry',
       group: 'Head',
@@ -19,7 +19,6 @@ export const surface = behaviour({
         'Surface of body, collar and features, wire and holes still filled. Plain bodies: facets ' +
         'at two finenesses, drawn out to none (Richardson); features: facets of the solid ' +
         'library, set right by what such facets lose of the plain body. Within 0.1%.',
-      decimals: 0,
     },
     'head.sphericity': {
       name: 'Sphericity',

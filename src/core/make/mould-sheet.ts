@@ -1,7 +1,7 @@
 import type { Vec2 } from '../numeric/vec.ts';
 import type { Entity, SheetDimension } from '../plate/entities.ts';
 import type { Sheet } from '../plate/sheet.ts';
-import { dimensionText } from '../plate/sheet.ts';
+import { dimensionText, toleranceText } from '../plate/sheet.ts';
 import type { UnitSystem } from '../quantity/units.ts';
 import type { MouldLayout } from './mould-layout.ts';
 
@@ -153,7 +153,7 @@ export function mouldSheet(layout: MouldLayout, title: string, units: UnitSystem
     at: [MARGIN, 8],
     text:
       `${title}: parting face and view from above, true scale; pins ⌀ ${size(2 * layout.pinRadius)}; ` +
-      '±0.1 mm (±0.005 in) where nothing else is said',
+      toleranceText(units),
     height: FIGURE,
     anchor: 'start',
   });

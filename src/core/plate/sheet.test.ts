@@ -250,10 +250,10 @@ describe('a sheet', () => {
   });
 
   it.each([
-    ['metric', 10, '10 mm'],
-    ['imperial', 25.4, '1 in'],
-    ['both', 10, '10 mm'],
-  ] as const)('%s: its bar is as long as it says', (units, size, said) => {
+    ['metric', 10, '10 mm', '±0.1 mm'],
+    ['imperial', 25.4, '1 in', '±0.005 in'],
+    ['both', 10, '10 mm', '±0.005 in [±0.1 mm]'],
+  ] as const)('%s: its bar is as long as it says', (units, size, said, tolerance) => {
     for (const scale of [1, 2]) {
       const sheet = plateSheet(drawing, 'Head', { arrangement: 'first', units, scale });
       const bar = sheet.entities.at(-2) as Line;
@@ -262,7 +262,7 @@ describe('a sheet', () => {
       expect(long(bar)).toBeCloseTo(size * scale, 9);
       expect(bar.points[0]?.[1]).toBeCloseTo((bar.points[1]?.[1] ?? 0) + 2, 9);
       expect(words.text).toBe(
-        `${said} · scale ${scale}:1 · first-angle · ±0.1 mm (±0.005 in) where nothing else is said · Head`,
+        `${said} · scale ${scale}:1 · first-angle · ${tolerance} where nothing else is said · Head`,
       );
       expect(words.at[0]).toBeCloseTo((bar.points[3]?.[0] ?? 0) + 3, 9);
     }

@@ -43,8 +43,9 @@ const ARROW = 1.6;
 
 /** Digits of every size on a plate: what a mould is cut to and a caliper tells. */
 const PLATE_DIGITS = { metric: 1, imperial: 3 } as const;
-/** What the digits mean, for the foot of a plate. */
-const PLATE_TOLERANCE = '±0.1 mm (±0.005 in) where nothing else is said';
+/** What the digits mean, for the foot of a drawing in the chosen units. */
+export const toleranceText = (units: SheetOptions['units']): string =>
+  `${{ metric: '±0.1 mm', imperial: '±0.005 in', both: '±0.005 in [±0.1 mm]' }[units]} where nothing else is said`;
 
 /**
  * A figure of a dimension in the chosen units, with the same digits whatever its size; both puts millimetres
@@ -167,7 +168,7 @@ export function plateSheet(
       at: [MARGIN + s(bar) + 3, MARGIN],
       text:
         `${units === 'imperial' ? '1 in' : '10 mm'} · scale ${scale}:1 · ${third ? 'third' : 'first'}-angle ` +
-        `· ${PLATE_TOLERANCE} · ${title}`,
+        `· ${toleranceText(units)} · ${title}`,
       height: FIGURE,
       anchor: 'start',
     },

@@ -23,6 +23,8 @@ function decimals(kind: QuantityKind, system: UnitSystem, magnitude: number): nu
       return 1;
     case 'speed':
       return 2;
+    case 'area':
+      return system === 'imperial' ? 3 : 0;
     case 'volume':
       return system === 'imperial' ? 4 : magnitude < 100 ? 1 : 0;
     case 'density':

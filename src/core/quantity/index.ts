@@ -6,7 +6,7 @@ export { CURRENCIES, currencyNames, currencySign, formatMoney, TAXES, UNSAID } f
 export { fractionGrams, nearestOunceFraction } from './ounces.ts';
 export type { DecimalMark } from './parse.ts';
 export { parseQuantity } from './parse.ts';
-export { inUnits, withUsual } from './phrase.ts';
+export { inUnits, markedRound, withUsual } from './phrase.ts';
 export { roundIn } from './round.ts';
 export { SOLD_OUNCES } from './sold.ts';
 export { isStorable, shortened } from './text.ts';

@@ -39,6 +39,7 @@ const EXAMPLES: Readonly<Record<QuantityKind, string>> = {
   lineTest: '15 lb or 6.8 kg',
   force: '8 gf or 0.3 ozf',
   pull: '20 N or 4.5 lbf',
+  area: '130 mm²',
   volume: '900 mm³',
   density: '11.34',
   angle: '60 or 60°',

@@ -17,6 +17,7 @@ export type QuantityKind =
   | 'lineTest' // breaking strain of line, stored in kg
   | 'force' // stored in gram-force
   | 'pull' // what a line or hook takes, stored in N
+  | 'area' // stored in mm²
   | 'volume' // stored in mm³
   | 'density' // stored in g/cm³
   | 'angle' // stored in degrees
@@ -108,6 +109,11 @@ export const UNITS: Readonly<Record<QuantityKind, Readonly<Record<string, UnitDe
     N: scaled('N', ['n', 'newton', 'newtons'], 1),
     kgf: scaled('kgf', ['kgf', 'kg'], GRAVITY),
   },
+  area: {
+    'in²': scaled('in²', ['in²', 'in2', 'sq in'], MM_PER_INCH ** 2),
+    'mm²': scaled('mm²', ['mm²', 'mm2'], 1),
+    'cm²': scaled('cm²', ['cm²', 'cm2'], 100),
+  },
   volume: {
     'in³': scaled('in³', ['in³', 'in3', 'cu in'], MM_PER_INCH ** 3),
     'mm³': scaled('mm³', ['mm³', 'mm3'], 1),
@@ -133,6 +139,7 @@ const SHOWN: Readonly<Record<QuantityKind, Readonly<Record<UnitSystem, string>>>
   lineTest: { imperial: 'lb', metric: 'kg' },
   force: { imperial: 'ozf', metric: 'gf' },
   pull: { imperial: 'lbf', metric: 'N' },
+  area: { imperial: 'in²', metric: 'mm²' },
   volume: { imperial: 'in³', metric: 'mm³' },
   density: { imperial: 'g/cm³', metric: 'g/cm³' },
   angle: { imperial: '°', metric: '°' },

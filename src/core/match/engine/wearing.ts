@@ -41,8 +41,9 @@ export function plasticsMeant({ bait }: Situation, shelf: readonly Plastic[] = [
     : [usualPlastic(bait.kind, bait.length / MM_PER_INCH, { name: usualName(bait) })];
 }
 
+/** As baits are sold, in inches wherever they are. */
 const usualName = ({ kind, length }: Situation['bait']): string =>
-  `${kind} ${(length / MM_PER_INCH).toFixed(1)} in`;
+  `${kind} ${Number((length / MM_PER_INCH).toFixed(1))} in`;
 
 /** A head that is built and has no plastic on it yet. */
 export interface Bare {

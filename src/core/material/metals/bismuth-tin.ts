@@ -10,6 +10,6 @@ export const bismuthTin: Metal = {
   making: 'poured',
   melting: { liquid: 139, solid: 138, fusion: 56, heat: [0.167, 0.193], pour: [165, 220], shrink: 0 },
   source: 'Usual data for the 58Bi-42Sn eutectic (from memory)',
-  caution: 'Melts near 139 °C and still burns. Pour with the same care as lead.',
+  caution: 'Melts far below lead and still burns. Pour with the same care as lead.',
   price: 26,
 };

@@ -3,6 +3,7 @@ import { READING_GROUPS, READING_IDS, READINGS } from '../../../core/behaviour/i
 import { useState } from 'react';
 import type { Flag, ReadingId, Readings } from '../../../core/behaviour/index.ts';
 import type { QuantityKind } from '../../../core/quantity/index.ts';
+import { withUsual } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 
 /** Every reading under its group, in the order the registry keeps. */
@@ -87,7 +88,7 @@ export function ReadingsPanel({
                       <output data-reading={id}>{readingText(id, reading.value, format)}</output>
                       <Span of={reading.range?.map((end) => readingText(id, end, format))} />
                     </dd>
-                    {isOpen && <p className="reading-note">{reading.note}</p>}
+                    {isOpen && <p className="reading-note">{say(withUsual(reading.note))}</p>}
                   </div>
                 );
               })}

@@ -115,7 +115,7 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
             + Rung
           </button>
           <button type="button" className="btn btn-sm btn-quiet" onClick={() => put(starterLadder())}>
-            1/16 to 1 oz
+            Usual weights
           </button>
           <button
             type="button"

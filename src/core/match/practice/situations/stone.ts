@@ -148,7 +148,7 @@ export const STONE: readonly KnownSituation[] = [
   ),
   situation(
     'drop-off-deep',
-    'Dragging a drop-off at 50 ft',
+    'Dragging a deep drop-off',
     50,
     'gravel',
     'open',
