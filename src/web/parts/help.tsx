@@ -1,5 +1,6 @@
 import { MADE_BY } from '../../contract/version.ts';
 import { useSingleKeys } from '../data/single-keys.ts';
+import { useTour } from '../tour/use-tour.ts';
 import { Link } from 'react-router';
 import Modal from 'react-bootstrap/Modal';
 
@@ -86,6 +87,7 @@ function SingleKeys() {
 
 /** Keys, kinds of figures and the usual cautions, on one sheet. */
 export function HelpSheet({ show, onHide }: { readonly show: boolean; readonly onHide: () => void }) {
+  const tour = useTour();
   return (
     <Modal show={show} onHide={onHide} size="lg" aria-labelledby="help-title" scrollable>
       <Modal.Header closeButton>
@@ -94,6 +96,19 @@ export function HelpSheet({ show, onHide }: { readonly show: boolean; readonly o
         </Modal.Title>
       </Modal.Header>
       <Modal.Body tabIndex={0}>
+        <p>
+          <button
+            type="button"
+            className="btn btn-fern"
+            onClick={() => {
+              onHide();
+              void tour();
+            }}
+          >
+            Take the tour
+          </button>{' '}
+          Three minutes: make a head, try it in the water, ask where it fits.
+        </p>
         <SingleKeys />
         <div className="help-keys">
           {KEYS.map(([where, keys]) => (

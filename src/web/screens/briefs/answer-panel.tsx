@@ -49,7 +49,9 @@ export function AnswerPanel({ id, brief, at, asking, answer, designs, metals, ru
           </span>
         ) : (
           <span className="ranking-status" role="status">
-            {rows.size > 0 || designs.length === 0 ? `${rows.size} heads answered` : '…'}
+            {rows.size > 0 || designs.length === 0
+              ? `${rows.size} ${rows.size === 1 ? 'head' : 'heads'} answered`
+              : '…'}
           </span>
         )}
         <CustomerCard id={id} brief={brief} heads={bestOf(shown, rows, found)} />

@@ -7,8 +7,6 @@ import type { Metal } from '../../../core/material/index.ts';
 import type { Situation } from '../../../core/match/index.ts';
 import { assumedOf, doubtsOf, situationOf, tipsOf } from '../../../core/match/index.ts';
 import { METALS } from '../../../core/material/index.ts';
-import type { UnitSystem } from '../../../core/quantity/index.ts';
-import { roundIn } from '../../../core/quantity/index.ts';
 import { useAsking } from '../../data/asking.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useRemove, useRules, useStores } from '../../data/queries.ts';
@@ -21,35 +19,16 @@ import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { AnswerPanel } from './answer-panel.tsx';
 import { Gone } from '../../parts/gone.tsx';
 import { BriefForm } from './brief-form.tsx';
+import { briefFrom, starterBrief } from './brief-templates.ts';
 import { Remarks } from './remarks.tsx';
 import { Proposal } from './proposal.tsx';
 import { SituationPicture } from './situation-picture.tsx';
+import { TemplateList } from './template-list.tsx';
 import { useAnswer } from './use-answer.ts';
 import { useNarrow } from '../../parts/narrow.ts';
 import { Panel } from '../../parts/panel.tsx';
 import { useTitle } from '../../parts/title.ts';
 import './briefs.css';
-
-/** A brief to begin from: mild fresh water over a clean bottom. */
-const STARTER: Brief = {
-  format: 'fern-anvil/brief',
-  version: 2,
-  name: 'New brief',
-  water: { kind: 'fresh', depth: 3 },
-  bottom: { kinds: ['gravel'] },
-  cover: { kinds: [] },
-  fishing: { retrieve: 'hop' },
-  line: { material: 'fluorocarbon', test: 4.5 },
-  bait: { kind: 'paddle-tail', length: 100 },
-};
-
-/** The same with its sizes round in the reader’s units. */
-const starterIn = (system: UnitSystem): Brief => ({
-  ...STARTER,
-  water: { ...STARTER.water, depth: roundIn(STARTER.water.depth, 'depth', system) },
-  line: { ...STARTER.line, test: roundIn(STARTER.line.test, 'lineTest', system) },
-  bait: { ...STARTER.bait, length: roundIn(STARTER.bait.length, 'size', system) },
-});
 
 /** Briefs: a situation on the water, and the ranked answer with every reason. */
 export function Briefs() {
@@ -62,10 +41,11 @@ export function Briefs() {
   const navigate = useNavigate();
   const [find, setFind] = useState('');
   const { system } = useUnits();
-  const makeNew = () =>
-    create.mutate(starterIn(system), {
+  const make = (brief: Brief) =>
+    create.mutate(brief, {
       onSuccess: (kept) => void navigate(`/briefs/${kept.id}`, { state: { isFresh: true } }),
     });
+  const makeNew = () => make(starterBrief(system));
   useKeys({ n: makeNew });
   if (briefs.isPending || designs.isPending || rules.isPending) return <Loading what="the briefs" />;
   if (briefs.isError) return <Failed error={briefs.error} retry={() => void briefs.refetch()} />;
@@ -115,6 +95,7 @@ export function Briefs() {
           <button type="button" className="btn btn-fern" onClick={makeNew}>
             + New brief
           </button>
+          <TemplateList isBusy={create.isPending} onPick={(key) => make(briefFrom(key, system))} />
         </Empty>
       )}
     </div>

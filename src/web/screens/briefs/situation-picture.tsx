@@ -1,5 +1,6 @@
 import type { Situation } from '../../../core/match/index.ts';
 import { TIP } from '../../../core/match/index.ts';
+import { markedRound } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 
 const WIDTH = 560;
@@ -98,9 +99,13 @@ function Stands({
  * The situation in one picture, to one scale: depth, slope, floor, cover, the line from the rod, the fish.
  */
 export function SituationPicture({ at }: { readonly at: Situation }) {
-  const { format } = useUnits();
+  const { format, say } = useUnits();
   const { water, slope, lineOut, rodLength, size } = at;
   const tip = TIP * rodLength;
+  // What nobody said is as round as it was assumed.
+  const line = at.assumed.includes('/fishing/cast')
+    ? say(markedRound(lineOut, 'depth'))
+    : format(lineOut, 'depth');
   const away = Math.sqrt(Math.max(0.25, lineOut * lineOut - (water.depth + tip) ** 2));
   const room = { x: WIDTH - MARGIN.left - MARGIN.right, y: HEIGHT - MARGIN.top - MARGIN.bottom };
   const k = Math.min(room.x / (away + 3), room.y / (water.depth + tip + 0.6));
@@ -132,7 +137,7 @@ export function SituationPicture({ at }: { readonly at: Situation }) {
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         role="img"
         aria-label={
-          `The situation: ${format(water.depth, 'depth')} deep, ${format(lineOut, 'depth')} of line ` +
+          `The situation: ${format(water.depth, 'depth')} deep, ${line} of line ` +
           `out, the line at ${angle}° at the head`
         }
       >
@@ -191,7 +196,7 @@ export function SituationPicture({ at }: { readonly at: Situation }) {
             {format(water.depth, 'depth')}
           </text>
           <text x={(rod + head) / 2} y={MARGIN.top - 14} textAnchor="middle">
-            {format(lineOut, 'depth')} of line, {angle}° at the head
+            {line} of line, {angle}° at the head
           </text>
           {slope >= 1 && (
             <text x={WIDTH - 8} y={HEIGHT - 8} textAnchor="end">

@@ -7,6 +7,7 @@ import changes from '../../../../CHANGELOG.md?raw';
 import { MADE_BY } from '../../../contract/version.ts';
 import { Scrolls } from '../../parts/sheet.tsx';
 import { anchorOf, htmlOf, lineOf, termsOf } from './texts.ts';
+import { useTour } from '../../tour/use-tour.ts';
 import './help.css';
 
 /** Pages of the help, as its address names them. */
@@ -19,6 +20,7 @@ const PAGES = [
 
 /** Help: the trade’s words, how each reading is made, and what is new. */
 export function HelpScreen() {
+  const tour = useTour();
   const { search, hash } = useLocation();
   const page = new URLSearchParams(search).get('page') ?? '';
   useEffect(() => {
@@ -27,6 +29,12 @@ export function HelpScreen() {
   return (
     <div className="help-screen">
       <h1>Help</h1>
+      <p>
+        <button type="button" className="btn btn-fern" onClick={() => void tour()}>
+          Take the tour
+        </button>{' '}
+        Three minutes: make a head, try it in the water, ask where it fits.
+      </p>
       <nav className="help-pages" aria-label="Pages of the help">
         {PAGES.map(([key, title]) => (
           <Link

@@ -1,8 +1,8 @@
 import { keysOf } from '../../../core/kind/index.ts';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import type { RackIndex } from '../../../contract/api.ts';
-import { useCreate, useRack } from '../../data/queries.ts';
+import { useRack } from '../../data/queries.ts';
 import { localised } from '../../data/locale.ts';
 import { useAddress } from '../../parts/address.ts';
 import { Choice } from '../../parts/choice.tsx';
@@ -17,6 +17,7 @@ import { FilterBar } from './filter-bar.tsx';
 import { Hung } from './hung.tsx';
 import { NothingHangs } from './nothing-hangs.tsx';
 import { SavedViews } from './saved-views.tsx';
+import { useNewHeads } from './use-new-heads.ts';
 import { Panel } from '../../parts/panel.tsx';
 import './rack.css';
 
@@ -39,8 +40,6 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
   const sort = keysOf(SORTS).find((key) => key === search.get('sort')) ?? 'weight';
   const zoom = ZOOMS.find((candidate) => candidate === search.get('scale')) ?? '1';
   const searchBox = useRef<HTMLInputElement>(null);
-  const create = useCreate('designs');
-  const navigate = useNavigate();
   const text = search.toString();
   const filters = useMemo<Filters>(() => {
     const params = new URLSearchParams(text);
@@ -56,11 +55,7 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
     [cards, filters.away],
   );
 
-  const makeNew = async (key: string) => {
-    setPicking(false);
-    const { newHead } = await import('../../parts/new-head.ts');
-    create.mutate(newHead(key), { onSuccess: (kept) => void navigate(`/designs/${kept.id}`) });
-  };
+  const { isBusy, makeNew, addExamples, tour } = useNewHeads();
   useKeys({ '/': () => searchBox.current?.focus(), n: () => setPicking(true) });
 
   return (
@@ -112,7 +107,7 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
             type="button"
             className="btn btn-sm btn-fern"
             onClick={() => setPicking(true)}
-            disabled={create.isPending}
+            disabled={isBusy}
             title="N"
           >
             + New head
@@ -129,6 +124,8 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
           isEmpty={cards.length === 0}
           isArchiveEmpty={filters.away === 'yes' && hanging === 0}
           onPick={() => setPicking(true)}
+          onTour={() => void tour()}
+          onExamples={() => void addExamples()}
           onAll={() => {
             setQ('');
             clear();
@@ -142,7 +139,10 @@ function RackOf({ cards, names, figures }: Pick<RackIndex, 'cards' | 'names' | '
       <ShapePicker
         show={isPicking}
         title="New head: pick a shape"
-        onPick={(key) => void makeNew(key)}
+        onPick={(key) => {
+          setPicking(false);
+          void makeNew(key);
+        }}
         onHide={() => setPicking(false)}
       />
     </div>
