@@ -20,32 +20,44 @@ export function NothingHangs({ total, isEmpty, isArchiveEmpty, onPick, onAll, on
     return (
       <Empty title="The Rack is empty">
         <p>Start with one of these. Shop files and solids from STL are imported under Files.</p>
-        <div className="state-choices">
-          <button type="button" className="choice-card" onClick={onPick}>
-            <b>Pick a shape</b>
-            <span>Design a head of your own on the Bench.</span>
-          </button>
-          <button type="button" className="choice-card" onClick={onTour}>
-            <b>Take the tour</b>
-            <span>Three minutes: make a head, try it in the water, ask where it fits.</span>
-          </button>
-          <button type="button" className="choice-card" onClick={onExamples}>
-            <b>Add six examples</b>
-            <span>The commonest shapes at usual weights. One undo takes them away.</span>
-          </button>
-          <Link className="choice-card" to="/import-heads">
-            <b>Import a list</b>
-            <span>Heads you sell or buy, from a spreadsheet.</span>
-          </Link>
-          <Link className="choice-card" to="/take-in">
-            <b>Measure a head</b>
-            <span>From a ruler and a scale, with its metal found.</span>
-          </Link>
-          <Link className="choice-card" to="/briefs">
-            <b>Start with a brief</b>
-            <span>Describe water and bait, and have the head worked out.</span>
-          </Link>
-        </div>
+        <ul className="state-choices">
+          <li>
+            <button type="button" className="btn btn-fern" onClick={onPick}>
+              Pick a shape
+            </button>
+            <p>Design a head of your own on the Bench.</p>
+          </li>
+          <li>
+            <button type="button" className="btn btn-fern" onClick={onTour}>
+              Take the tour
+            </button>
+            <p>Three minutes: make a head, try it in the water, ask where it fits.</p>
+          </li>
+          <li>
+            <button type="button" className="btn btn-quiet" onClick={onExamples}>
+              Add six examples
+            </button>
+            <p>The commonest shapes at usual weights. One undo takes them away.</p>
+          </li>
+          <li>
+            <Link className="btn btn-quiet" to="/import-heads">
+              Import a list
+            </Link>
+            <p>Heads you sell or buy, from a spreadsheet.</p>
+          </li>
+          <li>
+            <Link className="btn btn-quiet" to="/take-in">
+              Measure a head
+            </Link>
+            <p>From a ruler and a scale, with its metal found.</p>
+          </li>
+          <li>
+            <Link className="btn btn-quiet" to="/briefs">
+              Start with a brief
+            </Link>
+            <p>Describe water and bait, and have the head worked out.</p>
+          </li>
+        </ul>
       </Empty>
     );
   return (
