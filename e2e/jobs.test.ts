@@ -5,6 +5,8 @@ import { strToU8, zipSync } from 'fflate';
 import type { Browser, ElementHandle, Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { eanCheckDigit } from '../src/core/document/index.ts';
+import { TOUR } from '../src/web/tour/tour-steps.ts';
+import { faultsOn } from './axe.ts';
 import { named, openBrowser, openPage, sees } from './browser.ts';
 import type { RunningServer } from './server.ts';
 import { dataFolder, startServer } from './server.ts';
@@ -313,6 +315,75 @@ it('what a head is sold as is kept, refused where an EAN is wrong, and found on 
   await page.waitForFunction(() => document.querySelectorAll('.rack-link').length === 1);
   await (await named(page, 'Stock', 'combobox')).select('yes');
   await page.waitForFunction(() => document.querySelectorAll('.rack-link').length === 1);
+  await page.close();
+});
+
+it('a newcomer takes the tour: a head, the water, a brief, one press each, and one undo', async () => {
+  const page = await openPage(browser, empty.url);
+  const { press } = person(page);
+  const rows = async (collection: 'designs' | 'briefs') =>
+    (
+      (await (await fetch(`${empty.url}/api/${collection}`)).json()) as {
+        items: { document: { name: string } }[];
+      }
+    ).items;
+  const before = { designs: (await rows('designs')).length, briefs: (await rows('briefs')).length };
+  await press('Take the tour');
+  const faults: string[] = [];
+  for (const [i, { title }] of TOUR.entries()) {
+    await page.waitForFunction(
+      (said, at) =>
+        document.querySelector('.driver-popover-title')?.textContent === said &&
+        // What it points at is on the page, and the next press is at hand.
+        document.querySelector('.driver-active-element:not(#driver-dummy-element)')?.checkVisibility() ===
+          true &&
+        document.querySelector('.driver-popover-progress-text')?.textContent === at &&
+        document.activeElement?.classList.contains('driver-popover-next-btn') === true,
+      {},
+      title,
+      `${i + 1} of ${TOUR.length}`,
+    );
+    faults.push(...(await faultsOn(page)).map((fault) => `${title}: ${fault}`));
+    await page.keyboard.press('Enter');
+  }
+  expect(faults).toEqual([]);
+  await sees(page, 'The tour made a head and a brief.');
+  expect((await rows('designs')).map(({ document }) => document.name)).toContain('My first head');
+  expect(await rows('briefs')).toHaveLength(before.briefs + 1);
+  await press('Undo');
+  await page.waitForFunction(() => !document.body.textContent?.includes('My first head'));
+  expect(await rows('designs')).toHaveLength(before.designs);
+  expect(await rows('briefs')).toHaveLength(before.briefs);
+  // It is left at any stop with Escape, and what had been made is told.
+  await page.keyboard.type('?');
+  await (await page.waitForSelector('.modal .btn-fern'))?.click();
+  await page.waitForSelector('.driver-popover-next-btn');
+  await page.keyboard.press('Escape');
+  await page.waitForFunction(() => !document.querySelector('.driver-popover'));
+  expect(await rows('designs')).toHaveLength(before.designs);
+  await page.close();
+});
+
+it('an empty shop has examples, and a brief begins from a usual situation', async () => {
+  const page = await openPage(browser, empty.url);
+  const { count, press } = person(page);
+  await press('Add six examples');
+  await page.waitForFunction(() => document.querySelectorAll('.rack-link').length === 6);
+  await page.goto(`${empty.url}/briefs`, { waitUntil: 'load' });
+  await press('Dragging broken rock');
+  await answered(page);
+  await sees(page, 'Dragging broken rock');
+  expect(await page.$$('.head-row')).toHaveLength(6);
+  expect(count.acts).toBe(2);
+  await page.goto(empty.url, { waitUntil: 'load' });
+  await page.waitForSelector('.rack-link');
+  for (const { id, version } of (
+    (await (await fetch(`${empty.url}/api/designs`)).json()) as { items: { id: string; version: number }[] }
+  ).items)
+    await fetch(`${empty.url}/api/designs/${id}`, {
+      method: 'DELETE',
+      headers: { 'If-Match': `"v${version}"` },
+    });
   await page.close();
 });
 

@@ -233,6 +233,98 @@ describe('by keyboard', () => {
   });
 });
 
+/** How long a drawing may take to follow a change of units, ms. */
+const SETTLES = 20_000;
+
+/** Screens that are documents of ours, which tell what is stored and how it is computed. */
+const DOCUMENTS: ReadonlySet<string> = new Set(['Help', 'How we compute', 'For programs']);
+
+/**
+ * Quantities of the other system that stand on a page, without those in names that people gave; grams beside
+ * ounces are the trade's own.
+ */
+const foreignOn = (page: Page, system: 'imperial' | 'metric', names: readonly string[]) =>
+  page.evaluate(
+    (shown, known) => {
+      const found =
+        shown === 'metric'
+          ? /[\d½¼¾] ?(?:in(?! (?:the|a|it)\b)|ft|lb|oz|ozf|lbf|°F|ft\/s|in²|in³)(?![\w/²³])/
+          : /[\d½¼¾] ?(?:mm|cm|m|kg|gf|N|°C|m\/s|mm²|mm³)(?![\w/²³·])/;
+      // Baits are sold by the inch wherever they are; a handbook is cited as it stands.
+      const plain = (text: string) =>
+        text.includes('Handbook')
+          ? ''
+          : known
+              .reduce((rest, name) => rest.replaceAll(name, '…'), text)
+              .replace(/\b[a-z-]+ [\d.]+ in, /g, '…');
+      const words = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+      const texts = new Set<string>();
+      for (let node = words.nextNode(); node; node = words.nextNode()) {
+        const { parentElement } = node;
+        if (!parentElement?.checkVisibility() || parentElement.closest('script, style, kbd')) continue;
+        // A figure and its unit may be two nodes beside each other.
+        const whole = parentElement.closest(
+          'p, li, td, th, dd, dt, h1, h2, h3, label, button, a, text, span',
+        );
+        texts.add((whole ?? parentElement).textContent ?? '');
+      }
+      for (const name of ['aria-label', 'placeholder'])
+        for (const element of document.querySelectorAll(`[${name}]`))
+          texts.add(element.getAttribute(name) ?? '');
+      return [...texts]
+        .filter((text) => text.length < 2_000 && found.test(plain(text)))
+        .map((text) => text.slice(0, 140));
+    },
+    system,
+    names,
+  );
+
+describe('units', () => {
+  it('are of one system on a screen, whichever is chosen', async () => {
+    const names: string[] = [];
+    for (const collection of [
+      'designs',
+      'plastics',
+      'briefs',
+      'batches',
+      'moulds',
+      'ranges',
+      'trials',
+      'hooks',
+    ]) {
+      const { items } = (await (await fetch(`${server.url}/api/${collection}?limit=100`)).json()) as {
+        items: { document: { name: string } }[];
+      };
+      names.push(...items.map(({ document: { name } }) => name));
+    }
+    expect(names.length).toBeGreaterThan(60);
+    // The longest first: one name may be part of another.
+    names.sort((a, b) => b.length - a.length);
+    const mixed: string[] = [];
+    for (const [name, path, ready] of share(SCREENS, 3)) {
+      if (DOCUMENTS.has(name)) continue;
+      const page = await opened(plain, path, ready);
+      for (const system of ['imperial', 'metric'] as const) {
+        await page.waitForFunction(
+          (now) => document.querySelector('.unit-flip [data-on=true]')?.textContent?.startsWith(now),
+          {},
+          system === 'imperial' ? 'oz' : 'g',
+        );
+        // A drawing made off the page's thread follows in a moment.
+        let foreign = await foreignOn(page, system, names);
+        for (const until = Date.now() + SETTLES; foreign.length > 0 && Date.now() < until;) {
+          await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(resolve)));
+          foreign = await foreignOn(page, system, names);
+        }
+        mixed.push(...foreign.map((text) => `${name}, ${system}: ${text}`));
+        await page.click('.unit-flip');
+      }
+      await page.close();
+    }
+    expect(mixed).toEqual([]);
+  });
+});
+
 describe('a screen', () => {
   it('stays where it is while it is put together on a desk', async () => {
     const moved: string[] = [];

@@ -1,3 +1,4 @@
+import { inUnits, withUsual } from '../quantity/phrase.ts';
 import { describe, expect, it } from 'vitest';
 import { assemble } from '../assembly/assemble.ts';
 import type { Part, Rig } from '../assembly/rig.ts';
@@ -1008,10 +1009,10 @@ describe('notes', () => {
     ['fall.hookPitch', /110°.*working value/],
     ['retrieve.depth', /27%.*1\.0 to 1\.4/],
     ['guard.force', /quarter of the gap \(working value\).*10 mm of a jaw \(working value\)/],
-    ['hook.penetration', /medium 4.0 on 6 lb.*common practice/],
+    ['hook.penetration', /medium 4.0 on 2\.7 kg.*common practice/],
     ['line.hiddenBite', /2%.*1\.5%.*0\.2%.*1%.*common practice/],
     ['hook.wall', /0\.6 mm \(common practice/],
   ] as const)('%s states its working values', (id, says) => {
-    expect(READINGS[id].note).toMatch(says);
+    expect(inUnits(withUsual(READINGS[id].note), 'metric')).toMatch(says);
   });
 });

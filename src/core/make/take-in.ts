@@ -107,12 +107,33 @@ function doubtOf(
   return Math.exp(2 * Math.sqrt(variance));
 }
 
+/** Whether a metal of such densities may be one found to be of others, g/cm³; within 6% it nearly is. */
+function verdictOf(
+  [low, high]: readonly [number, number],
+  found: readonly [number, number],
+): MetalAgrees['verdict'] {
+  if (high >= found[0] && low <= found[1]) return 'agrees';
+  return Math.max(low / found[1], found[0] / high) < 1.06 ? 'nearly' : 'does not';
+}
+
 /**
  * Takes in a head from measurements: finds the sizes that were not measured so that all agrees with its
  * weight, for the metal it is said to be of and for every other, and says what does not add up. With nothing
  * measured the weight alone sizes it.
  */
-export function takeIn({ design, measured, grams }: InHand, metals: readonly Metal[] = METALS): TakenIn {
+export function takeIn(hand: InHand, metals: readonly Metal[] = METALS): TakenIn {
+  const steps = takingIn(hand, metals);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same in steps, one a metal, so that whoever waits sees how far it is and can stop it. */
+export function* takingIn(
+  { design, measured, grams }: InHand,
+  metals: readonly Metal[] = METALS,
+): Generator<undefined, TakenIn, undefined> {
   const family = familyOf(design.head.family);
   if (!family)
     return {
@@ -185,16 +206,15 @@ export function takeIn({ design, measured, grams }: InHand, metals: readonly Met
     metal.key === design.head.metal && claimed !== undefined
       ? [claimed * (1 - CLAIM), claimed * (1 + CLAIM)]
       : metal.densityRange;
-  const agreement = metals.map((metal): MetalAgrees => {
-    const [low, high] = spanOf(metal);
-    const isIn = high >= densities[0] && low <= densities[1];
-    const miss = Math.max(1, low / densities[1], densities[0] / high);
-    return {
+  const agreement: MetalAgrees[] = [];
+  for (const metal of metals) {
+    agreement.push({
       metal,
-      verdict: isIn ? 'agrees' : miss < 1.06 ? 'nearly' : 'does not',
+      verdict: verdictOf(spanOf(metal), densities),
       factor: solve(metal)?.rig.scale,
-    };
-  });
+    });
+    yield;
+  }
   const said = agreement.find(({ metal }) => metal.key === design.head.metal);
   const solved = said && said.verdict !== 'does not' ? solve(said.metal) : undefined;
   const final: Design = solved

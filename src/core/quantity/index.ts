@@ -11,4 +11,4 @@ export { roundIn } from './round.ts';
 export { SOLD_OUNCES } from './sold.ts';
 export { isStorable, shortened } from './text.ts';
 export type { QuantityKind, UnitSystem } from './units.ts';
-export { GRAMS_PER_OUNCE, GRAVITY, MM_PER_INCH, shownUnit } from './units.ts';
+export { GRAMS_PER_OUNCE, KILOGRAMS_PER_POUND, GRAVITY, MM_PER_INCH, shownUnit } from './units.ts';

@@ -54,14 +54,22 @@ export function rungName(name: string, grams: number): string {
  * to the head's height most nearly as in the design itself. A rung's own hook goes before the rule. Weights
  * are of what the design's own target is of, the metal where it has none.
  */
-export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly Metal[] = METALS): Rung[] {
+export const buildLadder = (design: Design, ladder: LadderSpec, metals: readonly Metal[] = METALS): Rung[] =>
+  ladder.rungs.map(rungBuilder(design, ladder, metals));
+
+/** Returns what builds one rung of a design’s ladder after the other, as `buildLadder` builds them all. */
+export function rungBuilder(
+  design: Design,
+  ladder: Pick<LadderSpec, 'rule'>,
+  metals: readonly Metal[] = METALS,
+): (rung: LadderSpec['rungs'][number]) => Rung {
   const base = solveTarget(design, metals);
   const own = base.ok ? base.rig : undefined;
   const of = design.head.target?.of ?? 'metal';
   // Weights of a ladder are of one kind: what it begins from is weighed as they are.
   const from = own ? weightOf(own, of) : (design.head.target?.grams ?? 10);
   const index = chartIndex(design.hook.size);
-  return ladder.rungs.map(({ grams, hook: chosen, name }) => {
+  return ({ grams, hook: chosen, name }) => {
     const rung = (size: string): Design => ({
       ...design,
       name: name ?? rungName(design.name, grams),
@@ -119,5 +127,5 @@ export function buildLadder(design: Design, ladder: LadderSpec, metals: readonly
       if (!own) return design.hook.size;
       return nearest(grownBy(grams, own), own);
     }
-  });
+  };
 }

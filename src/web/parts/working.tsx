@@ -11,13 +11,20 @@ interface Props {
     readonly stop: () => void;
     readonly again: () => void;
   };
+  /** shown only once the job has taken a moment, in room kept for it: most are done sooner */
+  readonly isLate?: boolean;
 }
 
 /**
  * How far a longer job has come, with a stop; once stopped, a way to have it whole. Nothing where all is
  * there.
  */
-export function Working({ what, of: { progress, isStopped, stop, again } }: Props) {
+export function Working({ what, of, isLate = false }: Props) {
+  const line = <Line what={what} of={of} />;
+  return isLate ? <div className="working-late">{line}</div> : line;
+}
+
+function Line({ what, of: { progress, isStopped, stop, again } }: Pick<Props, 'what' | 'of'>) {
   if (progress)
     return (
       <p className="working" role="status">

@@ -69,7 +69,12 @@ export function runTour({ go, make, fail, onEnd }: Guide): void {
     onNextClick: () => void move(here() + 1),
     onPrevClick: () => void move(here() - 1),
     onDoneClick: () => tour.destroy(),
-    onPopoverRender: ({ closeButton }) => closeButton.setAttribute('aria-label', 'End the tour'),
+    onPopoverRender: ({ closeButton, title, footer }) => {
+      closeButton.setAttribute('aria-label', 'End the tour');
+      // The library marks these as the head and the foot of the page, which has its own.
+      title.setAttribute('role', 'none');
+      footer.setAttribute('role', 'none');
+    },
     onDestroyed: () => {
       window.removeEventListener('keydown', onKey, true);
       onEnd(made);

@@ -7,7 +7,9 @@ import type { MetalOutcome, MetalRow } from '../../core/series/index.ts';
 import { solveTarget, weightOf } from '../../core/assembly/index.ts';
 import { evaluate } from '../../core/judge/index.ts';
 import { drawingOf, sectionOf } from '../../core/plate/index.ts';
-import { buildLadder, metalTable } from '../../core/series/index.ts';
+import { metalTable, rungBuilder } from '../../core/series/index.ts';
+import type { GoesOn } from './in-parts.ts';
+import { inParts } from './in-parts.ts';
 
 /** A design judged, as plain data for the screen. */
 export type Judged =
@@ -135,14 +137,20 @@ export interface RungFigure {
   readonly made: Design;
 }
 
-/** The rungs of a ladder, each judged. */
-export function ladder(design: Design, spec: LadderSpec, surroundings: Surroundings): RungFigure[] {
-  return buildLadder(design, spec, surroundings.metals).map(({ grams, hook, ruled, design: made }) => ({
-    grams,
-    hook,
-    ruled,
-    name: made.name,
-    judged: judge(made, surroundings),
-    made,
-  }));
+/** The rungs of a ladder, each built and judged, one after the other. */
+export function ladder(
+  design: Design,
+  spec: LadderSpec,
+  surroundings: Surroundings,
+  goesOn: GoesOn<RungFigure>,
+): Promise<RungFigure[]> {
+  const build = rungBuilder(design, spec, surroundings.metals);
+  return inParts(
+    spec.rungs,
+    (rung): RungFigure => {
+      const { grams, hook, ruled, design: made } = build(rung);
+      return { grams, hook, ruled, name: made.name, judged: judge(made, surroundings), made };
+    },
+    goesOn,
+  );
 }

@@ -12,6 +12,7 @@ import { loadSolids } from '../../core/head/index.ts';
 import { evaluate, PLAIN_WATER } from '../../core/judge/index.ts';
 import { chargeOf, cavityFactor, layMould } from '../../core/make/index.ts';
 import { calibrationFor } from '../../core/trial/index.ts';
+import type { GoesOn } from './in-parts.ts';
 import { mouldRigs } from '../../core/exchange/mould-files.ts';
 import { floorDepth } from '../../core/make/cutter.ts';
 import { mouldSheet } from '../../core/make/mould-sheet.ts';
@@ -20,7 +21,7 @@ import { opening } from '../../core/make/opening.ts';
 import { cutsFor, recut } from '../../core/make/recut.ts';
 import type { HeadRow } from '../../core/exchange/heads-table/index.ts';
 import { buildHead } from '../../core/exchange/heads-table/build-heads.ts';
-import { takeIn } from '../../core/make/take-in.ts';
+import { takingIn } from '../../core/make/take-in.ts';
 import { meshOf } from '../../core/head/solid.ts';
 import type { Sheet } from '../../core/plate/sheet.ts';
 import type { UnitSystem } from '../../core/quantity/index.ts';
@@ -250,9 +251,14 @@ async function heads(
   return rows.map((row) => buildHead(row, metals));
 }
 
-async function take(hand: InHand, metals: readonly Metal[]): Promise<TakenIn> {
+async function take(hand: InHand, metals: readonly Metal[], goesOn: GoesOn): Promise<TakenIn | undefined> {
   await ready;
-  return takeIn(hand, metals);
+  const steps = takingIn(hand, metals);
+  for (let done = 1; ; done++) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    if (!(await goesOn(done, metals.length, undefined))) return undefined;
+  }
 }
 
 async function calibrate(

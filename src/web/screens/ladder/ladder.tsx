@@ -18,7 +18,10 @@ import { useNotices } from '../../parts/notices.tsx';
 import { SaveBadge } from '../../parts/save-badge.tsx';
 import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Failed, Loading } from '../../parts/states.tsx';
-import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import { Working } from '../../parts/working.tsx';
+import type { GoesOn } from '../../workers/in-parts.ts';
+import { judgeWorker } from '../../workers/judge.ts';
+import { useParts } from '../../workers/use-parts.ts';
 import type { RungFigure } from '../../workers/judge.worker.ts';
 import { Panel } from '../../parts/panel.tsx';
 import { useTitle } from '../../parts/title.ts';
@@ -50,8 +53,8 @@ interface Job {
   readonly ladder: LadderSpec;
   readonly metals: readonly Metal[];
 }
-const run = ({ design, ladder, metals }: Job): Promise<RungFigure[]> =>
-  judgeWorker('now').ladder(design, ladder, { ...PLAIN_WATER, metals, isShort: true });
+const run = ({ design, ladder, metals }: Job, goesOn: GoesOn<RungFigure>): Promise<RungFigure[]> =>
+  judgeWorker('now').ladder(design, ladder, { ...PLAIN_WATER, metals, isShort: true }, goesOn);
 
 function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly metals: readonly Metal[] }) {
   const draft = useDraft('designs', kept);
@@ -63,7 +66,10 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
   const navigate = useNavigate();
   const ladder = useMemo(() => document.ladder ?? starterLadder(), [document.ladder]);
   const job = useMemo<Job>(() => ({ design: document, ladder, metals }), [document, ladder, metals]);
-  const { output: rungs, error } = useJudged(job, run);
+  const work = useParts(job, run);
+  const { error } = work;
+  // While rungs are worked out anew those before stay on screen; the first come as they are done.
+  const rungs = work.output ?? (work.parts.length > 0 ? work.parts : undefined);
   const put = (change: Partial<LadderSpec>) =>
     edit((now) => ({ ...now, ladder: { ...(now.ladder ?? starterLadder()), ...change } }));
   const good = rungs?.filter(({ judged }) => judged.ok) ?? [];
@@ -120,13 +126,14 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
           <button
             type="button"
             className="btn btn-sm btn-fern"
-            disabled={good.length === 0 || hang.isPending}
+            disabled={good.length === 0 || hang.isPending || work.progress !== undefined}
             onClick={() => hang.mutate()}
           >
             Add {good.length} to the Rack
           </button>
         </div>
       </div>
+      <Working what="rungs built" of={work} isLate />
       {error && <p className="problems">■ The computation stopped: {error}</p>}
       <div className="ladder-picture">
         {rungs ? (

@@ -11,6 +11,7 @@ import { column, DataTable } from '../../parts/data-table.tsx';
 import { useNotices } from '../../parts/notices.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import { MoneyFields } from './money-fields.tsx';
+import { LinePictures, MetalPictures, WaterPictures } from './shelf-pictures.tsx';
 
 type MetalRow = Stores['metals'][number];
 
@@ -51,6 +52,7 @@ export function MetalShelf({ stores, find }: ShelfProps) {
     }
     await client.invalidateQueries();
   };
+  const rows = found(stores.metals, find);
   const columns: Columns<MetalRow> = [
     column('name', 'Metal', ({ name }) => name, { by: ({ name }) => name, isRowHead: true }),
     column('density', 'Density', (metal) => <Density metal={metal} put={put} />, {
@@ -69,7 +71,8 @@ export function MetalShelf({ stores, find }: ShelfProps) {
   return (
     <>
       <MoneyFields />
-      <Shelf columns={columns} rows={found(stores.metals, find)} rowKey={({ key }) => key} />
+      <MetalPictures metals={rows} />
+      <Shelf columns={columns} rows={rows} rowKey={({ key }) => key} />
     </>
   );
 }
@@ -137,6 +140,7 @@ export function ChartShelf({ stores, find }: ShelfProps) {
 /** Waters with their salt. */
 export function WaterShelf({ stores, find }: ShelfProps) {
   const { format } = useUnits();
+  const rows = found(stores.waters, find);
   const columns: Columns<WaterRow> = [
     column('name', 'Water', ({ name }) => name, { by: ({ name }) => name, isRowHead: true }),
     column('temperature', 'Temperature', ({ temperature }) => format(temperature, 'temperature'), {
@@ -145,12 +149,18 @@ export function WaterShelf({ stores, find }: ShelfProps) {
     column('salinity', 'Salinity', ({ salinity }) => `${salinity} g/kg`, { by: ({ salinity }) => salinity }),
     column('source', 'Source', ({ source }) => localised(source)),
   ];
-  return <Shelf columns={columns} rows={found(stores.waters, find)} rowKey={({ key }) => key} />;
+  return (
+    <>
+      <WaterPictures waters={rows} />
+      <Shelf columns={columns} rows={rows} rowKey={({ key }) => key} />
+    </>
+  );
 }
 
 /** What lines are made of. */
 export function LineShelf({ stores, find }: ShelfProps) {
   const { format } = useUnits();
+  const rows = found(stores.lines, find);
   const columns: Columns<LineRow> = [
     column('material', 'Line', ({ material }) => material, {
       by: ({ material }) => material,
@@ -161,5 +171,10 @@ export function LineShelf({ stores, find }: ShelfProps) {
     }),
     column('source', 'Source', ({ source }) => localised(source)),
   ];
-  return <Shelf columns={columns} rows={found(stores.lines, find)} rowKey={({ key }) => key} />;
+  return (
+    <>
+      <LinePictures lines={rows} />
+      <Shelf columns={columns} rows={rows} rowKey={({ key }) => key} />
+    </>
+  );
 }

@@ -6,6 +6,7 @@ import { useCreate } from '../../data/queries.ts';
 import { Panel } from '../../parts/panel.tsx';
 import { Problems } from '../../parts/problems.tsx';
 import { Loading } from '../../parts/states.tsx';
+import { Working } from '../../parts/working.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { Judged } from '../../workers/judge.worker.ts';
 import { Findings } from './findings.tsx';
@@ -36,10 +37,11 @@ export function TakeIn() {
       </div>
       <Measurements of={of} />
       <div className="shop-sheet" data-ready={of.isReady}>
+        <Working what="metals tried" of={of.work} isLate />
         {of.error && <p className="problems">■ {of.error}</p>}
         <Problems of={of.problems} />
         {of.found && <Result of={of} found={of.found} />}
-        {!of.isReady && !of.error && <Loading what="the head" />}
+        {!of.isReady && !of.error && !of.work.isStopped && <Loading what="the head" />}
       </div>
     </div>
   );

@@ -11,7 +11,8 @@ import { METALS } from '../../../core/material/index.ts';
 import { clamp } from '../../../core/numeric/index.ts';
 import { useStores } from '../../data/queries.ts';
 import { useAddress } from '../../parts/address.ts';
-import { useJudged } from '../../workers/judge.ts';
+import type { GoesOn } from '../../workers/in-parts.ts';
+import { useParts } from '../../workers/use-parts.ts';
 import { makeWorker } from '../../workers/make.ts';
 
 interface Job {
@@ -20,8 +21,8 @@ interface Job {
   readonly grams: number;
   readonly metals: readonly Metal[];
 }
-const run = ({ design, measured, grams, metals }: Job): Promise<TakenIn> =>
-  makeWorker().take({ design, measured, grams }, metals);
+const run = ({ design, measured, grams, metals }: Job, goesOn: GoesOn): Promise<TakenIn | undefined> =>
+  makeWorker().take({ design, measured, grams }, metals, goesOn);
 
 /** What was found of a head: its design, the sizes solved for, and which metals agree. */
 export type Found = Extract<TakenIn, { ok: true }>;
@@ -69,7 +70,8 @@ export function useMeasured() {
     };
   }, [family, name, metalKey, claimed, hook, eye]);
   const job = useMemo<Job>(() => ({ design, measured, grams, metals }), [design, measured, grams, metals]);
-  const { output, error } = useJudged(job, run);
+  const work = useParts(job, run);
+  const { output, error } = work;
   const found = output?.ok ? output : undefined;
   return {
     name,
@@ -88,6 +90,7 @@ export function useMeasured() {
     found,
     problems: output && !output.ok ? output.problems : [],
     isReady: output !== undefined,
+    work,
     error,
     set: (key: keyof typeof FIRST | 'density' | `m.${string}`, value: string) =>
       set(key, value, isKeyOf(FIRST, key) ? String(FIRST[key]) : undefined),
