@@ -7,7 +7,7 @@ export { fractionGrams, nearestOunceFraction } from './ounces.ts';
 export type { DecimalMark } from './parse.ts';
 export { parseQuantity } from './parse.ts';
 export { inUnits, markedRound, withUsual } from './phrase.ts';
-export { roundIn } from './round.ts';
+export { roundIn, shownUsual } from './round.ts';
 export { SOLD_OUNCES } from './sold.ts';
 export { isStorable, shortened } from './text.ts';
 export type { QuantityKind, UnitSystem } from './units.ts';

@@ -1,6 +1,6 @@
 import { formatQuantity, isUsualFraction } from './format.ts';
 import { parseQuantity } from './parse.ts';
-import { roundIn } from './round.ts';
+import { shownUsual } from './round.ts';
 import type { QuantityKind, UnitSystem } from './units.ts';
 import { METRES_PER_FOOT, MM_PER_INCH, shownUnit } from './units.ts';
 
@@ -87,10 +87,7 @@ const isOneUnit = (kind: QuantityKind): boolean =>
 function roundSpan(span: readonly number[], kind: QuantityKind, system: UnitSystem): string {
   // A weight that no packet names in ounces is told in grams in either system, and then all of a span is.
   const shown = kind === 'mass' && !span.every(isUsualFraction) ? 'metric' : system;
-  const [from = '', to] = span.map((stored) =>
-    // A degree is as round as it gets: 15 °C are 59 °F.
-    roundText(kind === 'temperature' ? stored : roundIn(stored, kind, shown), kind, shown),
-  );
+  const [from = '', to] = span.map((stored) => roundText(shownUsual(stored, kind, shown), kind, shown));
   if (to === undefined || to === from) return from;
   const [, figure, unit = ''] = /^(\S+) (\S+)$/.exec(from) ?? [];
   return figure !== undefined && to.endsWith(` ${unit}`) ? `${figure} to ${to}` : `${from} to ${to}`;

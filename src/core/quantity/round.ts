@@ -1,8 +1,12 @@
+import { isUsualFraction } from './format.ts';
 import type { QuantityKind, UnitSystem } from './units.ts';
-import { shownUnit } from './units.ts';
+import { GRAMS_PER_OUNCE, shownUnit } from './units.ts';
 
 /** How far a default may be moved to be round, as a share: less than what it is known by. */
 const NEAR = 0.04;
+
+/** The heaviest that packets name by a fraction of an ounce, g. */
+const LARGEST_PACKET = 8 * GRAMS_PER_OUNCE;
 
 /** Steps of a first digit that are tried in turn: whole, halves, tenths. */
 const STEPS = [1, 0.5, 0.1] as const;
@@ -14,6 +18,9 @@ const STEPS = [1, 0.5, 0.1] as const;
  */
 export function roundIn(value: number, kind: QuantityKind, system: UnitSystem): number {
   if (!Number.isFinite(value) || value === 0) return value;
+  // 3/8 oz is round as it is; of what no packet holds, as a pot of metal, a fraction is not.
+  if (kind === 'mass' && system === 'imperial' && value <= LARGEST_PACKET && isUsualFraction(value))
+    return value;
   const { fromStored, toStored } = shownUnit(kind, system);
   const shown = fromStored(value);
   const digit = 10 ** Math.floor(Math.log10(Math.abs(shown)));
@@ -25,3 +32,10 @@ export function roundIn(value: number, kind: QuantityKind, system: UnitSystem): 
   }
   return value;
 }
+
+/**
+ * Returns an assumed value, stored units, as it is shown to a reader: round as a default is, and a
+ * temperature to the degree, which is as round as it gets (15 °C are 59 °F).
+ */
+export const shownUsual = (value: number, kind: QuantityKind, system: UnitSystem): number =>
+  kind === 'temperature' ? value : roundIn(value, kind, system);

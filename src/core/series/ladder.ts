@@ -8,17 +8,26 @@ import { chartIndex, HOOK_CHART } from '../hook/chart.ts';
 import type { Metal } from '../material/metals/metal.ts';
 import { METALS } from '../material/metals/index.ts';
 import { fractionText, nearestOunceFraction } from '../quantity/ounces.ts';
+import type { UnitSystem } from '../quantity/units.ts';
 import { GRAMS_PER_OUNCE } from '../quantity/units.ts';
 import { solveTarget, weightOf } from '../assembly/solve.ts';
 import { buildSound } from '../assembly/sound.ts';
 
 /** Weights a series usually runs through, ounces (common practice, no source). */
 export const LADDER_OUNCES = [1 / 16, 1 / 8, 3 / 16, 1 / 4, 3 / 8, 1 / 2, 5 / 8, 3 / 4, 1] as const;
+/** The like where heads are sold by the gram (common practice, no source). */
+const LADDER_GRAMS = [2, 3, 5, 7, 10, 14, 18, 21, 28] as const;
 
-/** A series to begin from: 1/16 to 1 oz, the hook in proportion to the head. */
-export const starterLadder = (): LadderSpec => ({
+/**
+ * A series to begin from, round in the reader’s unit: 1/16 to 1 oz or 2 to 28 g, the hook in proportion to
+ * the head.
+ */
+export const starterLadder = (system: UnitSystem = 'imperial'): LadderSpec => ({
   rule: 'proportion',
-  rungs: LADDER_OUNCES.map((ounces) => ({ grams: ounces * GRAMS_PER_OUNCE })),
+  rungs:
+    system === 'imperial'
+      ? LADDER_OUNCES.map((ounces) => ({ grams: ounces * GRAMS_PER_OUNCE }))
+      : LADDER_GRAMS.map((grams) => ({ grams })),
 });
 
 /** One weight of a series, as built. */

@@ -63,9 +63,9 @@ export const judged = (difference: number, low: number, high: number): ShareDiff
 });
 
 /**
- * ShareDifference of two independent proportions, the first less the second, with the hybrid score interval
- * (Newcombe, Statistics in Medicine 17 (1998) 873, method 10). Nothing counted on one side leaves it open
- * from −1 to 1.
+ * Returns the difference of two independent proportions, the first less the second, with the hybrid score
+ * interval (Newcombe, Statistics in Medicine 17 (1998) 873, method 10). Nothing counted on one side leaves it
+ * open from −1 to 1.
  */
 export function newcombe(
   [a, m]: readonly [events: number, of: number],
@@ -88,8 +88,8 @@ const FARTHEST = 1000;
 
 /**
  * How many more of each it would take to tell two shares apart, were they to stay as they are: the least
- * common multiple of the present counts at which Newcombe's interval leaves zero out, less what is there. 0
- * when it does already; undefined where even a thousand times as many would not do.
+ * multiple of the present counts at which Newcombe's interval leaves zero out, less what is there. 0 when it
+ * does already; undefined where even a thousand times as many would not do.
  */
 export function moreWanted(
   [a, m]: readonly [events: number, of: number],

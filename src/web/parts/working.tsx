@@ -11,7 +11,7 @@ interface Props {
     readonly stop: () => void;
     readonly again: () => void;
   };
-  /** shown only once the job has taken a moment, in room kept for it: most are done sooner */
+  /** shown only once the job has taken a moment, over the picture it makes: most are done sooner */
   readonly isLate?: boolean;
 }
 

@@ -36,7 +36,7 @@ export function useTour(): () => Promise<void> {
     const make: Guide['make'] = async (what) => {
       if (what === 'head') {
         const { newHead } = await import('../parts/new-head.ts');
-        return keep('designs', { ...newHead(FAMILY), name: 'My first head' });
+        return keep('designs', { ...newHead(FAMILY, system), name: 'My first head' });
       }
       const { briefFrom } = await import('../screens/briefs/brief-templates.ts');
       return keep('briefs', briefFrom(SITUATION, system));

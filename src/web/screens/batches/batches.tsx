@@ -10,6 +10,7 @@ import { METALS } from '../../../core/material/index.ts';
 import { today } from '../../data/day.ts';
 import { useDraft } from '../../data/draft.ts';
 import { useCreate, useList, useOne, useRack, useRemove, useStores } from '../../data/queries.ts';
+import { useUnits } from '../../data/units.ts';
 import { SearchField } from '../../parts/search-field.tsx';
 import { useAddress } from '../../parts/address.ts';
 import { Choice, Segments } from '../../parts/choice.tsx';
@@ -20,6 +21,7 @@ import { StaleDraft } from '../../parts/stale-dialog.tsx';
 import { Empty, Failed, Loading } from '../../parts/states.tsx';
 import { Steps } from '../../parts/steps.tsx';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
+import { roundedPour } from './rounded-pour.ts';
 import { BatchSide } from './batch-side.tsx';
 import { Cost } from './cost.tsx';
 import { Cure } from './cure.tsx';
@@ -85,6 +87,7 @@ export function Batches() {
 function NewBatch({ metals }: { readonly metals: readonly Metal[] }) {
   const rack = useRack();
   const [of, setOf] = useState('');
+  const { system } = useUnits();
   const design = useOne('designs', of);
   const create = useCreate('batches');
   const navigate = useNavigate();
@@ -97,8 +100,12 @@ function NewBatch({ metals }: { readonly metals: readonly Metal[] }) {
     const { document, id, version } = design.data;
     const melting = meltingOf(document.head.metal);
     const at = melting ? Math.round((melting.pour[0] + melting.pour[1]) / 2) : 400;
+    const begun = newBatch(document, { id, version }, today(), {
+      target: Math.round(output.total * 100) / 100,
+      at,
+    });
     create.mutate(
-      newBatch(document, { id, version }, today(), { target: Math.round(output.total * 100) / 100, at }),
+      { ...begun, pour: roundedPour(begun.pour, melting?.pour, system) },
       { onSuccess: (kept) => void navigate(`/batches/${kept.id}`) },
     );
   };

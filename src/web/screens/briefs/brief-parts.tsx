@@ -2,6 +2,8 @@ import type { Brief, BriefRange } from '../../../core/document/index.ts';
 import type { Situation } from '../../../core/match/index.ts';
 import type { QuantityKind } from '../../../core/quantity/index.ts';
 import { BRIEF_RANGES, wordName } from '../../../core/document/index.ts';
+import { shownUsual } from '../../../core/quantity/index.ts';
+import { useUnits } from '../../data/units.ts';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 
 /** A change of a brief. */
@@ -43,13 +45,14 @@ interface NumberProps {
 /** A number of the brief; one that is not said shows the usual, and says so. */
 export function Said({ label, kind, range, path, value, step, part, put, clear }: NumberProps) {
   const [min, max] = BRIEF_RANGES[range];
+  const { system } = useUnits();
   const isUsual = part.at.assumed.includes(path);
   return (
     <div className="said" data-usual={isUsual}>
       <QuantityField
         label={label}
         kind={kind}
-        value={value}
+        value={isUsual ? shownUsual(value, kind, system) : value}
         min={min}
         max={max}
         step={step}

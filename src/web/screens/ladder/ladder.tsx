@@ -11,6 +11,7 @@ import { GRAMS_PER_OUNCE } from '../../../core/quantity/index.ts';
 import { starterLadder } from '../../../core/series/index.ts';
 import { createSeries } from '../../data/api.ts';
 import { useDraft } from '../../data/draft.ts';
+import { useUnits } from '../../data/units.ts';
 import { useDraftSteps } from '../../parts/keys.ts';
 import { refreshLists, useOne, useStores } from '../../data/queries.ts';
 import { Segments } from '../../parts/choice.tsx';
@@ -62,16 +63,17 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
   const { document, edit } = draft;
   useTitle(document.name);
   const { tell } = useNotices();
+  const { system } = useUnits();
   const client = useQueryClient();
   const navigate = useNavigate();
-  const ladder = useMemo(() => document.ladder ?? starterLadder(), [document.ladder]);
+  const ladder = useMemo(() => document.ladder ?? starterLadder(system), [document.ladder, system]);
   const job = useMemo<Job>(() => ({ design: document, ladder, metals }), [document, ladder, metals]);
   const work = useParts(job, run);
   const { error } = work;
   // While rungs are worked out anew those before stay on screen; the first come as they are done.
   const rungs = work.output ?? (work.parts.length > 0 ? work.parts : undefined);
   const put = (change: Partial<LadderSpec>) =>
-    edit((now) => ({ ...now, ladder: { ...(now.ladder ?? starterLadder()), ...change } }));
+    edit((now) => ({ ...now, ladder: { ...(now.ladder ?? starterLadder(system)), ...change } }));
   const good = rungs?.filter(({ judged }) => judged.ok) ?? [];
   const hang = useMutation({
     mutationFn: () =>
@@ -120,7 +122,7 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
           >
             + Rung
           </button>
-          <button type="button" className="btn btn-sm btn-quiet" onClick={() => put(starterLadder())}>
+          <button type="button" className="btn btn-sm btn-quiet" onClick={() => put(starterLadder(system))}>
             Usual weights
           </button>
           <button
@@ -133,9 +135,9 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
           </button>
         </div>
       </div>
-      <Working what="rungs built" of={work} isLate />
       {error && <p className="problems">■ The computation stopped: {error}</p>}
       <div className="ladder-picture">
+        <Working what="rungs built" of={work} isLate />
         {rungs ? (
           <Panel what="The drawing">
             <Family rungs={rungs} />

@@ -2,6 +2,9 @@ import { useState } from 'react';
 import { cutterOf } from '../../../core/cutter/index.ts';
 import type { Cut, Mould } from '../../../core/document/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
+import type { UnitSystem } from '../../../core/quantity/index.ts';
+import { MM_PER_INCH } from '../../../core/quantity/index.ts';
+import { useUnits } from '../../data/units.ts';
 import { makeWorker } from '../../workers/make.ts';
 import type { MouldFigures } from '../../workers/make.worker.ts';
 
@@ -11,8 +14,13 @@ export type CavityFigure = Extract<MouldFigures, { ok: true }>['cavities'][numbe
 /** The cutter in hand: its end, size and half; depth 0 stands for the depth offered. */
 export type Tool = Omit<Cut, 'at'>;
 
-/** A cutter a small shop begins with (common practice, no source). */
-const FIRST: Tool = { cutter: 'round-nosed', diameter: 6.35, side: 'both', depth: 0 };
+/** A cutter a small shop begins with: of 1/4 in, or 6 mm (common practice, no source). */
+const first = (system: UnitSystem): Tool => ({
+  cutter: 'round-nosed',
+  diameter: system === 'imperial' ? MM_PER_INCH / 4 : 6,
+  side: 'both',
+  depth: 0,
+});
 
 /** Angle of a point nobody has set, degrees. */
 export const USUAL_TIP = 90;
@@ -48,18 +56,21 @@ export function useCutter(
   aim: { readonly x: number; readonly z: number } | undefined,
   metals: readonly Metal[],
 ) {
-  const [tool, setTool] = useState(FIRST);
+  const { system } = useUnits();
+  // Until a person has set it, the one that is usual in the reader’s unit.
+  const [chosen, setTool] = useState<Tool>();
+  const tool = chosen ?? first(system);
   const at = aim ?? { x: toTenth(figure.middle.x), z: toTenth(figure.middle.z) };
   const toFloor = async () => {
     const { left, right } = await makeWorker().floor(mould, place, at.x, at.z, metals);
     const deep = { left, right, both: Math.min(left, right) }[tool.side];
-    setTool((now) => ({ ...now, depth: Math.round(deep * 100) / 100 }));
+    setTool((now = tool) => ({ ...now, depth: Math.round(deep * 100) / 100 }));
   };
   return {
     tool,
     at,
     depth: tool.depth > 0 ? tool.depth : depthOffered(figure),
-    set: (change: Partial<Tool>) => setTool((now) => ({ ...now, ...change })),
+    set: (change: Partial<Tool>) => setTool((now = tool) => ({ ...now, ...change })),
     toFloor,
   };
 }

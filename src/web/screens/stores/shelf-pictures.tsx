@@ -115,7 +115,7 @@ export function LinePictures({ lines }: { readonly lines: readonly LineRow[] }) 
 }
 
 /** Size of a column of water, px: its width, its surface, its floor. */
-const COLUMN = { wide: 84, surface: 62, floor: 176 } as const;
+const COLUMN = { wide: 84, surface: 72, floor: 186 } as const;
 /** The hydrometer’s bulb and the length of its stem, px. */
 const BULB = { across: 15, high: 44 } as const;
 const STEM = 76;

@@ -9,6 +9,9 @@ import type { TakenIn } from '../../../core/make/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
 import { METALS } from '../../../core/material/index.ts';
 import { clamp } from '../../../core/numeric/index.ts';
+import type { UnitSystem } from '../../../core/quantity/index.ts';
+import { GRAMS_PER_OUNCE } from '../../../core/quantity/index.ts';
+import { useUnits } from '../../data/units.ts';
 import { useStores } from '../../data/queries.ts';
 import { useAddress } from '../../parts/address.ts';
 import type { GoesOn } from '../../workers/in-parts.ts';
@@ -27,8 +30,10 @@ const run = ({ design, measured, grams, metals }: Job, goesOn: GoesOn): Promise<
 /** What was found of a head: its design, the sizes solved for, and which metals agree. */
 export type Found = Extract<TakenIn, { ok: true }>;
 
-/** What is taken where the address says nothing: weight, g, hook, metal and eye, degrees. */
-const FIRST = { grams: 10, hook: '3/0', metal: 'lead', eye: 90 } as const;
+/** What is taken where the address says nothing: hook, metal and eye, degrees. */
+const FIRST = { hook: '3/0', metal: 'lead', eye: 90 } as const;
+/** The weight likewise, g: round in the reader’s unit. */
+const FIRST_GRAMS: Readonly<Record<UnitSystem, number>> = { imperial: (3 / 8) * GRAMS_PER_OUNCE, metric: 10 };
 
 /** Returns a number that stands in the address; undefined where it does not or is none. */
 function given(text: string | null): number | undefined {
@@ -48,6 +53,7 @@ const measuredOf = (family: Family, search: URLSearchParams): Readonly<Record<st
 /** A head as it is measured: all of it stands in the address but for its name. */
 export function useMeasured() {
   const stores = useStores();
+  const { system } = useUnits();
   const { search, set, setAll } = useAddress();
   const [name, setName] = useState('');
   const family = familyOf(search.get('shape') ?? ball.key) ?? ball;
@@ -56,7 +62,7 @@ export function useMeasured() {
   const hook = search.get('hook') ?? FIRST.hook;
   const eye = clamp(given(search.get('eye')) ?? FIRST.eye, ...EYE_ANGLES);
   const claimed = given(search.get('density'));
-  const grams = given(search.get('grams')) ?? FIRST.grams;
+  const grams = given(search.get('grams')) ?? FIRST_GRAMS[system];
   const measured = useMemo(() => measuredOf(family, search), [family, search]);
   const design = useMemo<Design>(() => {
     const base = starterDesign(family, name.trim() || `${family.name}, measured`);
@@ -92,7 +98,7 @@ export function useMeasured() {
     isReady: output !== undefined,
     work,
     error,
-    set: (key: keyof typeof FIRST | 'density' | `m.${string}`, value: string) =>
+    set: (key: keyof typeof FIRST | 'grams' | 'density' | `m.${string}`, value: string) =>
       set(key, value, isKeyOf(FIRST, key) ? String(FIRST[key]) : undefined),
     setShape: (key: string) =>
       setAll([
