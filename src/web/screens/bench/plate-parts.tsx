@@ -3,6 +3,7 @@ import { radians } from '../../../core/numeric/index.ts';
 import type { Vec2 } from '../../../core/numeric/index.ts';
 import type { Drawing } from '../../../core/plate/index.ts';
 import { pathOf } from '../../drawing/path.ts';
+import { scaleBar } from '../../drawing/scale-bar.ts';
 import { useUnits } from '../../data/units.ts';
 
 /** Dash-dot line through a view. */
@@ -92,7 +93,7 @@ export function ScaleBar({
   readonly height: number;
 }) {
   const { system } = useUnits();
-  const [length, text] = system === 'metric' ? [10, '10 mm'] : [12.7, '1/2 in'];
+  const { mm: length, text } = scaleBar(system, 'head');
   const [x, y] = [16, height - 16];
   return (
     <g className="scale-bar">

@@ -1,5 +1,5 @@
 import type { Vec2 } from '../../../core/numeric/index.ts';
-import { MM_PER_INCH } from '../../../core/quantity/index.ts';
+import { scaleBar } from '../../drawing/scale-bar.ts';
 import { useUnits } from '../../data/units.ts';
 import { pathOf } from '../../drawing/path.ts';
 import { PX_PER_MM } from '../bench/plate-layout.ts';
@@ -9,7 +9,7 @@ import { DASHES } from './laid.ts';
 /** Outlines of all laid over each other, one scale, each with its own dash. */
 export function Overlay({ rows, align }: { readonly rows: readonly Row[]; readonly align: Align }) {
   const { system } = useUnits();
-  const bar = system === 'imperial' ? { mm: MM_PER_INCH / 2, text: '1/2 in' } : { mm: 10, text: '10 mm' };
+  const bar = scaleBar(system, 'head');
   const figures = rows.flatMap(({ id, document, summary }, index) =>
     summary?.ok
       ? [{ id, name: document.name, drawing: summary.drawing, readings: summary.readings, index }]

@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '../../../core/quantity/index.ts';
+import { scaleBar } from '../../drawing/scale-bar.ts';
 import { useState } from 'react';
 import type { Fit } from '../../../core/judge/index.ts';
 import type { Vec2 } from '../../../core/numeric/index.ts';
@@ -34,7 +34,8 @@ export function RigDrawing({
   /** rigged behind a skirt */
   readonly hasSkirt: boolean;
 }) {
-  const { format } = useUnits();
+  const { format, system } = useUnits();
+  const bar = scaleBar(system, 'bait');
   const { laid } = fit;
   const [side, top] = [boxOf(turned), boxOf(above)];
   const [left, right] = [Math.min(side.left, top.left), Math.max(side.right, top.right)];
@@ -115,10 +116,10 @@ export function RigDrawing({
       </text>
       <g className="scale-bar">
         <path
-          d={`M${SHEET.margin} ${height - 16}V${height - 12}H${SHEET.margin + MM_PER_INCH * k}V${height - 16}`}
+          d={`M${SHEET.margin} ${height - 16}V${height - 12}H${SHEET.margin + bar.mm * k}V${height - 16}`}
         />
-        <text x={SHEET.margin + MM_PER_INCH * k + 8} y={height - 12}>
-          {format(MM_PER_INCH, 'size')}
+        <text x={SHEET.margin + bar.mm * k + 8} y={height - 12}>
+          {bar.text}
         </text>
       </g>
     </svg>

@@ -9,7 +9,7 @@ import {
   plasticSection,
   plasticStations,
 } from '../../../core/plastic/index.ts';
-import { MM_PER_INCH } from '../../../core/quantity/index.ts';
+import { scaleBar } from '../../drawing/scale-bar.ts';
 import { useUnits } from '../../data/units.ts';
 import { PlasticFigure } from '../../drawing/plastic-figure.tsx';
 import { Handle } from '../../parts/handle.tsx';
@@ -44,7 +44,8 @@ export function PlasticPlate({
   readonly plastic: Plastic;
   readonly onChange: (change: Partial<Plastic>) => void;
 }) {
-  const { format } = useUnits();
+  const { format, system } = useUnits();
+  const bar = scaleBar(system, 'bait');
   const [width, setWidth] = useState(460);
   const [pulled, setPulled] = useState<Plastic | undefined>(undefined);
   const last = useRef<Partial<Plastic>>({});
@@ -134,9 +135,9 @@ export function PlasticPlate({
             />
           ))}
         <g className="scale-bar">
-          <path d={`M${MARGIN} ${height - 12}V${height - 8}H${MARGIN + MM_PER_INCH * k}V${height - 12}`} />
-          <text x={MARGIN + MM_PER_INCH * k + 8} y={height - 6}>
-            {format(MM_PER_INCH, 'size')}
+          <path d={`M${MARGIN} ${height - 12}V${height - 8}H${MARGIN + bar.mm * k}V${height - 12}`} />
+          <text x={MARGIN + bar.mm * k + 8} y={height - 6}>
+            {bar.text}
           </text>
         </g>
       </svg>
