@@ -70,8 +70,9 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
   const job = useMemo<Job>(() => ({ design: document, ladder, metals }), [document, ladder, metals]);
   const work = useParts(job, run);
   const { error } = work;
-  // While rungs are worked out anew those before stay on screen; the first come as they are done.
-  const rungs = work.output ?? (work.parts.length > 0 ? work.parts : undefined);
+  // While rungs are worked out anew those before stay on screen. The first fill the table as they are done;
+  // the family is drawn when all are there, since each would change the scale of the others.
+  const rungs = work.output;
   const put = (change: Partial<LadderSpec>) =>
     edit((now) => ({ ...now, ladder: { ...(now.ladder ?? starterLadder(system)), ...change } }));
   const good = rungs?.filter(({ judged }) => judged.ok) ?? [];
@@ -147,7 +148,7 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
         )}
       </div>
       <Panel what="The rungs">
-        <RungTable ladder={ladder} rungs={rungs} own={document.hook.size} put={put} />
+        <RungTable ladder={ladder} rungs={rungs ?? work.parts} own={document.hook.size} put={put} />
       </Panel>
       <StaleDraft collection="designs" draft={draft} />
     </div>
