@@ -1,5 +1,7 @@
 import type { Page } from 'puppeteer-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { COLLECTIONS } from '../src/contract/collections/index.ts';
+import { PLASTIC_KINDS } from '../src/core/plastic/index.ts';
 import { share } from '../src/core/test-kit/runs.ts';
 import { WORDS } from '../src/web/parts/save-badge.tsx';
 import { faultsOn } from './axe.ts';
@@ -63,7 +65,7 @@ const SCREENS: readonly (readonly [
   ['Help', '/help', { words: 'stand-up head' }],
   ['How we compute', '/help?page=computing', { words: 'Terminal fall' }],
   ['For programs', '/help?page=api', { words: 'openapi' }],
-  ['Archive', '/archive', { words: 'Archive' }],
+  ['Archive', '/archive', '.archive-head'],
   ['Import heads', '/import-heads', { words: 'A table with one head per row' }],
   ['Batch', '/batches/pip-april', { words: 'on target' }],
   ['Pour', '/batches/pip-april?view=pour', { words: 'First pot ready' }],
@@ -245,7 +247,7 @@ const DOCUMENTS: ReadonlySet<string> = new Set(['Help', 'How we compute', 'For p
  */
 const foreignOn = (page: Page, system: 'imperial' | 'metric', names: readonly string[]) =>
   page.evaluate(
-    (shown, known) => {
+    (shown, known, kinds) => {
       const found =
         shown === 'metric'
           ? /[\d½¼¾] ?(?:in(?! (?:the|a|it)\b)|ft|lb|oz|ozf|lbf|°F|ft\/s|in²|in³)(?![\w/²³])/
@@ -256,7 +258,7 @@ const foreignOn = (page: Page, system: 'imperial' | 'metric', names: readonly st
           ? ''
           : known
               .reduce((rest, name) => rest.replaceAll(name, '…'), text)
-              .replace(/\b[a-z-]+ [\d.]+ in, /g, '…');
+              .replace(new RegExp(`\\b(?:${kinds.join('|')}) [\\d.]+ in\\b`, 'g'), '…');
       const words = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
       const texts = new Set<string>();
       for (let node = words.nextNode(); node; node = words.nextNode()) {
@@ -277,21 +279,13 @@ const foreignOn = (page: Page, system: 'imperial' | 'metric', names: readonly st
     },
     system,
     names,
+    PLASTIC_KINDS.map(({ key }) => key),
   );
 
 describe('units', () => {
   it('are of one system on a screen, whichever is chosen', async () => {
     const names: string[] = [];
-    for (const collection of [
-      'designs',
-      'plastics',
-      'briefs',
-      'batches',
-      'moulds',
-      'ranges',
-      'trials',
-      'hooks',
-    ]) {
+    for (const collection of COLLECTIONS) {
       const { items } = (await (await fetch(`${server.url}/api/${collection}?limit=100`)).json()) as {
         items: { document: { name: string } }[];
       };

@@ -166,7 +166,7 @@ ${FEATURES.map(({ key, name, does, fields: own }) => `| \`${key}\` | ${name} | $
 
 Factors on the generic round-bend chart, from memory.
 
-| style | what for | gap × | shank × | point leg (of the gap) | point turned | step of the shank (of the gap) |
+| style | uses | gap × | shank × | point leg (of the gap) | point turned | step of the shank (of the gap) |
 | --- | --- | --- | --- | --- | --- | --- |
 ${STYLES.map(({ key, does, gap, shank, pointLeg, lean, offset }) => `| ${key} | ${does} | ${gap} | ${shank} | ${pointLeg} | ${lean}° | ${offset} |`).join('\n')}
 

@@ -36,7 +36,7 @@ export interface Fishing {
    */
   readonly leader?: number | undefined;
   readonly rod: RodPower;
-  /** setting of the reel's brake, as a share of the line's test */
+  /** setting of the reel's drag, as a share of the line's test */
   readonly brake: number;
   /** line wound by one turn of the handle, m */
   readonly perTurn: number;
@@ -94,8 +94,8 @@ const SWEEP = 1;
 
 /**
  * Pull that reaches the hook in a hook-set, N: the sweep stretches line and rod in series, F = s / (L/EA +
- * 1/k), and the brake slips at its setting. `share` and `slip`: of the stiffness and of the setting, were
- * they off.
+ * 1/k), and the reel's drag slips at its setting. `share` and `slip`: of the stiffness and of the setting,
+ * were they off.
  */
 export function hookSet(fishing: Fishing, share = 1, slip = 1): number {
   const { stiffness, strength } = lineFacts(fishing);
@@ -104,8 +104,8 @@ export function hookSet(fishing: Fishing, share = 1, slip = 1): number {
 }
 
 /**
- * Span of that pull, N: stiffness of line and rod a quarter off together, the brake a tenth (working values,
- * no source).
+ * Span of that pull, N: stiffness of line and rod a quarter off together, the reel's drag a tenth (working
+ * values, no source).
  */
 export const hookSets = (fishing: Fishing): readonly [number, number] => [
   hookSet(fishing, 0.75, 0.9),

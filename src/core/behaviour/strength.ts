@@ -32,11 +32,11 @@ export const strength = behaviour({
       unit: 'N',
       kind: 'model',
       group: 'Hook',
-      formula: 's / (L/EA + 1/k), at most the brake',
+      formula: 's / (L/EA + 1/k), at most the drag setting',
       note:
         'A sweep of a metre stretches line and rod in series; the drag slips at its setting. ' +
         'Stiffness of line and power of rod from memory: the span is a quarter either way, of the ' +
-        'brake a tenth (working values).',
+        'drag a tenth (working values).',
     },
     'hook.penetration': {
       name: 'Drives home',

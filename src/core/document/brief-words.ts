@@ -25,7 +25,7 @@ export const COVERS = [
   'brush and wood',
   'posts and docks',
 ] as const;
-/** How densely the cover stands. */
+/** How dense the cover is. */
 export const DENSITIES = ['thin', 'middling', 'thick'] as const;
 /** Ways of fishing a head. */
 export const RETRIEVES = [

@@ -2,7 +2,7 @@ import { formatQuantity, isUsualFraction } from './format.ts';
 import { parseQuantity } from './parse.ts';
 import { shownUsual } from './round.ts';
 import type { QuantityKind, UnitSystem } from './units.ts';
-import { METRES_PER_FOOT, MM_PER_INCH, shownUnit } from './units.ts';
+import { shownUnit } from './units.ts';
 
 /**
  * A quantity inside a sentence, still in its stored unit. Sentences of the core carry such marks, so that
@@ -55,11 +55,7 @@ export function usualQuantity(text: string): string | undefined {
   if (!unit || !kind || !native) return undefined;
   const span: number[] = [];
   for (const part of to === undefined ? [from] : [from, to]) {
-    const [, feet, inches] = /^(\d+) ft ([\d.]+) in$/.exec(part) ?? [];
-    const read =
-      feet !== undefined
-        ? { ok: true as const, value: Number(feet) * METRES_PER_FOOT + (Number(inches) * MM_PER_INCH) / 1000 }
-        : parseQuantity(/[^\d./ ]/.test(part) ? part : `${part} ${unit}`, kind, native);
+    const read = parseQuantity(/[^\d./ ]/.test(part) ? part : `${part} ${unit}`, kind, native);
     if (!read.ok) return undefined;
     span.push(read.value);
   }

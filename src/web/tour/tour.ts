@@ -8,10 +8,8 @@ import { TOUR } from './tour-steps.ts';
 export interface Guide {
   /** leads to an address */
   readonly go: (path: string) => Promise<void> | void;
-  /** makes the head or the brief of the tour; its id. Rejects where the server does. */
+  /** makes the head or the brief of the tour; its id. Rejects, and has told why, where the server does. */
   readonly make: (what: keyof TourPlaces) => Promise<string>;
-  /** what could not be made, and why */
-  readonly fail: (error: unknown) => void;
   /** the tour is over, with what it made */
   readonly onEnd: (made: Partial<TourPlaces>) => void;
 }
@@ -22,7 +20,7 @@ const WAIT = 20_000;
 const OF_A_BUTTON = ['aria-haspopup', 'aria-expanded', 'aria-controls'] as const;
 
 /** Goes through the stops, one button press each; Escape or its cross ends it anywhere. */
-export function runTour({ go, make, fail, onEnd }: Guide): void {
+export function runTour({ go, make, onEnd }: Guide): void {
   const made: { -readonly [K in keyof TourPlaces]?: TourPlaces[K] } = {};
   let isBusy = false;
   const onKey = (event: KeyboardEvent) => {
@@ -39,9 +37,8 @@ export function runTour({ go, make, fail, onEnd }: Guide): void {
       const path = stop.path(made);
       if (path !== undefined && path !== window.location.pathname) await go(path);
       tour.moveTo(to);
-    } catch (error) {
+    } catch {
       tour.destroy();
-      fail(error);
     } finally {
       isBusy = false;
     }

@@ -3,8 +3,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { messageOf } from '../../core/kind/index.ts';
 import type { Collection } from '../../contract/collections/index.ts';
-import { create, read, remove } from '../data/api.ts';
-import { oneKey, refreshLists } from '../data/queries.ts';
+import { read, remove } from '../data/api.ts';
+import { oneKey, refreshLists, useCreate } from '../data/queries.ts';
 import { useUnits } from '../data/units.ts';
 import { useNotices } from '../parts/notices.tsx';
 import type { Guide } from './tour.ts';
@@ -22,25 +22,10 @@ export function useTour(): () => Promise<void> {
   const client = useQueryClient();
   const { tell } = useNotices();
   const { system } = useUnits();
+  // What cannot be made is told by these.
+  const { mutateAsync: makeHead } = useCreate('designs');
+  const { mutateAsync: makeBrief } = useCreate('briefs');
   return useCallback(async () => {
-    const fail = (error: unknown) => tell({ tone: 'bad', text: `The tour stopped: ${messageOf(error)}` });
-    const keep = async <C extends 'designs' | 'briefs'>(
-      collection: C,
-      document: Parameters<typeof create<C>>[1],
-    ) => {
-      const kept = await create(collection, document);
-      client.setQueryData(oneKey(collection, kept.id), kept);
-      await refreshLists(client, collection);
-      return kept.id;
-    };
-    const make: Guide['make'] = async (what) => {
-      if (what === 'head') {
-        const { newHead } = await import('../parts/new-head.ts');
-        return keep('designs', { ...newHead(FAMILY, system), name: 'My first head' });
-      }
-      const { briefFrom } = await import('../screens/briefs/brief-templates.ts');
-      return keep('briefs', briefFrom(SITUATION, system));
-    };
     const drop = async (collection: Collection, id: string | undefined) => {
       if (id === undefined) return;
       // It may have been changed since, or deleted already.
@@ -64,11 +49,23 @@ export function useTour(): () => Promise<void> {
       });
     };
     try {
-      const { runTour } = await import('./tour.ts');
+      // All of it at once: a stop waits for nothing that might not come.
+      const [{ runTour }, { newHead }, { briefFrom }] = await Promise.all([
+        import('./tour.ts'),
+        import('../parts/new-head.ts'),
+        import('../screens/briefs/brief-templates.ts'),
+      ]);
+      const make: Guide['make'] = async (what) => {
+        const { id } =
+          what === 'head'
+            ? await makeHead({ ...newHead(FAMILY, system), name: 'My first head' })
+            : await makeBrief(briefFrom(SITUATION, system));
+        return id;
+      };
       await navigate('/');
-      runTour({ go: navigate, make, fail, onEnd });
+      runTour({ go: navigate, make, onEnd });
     } catch (error) {
-      fail(error);
+      tell({ tone: 'bad', text: `The tour could not be loaded: ${messageOf(error)}` });
     }
-  }, [navigate, client, tell, system]);
+  }, [navigate, client, tell, system, makeHead, makeBrief]);
 }

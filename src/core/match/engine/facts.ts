@@ -107,7 +107,7 @@ const ENTRIES: readonly Entry[] = [
   inBrief('cover', 'What the head must come through', ['none', ...COVERS], ({ covers }) =>
     covers.length === 0 ? 'none' : covers,
   ),
-  inBrief('cover.density', 'How thick the cover stands', DENSITIES, ({ density, covers }) =>
+  inBrief('cover.density', 'Cover density', DENSITIES, ({ density, covers }) =>
     covers.length === 0 ? undefined : density,
   ),
   inBrief('cover.stem', 'Stems and branches', 'size', ({ stem }) => stem),

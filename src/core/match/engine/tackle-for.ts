@@ -160,7 +160,7 @@ export interface TackleAdvice {
   /** what serves, by sort of line; empty where nothing does */
   readonly spans: readonly TackleSpan[];
   /**
-   * the weakest line that drives the hook home, and the strongest at which the brake slips before the hook
+   * the weakest line that drives the hook home, and the strongest at which the drag slips before the hook
    * opens, kg; undefined where none does
    */
   readonly drives: number | undefined;

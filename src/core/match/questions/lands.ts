@@ -11,7 +11,7 @@ import type { Question } from './question.ts';
 import { toDesign } from './question.ts';
 
 /**
- * A hook that opens for good just where the brake slips is a fair answer; by so much it gains with every
+ * A hook that opens for good just where the drag slips is a fair answer; by so much it gains with every
  * doubling (working value).
  */
 const STEEP = 0.36;
@@ -20,7 +20,7 @@ const STEEP = 0.36;
 export const lands: Question = {
   key: 'lands',
   name: 'Lands the fish',
-  asks: 'Does the hook bear the brake, and the fish get no lever to throw it?',
+  asks: 'Does the hook bear the drag, and does the fish get no leverage to throw it?',
   mistake: 'a hook that opens before the drag slips',
   reads: ['hook.openingLoad'],
   isAsked: () => true,
@@ -39,7 +39,7 @@ export const lands: Question = {
           by: 'hook.openingLoad',
           says: (side) =>
             side === 'for'
-              ? `The brake at three tenths of that line slips at ${marked(slips, 'pull')}, before the ` +
+              ? `The drag, set to three tenths of that line, slips at ${marked(slips, 'pull')}, before the ` +
                 `hook opens at ${marked(opens, 'pull')}.`
               : `The hook opens at ${marked(opens, 'pull')}${side === 'care' ? ', somewhat' : ', well'} ` +
                 `before the drag slips at ${marked(slips, 'pull')}, three tenths of that line.`,

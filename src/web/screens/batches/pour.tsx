@@ -25,7 +25,7 @@ const FIELDS: readonly (readonly [PourKey, string, QuantityKind, BatchRange])[] 
   ['at', 'Poured at', 'temperature', 'celsius'],
   ['perShot', 'From shot to shot', 'time', 'seconds'],
   ['sprue', 'Sprue of one head', 'mass', 'sprue'],
-  ['loss', 'Lost as dross', 'share', 'share'],
+  ['loss', 'Dross loss', 'share', 'share'],
   ['rejects', 'Rejects', 'share', 'share'],
 ];
 

@@ -39,6 +39,33 @@ function Piece({
   );
 }
 
+/** What is round in section, with its diameter under it. */
+function Disc({
+  diameter,
+  scale,
+  name,
+  label = name,
+  className,
+}: {
+  /** mm */
+  readonly diameter: number;
+  /** pixels to a millimetre */
+  readonly scale: number;
+  readonly name: string;
+  /** what it is a section of, where its name does not say */
+  readonly label?: string;
+  readonly className: string;
+}) {
+  const { format } = useUnits();
+  const [radius, said] = [(diameter * scale) / 2, format(diameter, 'size')];
+  const side = 2 * radius + 4;
+  return (
+    <Piece wide={side} high={side} name={name} label={`${label}: ${said} across`} lines={[`⌀ ${said}`]}>
+      <circle cx={side / 2} cy={side / 2} r={radius} className={className} />
+    </Piece>
+  );
+}
+
 /** The same weight in every metal, as balls to one scale. */
 export function MetalPictures({ metals }: { readonly metals: Stores['metals'] }) {
   const { format, system } = useUnits();
@@ -47,27 +74,15 @@ export function MetalPictures({ metals }: { readonly metals: Stores['metals'] })
     <section className="shelf-pictures" aria-label={`${format(grams, 'mass')} of each metal`}>
       <h2>{format(grams, 'mass')} of each, to one scale</h2>
       <ul>
-        {metals.map(({ key, name, density }) => {
-          const diameter = ballDiameter(grams, density);
-          const side = diameter * SCALE.ball + 4;
-          return (
-            <Piece
-              key={key}
-              wide={side}
-              high={side}
-              name={name}
-              label={`${name}: a ball of ${format(diameter, 'size')}`}
-              lines={[`⌀ ${format(diameter, 'size')}`]}
-            >
-              <circle
-                cx={side / 2}
-                cy={side / 2}
-                r={(diameter * SCALE.ball) / 2}
-                className={`fig-metal ${metalClass(key)}`}
-              />
-            </Piece>
-          );
-        })}
+        {metals.map(({ key, name, density }) => (
+          <Disc
+            key={key}
+            diameter={ballDiameter(grams, density)}
+            scale={SCALE.ball}
+            name={name}
+            className={`fig-metal ${metalClass(key)}`}
+          />
+        ))}
       </ul>
     </section>
   );
@@ -75,8 +90,7 @@ export function MetalPictures({ metals }: { readonly metals: Stores['metals'] })
 
 /** Every line’s sections to one scale, each beside its test. */
 export function LinePictures({ lines }: { readonly lines: readonly LineRow[] }) {
-  const { format, say, system } = useUnits();
-  const tests = shownTests(system);
+  const { say, system } = useUnits();
   return (
     <section className="shelf-pictures" aria-label="Sections of lines">
       <h2>Sections to one scale, by test</h2>
@@ -85,25 +99,17 @@ export function LinePictures({ lines }: { readonly lines: readonly LineRow[] }) 
           <section key={key} aria-label={material}>
             <h3>{material}</h3>
             <ul>
-              {tests.map((test) => {
-                const diameter = lineDiameter(key, test);
-                const side = diameter * SCALE.line + 4;
+              {shownTests(system).map((test) => {
+                const name = say(markedRound(test, 'lineTest'));
                 return (
-                  <Piece
+                  <Disc
                     key={test}
-                    wide={side}
-                    high={side}
-                    name={say(markedRound(test, 'lineTest'))}
-                    label={`${material} of ${say(markedRound(test, 'lineTest'))}: ${format(diameter, 'size')} across`}
-                    lines={[`⌀ ${format(diameter, 'size')}`]}
-                  >
-                    <circle
-                      cx={side / 2}
-                      cy={side / 2}
-                      r={(diameter * SCALE.line) / 2}
-                      className={`line-section line-${key}`}
-                    />
-                  </Piece>
+                    diameter={lineDiameter(key, test)}
+                    scale={SCALE.line}
+                    name={name}
+                    label={`${material} of ${name}`}
+                    className={`line-section line-${key}`}
+                  />
                 );
               })}
             </ul>

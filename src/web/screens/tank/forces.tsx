@@ -2,7 +2,7 @@ import { useUnits } from '../../data/units.ts';
 import type { WetHead } from './tank-kit.ts';
 import { readingOf } from './tank-kit.ts';
 
-/** What the hook and the guard take, as bars against what line, rod and brake give. */
+/** What the hook and the guard take, as bars against what line, rod and reel drag give. */
 export function Forces({ heads }: { readonly heads: readonly WetHead[] }) {
   const { format } = useUnits();
   const rows = heads.map((head) => {

@@ -76,8 +76,8 @@ export function Through({
         {drag.usually === undefined ? '' : `, with its usual bait on, a ${drag.usually}`}.{' '}
         <b>Against this edge it {meets}.</b> {share(readingOf(head, 'pull.climbShare'))} of its front climbs;{' '}
         {ahead < 0 ? 'the line runs' : 'the nose stands'} {format(Math.abs(ahead), 'size')} ahead of{' '}
-        {ahead < 0 ? 'the nose' : 'the line'}; it comes free from a line of{' '}
-        {format(readingOf(head, 'pull.popFree'), 'angle')}.{' '}
+        {ahead < 0 ? 'the nose' : 'the line'}; the line frees it from{' '}
+        {format(readingOf(head, 'pull.popFree'), 'angle')} up.{' '}
         {crack < narrow
           ? `A crack of ${format(crack, 'size')} is too narrow to hold its nose.`
           : readingOf(head, 'pull.jams') === 1
