@@ -4,14 +4,12 @@ import { PAGE_LIMIT } from '../../../contract/requests.ts';
 /** The worker’s file, and the only screens it looks after. */
 const WORKER = '/trials-worker.js';
 const SCOPE = '/trials';
-/** Names every built file a day needs, those that were not shown yet too. */
-const LIST = '/offline.json';
 
 /**
- * Keeps the day's page at hand for where there is no network. What this page has loaded already is kept too;
- * resolves when it is. Without it a day can be counted all the same, but not opened anew before the server is
- * back. `ids` are the days': one made just now was never asked for at its address; `heads` are those tied on,
- * whose drag may be found from drops.
+ * Keeps the day's page at hand for where there is no network: its files by the worker's own list, and what
+ * this page has asked the server for already; resolves when that is kept. Without it a day can be counted all
+ * the same, but not opened anew before the server is back. `ids` are the days': one made just now was never
+ * asked for at its address; `heads` are those tied on, whose drag may be found from drops.
  */
 export async function keepAtHand(ids: readonly string[], heads: readonly string[]): Promise<void> {
   if (!('serviceWorker' in navigator)) return;
@@ -27,12 +25,7 @@ export async function keepAtHand(ids: readonly string[], heads: readonly string[
   const loaded = performance
     .getEntriesByType('resource')
     .map(({ name }) => name)
-    .filter((url) => new URL(url).origin === location.origin && /\/(assets|api)\//.test(url));
-  const modules = [...document.querySelectorAll<HTMLLinkElement>('link[href]')].map(({ href }) => href);
-  const scripts = [...document.querySelectorAll<HTMLScriptElement>('script[src]')].map(({ src }) => src);
-  const listed = await fetch(LIST)
-    .then((answer) => (answer.ok ? (answer.json() as Promise<string[]>) : []))
-    .catch(() => []);
+    .filter((url) => url.startsWith(`${location.origin}${API}/`));
   const heard = new Promise<void>((resolve) => {
     navigator.serviceWorker.addEventListener('message', () => resolve(), { once: true });
   });
@@ -43,7 +36,7 @@ export async function keepAtHand(ids: readonly string[], heads: readonly string[
     `${API}/stores`,
     ...heads.map((head) => `${API}/designs/${encodeURIComponent(head)}`),
   ];
-  const all = [...asked, ...loaded, ...modules, ...scripts, ...listed];
-  worker.postMessage({ keep: [...new Set(all.map((url) => new URL(url, location.href).href))] });
+  const all = [...asked.map((path) => new URL(path, location.href).href), ...loaded];
+  worker.postMessage({ keep: [...new Set(all)] });
   await heard;
 }

@@ -1,0 +1,211 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'puppeteer-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { share } from '../src/core/test-kit/runs.ts';
+import { faultsOn } from './axe.ts';
+import type { OpenBrowser } from './browser.ts';
+import { named, openBrowser, openPage } from './browser.ts';
+import type { RunningServer } from './server.ts';
+import { dataFolder, startServer } from './server.ts';
+import './steady.ts';
+
+/*
+ * What is laid over a screen: every dialog, the drawer of steps, menus and the word of a term, sound to axe on a
+ * desk and on the narrowest phone, in the dark and where the system asks for more contrast or sets its own
+ * colours; held by a dialog while it is open, and given back when it closes.
+ */
+
+const data = dataFolder('demo');
+const backups = mkdtempSync(join(tmpdir(), 'fern-anvil-backups-'));
+let server: RunningServer;
+let plain: OpenBrowser;
+beforeAll(async () => {
+  server = await startServer(data.path, { demo: true });
+  plain = await openBrowser();
+});
+afterAll(async () => {
+  await plain.close();
+  await server.end();
+  data.remove();
+  rmSync(backups, { recursive: true });
+});
+
+/** Presses a button by its name. */
+const press = async (page: Page, name: string) => (await named(page, name, 'button')).click();
+
+/** Hands a file to the hidden field of this name. */
+async function hand(page: Page, field: string, name: string, content: string | Uint8Array) {
+  const path = join(backups, name);
+  writeFileSync(path, content);
+  const input = await page.waitForSelector(`input[type=file][aria-label="${field}"]`);
+  await (input as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(path);
+}
+
+const fetched = async (path: string) => new Uint8Array(await (await fetch(server.url + path)).arrayBuffer());
+
+interface Overlay {
+  readonly name: string;
+  readonly path: string;
+  /** what shows that the screen is there */
+  readonly ready: string;
+  readonly open: (page: Page) => Promise<void>;
+  /** what is laid over it */
+  readonly over: string;
+}
+
+const DIALOG = '[role=dialog]';
+
+const OVERLAYS: readonly Overlay[] = [
+  {
+    name: 'Help',
+    path: '/',
+    ready: '.rack-card',
+    open: (page) => page.keyboard.press('?'),
+    over: DIALOG,
+  },
+  {
+    name: 'a new head’s shape',
+    path: '/',
+    ready: '.rack-card',
+    open: (page) => page.keyboard.press('n'),
+    over: `${DIALOG} .shape-card, ${DIALOG} button`,
+  },
+  {
+    name: 'another shape',
+    path: '/designs/gravel-oval-1-2',
+    ready: '.strip-metal',
+    open: (page) => page.click('.head-stage-shape button, [data-pick-shape]'),
+    over: DIALOG,
+  },
+  {
+    name: 'every metal',
+    path: '/designs/gravel-oval-1-2',
+    ready: '.strip-metal',
+    open: async (page) => {
+      await page.click('#bench-more');
+      await (await named(page, 'Every metal')).click();
+    },
+    over: `${DIALOG} table`,
+  },
+  {
+    name: 'a photograph under the plate',
+    path: '/designs/gravel-oval-1-2?panel=photo',
+    ready: '.strip-metal',
+    open: () => Promise.resolve(),
+    over: DIALOG,
+  },
+  {
+    name: 'the steps of a head',
+    path: '/designs/gravel-oval-1-2',
+    ready: '.strip-metal',
+    open: (page) => press(page, 'History'),
+    over: '.offcanvas.show',
+  },
+  {
+    name: 'the word of a term',
+    path: '/designs/gravel-oval-1-2',
+    ready: '.strip-metal',
+    open: (page) => page.click('[aria-label^="What “"]'),
+    over: '.popover',
+  },
+  {
+    name: 'the menu of files',
+    path: '/',
+    ready: '.rack-card',
+    open: (page) => page.click('#rack-files'),
+    over: '.dropdown-menu.show',
+  },
+  {
+    name: 'a shop file',
+    path: '/',
+    ready: '.rack-card',
+    open: async (page) => hand(page, 'Design or shop file', 'shop.json', await fetched('/api/shop.json')),
+    over: `${DIALOG} table, ${DIALOG} li`,
+  },
+  {
+    name: 'a shop file that is none',
+    path: '/',
+    ready: '.rack-card',
+    open: (page) => hand(page, 'Design or shop file', 'broken.json', '{"kind": 3'),
+    over: DIALOG,
+  },
+  {
+    name: 'a solid',
+    path: '/',
+    ready: '.rack-card',
+    open: async (page) =>
+      hand(page, 'Solid file', 'pip.stl', await fetched('/api/designs/pip-1-16/head.stl')),
+    over: `${DIALOG} .modal-footer`,
+  },
+  {
+    name: 'a table of hooks',
+    path: '/stores?shelf=hooks',
+    ready: '.hook-table tbody tr',
+    open: async (page) => hand(page, 'Table of hooks', 'hooks.csv', await fetched('/api/hooks.csv')),
+    over: `${DIALOG} table`,
+  },
+  {
+    name: 'a table that is none',
+    path: '/stores?shelf=hooks',
+    ready: '.hook-table tbody tr',
+    open: (page) => hand(page, 'Table of hooks', 'broken.csv', 'size;gap (furlong)\n1/0;3\n'),
+    over: DIALOG,
+  },
+  {
+    name: 'the backup to restore',
+    path: '/backups',
+    ready: '.backups-where',
+    open: async (page) => {
+      await press(page, 'Back up now');
+      await press(page, 'Restore…');
+    },
+    over: DIALOG,
+  },
+];
+
+/** What the system may ask for, as the browser tells pages. */
+const ASKS = [
+  [],
+  [{ name: 'prefers-color-scheme', value: 'dark' }],
+  [{ name: 'prefers-contrast', value: 'more' }],
+  [{ name: 'forced-colors', value: 'active' }],
+] as const;
+
+describe('what is laid over a screen', () => {
+  it.each(share(OVERLAYS, 4))('$name is sound to axe, and holds the focus', async (overlay) => {
+    const page = await openPage(plain.browser, server.url + overlay.path);
+    await page.waitForSelector(overlay.ready);
+    await overlay.open(page);
+    await page.waitForSelector(overlay.over);
+    // Faded in, what is half seen has half its contrast.
+    await page.waitForFunction(() => document.getAnimations().every(({ playState }) => playState !== 'running'));
+    const system = await page.createCDPSession();
+    const faults: string[] = [];
+    for (const width of [1280, 320])
+      for (const features of ASKS) {
+        await page.setViewport({ width, height: 800 });
+        await system.send('Emulation.setEmulatedMedia', { features: [...features] });
+        faults.push(
+          ...(await faultsOn(page)).map(
+            (fault) => `${width} px, ${features.map(({ value }) => value).join()}: ${fault}`,
+          ),
+        );
+      }
+    expect(faults).toEqual([]);
+    if (overlay.over.startsWith(DIALOG)) {
+      for (let i = 0; i < 30; i++) {
+        await page.keyboard.press('Tab');
+        const isWithin = await page.evaluate(
+          () => document.activeElement?.closest('[role=dialog]') !== null,
+        );
+        expect(isWithin, `after ${i + 1} steps`).toBe(true);
+      }
+    }
+    await page.keyboard.press('Escape');
+    await page.waitForSelector(overlay.over, { hidden: true });
+    expect(page.complaints).toEqual([]);
+    await page.close();
+  });
+});
