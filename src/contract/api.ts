@@ -1,3 +1,4 @@
+import type { Money } from '../core/quantity/index.ts';
 import type { ReadingId } from '../core/behaviour/index.ts';
 import type { Article, Problem, RuleSet } from '../core/document/index.ts';
 import type { ChartRow } from '../core/hook/index.ts';
@@ -76,6 +77,12 @@ export interface RulesInForce {
   readonly document: RuleSet;
   /** why the shop’s own set is not used; the reference set stands in for it */
   readonly problems: readonly Problem[];
+}
+
+/** What the shop's prices are in. Version 0 is where nobody has said. */
+export interface MoneyInForce {
+  readonly version: number;
+  readonly document: Money;
 }
 
 /** What the Rack knows of a design before its outline is asked for: all it searches, filters and sorts by. */
@@ -202,6 +209,8 @@ export interface UsedIn {
 
 /** The shop's backups: where they go, what is there, and what is being done. */
 export interface BackupsState {
+  /** of what may be set: the folder, and whether one is made every day */
+  readonly version: number;
   readonly folder: string;
   /** whether one is made every day */
   readonly isOn: boolean;

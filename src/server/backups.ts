@@ -13,7 +13,6 @@ import {
 } from 'node:fs';
 import { basename, dirname, isAbsolute, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { eq, sql } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import type { BackupsState, BackupRow } from '../contract/api.ts';
 import type { BackupsEdit } from '../contract/requests.ts';
@@ -25,7 +24,9 @@ import { syncPath } from './durable-fs.ts';
 import { isDiskFull } from './guards.ts';
 import { keepers } from './keepers.ts';
 import { HttpProblem, notFound } from './problem.ts';
+import type { Expected } from './saving.ts';
 import { settings } from './schema.ts';
+import { readSetting, replaceSetting } from './settings.ts';
 
 const DAY_MS = 86_400_000;
 /** How often it is looked whether a backup is due, and how long after a start for the first time, ms. */
@@ -39,7 +40,7 @@ const DUE_MS = 0.95 * DAY_MS;
 const OLD_MS = 7 * DAY_MS;
 
 /** What a shop has set about its backups. */
-interface Setting {
+interface BackupSetting {
   /** tells this shop's files from those of another in the same folder */
   readonly shop: string;
   readonly folder: string;
@@ -49,7 +50,8 @@ interface Setting {
 /** Backups made by themselves, and the folder they lie in. */
 export interface Backups {
   readonly state: () => Promise<BackupsState>;
-  readonly edit: (edit: BackupsEdit) => Promise<BackupsState>;
+  /** of two edits that began from the same version one wins, the other gets 412 */
+  readonly edit: (edit: BackupsEdit, expected: Expected) => Promise<BackupsState>;
   /** begins a backup, unless one is being made */
   readonly makeNow: () => Promise<BackupsState>;
   /** begins to give a backup back into a fresh folder beside the shop's own */
@@ -154,19 +156,22 @@ const sentence = (error: unknown): string =>
     : messageOf(error);
 
 /** How a shop's backups are set; where nothing was set, daily into a folder inside its own, but for the demo. */
-async function settingOf(db: Database, dataFolder: string, isDemo: boolean): Promise<Setting> {
-  const read = async () => (await db.select().from(settings).where(eq(settings.key, KEY)))[0];
-  let row = await read();
-  if (!row) {
-    const document: Setting = {
+async function settingOf(
+  db: Database,
+  dataFolder: string,
+  isDemo: boolean,
+): Promise<{ readonly version: number; readonly document: BackupSetting }> {
+  let row = await readSetting(db, KEY);
+  if (row.version === 0) {
+    const document: BackupSetting = {
       shop: randomBytes(4).toString('hex'),
       folder: join(dataFolder, 'backups'),
       isOn: !isDemo,
     };
     await db.insert(settings).values({ key: KEY, document }).onConflictDoNothing();
-    row = await read();
+    row = await readSetting(db, KEY);
   }
-  return row?.document as Setting;
+  return { version: row.version, document: row.document as BackupSetting };
 }
 
 /** Gives a backup back into a fresh folder beside the shop's own, whole or not at all. Returns the folder. */
@@ -201,13 +206,17 @@ export function openBackups(db: Database, dataFolder: string, isDemo: boolean, l
   const setting = () => settingOf(db, dataFolder, isDemo);
 
   const state = async (): Promise<BackupsState> => {
-    const { folder, shop, isOn } = await setting();
+    const {
+      version,
+      document: { folder, shop, isOn },
+    } = await setting();
     const items = listed(folder, shop);
     const newest = items[0] && Date.parse(items[0].at);
     const isFresh = newest !== undefined && Date.now() - newest < OLD_MS;
     // One that has just begun to serve makes its first within minutes.
     const isBeginning = isOn && job?.problem === undefined && Date.now() - opened < 2 * LOOK.every;
     return {
+      version,
       folder,
       isOn,
       isDemo,
@@ -237,18 +246,18 @@ export function openBackups(db: Database, dataFolder: string, isDemo: boolean, l
       });
   };
   const make = async (): Promise<string> => {
-    const { folder, shop } = await setting();
+    const { folder, shop } = (await setting()).document;
     return makeBackup(db, folder, shop, new Date(), stopping.signal);
   };
   const fileOf = async (name: string): Promise<string> => {
-    const { folder, shop } = await setting();
+    const { folder, shop } = (await setting()).document;
     const row = listed(folder, shop).find((one) => one.name === name);
     if (!row) throw notFound('This backup');
     return join(folder, row.name);
   };
 
   const look = async (): Promise<void> => {
-    const { folder, shop, isOn } = await setting();
+    const { folder, shop, isOn } = (await setting()).document;
     const newest = listed(folder, shop)[0];
     if (isOn && !running && (!newest || Date.now() - Date.parse(newest.at) > DUE_MS)) begin('backup', make);
   };
@@ -268,16 +277,13 @@ export function openBackups(db: Database, dataFolder: string, isDemo: boolean, l
 
   return {
     state,
-    edit: async ({ folder, isOn }) => {
-      const now = await setting();
+    edit: async ({ folder, isOn }, expected) => {
+      const now = (await setting()).document;
       const wrong = folder === undefined ? undefined : unfit(folder);
       if (wrong !== undefined)
         throw new HttpProblem(422, 'Not valid', wrong, [{ path: '/folder', message: wrong }]);
-      const document: Setting = { ...now, folder: folder ?? now.folder, isOn: isOn ?? now.isOn };
-      await db
-        .update(settings)
-        .set({ document, version: sql`${settings.version} + 1` })
-        .where(eq(settings.key, KEY));
+      const document: BackupSetting = { ...now, folder: folder ?? now.folder, isOn: isOn ?? now.isOn };
+      await replaceSetting(db, KEY, document, expected, 'How backups are made');
       return state();
     },
     makeNow: async () => {

@@ -61,7 +61,7 @@ export async function fillShop(app: RunningApp): Promise<void> {
   }
   const { document } = await app.ask<{ document: unknown }>('GET', '/rules');
   await must(app.send('PUT', '/rules', document, version(0)));
-  await must(app.send('PUT', '/backups', { isOn: false }));
+  await must(app.send('PUT', '/backups', { isOn: false }, { 'If-Match': '*' }));
   // Columns that only designs use hold something in the others too: nothing of a table is left to chance.
   for (const { name, columns } of TABLES)
     if (columns.includes('summary') && name !== 'designs')

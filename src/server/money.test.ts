@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Money } from '../core/quantity/index.ts';
+import type { MoneyInForce } from '../contract/api.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import { readPdf } from '../core/test-kit/pdf.test-kit.ts';
 import type { RunningApp } from './app.test-kit.ts';
@@ -12,14 +12,15 @@ beforeAll(async () => {
 });
 afterAll(() => app.end());
 
-const read = () => app.ask<Money>('GET', '/money');
+const read = () => app.ask<MoneyInForce>('GET', '/money');
 
 describe('what the shop’s prices are in', () => {
   it('is not said at first, is set by a code of ISO 4217, and is kept among the settings that a backup holds', async () => {
-    expect(await read()).toEqual({ currency: '', tax: 'not said' });
+    expect(await read()).toEqual({ version: 0, document: { currency: '', tax: 'not said' } });
     const set = { currency: 'EUR', tax: 'included' };
-    expect(await app.ask('PUT', '/money', set)).toEqual(set);
-    expect(await read()).toEqual(set);
+    const put = await app.send('PUT', '/money', set, { 'If-Match': '"v0"' });
+    expect([put.headers.get('etag'), await put.json()]).toEqual(['"v1"', { version: 1, document: set }]);
+    expect(await read()).toEqual({ version: 1, document: set });
     const rows = await app.database.db.select().from(settings);
     expect(rows.filter(({ key }) => key === 'money').map(({ document }) => document)).toEqual([set]);
   });
@@ -31,11 +32,26 @@ describe('what the shop’s prices are in', () => {
       [{ currency: 'EUR', tax: 'some' }, /Tax/],
       [{ currency: 'EUR' }, /tax/],
     ] as const) {
-      const response = await app.send('PUT', '/money', wrong);
+      const response = await app.send('PUT', '/money', wrong, { 'If-Match': '"v1"' });
       expect(response.status).toBe(422);
       expect(await response.text()).toMatch(said);
     }
-    expect(await read()).toEqual({ currency: 'EUR', tax: 'included' });
+    expect(await read()).toMatchObject({ document: { currency: 'EUR', tax: 'included' } });
+  });
+
+  it('of two that say it at once one is heard, and the other told so', async () => {
+    const { version, document } = await read();
+    const answers = await Promise.all(
+      ['GBP', 'NOK', 'USD'].map((currency) =>
+        app.send('PUT', '/money', { ...document, currency }, { 'If-Match': `"v${version}"` }),
+      ),
+    );
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 412, 412]);
+    const lost = await Promise.all(answers.filter(({ status }) => status === 412).map((one) => one.text()));
+    expect(lost.join()).toMatch(/Currency or tax changed elsewhere/);
+    expect((await read()).version).toBe(version + 1);
+    await app.send('PUT', '/money', document, { 'If-Match': '*' });
+    expect((await app.send('PUT', '/money', document)).status).toBe(428);
   });
 
   it('stands on cards and labels, as the reader’s language writes it', async () => {

@@ -1,11 +1,12 @@
-import { eq, sql } from 'drizzle-orm';
 import type { Context } from 'koa';
+import type { MoneyInForce } from '../contract/api.ts';
 import { checkMoney } from '../contract/validate.ts';
 import type { Priced } from '../core/exchange/counter.ts';
 import type { Money } from '../core/quantity/index.ts';
 import { UNSAID } from '../core/quantity/index.ts';
 import type { Database } from './database.ts';
-import { settings } from './schema.ts';
+import type { Expected } from './saving.ts';
+import { readSetting, replaceSetting } from './settings.ts';
 
 const KEY = 'money';
 
@@ -13,8 +14,9 @@ const KEY = 'money';
 export interface MoneyStore {
   /** what paper for whoever asks is priced by */
   readonly pricedFor: (ctx: Context) => Promise<Priced>;
-  readonly read: () => Promise<Money>;
-  readonly write: (money: Money) => Promise<Money>;
+  readonly read: () => Promise<MoneyInForce>;
+  /** of two that began from the same version one wins, the other gets 412 */
+  readonly replace: (money: Money, expected: Expected) => Promise<MoneyInForce>;
 }
 
 /**
@@ -22,24 +24,18 @@ export interface MoneyStore {
  * version.
  */
 export function openMoney(db: Database): MoneyStore {
-  const read = async (): Promise<Money> => {
-    const [row] = await db.select().from(settings).where(eq(settings.key, KEY));
-    const kept = checkMoney(row?.document);
-    return kept.ok ? kept.value : UNSAID;
+  const read = async (): Promise<MoneyInForce> => {
+    const { version, document } = await readSetting(db, KEY);
+    const kept = checkMoney(document);
+    return { version, document: kept.ok ? kept.value : UNSAID };
   };
   return {
     read,
-    pricedFor: async (ctx) => ({ money: await read(), locale: localeOf(ctx) }),
-    write: async (document) => {
-      await db
-        .insert(settings)
-        .values({ key: KEY, document })
-        .onConflictDoUpdate({
-          target: settings.key,
-          set: { document, version: sql`${settings.version} + 1` },
-        });
-      return document;
-    },
+    pricedFor: async (ctx) => ({ money: (await read()).document, locale: localeOf(ctx) }),
+    replace: async (document, expected) => ({
+      version: await replaceSetting(db, KEY, document, expected, 'Currency or tax'),
+      document,
+    }),
   };
 }
 

@@ -39,7 +39,8 @@ describe('the OpenAPI document', () => {
     for (const { method, path, isGuarded = false } of OPERATIONS) {
       if (method === 'get') continue;
       // Nothing that goes on for long, and nothing that ends the shop.
-      if (path.startsWith('/backups') || path === '/shop' || path === '/scale') continue;
+      if (path.startsWith('/backups/') || path === '/shop' || path === '/scale') continue;
+      if (`${method} ${path}` === 'post /backups') continue;
       const { status } = await app.send(method.toUpperCase(), path.replace(/\{\w+\}/g, 'none'), {});
       if (status === 428 && !isGuarded) wrong.push(`${method} ${path} asks for a version`);
       // Of what is not there no version can be named.

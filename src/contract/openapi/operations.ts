@@ -122,6 +122,7 @@ const OTHERS: readonly Operation[] = [
   operation('get', '/money', 'stores', 'What the shop’s prices are in'),
   operation('put', '/money', 'stores', 'Say what the shop’s prices are in', {
     body: { schema: MoneySchema },
+    isGuarded: true,
   }),
   operation('get', '/backups', 'backups', 'The daily backups and their folder'),
   operation('put', '/backups', 'backups', 'Set the folder of the daily backups', {

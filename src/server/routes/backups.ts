@@ -1,13 +1,14 @@
 import { messageOf } from '../../core/kind/index.ts';
 import { createReadStream } from 'node:fs';
 import type Router from '@koa/router';
+import { etagOf } from '../../contract/api.ts';
 import { checkBackupsEdit } from '../../contract/validate.ts';
 import { writeBackup } from '../backup.ts';
 import type { Backups } from '../backups.ts';
 import type { Database } from '../database.ts';
 import type { Pool } from '../pool.ts';
 import { HttpProblem } from '../problem.ts';
-import { attach, gone, taken } from '../request.ts';
+import { attach, gone, taken, wantedVersion } from '../request.ts';
 
 /**
  * Longest that reading a backup whole may take, s: a hundred thousand heads with their histories take
@@ -25,10 +26,14 @@ export function backupRoutes(router: Router, db: Database, backups: Backups, poo
     ctx.body = writeBackup(db);
   });
   router.get('/backups', async (ctx) => {
-    ctx.body = await backups.state();
+    const state = await backups.state();
+    ctx.set('ETag', etagOf(state.version));
+    ctx.body = state;
   });
   router.put('/backups', async (ctx) => {
-    ctx.body = await backups.edit(taken(checkBackupsEdit(ctx.request.body)));
+    const state = await backups.edit(taken(checkBackupsEdit(ctx.request.body)), wantedVersion(ctx));
+    ctx.set('ETag', etagOf(state.version));
+    ctx.body = state;
   });
   router.post('/backups', async (ctx) => {
     ctx.status = 202;

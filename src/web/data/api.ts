@@ -10,6 +10,7 @@ import type {
   Page,
   ProblemDetails,
   RackIndex,
+  MoneyInForce,
   RulesInForce,
   Stores,
   UsedIn,
@@ -229,15 +230,15 @@ export const readUsed = (
   id: string,
 ): Promise<{ readonly items: readonly UsedIn[] }> => call(`/${collection}/${id}/used`);
 /** Returns what the shop’s prices are in. */
-export const readMoney = (): Promise<Money> => call('/money');
-/** Says what the shop’s prices are in. */
-export const saveMoney = (money: Money): Promise<Money> =>
-  call('/money', { method: 'PUT', body: JSON.stringify(money) });
+export const readMoney = (): Promise<MoneyInForce> => call('/money');
+/** Says what the shop’s prices are in, over this version. */
+export const saveMoney = (money: Money, version: number): Promise<MoneyInForce> =>
+  call('/money', { method: 'PUT', body: JSON.stringify(money), version });
 /** Returns the backups there are, and how they are made. */
 export const readBackups = (): Promise<BackupsState> => call('/backups');
-/** Changes how backups are made. */
-export const editBackups = (edit: BackupsEdit): Promise<BackupsState> =>
-  call('/backups', { method: 'PUT', body: JSON.stringify(edit) });
+/** Changes how backups are made, over this version. */
+export const editBackups = (edit: BackupsEdit, version: number): Promise<BackupsState> =>
+  call('/backups', { method: 'PUT', body: JSON.stringify(edit), version });
 /** Begins a backup into the shop's folder of them. */
 export const makeBackup = (): Promise<BackupsState> => call('/backups', { method: 'POST' });
 /** Reads a backup whole: its seal and every document. */

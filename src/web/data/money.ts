@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { useQuery } from '@tanstack/react-query';
+import { queryOptions, useQuery } from '@tanstack/react-query';
 import type { Money } from '../../core/quantity/index.ts';
 import { CURRENCIES, TAXES, UNSAID } from '../../core/quantity/index.ts';
 import { readMoney } from './api.ts';
@@ -21,11 +21,14 @@ const isMoney = (value: unknown): value is Money => {
  */
 export const useMoney = () => useLocal<Money>('fern-anvil.money', UNSAID, isMoney);
 
+/** What the server says the shop's prices are in, asked once a visit. */
+export const moneyQuery = queryOptions({ queryKey: ['money'], queryFn: readMoney, staleTime: 60_000 });
+
 /** Asks the server once a visit what the shop's prices are in. */
 export function useMoneyHeard(): void {
   const [, hear] = useMoney();
-  const { data } = useQuery({ queryKey: ['money'], queryFn: readMoney, staleTime: 60_000 });
+  const { data } = useQuery(moneyQuery);
   useEffect(() => {
-    if (data) hear(data);
+    if (data) hear(data.document);
   }, [data, hear]);
 }

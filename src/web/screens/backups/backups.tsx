@@ -161,9 +161,9 @@ function Job({ job }: Pick<BackupsState, 'job'>) {
 }
 
 /** Whether a backup is made every day, and where it goes. */
-function Where({ state: { folder, isOn, isInside } }: { readonly state: BackupsState }) {
+function Where({ state: { version, folder, isOn, isInside } }: { readonly state: BackupsState }) {
   const [typed, setTyped] = useState(folder);
-  const edit = useAct((change: BackupsEdit) => editBackups(change));
+  const edit = useAct((change: BackupsEdit) => editBackups(change, version));
   return (
     <form
       className="backups-where"

@@ -1,10 +1,10 @@
 import { messageOf } from '../../../core/kind/index.ts';
 import { useMemo } from 'react';
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Money } from '../../../core/quantity/index.ts';
 import { currencyNames, TAXES } from '../../../core/quantity/index.ts';
 import { saveMoney } from '../../data/api.ts';
-import { useMoney } from '../../data/money.ts';
+import { moneyQuery, useMoney } from '../../data/money.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { useNotices } from '../../parts/notices.tsx';
 
@@ -12,17 +12,23 @@ import { useNotices } from '../../parts/notices.tsx';
 export function MoneyFields() {
   const client = useQueryClient();
   const { tell } = useNotices();
-  const [money] = useMoney();
+  const { data, refetch } = useQuery(moneyQuery);
+  const [heard] = useMoney();
+  const money = data?.document ?? heard;
   const currencies = useMemo(
     () => currencyNames().map(([code, name]) => [code, `${name} (${code})`] as const),
     [],
   );
   const put = async (change: Partial<Money>) => {
+    // Nobody has said over what until the server has answered.
+    if (!data) return;
     try {
       // Whoever shows money hears of it from there.
-      client.setQueryData(['money'], await saveMoney({ ...money, ...change }));
+      client.setQueryData(moneyQuery.queryKey, await saveMoney({ ...money, ...change }, data.version));
     } catch (error) {
       tell({ tone: 'bad', text: messageOf(error) });
+      // Where somebody else said it meanwhile, what he said is shown.
+      void refetch();
     }
   };
   return (
