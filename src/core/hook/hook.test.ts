@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { integrateRounded } from '../numeric/gauss.ts';
 import { norm, sub } from '../numeric/vec.ts';
 import { chartIndex, HOOK_CHART, hookMeasures } from './chart.ts';
 import { LEAST_WALL, sureBite } from './bite.ts';
@@ -299,6 +300,41 @@ describe('wire', () => {
     expect(Math.abs(within.volume / whole - 1)).toBeLessThan(0.02);
     const middle = (Math.PI * 0.64 * 5 * 3.5 + (Math.PI * 0.64 - segment) * 8 * 10) / whole;
     expect(Math.abs(within.centroid[0] - middle)).toBeLessThan(0.1);
+  });
+
+  it('that lies along a round surface is held on its inner or its outer side, by Pappus', () => {
+    // Half a ring of 10 with a wire of 0.8 radius; a cylinder of 10 about its middle parts every section in two.
+    const arc = Array.from({ length: 91 }, (_, i): [number, number, number] => {
+      const turn = (Math.PI * i) / 90;
+      return [10 * Math.cos(turn), 0, 10 * Math.sin(turn)];
+    });
+    const [half, middle] = [(Math.PI * 0.64) / 2, (4 * 0.8) / (3 * Math.PI)];
+    for (const way of [-1, 1]) {
+      const held = wireWithin(arc, 0.8, (x, _y, z) => way * (Math.hypot(x, z) - 10) >= 0);
+      // The half section’s own moments: its middle 4r/3π off, its square r²/4 about the ring’s line.
+      const first = half * (10 + way * middle);
+      const second = half * (100 + way * 20 * middle + 0.16);
+      // Ninety filaments tell a half to a few hundredths.
+      expect(Math.abs(held.volume / (Math.PI * first) - 1)).toBeLessThan(0.1);
+      expect(Math.abs(held.centroid[0])).toBeLessThan(0.1);
+      expect(Math.abs(held.centroid[2] - (2 * second) / (Math.PI * first))).toBeLessThan(0.1);
+    }
+  });
+
+  it('that is held whole and then in part rolls by the sum of both', () => {
+    const line = Array.from({ length: 61 }, (_, i): [number, number, number] => [i * 0.25, 0, 0]);
+    const within = wireWithin(line, 0.8, (x, _y, z) => x >= 1 && x <= 14 && (x <= 6 || z <= 0.2));
+    // Polar moment of the section, πr⁴/2, less that of the segment beyond 0.2, by quadrature.
+    const polar = (Math.PI * 0.8 ** 4) / 2;
+    const beyond = integrateRounded(
+      (z) => {
+        const y = Math.sqrt(Math.max(0, 0.64 - z * z));
+        return 2 * (y * z * z + y ** 3 / 3);
+      },
+      0.2,
+      0.8,
+    );
+    expect(within.roll / (5 * polar + 8 * (polar - beyond))).toBeCloseTo(1, 1);
   });
 
   it('has of it inside a half space the right part, with its centre and its roll moment', () => {

@@ -32,7 +32,7 @@ export function findRoot(f: (x: number) => number, low: number, high: number, to
     fb = fx;
     if (Math.abs(fx) < tolerance * 1e-3) return { ok: true, x };
   }
-  return { ok: true, x: Math.abs(fa) < Math.abs(fb) ? a : b };
+  return { ok: true, x: b };
 }
 
 /** A place and the value of a function there. */

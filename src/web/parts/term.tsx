@@ -25,7 +25,7 @@ async function find(word: TermWord): Promise<Found | undefined> {
 export function Term({ word }: { readonly word: TermWord }) {
   const [found, setFound] = useState<Found | undefined>(undefined);
   const popover = (
-    <Popover id={`term-${word.replaceAll(' ', '-')}`}>
+    <Popover id={`term-${word.replaceAll(' ', '-')}`} role="dialog" aria-label={`What “${word}” means`}>
       <Popover.Header as="h3">{found?.word ?? word}</Popover.Header>
       <Popover.Body>
         {/* Our own document, not what anyone typed. */}

@@ -48,7 +48,7 @@ export function FileMenu() {
           Files
         </Dropdown.Toggle>
         <Dropdown.Menu>
-          <Dropdown.Header>Import</Dropdown.Header>
+          <Dropdown.Header role="presentation">Import</Dropdown.Header>
           <Dropdown.Item as={Link} to="/import-heads">
             Heads from CSV or XLSX …
           </Dropdown.Item>
@@ -58,7 +58,7 @@ export function FileMenu() {
           <Dropdown.Item as="button" type="button" onClick={() => shopInput.current?.click()}>
             Design or shop, JSON …
           </Dropdown.Item>
-          <Dropdown.Header>Export</Dropdown.Header>
+          <Dropdown.Header role="presentation">Export</Dropdown.Header>
           <Dropdown.Item as="button" type="button" onClick={() => void download('/shop.json', fail)}>
             Documents, JSON
             <small className="d-block">no history, named versions,</small>

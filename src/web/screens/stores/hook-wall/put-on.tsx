@@ -42,7 +42,7 @@ export function PutOn({ hook, heads }: { readonly hook: WallHook; readonly heads
         Put on
       </Dropdown.Toggle>
       <Dropdown.Menu>
-        <Dropdown.Header>Heads in the tray</Dropdown.Header>
+        <Dropdown.Header role="presentation">Heads in the tray</Dropdown.Header>
         {heads.map((kept) => (
           <Dropdown.Item key={kept.id} as="button" type="button" onClick={() => void put(kept)}>
             {kept.document.name}{' '}
