@@ -1,6 +1,6 @@
 import type { Problem } from '../core/document/index.ts';
 import { isStorable, shortened } from '../core/quantity/index.ts';
-import { fieldName } from './sentences.ts';
+import { fieldName } from './field-name.ts';
 
 /**
  * What no database stores, with its place: half a sign or a NUL, which some programs leave where they cut a

@@ -2,6 +2,7 @@ import type { ErrorObject } from 'ajv';
 import type { Problem } from '../core/document/index.ts';
 import { shortened } from '../core/quantity/index.ts';
 import { ajv } from './engine.ts';
+import { fieldName } from './field-name.ts';
 
 /** At most this many problems are told at once: a wrecked document would fill the screen. */
 export const MOST_PROBLEMS = 20;
@@ -128,9 +129,3 @@ function shown(data: unknown): string {
 }
 
 /** `/head/dimensions/breadth` → `Head, dimensions, breadth`; the whole document is called “The document”. */
-export function fieldName(path: string): string {
-  const parts = path.split('/').filter(Boolean);
-  if (parts.length === 0) return 'The document';
-  const text = parts.join(', ');
-  return text.charAt(0).toUpperCase() + text.slice(1);
-}

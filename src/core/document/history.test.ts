@@ -8,7 +8,7 @@ import { KEEPERS } from '../fitting/keepers/index.ts';
 import { FEATURES } from '../head/features/index.ts';
 import type { Fields } from '../kind/field.ts';
 import { OWN_STATIONS } from '../head/families/own.ts';
-import { describeChange } from './history.ts';
+import { describeChange, designDifferences } from './history.ts';
 import { inUnits } from '../quantity/phrase.ts';
 import { sampleDesign } from '../test-kit/sample.test-kit.ts';
 import { anyDesign } from '../test-kit/wild.test-kit.ts';
@@ -26,6 +26,40 @@ const stationed = (i: number, change: Partial<Station>, symmetric?: true) =>
     ...(symmetric ? { symmetric } : {}),
   });
 const soled = withHead({ features: { sole: { cut: 0.3, tilt: 0 } } });
+
+describe('differences of two designs', () => {
+  it('are told field by field by their names, in the reader’s units, what is gone by what it was', () => {
+    const theirs: Design = {
+      ...design,
+      name: 'Theirs',
+      eye: { ...design.eye, angle: 30 },
+      keeper: { kind: 'none' },
+    };
+    const said = designDifferences(design, theirs).map(({ name, before, after }) =>
+      [name, ...[before, after].map((text) => inUnits(text, 'metric'))].join(' | '),
+    );
+    expect(said).toContain('Eye angle | 60° | 30°');
+    expect(said).toContain(`Name | ${design.name} | Theirs`);
+    expect(said).toContain('Keeper | cast collar | none');
+    expect(said.filter((line) => /^Collar.*\d mm \| $/.test(line)).length).toBeGreaterThan(1);
+    expect(said.filter((line) => /[A-Z][a-z]+[A-Z]|undefined|NaN/.test(line))).toEqual([]);
+    expect(designDifferences(design, structuredClone(design))).toEqual([]);
+  });
+
+  it('of any two have a name and at least one value each, and are there when history has words for them', () => {
+    fc.assert(
+      fc.property(anyDesign, anyDesign, (one, other) => {
+        const found = designDifferences(one, other);
+        for (const { name, before, after } of found) {
+          expect(name).not.toBe('');
+          expect(before + after).not.toBe('');
+        }
+        expect(found.length > 0).toBe(describeChange(one, other) !== '');
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
 
 describe('history in words', () => {
   it.each<[Design, Design, string | RegExp]>([

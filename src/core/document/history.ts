@@ -141,18 +141,38 @@ const WORDS: Readonly<Record<string, (value: string) => string | undefined>> = {
   'guard.kind': (kind) => GUARDS.find(({ key }) => key === kind)?.name,
 };
 
+/** What a field holds, in words, its quantities marked for the reader's units; undefined where it is no value. */
+function valueOf(path: string, value: unknown, kind: QuantityKind | undefined): string | undefined {
+  if (typeof value === 'string') return WORDS[path]?.(value) ?? shortened(value, 40);
+  if (typeof value === 'boolean') return value ? 'on' : 'off';
+  if (typeof value !== 'number') return undefined;
+  return kind && kind !== 'number' ? marked(value, kind) : String(Number(value.toPrecision(4)));
+}
+
+/** A field in which two states of a document differ: its name, and what it holds in each, in words. */
+export interface NamedDifference {
+  readonly name: string;
+  /** empty where it holds nothing there */
+  readonly before: string;
+  readonly after: string;
+}
+
+/** Returns the fields in which two states of a design differ, quantities marked for the reader's units. */
+export const designDifferences = (before: Design, after: Design): NamedDifference[] =>
+  changes(before, after).map((change) => {
+    // A field that is gone has its name where it still is.
+    const [name, kind] = nameOf(change.path, change.after === undefined ? before : after);
+    const told = (value: unknown) =>
+      valueOf(change.path, value, kind) ?? (value === undefined || value === null ? '' : 'set');
+    return { name, before: told(change.before), after: told(change.after) };
+  });
+
 /** A change in words, its quantities marked for the reader's units. */
 function inWords({ path, before, after }: Change, design: Design): string {
   const [name, kind] = nameOf(path, design);
   if (path === 'head.target') return after ? 'Weight held' : 'Weight released';
   if (path === 'name') return `Name: ${shortened(String(after), 60)}`;
-  const told = (value: unknown): string | undefined => {
-    if (typeof value === 'string') return WORDS[path]?.(value) ?? shortened(value, 40);
-    if (typeof value === 'boolean') return value ? 'on' : 'off';
-    if (typeof value !== 'number') return undefined;
-    return kind && kind !== 'number' ? marked(value, kind) : String(Number(value.toPrecision(4)));
-  };
-  const [was, is] = [told(before), told(after)];
+  const [was, is] = [valueOf(path, before, kind), valueOf(path, after, kind)];
   if (was !== undefined && is !== undefined) return `${name}: ${was} → ${is}`;
   if (is !== undefined) return `${name}: ${is}`;
   if (after === undefined) return `${name} taken away`;

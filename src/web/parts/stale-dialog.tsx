@@ -1,31 +1,52 @@
 import Modal from 'react-bootstrap/Modal';
+import { fieldName } from '../../contract/field-name.ts';
+import type { NamedDifference } from '../../core/document/index.ts';
 import { differences } from '../../core/document/index.ts';
 import { shortened } from '../../core/quantity/index.ts';
 import type { Kept } from '../../contract/api.ts';
 import type { DraftView } from '../data/draft-view.ts';
 import { useCreate } from '../data/queries.ts';
+import { useUnits } from '../data/units.ts';
 import type { Collection, Documents } from '../../contract/collections/index.ts';
 
+/** Returns a value in a word or two: lists by how many they hold. */
 const shown = (value: unknown): string =>
-  value === undefined
-    ? '–'
+  value === undefined || value === null
+    ? ''
     : typeof value === 'number'
       ? String(Number(value.toPrecision(6)))
       : typeof value === 'string'
-        ? value
-        : JSON.stringify(value);
+        ? shortened(value, 80)
+        : typeof value === 'boolean'
+          ? value
+            ? 'on'
+            : 'off'
+          : Array.isArray(value)
+            ? `${value.length} in the list`
+            : 'set';
+
+/** Returns the fields in which two documents differ, each by its own name. */
+const byField = (mine: object, theirs: object): NamedDifference[] =>
+  differences(mine, theirs).map(({ path, before, after }) => ({
+    name: fieldName(path.join('/')),
+    before: shown(before),
+    after: shown(after),
+  }));
 
 interface Props<T> {
   readonly mine: T;
   readonly theirs: Kept<T> | undefined;
+  readonly compare: (mine: T, theirs: T) => readonly NamedDifference[];
   readonly onKeepMine: () => void;
   readonly onTakeTheirs: () => void;
   readonly onKeepBoth: () => void;
 }
 
 /** Shown when a document was saved elsewhere since it was opened here: both versions, and what differs. */
-function StaleDialog<T extends object>({ mine, theirs, onKeepMine, onTakeTheirs, onKeepBoth }: Props<T>) {
-  const rows = theirs ? differences(mine, theirs.document) : [];
+function StaleDialog<T extends object>(props: Props<T>) {
+  const { mine, theirs, compare, onKeepMine, onTakeTheirs, onKeepBoth } = props;
+  const { say } = useUnits();
+  const rows = theirs ? compare(mine, theirs.document) : [];
   return (
     <Modal
       show={theirs !== undefined}
@@ -55,11 +76,11 @@ function StaleDialog<T extends object>({ mine, theirs, onKeepMine, onTakeTheirs,
             </tr>
           </thead>
           <tbody>
-            {rows.map(({ path, before, after }) => (
-              <tr key={path.join()}>
-                <th scope="row">{path.join(', ')}</th>
-                <td>{shown(before)}</td>
-                <td>{shown(after)}</td>
+            {rows.map(({ name, before, after }, i) => (
+              <tr key={i}>
+                <th scope="row">{name}</th>
+                <td>{say(before) || '–'}</td>
+                <td>{say(after) || '–'}</td>
               </tr>
             ))}
             {rows.length === 0 && (
@@ -91,12 +112,18 @@ interface StaleDraftProps<C extends Collection> {
     readonly keepMine: () => void;
     readonly takeTheirs: () => void;
   };
+  /** the fields in which two of them differ, where they have names of their own */
+  readonly compare?: (mine: Documents[C], theirs: Documents[C]) => readonly NamedDifference[];
 }
 
 /**
  * The dialog of a draft, shown while it is stale. Keeping both saves mine as a copy and then takes theirs.
  */
-export function StaleDraft<C extends Collection>({ collection, draft }: StaleDraftProps<C>) {
+export function StaleDraft<C extends Collection>({
+  collection,
+  draft,
+  compare = byField,
+}: StaleDraftProps<C>) {
   const create = useCreate(collection);
   const { document, theirs, keepMine, takeTheirs } = draft;
   const keepBoth = () =>
@@ -108,6 +135,7 @@ export function StaleDraft<C extends Collection>({ collection, draft }: StaleDra
     <StaleDialog
       mine={document}
       theirs={theirs}
+      compare={compare}
       onKeepMine={keepMine}
       onTakeTheirs={takeTheirs}
       onKeepBoth={keepBoth}

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import type { Kept, RulesInForce } from '../../../contract/api.ts';
 import type { Brief, Design, Problem } from '../../../core/document/index.ts';
+import { designDifferences } from '../../../core/document/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
 import { METALS } from '../../../core/material/index.ts';
 import { useDraft } from '../../data/draft.ts';
@@ -160,7 +161,7 @@ function BenchOf({ kept, metals, briefs, rules }: BenchProps) {
       <Panel what="The metals">
         <MetalStrip lines={lines} own={shown.head.metal} onChoose={bench.onChoose} />
       </Panel>
-      <StaleDraft collection="designs" draft={draft} />
+      <StaleDraft collection="designs" draft={draft} compare={designDifferences} />
       <BenchPanels
         id={kept.id}
         panel={panel}

@@ -4,7 +4,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { Kept } from '../../../contract/api.ts';
 import type { Design, LadderSpec } from '../../../core/document/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
-import { HOOK_RULES } from '../../../core/document/index.ts';
+import { designDifferences, HOOK_RULES } from '../../../core/document/index.ts';
 import { PLAIN_WATER } from '../../../core/judge/index.ts';
 import { METALS } from '../../../core/material/index.ts';
 import { GRAMS_PER_OUNCE } from '../../../core/quantity/index.ts';
@@ -150,7 +150,7 @@ function LadderOf({ kept, metals }: { readonly kept: Kept<Design>; readonly meta
       <Panel what="The rungs">
         <RungTable ladder={ladder} rungs={rungs ?? work.parts} own={document.hook.size} put={put} />
       </Panel>
-      <StaleDraft collection="designs" draft={draft} />
+      <StaleDraft collection="designs" draft={draft} compare={designDifferences} />
     </div>
   );
 }
