@@ -153,13 +153,46 @@ describe('weight ladder', () => {
         const place = chartIndex(hook);
         for (const beside of [place - 1, place + 1]) {
           const row = HOOK_CHART[beside];
-          // A hair's breadth of grace: the rung's own hook weighs a little other than the one its head was
-          // guessed with.
+          // A hair's breadth of grace: the size beside it would have a head a little other than this.
           if (row) expect(miss(rig.measures.gap)).toBeLessThan(miss(row.gap) + 0.05);
         }
       }
     },
   );
+
+  it('in proportion on the scale: no other size stands nearer to the head that goes with it', () => {
+    // Small heads on heavy wire: half of what is weighed is the hook, so that a larger one leaves a smaller head.
+    const heavy = (of: 'metal' | 'total' | 'submerged', grams: number, size = '2/0'): Design => ({
+      ...sampleDesign('ball', { hook: { size, grade: '3X strong' } as never }),
+      head: { ...sampleDesign('ball').head, target: { grams, of } },
+    });
+    const own = solveTarget(heavy('metal', 3));
+    if (!own.ok) throw new Error(own.problem.message);
+    const standing = ({ measures, head }: typeof own.rig) => measures.gap / extent(head).height;
+    for (const of of ['total', 'submerged'] as const) {
+      const weight = weightOf(own.rig, of);
+      const rungs = buildLadder(heavy(of, weight), {
+        rule: 'proportion',
+        rungs: [0.55, 0.7, 0.85, 1, 1.2, 1.6, 2.2, 3, 4.5].map((share) => ({ grams: share * weight })),
+      });
+      expect(rungs[3]?.hook).toBe('2/0');
+      for (const { grams, hook } of rungs) {
+        // Every size of the chart with the head that it leaves.
+        const misses = HOOK_CHART.map(({ size }) => {
+          const solved = solveTarget(heavy(of, grams, size));
+          return solved.ok ? Math.abs(Math.log(standing(solved.rig) / standing(own.rig))) : Infinity;
+        });
+        expect(hook, `${of} ${grams} g`).toBe(HOOK_CHART[misses.indexOf(Math.min(...misses))]?.size);
+      }
+    }
+  });
+
+  it('begins with weights round in the reader’s unit', () => {
+    expect(starterLadder('metric').rungs).toEqual(
+      [2, 3, 5, 7, 10, 14, 18, 21, 28].map((grams) => ({ grams })),
+    );
+    expect(starterLadder('metric').rule).toBe('proportion');
+  });
 
   it('a measured hook a tenth wider than the chart’s keeps being a tenth wider in its proportion', () => {
     const measured = { gap: 14.5 * 1.1, shank: 36, wire: 1.17 };

@@ -1,3 +1,4 @@
+import { itemAt } from '../numeric/at.ts';
 import { shortened } from '../quantity/text.ts';
 import type { Rig } from '../assembly/rig.ts';
 import { metalPart } from '../assembly/rig.ts';
@@ -92,49 +93,55 @@ export function rungBuilder(
     const sound = buildSound(made, metals);
     return { ...head, ...sound };
 
-    /**
-     * How much larger in every length the head of a rung is. Sizes go with the cube root of the metal's
-     * weight; on the scale, or in water, hook and fittings weigh with it, so there it is found with the hook
-     * that it is, which is again found with it: two rounds settle it.
-     */
-    function grownBy(weight: number, own: Rig): number {
-      const metal = metalPart(own).mass;
-      if (of === 'metal') return Math.cbrt(weight / metal);
-      let factor = Math.cbrt(weight / from);
-      for (let round = 0; round < 2; round++) {
-        const solved = solveTarget(rung(nearest(factor, own)), metals);
-        if (!solved.ok) return factor;
-        factor = Math.cbrt(metalPart(solved.rig).mass / metal);
-      }
-      return factor;
+    /** Gap of a chart row on this design's hook: a measured one is that much wider or narrower than its row. */
+    function gapOf(row: number, own: Rig): number {
+      return itemAt(HOOK_CHART, row).gap * (own.measures.gap / itemAt(HOOK_CHART, index).gap);
+    }
+
+    /** How much larger, as a logarithm, a row's gap stands to a head so high (mm) than in the design itself. */
+    function excess(row: number, height: number, own: Rig): number {
+      return Math.log(gapOf(row, own) / height / (own.measures.gap / extent(own.head).height));
+    }
+
+    /** The row whose gap stands to a head so high (mm) most nearly as in the design itself. */
+    function nearest(height: number, own: Rig): number {
+      const misses = HOOK_CHART.map((_, row) => Math.abs(excess(row, height, own)));
+      return misses.indexOf(Math.min(...misses));
     }
 
     /**
-     * The size whose gap stands to the height of a head so much larger most nearly as in the design itself.
+     * The row in proportion to its own head. Heights go with the cube root of the metal's weight. On the
+     * scale or in water, hook and fittings weigh with it: a larger hook leaves a smaller head, so rows are
+     * tried from a guess on to where one is no longer too small for the head that goes with it, and the
+     * nearer is taken.
      */
-    function nearest(factor: number, own: Rig): string {
-      const height = extent(own.head).height * factor;
-      const ratio = own.measures.gap / extent(own.head).height;
-      const share = own.measures.gap / (HOOK_CHART[index]?.gap ?? own.measures.gap);
-      let best = design.hook.size;
-      let off = Infinity;
-      for (const row of HOOK_CHART) {
-        const miss = Math.abs(Math.log((row.gap * share) / (ratio * height)));
-        if (miss < off) [best, off] = [row.size, miss];
-      }
-      return best;
+    function proportioned(weight: number, own: Rig): number {
+      const { height } = extent(own.head);
+      if (of === 'metal') return nearest(height * Math.cbrt(weight / metalPart(own).mass), own);
+      const offs = new Map<number, number>();
+      const offOf = (row: number): number => {
+        const known = offs.get(row);
+        if (known !== undefined) return known;
+        const solved = solveTarget(rung(itemAt(HOOK_CHART, row).size), metals);
+        // Where hook and fittings alone weigh too much it is too large.
+        const off = solved.ok ? excess(row, extent(solved.rig.head).height, own) : Infinity;
+        offs.set(row, off);
+        return off;
+      };
+      let row = nearest(height * Math.cbrt(weight / from), own);
+      while (row > 0 && offOf(row) > 0) row--;
+      while (row < HOOK_CHART.length - 1 && offOf(row) < 0 && offOf(row + 1) < 0) row++;
+      const next = Math.min(row + 1, HOOK_CHART.length - 1);
+      return Math.abs(offOf(next)) < Math.abs(offOf(row)) ? next : row;
     }
 
     function ruled(): string {
       if (ladder.rule === 'keep' || index < 0) return design.hook.size;
       if (ladder.rule === 'step') {
         const steps = Math.round(Math.log2(grams / from));
-        return (
-          HOOK_CHART[Math.min(HOOK_CHART.length - 1, Math.max(0, index + steps))]?.size ?? design.hook.size
-        );
+        return itemAt(HOOK_CHART, Math.min(HOOK_CHART.length - 1, Math.max(0, index + steps))).size;
       }
-      if (!own) return design.hook.size;
-      return nearest(grownBy(grams, own), own);
+      return own ? itemAt(HOOK_CHART, proportioned(grams, own)).size : design.hook.size;
     }
   };
 }
