@@ -2,7 +2,7 @@
 export { formatFigure, formatForEditing, formatQuantity } from './format.ts';
 export { hookRank } from './hook-size.ts';
 export type { Money } from './money.ts';
-export { CURRENCIES, currencyNames, currencySign, formatMoney, TAXES, UNSAID } from './money.ts';
+export { amountTyped, CURRENCIES, currencyNames, currencySign, formatMoney, TAXES, UNSAID } from './money.ts';
 export { fractionGrams, nearestOunceFraction } from './ounces.ts';
 export type { DecimalMark } from './parse.ts';
 export { parseQuantity } from './parse.ts';

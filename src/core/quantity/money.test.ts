@@ -1,10 +1,54 @@
 import { describe, expect, it } from 'vitest';
-import { CURRENCIES, currencyNames, currencySign, formatMoney, formatPrice, UNSAID } from './money.ts';
+import {
+  amountTyped,
+  CURRENCIES,
+  currencyNames,
+  currencySign,
+  formatMoney,
+  formatPrice,
+  UNSAID,
+} from './money.ts';
 
 const money = (currency: string) => ({ ...UNSAID, currency });
 
 // What each language writes is the Unicode CLDR's (the runtime's own data); decimals of a currency are ISO
 // 4217's minor units.
+describe('an amount that is typed', () => {
+  it('may carry the shop’s own sign or code, before or behind', () => {
+    for (const [typed, currency, locale, text] of [
+      ['$1.50', 'USD', 'en', '1.50'],
+      ['$1.50', 'CAD', 'en-CA', '1.50'],
+      ['CA$1.50', 'CAD', 'en', '1.50'],
+      ['3,50 €', 'EUR', 'de', '3,50'],
+      ['EUR 3.50', 'EUR', 'de', '3.50'],
+      ['3.50eur', 'EUR', 'en', '3.50'],
+      ['24 kr', 'SEK', 'sv', '24'],
+      ['kr 24,50', 'NOK', 'nb', '24,50'],
+      ['£.75', 'GBP', 'en', '.75'],
+      [' 12 ', 'EUR', 'en', '12'],
+      ['1 000', 'EUR', 'en', '1 000'],
+      ['−2', 'EUR', 'en', '−2'],
+      ['€ 3', '', 'en', '3'],
+    ] as const)
+      expect(amountTyped(typed, money(currency), locale), typed).toEqual({ ok: true, text });
+  });
+
+  it('in another currency is refused with what to type, as nothing is converted', () => {
+    for (const [typed, sign] of [
+      ['$1.50', '$'],
+      ['1.50 USD', 'USD'],
+      ['£3', '£'],
+      ['24 kr', 'kr'],
+    ] as const)
+      expect(amountTyped(typed, money('EUR'), 'de')).toEqual({
+        ok: false,
+        message:
+          `“${sign}” is not this shop’s currency. Type the amount in EUR, for example 3.50: ` +
+          'amounts are not converted.',
+      });
+  });
+});
+
 describe('an amount of money', () => {
   it('is written as the reader’s language writes the shop’s currency', () => {
     expect(formatMoney(3.5, money('EUR'), 'en')).toBe('€3.50');

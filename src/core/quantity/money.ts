@@ -35,6 +35,42 @@ export const currencySign = ({ currency }: Money, locale?: string): string =>
         .formatToParts(0)
         .find(({ type }) => type === 'currency')?.value ?? currency);
 
+/** A sign or code before or behind an amount, such as €, CA$, kr or EUR. */
+const SIGNED = /^([^\d\s.,+−-]{1,4})\s*(?=[\d.,+−-])|(?<=[\d.,])\s*([^\d\s.,]{1,4}\.?)$/u;
+
+/**
+ * Returns an amount as it was typed, without the shop's own sign or code; where it carries those of another
+ * currency, a sentence that says so, as amounts are not converted. Of a shop that has not said its currency
+ * any sign will do.
+ */
+export function amountTyped(
+  typed: string,
+  { currency }: Money,
+  locale?: string,
+): { readonly ok: true; readonly text: string } | { readonly ok: false; readonly message: string } {
+  const text = typed.trim();
+  const [whole, before, behind] = SIGNED.exec(text) ?? [];
+  const sign = before ?? behind;
+  if (whole === undefined || sign === undefined) return { ok: true, text };
+  const bare = before === undefined ? text.slice(0, -whole.length) : text.slice(whole.length);
+  if (currency === '') return { ok: true, text: bare };
+  const own = (['narrowSymbol', 'symbol', 'code'] as const).flatMap((currencyDisplay) =>
+    [locale, 'en'].flatMap((language) =>
+      new Intl.NumberFormat(language, { style: 'currency', currency, currencyDisplay })
+        .formatToParts(0)
+        .filter(({ type }) => type === 'currency')
+        .map(({ value }) => value.toLowerCase()),
+    ),
+  );
+  if (own.includes(sign.toLowerCase())) return { ok: true, text: bare };
+  return {
+    ok: false,
+    message:
+      `“${sign}” is not this shop’s currency. Type the amount in ${currency}, for example 3.50: ` +
+      'amounts are not converted.',
+  };
+}
+
 /**
  * An amount in the shop's currency as the reader's language writes it: with as many decimals as the currency
  * has, and one more where less than one whole of it is named, as parts of a head's cost are. NaN and infinity

@@ -103,7 +103,7 @@ function usualForm(typed: string, kind: QuantityKind): string {
   if (kind === 'size' || kind === 'depth') return typed.replace(/(?:''|’’|′′)$/, '"');
   // #15, 15lb test.
   if (kind === 'lineTest') return typed.replace(/\s*test$/i, '').replace(/^#\s*(.+)$/, '$1 lb');
-  // $1.50, 3,50 €, EUR 3.50: the shop has one money, whichever sign is typed.
+  // $1.50, 3,50 €, EUR 3.50: whether that is the shop's currency is asked where the shop is known.
   if (kind === 'money') return typed.replace(/^(?:\p{Sc}|[A-Z]{3})\s*|\s*(?:\p{Sc}|[A-Z]{3})$/gu, '');
   return typed;
 }

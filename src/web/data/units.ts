@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { useCallback } from 'react';
 import type { QuantityKind, UnitSystem } from '../../core/quantity/index.ts';
 import {
+  amountTyped,
   currencySign,
   formatFigure,
   formatForEditing,
@@ -40,7 +41,16 @@ export function useUnits() {
   );
   const say = useCallback((text: string) => localised(inUnits(text, system)), [system]);
   /** What a person typed for a quantity, in its stored unit. */
-  const read = useCallback((text: string, kind: QuantityKind) => readQuantity(text, kind, system), [system]);
+  const read = useCallback(
+    (text: string, kind: QuantityKind) => {
+      if (kind !== 'money') return readQuantity(text, kind, system);
+      const amount = amountTyped(text, money, READER);
+      return amount.ok
+        ? readQuantity(amount.text, kind, system)
+        : { ok: false as const, message: localised(amount.message) };
+    },
+    [system, money],
+  );
   /** The text a field begins to be edited with: reading it gives what is stored. */
   const editing = useCallback(
     (value: number, kind: QuantityKind) => localised(formatForEditing(value, kind, system)),

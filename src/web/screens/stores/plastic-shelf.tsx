@@ -16,6 +16,7 @@ import {
 } from '../../../core/plastic/index.ts';
 import { useCreate, useList } from '../../data/queries.ts';
 import { useUnits } from '../../data/units.ts';
+import { MM_PER_INCH } from '../../../core/quantity/index.ts';
 import { PlasticFigure } from '../../drawing/plastic-figure.tsx';
 import { useAddress } from '../../parts/address.ts';
 import { Choice } from '../../parts/choice.tsx';
@@ -41,21 +42,28 @@ const readPlastics = async (text: string) => {
   return readPlasticsCsv(text).map(({ plastic, ...row }) => ({ ...row, document: plastic }));
 };
 
+/** Lengths between which every plastic lies, round in the reader’s unit, mm. */
+const ALL_LENGTHS = {
+  imperial: [0.75 * MM_PER_INCH, 16 * MM_PER_INCH],
+  metric: PLASTIC_RANGES.length,
+} as const;
+
 /**
  * The plastics side by side, to one scale; searched, filtered, edited, brought in and taken out as a table.
  */
 export function PlasticShelf({ find }: { readonly find: string }) {
   const list = useList('plastics');
   const create = useCreate('plastics');
-  const { format } = useUnits();
+  const { system, format } = useUnits();
   const { search, set } = useAddress();
+  const [shortest, longest] = ALL_LENGTHS[system];
   const filter = {
     kind: search.get('kind') ?? ANY,
     toughness: search.get('toughness') ?? ANY,
     colour: search.get('colour') ?? ANY,
     floats: search.get('floats') ?? ANY,
-    from: Number(search.get('from') ?? 20) || 20,
-    to: Number(search.get('to') ?? 400) || 400,
+    from: Number(search.get('from')) || shortest,
+    to: Number(search.get('to')) || longest,
   };
   const shown = useMemo(() => {
     const wanted = find.toLowerCase();
@@ -119,19 +127,19 @@ export function PlasticShelf({ find }: { readonly find: string }) {
           label="From"
           kind="size"
           value={filter.from}
-          min={PLASTIC_RANGES.length[0]}
-          max={PLASTIC_RANGES.length[1]}
+          min={shortest}
+          max={longest}
           step={5}
-          onCommit={(value) => set('from', String(value), '20')}
+          onCommit={(value) => set('from', String(value), String(shortest))}
         />
         <QuantityField
           label="To"
           kind="size"
           value={filter.to}
-          min={PLASTIC_RANGES.length[0]}
-          max={PLASTIC_RANGES.length[1]}
+          min={shortest}
+          max={longest}
           step={5}
-          onCommit={(value) => set('to', String(value), '400')}
+          onCommit={(value) => set('to', String(value), String(longest))}
         />
         <span className="plastics-files">
           <TableFiles
