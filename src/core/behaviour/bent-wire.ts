@@ -147,6 +147,11 @@ export class BentWire {
     return slopes;
   }
 
+  /** Angle each corner has turned under the pull, radians. */
+  turned(): Float64Array {
+    return this.curvatures.map((curvature, i) => curvature * this.bends * numberAt(this.lengths, i));
+  }
+
   /** Angle each corner keeps when let go, radians: unloading is elastic. */
   turnedForGood(): Float64Array {
     return this.curvatures.map(

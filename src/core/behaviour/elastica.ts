@@ -1,5 +1,7 @@
 import { gaussLegendre } from '../numeric/gauss.ts';
-import { findRoot } from '../numeric/root.ts';
+import { lastOf, numberAt } from '../numeric/at.ts';
+import { crossing, findRoot } from '../numeric/root.ts';
+import type { Vec2 } from '../numeric/vec.ts';
 
 /** How far a bent strand's end has gone, as shares of its length. */
 export interface Bent {
@@ -64,6 +66,44 @@ export function elastica(load: number): Bent {
   const root = findRoot((x) => Math.log(bentBy(Math.exp(x)).load / load), ...MODULI, 1e-13);
   const { drop, shortening } = bentBy(root.ok ? Math.exp(root.x) : Math.SQRT1_2);
   return { drop, shortening };
+}
+
+/** Pieces that a bent strand is drawn in. */
+const DRAWN = 48;
+
+/**
+ * The same strand from where it is held, at 0, to its end, as places along how it stood and square to it, in
+ * lengths of its own. `load` is P L²/(E I), 0 to 400.
+ */
+export function elasticaLine(load: number): Vec2[] {
+  const step = 1 / DRAWN;
+  /** From the end, where nothing bends it, back to where it is held: angles, for an angle of the end. */
+  const anglesFrom = (end: number): number[] => {
+    let [angle, curvature] = [end, 0];
+    const angles = [angle];
+    for (let i = 0; i < DRAWN; i++) {
+      // The moment grows with the way across the load: κ′ = α cos θ (midpoint rule).
+      const [halfAngle, halfCurvature] = [
+        angle - (curvature * step) / 2,
+        curvature + (load * Math.cos(angle) * step) / 2,
+      ];
+      angle -= halfCurvature * step;
+      curvature += load * Math.cos(halfAngle) * step;
+      angles.push(angle);
+    }
+    return angles;
+  };
+  // Held, it points as it stood.
+  const held = (end: number) => -lastOf(anglesFrom(end));
+  const end = load === 0 ? 0 : crossing(held, [0, held(0)], [Math.PI / 2, held(Math.PI / 2)], 1e-9);
+  const angles = anglesFrom(end).toReversed();
+  const line: Vec2[] = [[0, 0]];
+  for (let i = 1; i < angles.length; i++) {
+    const middle = (numberAt(angles, i - 1) + numberAt(angles, i)) / 2;
+    const [along, off] = lastOf(line);
+    line.push([along + Math.cos(middle) * step, off + Math.sin(middle) * step]);
+  }
+  return line;
 }
 
 /** The end's drop under the greatest load, as a share of the length. */

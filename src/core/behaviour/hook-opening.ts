@@ -258,12 +258,8 @@ const NARROW = 3e-4;
 const LEAST_STEP = 1.002;
 const MOST_YIELDS = 30;
 
-/** Clear gap of a hook whose corners are turned for good, from the tip to the nearest of its shank, mm. */
-function gapBetween(
-  { held, wire, diameter }: PulledHook,
-  { chain, beyond }: Loaded,
-  turns?: Float64Array,
-): number {
+/** The wire outside what holds it, its corners turned, to the tip, mm. */
+function turnedWire({ wire }: PulledHook, { chain, beyond }: Loaded, turns?: Float64Array): Place[] {
   const first = itemAt(wire, 0);
   const shape: Place[] = [first];
   let angle = 0;
@@ -278,10 +274,54 @@ function gapBetween(
     follow(itemAt(chain, i), itemAt(chain, i + 1));
   }
   for (let i = 0; i < beyond.length - 1; i++) follow(itemAt(beyond, i), itemAt(beyond, i + 1));
+  return shape;
+}
+
+/** Clear gap of a hook whose corners are turned, from the tip to the nearest of its shank, mm. */
+function gapBetween(hook: PulledHook, found: Loaded, turns?: Float64Array): number {
+  const shape = turnedWire(hook, found, turns);
   const tip = lastOf(shape);
   // To what lies round the bend, nearer to the tip, there is no gap.
-  const shank = shape.slice(0, Math.max(1, shankCount(chain)));
-  return Math.min(...[...held, ...shank].map((place) => between(place, tip))) - diameter;
+  const shank = shape.slice(0, Math.max(1, shankCount(found.chain)));
+  return Math.min(...[...hook.held, ...shank].map((place) => between(place, tip))) - hook.diameter;
+}
+
+/** A hook under a pull. */
+export interface PulledShape {
+  /** N, along the line from the tie to the bend */
+  readonly pull: number;
+  /** centre line from where metal holds it to the tip, mm */
+  readonly wire: readonly Place[];
+  /** gap under the pull, and once it is let go, as shares of what it was */
+  readonly gap: number;
+  readonly gapAfter: number;
+}
+
+/**
+ * Shapes of a hook under pulls that rise from nothing, N, as {@link openingLoad} bends it: as many of them as
+ * a shape is found for, none where no wire stands out. `yieldStrength` in N/mm², above 0.
+ */
+export function pulledShapes(
+  hook: PulledHook,
+  yieldStrength: number,
+  pulls: readonly number[],
+): PulledShape[] {
+  const found = loaded(hook);
+  if (!found) return [];
+  const chain = new BentWire(found.chain, hook.tie, hook.diameter, yieldStrength);
+  const whole = gapBetween(hook, found);
+  const shapes: PulledShape[] = [];
+  for (const pull of pulls) {
+    if (!chain.pulled(pull)) break;
+    const turned = chain.turned();
+    shapes.push({
+      pull,
+      wire: turnedWire(hook, found, turned),
+      gap: gapBetween(hook, found, turned) / whole,
+      gapAfter: gapBetween(hook, found, chain.turnedForGood()) / whole,
+    });
+  }
+  return shapes;
 }
 
 /**

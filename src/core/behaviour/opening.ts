@@ -3,7 +3,7 @@ import { fishingOf, lineFacts } from './fishing.ts';
 import { openingLoads, pulledHook, yieldLoad } from './hook-opening.ts';
 
 /** Yield strength of hardened hook wire, N/mm² (usual range of spring steels, from memory). */
-const YIELD = { usual: 1750, least: 1500, most: 2000 };
+export const WIRE_YIELD = { usual: 1750, least: 1500, most: 2000 };
 
 /** What a hook bears before it begins to yield, and before it is open for good. */
 export const opening = behaviour({
@@ -66,13 +66,13 @@ export const opening = behaviour({
   read(rig, around) {
     const fishing = fishingOf(around);
     const hook = pulledHook(rig);
-    const [usual, least, most] = openingLoads(hook, [YIELD.usual, YIELD.least, YIELD.most]) as [
-      number,
-      number,
-      number,
-    ];
+    const [usual, least, most] = openingLoads(hook, [
+      WIRE_YIELD.usual,
+      WIRE_YIELD.least,
+      WIRE_YIELD.most,
+    ]) as [number, number, number];
     const { strength: test } = lineFacts(fishing);
-    const yields = yieldLoad(hook, YIELD.usual);
+    const yields = yieldLoad(hook, WIRE_YIELD.usual);
     // Of a bend that metal or collar swallows there is nothing left to open.
     const told = (value: number, ends: readonly number[]) =>
       Number.isFinite(value) ? about(value, ends) : undefined;
@@ -80,7 +80,7 @@ export const opening = behaviour({
     return {
       'hook.yieldLoad': told(
         yields,
-        [YIELD.least, YIELD.most].map((strength) => (yields * strength) / YIELD.usual),
+        [WIRE_YIELD.least, WIRE_YIELD.most].map((strength) => (yields * strength) / WIRE_YIELD.usual),
       ),
       'hook.openingLoad': opens(1),
       'hook.openingShare': opens(test),

@@ -67,6 +67,9 @@ export function rungName(name: string, grams: number): string {
 export const buildLadder = (design: Design, ladder: LadderSpec, metals: readonly Metal[] = METALS): Rung[] =>
   ladder.rungs.map(rungBuilder(design, ladder, metals));
 
+/** A row of the hook chart, and by how much, as a logarithm, its gap is off what is wanted. */
+type Off = Readonly<Record<'row' | 'by', number>>;
+
 /** Returns what builds one rung of a design’s ladder after the other, as `buildLadder` builds them all. */
 export function rungBuilder(
   design: Design,
@@ -111,28 +114,26 @@ export function rungBuilder(
 
     /**
      * The row in proportion to its own head. Heights go with the cube root of the metal's weight. On the
-     * scale or in water, hook and fittings weigh with it: a larger hook leaves a smaller head, so rows are
-     * tried from a guess on to where one is no longer too small for the head that goes with it, and the
-     * nearer is taken.
+     * scale or in water, hook and fittings weigh with it: a larger hook leaves a smaller head, so the two
+     * rows between which hooks go from too small to too large are closed in on, and the nearer is taken.
      */
     function proportioned(weight: number, own: Rig): number {
-      const { height } = extent(own.head);
-      if (of === 'metal') return nearest(height * Math.cbrt(weight / metalPart(own).mass), own);
-      const offs = new Map<number, number>();
+      if (of === 'metal')
+        return nearest(extent(own.head).height * Math.cbrt(weight / metalPart(own).mass), own);
       const offOf = (row: number): number => {
-        const known = offs.get(row);
-        if (known !== undefined) return known;
         const solved = solveTarget(rung(itemAt(HOOK_CHART, row).size), metals);
         // Where hook and fittings alone weigh too much it is too large.
-        const off = solved.ok ? excess(row, extent(solved.rig.head).height, own) : Infinity;
-        offs.set(row, off);
-        return off;
+        return solved.ok ? excess(row, extent(solved.rig.head).height, own) : Infinity;
       };
-      let row = nearest(height * Math.cbrt(weight / from), own);
-      while (row > 0 && offOf(row) > 0) row--;
-      while (row < HOOK_CHART.length - 1 && offOf(row) < 0 && offOf(row + 1) < 0) row++;
-      const next = Math.min(row + 1, HOOK_CHART.length - 1);
-      return Math.abs(offOf(next)) < Math.abs(offOf(row)) ? next : row;
+      let below: Off = { row: -1, by: -Infinity };
+      let above: Off = { row: HOOK_CHART.length, by: Infinity };
+      while (above.row - below.row > 1) {
+        const row = Math.floor((below.row + above.row) / 2);
+        const by = offOf(row);
+        if (by < 0) below = { row, by };
+        else above = { row, by };
+      }
+      return -below.by < above.by ? below.row : above.row;
     }
 
     function ruled(): string {

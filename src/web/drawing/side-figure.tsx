@@ -109,13 +109,23 @@ export function Edges({
 }
 
 /** The barb and the point, a little wedge on the inside of the point leg. */
-function Barb({ drawing: { tip, wire }, place }: Pick<Props, 'drawing' | 'place'>) {
-  const points: Vec2[] = [
-    [tip[0] + wire * 1.6, tip[1] + wire * 0.35],
-    [tip[0] - wire * 1.5, tip[1] + wire * 0.5],
-    [tip[0] - wire * 3.2, tip[1] - wire * 1.1],
-    [tip[0] - wire * 1.2, tip[1] - wire * 0.5],
-  ];
+/** The point and its barb, the way the wire ends. */
+function Barb({ drawing: { hook, wire }, place }: Pick<Props, 'drawing' | 'place'>) {
+  const [before, tip] = hook.slice(-2);
+  if (!before || !tip) return null;
+  const length = Math.hypot(tip[0] - before[0], tip[1] - before[1]) || 1;
+  const [c, s] = [(tip[0] - before[0]) / length, (tip[1] - before[1]) / length];
+  const points = (
+    [
+      [1.6, 0.35],
+      [-1.5, 0.5],
+      [-3.2, -1.1],
+      [-1.2, -0.5],
+    ] as const
+  ).map(([along, off]): Vec2 => [
+    tip[0] + wire * (along * c - off * s),
+    tip[1] + wire * (along * s + off * c),
+  ]);
   return <path className="fig-point" d={pathOf(points, place)} />;
 }
 

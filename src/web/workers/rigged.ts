@@ -1,14 +1,21 @@
 import type { Bait } from '../../core/assembly/index.ts';
 import type { ReadingId, Readings, Surroundings } from '../../core/behaviour/index.ts';
 import type { Design, Problem } from '../../core/document/index.ts';
-import type { Fit, GuardWays, Verdict, WaterFigure } from '../../core/judge/index.ts';
+import type { Fit, GuardWays, PullFigure, Verdict, WaterFigure } from '../../core/judge/index.ts';
 import type { HookPairing } from '../../core/match/index.ts';
 import type { Metal } from '../../core/material/index.ts';
 import type { Plastic } from '../../core/plastic/index.ts';
 import type { Drawing, TurnedRig } from '../../core/plate/index.ts';
 import type { MethodKey } from '../../core/rigging/index.ts';
 import { solveTarget } from '../../core/assembly/index.ts';
-import { bestPairing, evaluate, guardWays, judgeFit, waterFigure } from '../../core/judge/index.ts';
+import {
+  bestPairing,
+  evaluate,
+  guardWays,
+  judgeFit,
+  pullFigure,
+  waterFigure,
+} from '../../core/judge/index.ts';
 import { hooksFor } from '../../core/match/index.ts';
 import { drawingOf, turnedRig } from '../../core/plate/index.ts';
 import type { Judged } from './judged.ts';
@@ -92,23 +99,27 @@ export type Wet =
       readonly readings: Readings;
       /** undefined where it floats */
       readonly water: WaterFigure | undefined;
+      /** hook, line and rod as they are pulled, where asked for */
+      readonly pull: PullFigure | undefined;
     }
   | { readonly ok: false; readonly name: string; readonly problems: readonly Problem[] };
 
 /**
- * Several heads in the same water, each with the bait on it if there is one; the first in two metals where
- * asked for.
+ * Several heads in the same water, each with the bait on it if there is one; the first in two metals, and
+ * each as it is pulled, where asked for.
  */
 export function wet(
   designs: readonly Design[],
   surroundings: Surroundings,
   bait?: Bait,
   inMetals = false,
+  isPulled = false,
 ): Wet[] {
   const [first] = designs;
   const shown = inMetals && first ? inTwoMetals(first, surroundings) : designs;
-  return shown.map((design): Wet => {
-    const result = evaluate(design, surroundings, bait);
+  const results = shown.map((design) => ({ design, result: evaluate(design, surroundings, bait) }));
+  const most = isPulled ? mostPull(results.flatMap(({ result }) => (result.ok ? [result] : []))) : 0;
+  return results.map(({ design, result }): Wet => {
     if (!result.ok) return { ok: false, name: design.name, problems: result.problems };
     const { rig: built, readings } = result;
     return {
@@ -118,6 +129,20 @@ export function wet(
       drawing: drawingOf(built),
       readings,
       water: waterFigure(built, surroundings),
+      pull: isPulled ? pullFigure(built, surroundings, most) : undefined,
     };
   });
 }
+
+/** The most that heads are shown pulled by, N: a little beyond all that gives. */
+const mostPull = (results: readonly { readonly readings: Readings }[]): number =>
+  1.08 *
+  Math.max(
+    1,
+    ...results.flatMap(({ readings }) => {
+      const opens = readings['hook.openingLoad']?.value ?? 0;
+      const share = readings['hook.openingShare']?.value ?? 0;
+      // What opens it over the line's test, and so the test.
+      return share > 0 ? [opens, opens / share] : [opens];
+    }),
+  );

@@ -8,7 +8,7 @@ import { useUnits } from '../../data/units.ts';
 import type { WetHead } from './tank-kit.ts';
 import { DASHES } from './tank-kit.ts';
 
-const BOX = { width: 560, height: 300, left: 52, right: 14, top: 26, foot: 34 };
+const BOX = { width: 560, height: 400, left: 52, right: 14, top: 26, foot: 34 };
 
 /** The lines' true shapes, one scale both ways. */
 export function Shapes({ heads, depth }: { readonly heads: readonly WetHead[]; readonly depth: number }) {

@@ -16,7 +16,7 @@ import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import { Bottom } from './bottom.tsx';
 import { Conditions } from './conditions.tsx';
 import { Drop } from './drop.tsx';
-import { Forces } from './forces.tsx';
+import { PullView } from './pull-view.tsx';
 import { LineView } from './line-view.tsx';
 import { Through } from './through.tsx';
 import type { WetHead } from './tank-kit.ts';
@@ -80,11 +80,13 @@ const run = ({
   designs,
   conditions,
   inMetals,
+  isPulled,
 }: {
   readonly designs: readonly Design[];
   readonly conditions: Pick<ReturnType<typeof useConditions>, 'surroundings' | 'bait'>;
   readonly inMetals: boolean;
-}) => judgeWorker('now').wet(designs, conditions.surroundings, conditions.bait, inMetals);
+  readonly isPulled: boolean;
+}) => judgeWorker('now').wet(designs, conditions.surroundings, conditions.bait, inMetals, isPulled);
 
 /** A design at another weight of what its own target is of; as it is where none is asked for. */
 const atWeight = (design: Design, grams: number | undefined): Design =>
@@ -110,8 +112,9 @@ function TankOf({ kept, tray, plastics, metals }: Props) {
       ].slice(0, MOST),
       conditions: { surroundings, bait },
       inMetals: company === 'metals',
+      isPulled: view === 'hook',
     }),
-    [kept, tray, company, surroundings, bait, grams],
+    [kept, tray, company, surroundings, bait, grams, view],
   );
   const { output, error } = useJudged(job, run);
   const heads = useMemo<readonly WetHead[]>(
@@ -157,7 +160,7 @@ function TankOf({ kept, tray, plastics, metals }: Props) {
             {view === 'bottom' && <Bottom heads={heads} address={address} />}
             {view === 'through' && <Through heads={heads} conditions={conditions} />}
             {view === 'line' && <LineView heads={heads} conditions={conditions} />}
-            {view === 'hook' && <Forces heads={heads} />}
+            {view === 'hook' && <PullView heads={heads} address={address} />}
           </Panel>
         )}
       </div>
