@@ -269,3 +269,28 @@ describe('keepers are where they are told, and hold by what stands out', () => {
     ).toEqual(['length']);
   });
 });
+
+describe('what fittings are as a whole', () => {
+  it('a brush bent as one rod is as much stiffer as the metal that fills its circle, one fibre is itself', () => {
+    for (const count of [1, 2, 12, 40]) {
+      const { asOneRod, bundleRadius, strand } = set({
+        ...guardInitial('fibre'),
+        ...PLACE,
+        count,
+      } as GuardSpec);
+      // (π/4) R⁴ of a circle, so much of it filled as its fibres fill, over that of so many fibres.
+      const filled = (count * (strand / 2) ** 2) / bundleRadius ** 2;
+      const wanted = count === 1 ? 1 : (filled * bundleRadius ** 4) / (count * (strand / 2) ** 4);
+      expect(asOneRod).toBeCloseTo(wanted, 9);
+      expect(asOneRod).toBeGreaterThanOrEqual(1);
+    }
+  });
+
+  it('a collar has fine detail where it has barbs that stand out', () => {
+    const plain = { kind: 'collar', length: 8, diameter: 3, barb: 0.6, barbs: 2 } as const;
+    expect(collar.detail?.(plain)).toMatchObject({ size: 0.6, path: '/keeper/barb' });
+    expect(collar.detail?.({ ...plain, barbs: 0 })).toBeUndefined();
+    expect(collar.detail?.({ ...plain, barb: 0 })).toBeUndefined();
+    expect(collar.detail?.({ ...plain, barbs: 1, barb: 0.2 })).toMatchObject({ size: 0.2 });
+  });
+});

@@ -34,3 +34,25 @@ it('stays within four per cent and has two digits at most; what is of one digit 
     }),
   );
 });
+
+it.each([
+  // A packet's fraction of an ounce is round as it is; of a pot of metal it is not.
+  ['3/16 oz', 3 / 16, 3 / 16],
+  ['5/8 oz', 5 / 8, 5 / 8],
+  ['7 1/2 oz', 7.5, 7.5],
+  ['8 oz', 8, 8],
+  ['8 1/4 oz', 8.25, 8],
+  ['12 7/16 oz', 12 + 7 / 16, 12],
+] as const)('of mass %s stays or is rounded', (_, ounces, wanted) => {
+  const { fromStored, toStored } = shownUnit('mass', 'imperial');
+  expect(fromStored(roundIn(toStored(ounces), 'mass', 'imperial'))).toBeCloseTo(wanted, 9);
+});
+
+it('of other kinds and in metric a packet’s fraction is no reason to stay', () => {
+  // 3/16 oz is 5.3155 g, and so many millimetres.
+  const grams = (3 / 16) * 28.349523125;
+  expect(roundIn(grams, 'mass', 'metric')).toBeCloseTo(5.5, 9);
+  expect(roundIn(grams, 'size', 'metric')).toBeCloseTo(5.5, 9);
+  const { fromStored } = shownUnit('size', 'imperial');
+  expect(fromStored(roundIn(grams, 'size', 'imperial'))).toBeCloseTo(0.2, 1);
+});

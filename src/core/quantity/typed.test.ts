@@ -148,3 +148,46 @@ describe('a number by what its reader writes before decimals', () => {
     }
   });
 });
+
+describe('at the edges of what is read', () => {
+  const read = (text: string, kind: 'share' | 'mass' | 'size' = 'mass') =>
+    parseQuantity(text, kind, 'metric');
+
+  it('sixty characters are a value, sixty-one are not, blanks at the ends not counted', () => {
+    const number = `${'0'.repeat(58)}12`;
+    expect(read(number)).toMatchObject({ ok: true, value: 12 });
+    expect(read(`  ${number}  `)).toMatchObject({ ok: true, value: 12 });
+    expect(read(`0${number}`)).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/too long/) as string,
+    });
+  });
+
+  it('a per cent between nothing and one says how it was read, the ends themselves do not', () => {
+    expect(read('0.4', 'share')).toMatchObject({ ok: true, value: 0.004, said: 'Read as 0.4 %, not 40 %.' });
+    for (const [text, value] of [
+      ['0', 0],
+      ['1', 0.01],
+      ['-0.4', -0.004],
+      ['40', 0.4],
+    ] as const) {
+      const found = read(text, 'share');
+      expect(found.ok && found.value).toBeCloseTo(value, 12);
+      expect(found.ok && found.said).toBeUndefined();
+    }
+  });
+
+  it('what stands before or behind a number and is no unit of it is refused', () => {
+    for (const text of ['about 3 g', '3 g or so', '3,5,6', '1/2/3', '3 g 4'])
+      expect(read(text).ok, text).toBe(false);
+  });
+});
+
+describe('hook sizes at the edges', () => {
+  it('are read with blanks and a leading zero, and nothing before or behind them', () => {
+    for (const text of ['4/0', ' 4/0 ', '4 / 0', '04/0', '4 /0'])
+      expect(hookRank(text), text).toBe(hookRank('4/0'));
+    for (const text of ['x4/0', '4/0x', '4x/0', '4/x0', '4//0', '144/0'])
+      expect(hookRank(text), text).not.toBe(hookRank('4/0'));
+  });
+});
