@@ -38,6 +38,8 @@ export interface ReadingSpec {
   readonly decimals?: number;
   /** true where it is worth a line side by side */
   readonly compared?: boolean;
+  /** true of the few that decide for or against a head at first sight: they stand first on the Bench */
+  readonly decides?: boolean;
 }
 
 /** What surrounds a design while it is judged. */

@@ -30,6 +30,7 @@ export const falling = behaviour({
         'by the same principle as wire. No line, vertical path. Where drops were timed for this ' +
         'design its drag is what they say, and so is the span.',
       compared: true,
+      decides: true,
     },
     'fall.attitude': {
       name: 'Nose down in the fall',

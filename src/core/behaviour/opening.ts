@@ -38,6 +38,7 @@ export const opening = behaviour({
         'caught in bone, open it sooner; so does a jerk. Wire of 1750 N/mm², from 1500 to 2000 ' +
         '(from memory), hardening by a hundredth of its stiffness (working value).',
       compared: true,
+      decides: true,
     },
     'hook.openingShare': {
       name: 'Opens, over the line’s test',

@@ -209,6 +209,7 @@ export const rest = behaviour({
         'tails give way. The span is a scatter of 15 to 35°, that of the attitude, and none to ' +
         'half of them tumbling on.',
       compared: true,
+      decides: true,
     },
     'rest.onSide': {
       name: 'Comes to rest on its side',

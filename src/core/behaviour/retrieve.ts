@@ -192,6 +192,7 @@ export const retrieve = behaviour({
         'Greatest speed over ground at which it still keeps the bottom with that line out, the ' +
         'current against it taken off. Absent where the line out is too short.',
       compared: true,
+      decides: true,
     },
     'retrieve.leastWeight': {
       name: 'Least weight that keeps it',

@@ -30,6 +30,7 @@ export const weight = behaviour({
         'Metal, hook, joint, keeper, guard and paint together: what a scale shows. No plastic. ' +
         'The span is the hook’s where its wire comes from the chart.',
       compared: true,
+      decides: true,
     },
     'mass.hook': {
       name: 'Hook',

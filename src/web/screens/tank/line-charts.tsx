@@ -5,10 +5,15 @@ import type { PointerEvent } from 'react';
 import { USUAL_FISHING } from '../../../core/behaviour/index.ts';
 import type { Vec2 } from '../../../core/numeric/index.ts';
 import { useUnits } from '../../data/units.ts';
+import { useNarrow } from '../../parts/narrow.ts';
 import type { WetHead } from './tank-kit.ts';
 import { DASHES } from './tank-kit.ts';
 
-const BOX = { width: 560, height: 400, left: 52, right: 14, top: 26, foot: 34 };
+/** px: margins of the charts, how wide they are on a phone and on a desk, and how tall. */
+const BOX = { left: 52, right: 14, top: 26, foot: 34, narrow: 400, wide: 1120, height: 220, most: 250 };
+
+/** How wide the charts are drawn, px of their own. */
+const useWidth = (): number => (useNarrow() ? BOX.narrow : BOX.wide);
 
 /** The lines' true shapes, one scale both ways. */
 export function Shapes({ heads, depth }: { readonly heads: readonly WetHead[]; readonly depth: number }) {
@@ -16,18 +21,20 @@ export function Shapes({ heads, depth }: { readonly heads: readonly WetHead[]; r
   const rod = USUAL_FISHING.rodHeight;
   const reach = Math.max(1, ...heads.map(({ water }) => water.line.distance)) * 1.15;
   const deep = Math.max(depth, ...heads.map(({ water }) => Math.min(water.line.depth, depth)));
-  const k = Math.min((BOX.width - 30) / reach, (BOX.height - 30) / (deep + rod + 0.5));
-  const [x0, y0] = [BOX.width - 20, 16 + rod * k];
+  const width = useWidth();
+  const k = Math.min((width - 30) / reach, (BOX.most - 60) / (deep + rod));
+  const [x0, y0] = [width - 20, 16 + rod * k];
+  const height = Math.ceil(y0 + deep * k + 44);
   return (
     <svg
       className="tank-svg"
-      viewBox={`0 0 ${BOX.width} ${BOX.height}`}
+      viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label="The line from rod to head"
     >
-      <rect className="tank-water" x={0} y={y0} width={BOX.width} height={depth * k} />
-      <rect className="tank-bed" x={0} y={y0 + depth * k} width={BOX.width} height={BOX.height} />
-      <line className="tank-surface" x1={0} x2={BOX.width} y1={y0} y2={y0} />
+      <rect className="tank-water" x={0} y={y0} width={width} height={depth * k} />
+      <rect className="tank-bed" x={0} y={y0 + depth * k} width={width} height={height} />
+      <line className="tank-surface" x1={0} x2={width} y1={y0} y2={y0} />
       {heads.map(({ water, name }, i) => {
         const { shape, depth: own, distance } = water.line;
         // A head on the bottom is drawn on it: the line beyond lies as if it were there.
@@ -76,9 +83,10 @@ export function DepthChart({
   readonly onDepth: (depth: number) => void;
 }) {
   const { format, ticks } = useUnits();
+  const width = useWidth();
   const ref = useRef<SVGSVGElement>(null);
   const most = Math.max(depth * 1.6, 1);
-  const x = scaleLinear([0, 1.7], [BOX.left, BOX.width - BOX.right]);
+  const x = scaleLinear([0, 1.7], [BOX.left, width - BOX.right]);
   const y = scaleLinear([0, most], [BOX.top, BOX.height - BOX.foot]);
   const pull = (which: 'speed' | 'depth') => (event: PointerEvent<SVGElement>) => {
     const target = event.currentTarget;
@@ -86,7 +94,7 @@ export function DepthChart({
     const move = (to: globalThis.PointerEvent) => {
       const box = ref.current?.getBoundingClientRect();
       if (!box) return;
-      const at = (to.clientX - box.left) * (BOX.width / box.width);
+      const at = (to.clientX - box.left) * (width / box.width);
       const down = (to.clientY - box.top) * (BOX.height / box.height);
       if (which === 'speed') onSpeed(Math.min(1.7, Math.max(0, x.invert(at))));
       else onDepth(Math.min(60, Math.max(0.3, y.invert(down))));
@@ -103,7 +111,7 @@ export function DepthChart({
     <svg
       ref={ref}
       className="tank-svg"
-      viewBox={`0 0 ${BOX.width} ${BOX.height}`}
+      viewBox={`0 0 ${width} ${BOX.height}`}
       role="img"
       aria-label="Depth kept against speed through the water"
     >
@@ -117,7 +125,7 @@ export function DepthChart({
       ))}
       {ticks([0, most], 'depth', 5).map((value) => (
         <g key={value}>
-          <line className="tank-grid" x1={BOX.left} x2={BOX.width - BOX.right} y1={y(value)} y2={y(value)} />
+          <line className="tank-grid" x1={BOX.left} x2={width - BOX.right} y1={y(value)} y2={y(value)} />
           <text className="tank-tick" x={BOX.left - 6} y={y(value) + 4} textAnchor="end">
             {format(value, 'depth')}
           </text>
@@ -132,8 +140,8 @@ export function DepthChart({
         />
       ))}
       <g className="tank-pull" onPointerDown={pull('depth')}>
-        <line className="tank-mark" x1={BOX.left} x2={BOX.width - BOX.right} y1={y(depth)} y2={y(depth)} />
-        <text className="tank-tick" x={BOX.width - BOX.right} y={y(depth) - 5} textAnchor="end">
+        <line className="tank-mark" x1={BOX.left} x2={width - BOX.right} y1={y(depth)} y2={y(depth)} />
+        <text className="tank-tick" x={width - BOX.right} y={y(depth) - 5} textAnchor="end">
           bottom
         </text>
       </g>

@@ -26,7 +26,7 @@ export function LineView({
   return (
     <section className="tank-view" aria-label="Line">
       <LineTools first={first} conditions={conditions} put={put} />
-      <div className="tank-two tank-even">
+      <div className="tank-stack">
         <Shapes heads={heads} depth={values.depth} />
         <DepthChart
           heads={heads}
