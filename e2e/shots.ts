@@ -27,11 +27,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'rack', path: '/', ready: hung },
   { name: 'bench', path: '/designs/gravel-oval-1-2', ready: (page) => sees(page, 'Same weight') },
   {
-    name: 'own-profile',
-    path: '/designs/fathers-pattern-1-2?view=head',
-    ready: (page) => sees(page, 'Same weight'),
-  },
-  {
     name: 'solid',
     path: '/designs/kingfisher-dart-1-4?show=solid',
     ready: async (page) => {
@@ -43,6 +38,11 @@ const SHOTS: readonly Shot[] = [
     name: 'tank-line',
     path: '/designs/gravel-oval-1-2/water?view=line&speed=0.9',
     ready: (page) => page.waitForSelector('.tank-view'),
+  },
+  {
+    name: 'tank-pull',
+    path: '/designs/gravel-oval-1-2/water?view=hook&pull=40',
+    ready: (page) => page.waitForSelector('.pull-scene'),
   },
   {
     name: 'tank-bottom',
