@@ -649,7 +649,10 @@ describe('two tabs', () => {
     const theirs = await kept(path);
     await type(two, 'Eye angle', '20');
     await sees(two, 'This was saved elsewhere');
-    await sees(two, 'eye, angle');
+    const rows = await two.$$eval('.stale-table tbody tr', (all) =>
+      all.map((row) => [...row.children].map((cell) => cell.textContent)),
+    );
+    expect(rows).toEqual([['Eye angle', '20°', '35°']]);
     expect((await kept(path)).version).toBe(theirs.version);
     await (await named(two, 'Keep mine', 'button')).click();
     await until(20);

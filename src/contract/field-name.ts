@@ -1,4 +1,7 @@
-/** Returns a field by its path in a document as a sentence names it: the steps down to it, such as “Eye, angle”. */
+/**
+ * Returns a field by its path in a document as a sentence names it: the steps down to it, such as “Eye,
+ * angle”.
+ */
 export function fieldName(path: string): string {
   const parts = path.split('/').filter(Boolean);
   if (parts.length === 0) return 'The document';

@@ -156,7 +156,6 @@ function hookSaid(
   if (isGone) return 'opened: it lets go';
   const wider = Math.round(100 * (gap - 1));
   const stays = Math.round(100 * (gapAfter - 1));
-  if (gapAfter < AS_BEFORE)
-    return wider < 1 ? 'keeps its shape' : `gap ${wider}% wider, and springs back`;
+  if (gapAfter < AS_BEFORE) return wider < 1 ? 'keeps its shape' : `gap ${wider}% wider, and springs back`;
   return `gap ${wider}% wider, and stays ${stays < 1 ? 'a little' : `${stays}%`} wider`;
 }
