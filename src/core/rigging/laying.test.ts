@@ -111,6 +111,27 @@ describe('a cylinder threaded straight on', () => {
     expect(lay('threaded', cylinder(40, 100)).exit).toBeNaN();
   });
 
+  it('a bite is over the thickest place of a back between nose and point', () => {
+    const { tip } = RIG.hook;
+    const point = -tip[0];
+    // A hump of 26 a third of the way to the point, thin at the nose, behind it and on to the tail.
+    const humped = shaped(26, [
+      [0, 0.4],
+      [point / 300, 1],
+      [(2 * point) / 300, 0.4],
+      [1, 0.4],
+    ]);
+    expect(lay('threaded', humped).bite).toBeCloseTo(tip[2] - 13, 1);
+    // One behind the point is in nobody's way.
+    const behind = shaped(26, [
+      [0, 0.4],
+      [(point + 12) / 100, 0.4],
+      [0.8, 1],
+      [1, 0.4],
+    ]);
+    expect(lay('threaded', behind).bite).toBeGreaterThan(tip[2] - 8);
+  });
+
   it('cut shorter, its nose still at the head: the hook comes out as far behind, of a shorter body', () => {
     const cut = lay('threaded', plastic, RIG, 20);
     expect(cut.exit).toBeCloseTo(laid.exit, 9);
@@ -236,6 +257,18 @@ describe('a seat', () => {
         expect.closeTo(0, 9),
       ]);
     });
+  });
+
+  it('a single limb stands in the middle and rises by its own angle, a curled tail off the end of its body', () => {
+    const grub = usualPlastic('curl-tail', 3);
+    const { limbs } = lay('threaded', grub);
+    expect(limbs.map(({ side }) => side)).toEqual([0]);
+    for (const { root, end, long, off } of limbs) {
+      const turn = (off * Math.PI) / 180;
+      expect([root[1], end[1]]).toEqual([0, 0]);
+      expect(end[0]).toBeCloseTo(root[0] - long * Math.cos(turn), 9);
+      expect(end[2]).toBeCloseTo(root[2] + long * Math.sin(turn), 9);
+    }
   });
 
   it('on a hinge it is the free hook’s own eye, within a bait the eye’s place', () => {
