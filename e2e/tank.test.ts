@@ -127,6 +127,38 @@ describe('the Tank', () => {
     expect(page.complaints).toEqual([]);
   });
 
+  it('bends rod, line and hooks under a pull set by key, from nothing to where the hook has opened', async () => {
+    await go('?view=hook&with=alone');
+    await page.waitForSelector('.pull-scene .fig-wire');
+    const told = async (wanted: RegExp) =>
+      page.waitForFunction(
+        (source: string) =>
+          new RegExp(source, 's').test(
+            document.querySelector('[aria-label="Hook and guard"]')?.textContent ?? '',
+          ),
+        {},
+        wanted.source,
+      );
+    const hook = () =>
+      page.$eval('[aria-label="Hook of Gravel Oval 1/2"] .fig-wire', (path) => path.getAttribute('d'));
+    const slider = await named(page, 'Pull', 'slider');
+    await slider.press('Home');
+    await told(/The drag holds.*its tip gives 0.0 ft.*0.0 ft longer.*keeps its shape/);
+    const before = await hook();
+    for (let i = 0; i < 12; i++) await slider.press('ArrowRight');
+    await told(/gap \d+% wider, and springs back/);
+    expect(await hook()).not.toBe(before);
+    await slider.press('End');
+    await told(
+      /The line has parted.*stands free.*parted.*on a line that bears it: .*(stays \d+% wider|lets go)/,
+    );
+    // The address keeps it.
+    await page.waitForFunction(() => new URLSearchParams(location.search).has('pull'));
+    await page.reload({ waitUntil: 'load' });
+    await told(/The line has parted/);
+    expect(page.complaints).toEqual([]);
+  });
+
   it('moves nothing for who wants no motion: places at several moments instead', async () => {
     await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
     await go();

@@ -9,6 +9,10 @@ import { extent } from './tank-kit.ts';
 const BOX = { width: 300, height: 260 };
 const pathOf = (points: readonly Vec2[]): string => lineThrough<Vec2>()([...points]) ?? '';
 
+/** Of the rod’s line the part that is drawn as its thick end, and as its grip, places. */
+const BUTT = 14;
+const GRIP = 6;
+
 /** The rod from its grip up, bent towards the pull; as it stood behind it. */
 export function RodPicture({ tackle }: { readonly tackle: TackleFigure }) {
   const { format } = useUnits();
@@ -24,8 +28,8 @@ export function RodPicture({ tackle }: { readonly tackle: TackleFigure }) {
       <svg viewBox={`0 0 ${BOX.width} ${BOX.height}`} role="img" aria-label="The rod">
         <line className="pull-before" x1={x0} y1={y0} x2={x0} y2={y0 - reach * k} />
         <path className="pull-rod" d={pathOf(rod)} />
-        <path className="pull-rod pull-butt" d={pathOf(rod.slice(0, 14))} />
-        <path className="pull-grip" d={pathOf(rod.slice(0, 6))} />
+        <path className="pull-rod pull-butt" d={pathOf(rod.slice(0, BUTT))} />
+        <path className="pull-grip" d={pathOf(rod.slice(0, GRIP))} />
         {!tackle.isParted && (
           <>
             <line className="pull-line" x1={tip[0]} y1={tip[1]} x2={BOX.width} y2={tip[1]} />
