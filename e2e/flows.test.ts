@@ -668,6 +668,35 @@ describe('two tabs', () => {
   });
 });
 
+describe('the readings on the Bench', () => {
+  it('begin with those that decide; the others unfold, stay so over a reload, and are whole on paper', async () => {
+    const page = await at('/designs/gravel-oval-1-2');
+    await page.waitForSelector('.readings-key [data-reading="hook.openingLoad"]');
+    expect(
+      await page.$$eval('.readings-key output', (all) => all.map(({ dataset }) => dataset['reading'])),
+    ).toEqual(['mass.total', 'fall.speed', 'rest.hookUp', 'retrieve.maxBottomSpeed', 'hook.openingLoad']);
+    const isSeen = (id: string) =>
+      page.$eval(`[data-reading="${id}"]`, (reading) =>
+        reading.checkVisibility({ contentVisibilityAuto: true }),
+      );
+    expect([await isSeen('mass.submerged'), await isSeen('hook.gap')]).toEqual([false, false]);
+    const summary = await page.waitForSelector(
+      '::-p-xpath(//summary[starts-with(normalize-space(.),"Weight")])',
+    );
+    await summary?.click();
+    await page.waitForFunction(() => document.querySelector('.readings-group')?.hasAttribute('open'));
+    await page.reload({ waitUntil: 'load' });
+    await page.waitForSelector('.readings-group[open] [data-reading="mass.submerged"]');
+    expect([await isSeen('mass.submerged'), await isSeen('hook.gap')]).toEqual([true, false]);
+    await page.emulateMediaType('print');
+    await page.waitForFunction(() =>
+      document.querySelector('[data-reading="hook.gap"]')?.checkVisibility({ contentVisibilityAuto: true }),
+    );
+    await page.emulateMediaType('screen');
+    expect(page.complaints).toEqual([]);
+  });
+});
+
 describe('help and first load', () => {
   it('? opens the sheet of keys, Escape closes it', async () => {
     const page = await at('/');

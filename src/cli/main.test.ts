@@ -330,7 +330,7 @@ describe('match', () => {
     expect(applyPatch(patched, cone?.change?.patch ?? []).filter((error) => error !== null)).toEqual([]);
     expect(checkDesignDocument(patched)).toMatchObject({ ok: true });
     expect(patched).not.toEqual(heads[0]);
-  }, 60_000);
+  });
 
   it('takes plastics and rules of one’s own, and refuses what cannot be read with its place', async () => {
     const heads = file('one-head.json', weighed('football', 'Oval'));
@@ -385,7 +385,7 @@ describe('match', () => {
       code: 2,
       err: expect.stringMatching(/\/cover/),
     });
-  }, 60_000);
+  });
 });
 
 describe('export', () => {

@@ -35,7 +35,7 @@ let made: RunningApp['made'];
 beforeAll(async () => {
   app = await runApp();
   ({ send, made } = app);
-}, 120_000);
+});
 afterAll(() => app.end());
 
 describe('documents', () => {

@@ -12,7 +12,7 @@ import { problem, runApp, version } from './app.test-kit.ts';
 let app: RunningApp;
 beforeAll(async () => {
   app = await runApp();
-}, 120_000);
+});
 afterAll(() => app.end());
 
 const rack = () => app.ask<RackIndex>('GET', '/rack');

@@ -286,7 +286,7 @@ describe('sayings', () => {
     const [, percent] = /\(\+(\d+)%\)/.exec(found.figures) ?? [];
     expect(Number(percent)).toBeGreaterThanOrEqual(11);
     expect(Number(percent)).toBeLessThanOrEqual(17);
-  }, 120_000);
+  });
 
   it('holds lines, eyes, wire and guards to what the same head reads with the other one', () => {
     const ball = sampleDesign('ball', { head: { dimensions: { breadth: 14 } } });
@@ -321,7 +321,7 @@ describe('sayings', () => {
     expect(told('light-wire-in', ball).holds).toBe(
       ratioOf('hook.penetration', wire('standard'), wire('1X fine')) >= 1.1,
     );
-  }, 120_000);
+  });
 
   it('verdict, reason and evidence come from one computation: what a reason tells are the least and the most of the figures under it', () => {
     const heads = ['ball', 'pointed'].map((family): SaidOf => {
@@ -352,7 +352,7 @@ describe('sayings', () => {
       ({ figures }) => numbersIn(/\(\+(\d+)%\)/.exec(figures)?.[1] ?? '')[0] ?? NaN,
     );
     expect(tungsten?.why).toContain(`falls ${Math.min(...percents)} to ${Math.max(...percents)}% faster`);
-  }, 120_000);
+  });
 
   it('a head set back that still rides nose up does not dig', () => {
     const ball = sampleDesign('ball');
@@ -360,7 +360,7 @@ describe('sayings', () => {
     const back = reads({ ...ball, eye: { ...ball.eye, setback: 0.66 } })['retrieve.pitch'] ?? NaN;
     expect(holds).toBe(back > 0);
     expect(figures.endsWith(`nose ${back < 0 ? 'up' : 'down'} set back`)).toBe(true);
-  }, 120_000);
+  });
 
   it('a guard fanned to 45° or trimmed is softer by what it takes to lay it down', () => {
     const guarded = sampleDesign('football', {
@@ -373,5 +373,5 @@ describe('sayings', () => {
     const lone = { ...guarded, guard: { ...guarded.guard, count: 1 } as never };
     expect(told('fan-softer', lone).holds).toBe(false);
     expect(told('trim-softer', guarded).holds).toBe(force({ trimmed: true }) < force({ trimmed: false }));
-  }, 120_000);
+  });
 });
