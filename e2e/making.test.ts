@@ -110,7 +110,7 @@ describe('a photograph', () => {
     await go('/designs/fathers-pattern-1-2');
     await sees(page, 'Same weight');
     await press('Photograph');
-    await give('Photograph', join(root, 'docs/screenshots/own-profile.png'));
+    await give('Photograph', join(root, 'docs/screenshots/bench.png'));
     const picture = await page.waitForSelector('.photo-picture');
     await page.waitForSelector('.photo-picture image');
     const box = await picture?.boundingBox();
