@@ -150,7 +150,7 @@ describe('the Tank', () => {
     expect(await hook()).not.toBe(before);
     await slider.press('End');
     await told(
-      /The line has parted.*stands free.*parted.*on a line that bears it: .*(stays \d+% wider|lets go)/,
+      /The line has parted.*stands free.*parted.*on a line that bears it: .*(stays \d+% wider|slips free)/,
     );
     // The address keeps it.
     await page.waitForFunction(() => new URLSearchParams(location.search).has('pull'));

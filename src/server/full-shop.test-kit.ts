@@ -36,7 +36,7 @@ const shipped = (
 
 /**
  * Fills a shop so that every table has rows and every column of them a value: documents of every collection,
- * with steps, named versions, what is put away and what is deleted, names of every category of Unicode, a
+ * with steps, named versions, what is archived and what is deleted, names of every category of Unicode, a
  * price, rules and settings.
  */
 export async function fillShop(app: RunningApp): Promise<void> {

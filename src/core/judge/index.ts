@@ -8,7 +8,7 @@ export { guardWays } from './guard-ways.ts';
 export type { Pairing } from './pairings.ts';
 export { bestPairing, pairingOf } from './pairings.ts';
 export type { PullFigure, TackleFigure } from './pull-figure.ts';
-export { pullFigure } from './pull-figure.ts';
+export { mostPull, pullFigure } from './pull-figure.ts';
 export { applyRemedy } from './remedies.ts';
 export type { FitCheck, Verdict } from './verdict.ts';
 export type { PoseFigure, WaterFigure } from './water.ts';

@@ -67,6 +67,13 @@ function tackleFigure(around: Surroundings, pull: number): TackleFigure {
   };
 }
 
+/** How far beyond all that gives a pull is shown, as a ratio. */
+const BEYOND = 1.08;
+
+/** Returns the most that heads are shown pulled by, N: beyond the line's test and every pull that opens one. */
+export const mostPull = (around: Surroundings, opens: readonly number[]): number =>
+  BEYOND * Math.max(lineFacts(fishingOf(around)).strength, ...opens);
+
 /** Returns the shapes of a rig’s hook, and of rod and line, under the same pulls from nothing up to `most`, N. */
 export function pullFigure(rig: Rig, around: Surroundings, most: number): PullFigure {
   const hook = pulledHook(rig);

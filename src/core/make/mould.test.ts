@@ -385,7 +385,7 @@ describe('what binds', () => {
     const mesh = meshOf(solidOf(kernel, loft(built(ball(10)).profile, undefined, COARSE)));
     expect(opening(mesh, 0).bound).toBeLessThan(0.01);
     const moved = { ...mesh, positions: mesh.positions.map((value, i) => (i % 3 === 1 ? value + 2 : value)) };
-    // A ball's zone between the parting plane and its middle, 2 mm high: 2 π R h = 62.8 mm² faces back.
+    // A ball's zone between the parting plane and its middle, 2 mm high: 2 π R h = 62.8 mm² is undercut.
     expect(opening(moved, 0).bound / (2 * Math.PI * 5 * 2)).toBeCloseTo(1, 1);
     expect(opening(moved, 0).facets.length % 9).toBe(0);
   });

@@ -5,7 +5,7 @@ import { radians } from '../numeric/vec.ts';
 
 /** How a cavity releases when the halves are drawn apart square to the parting plane. */
 export interface Opening {
-  /** surface that faces back towards the parting plane, so that the half cannot be drawn off, mm² */
+  /** undercut surface, towards the parting plane, so that the half cannot be drawn off, mm² */
   readonly bound: number;
   /** surface that slopes by less than the draft wanted and lies deeper than what is tolerated, mm² */
   readonly steep: number;

@@ -13,6 +13,7 @@ import {
   evaluate,
   guardWays,
   judgeFit,
+  mostPull,
   pullFigure,
   waterFigure,
 } from '../../core/judge/index.ts';
@@ -118,7 +119,8 @@ export function wet(
   const [first] = designs;
   const shown = inMetals && first ? inTwoMetals(first, surroundings) : designs;
   const results = shown.map((design) => ({ design, result: evaluate(design, surroundings, bait) }));
-  const most = isPulled ? mostPull(results.flatMap(({ result }) => (result.ok ? [result] : []))) : 0;
+  const opens = results.map(({ result }) => (result.ok && result.readings['hook.openingLoad']?.value) || 0);
+  const most = mostPull(surroundings, opens);
   return results.map(({ design, result }): Wet => {
     if (!result.ok) return { ok: false, name: design.name, problems: result.problems };
     const { rig: built, readings } = result;
@@ -133,16 +135,3 @@ export function wet(
     };
   });
 }
-
-/** The most that heads are shown pulled by, N: a little beyond all that gives. */
-const mostPull = (results: readonly { readonly readings: Readings }[]): number =>
-  1.08 *
-  Math.max(
-    1,
-    ...results.flatMap(({ readings }) => {
-      const opens = readings['hook.openingLoad']?.value ?? 0;
-      const share = readings['hook.openingShare']?.value ?? 0;
-      // What opens it over the line's test, and so the test.
-      return share > 0 ? [opens, opens / share] : [opens];
-    }),
-  );

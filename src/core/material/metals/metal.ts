@@ -20,7 +20,7 @@ export interface Melting {
 export interface Metal extends Kind {
   /** g/cm³ */
   readonly density: number;
-  /** Span met with in practice, g/cm³. */
+  /** Typical range, g/cm³. */
   readonly densityRange: readonly [number, number];
   /** Poured into a mould, or pressed and sintered. */
   readonly making: 'poured' | 'sintered';

@@ -26,7 +26,11 @@ function useAct<T>(act: (given: T) => Promise<BackupsState>) {
   return useMutation({
     mutationFn: act,
     onSuccess: (state) => client.setQueryData(backupsQuery.queryKey, state),
-    onError: (error) => tell({ tone: 'bad', text: error.message }),
+    onError: (error) => {
+      tell({ tone: 'bad', text: error.message });
+      // Where somebody else set it meanwhile, what he set is shown.
+      void client.invalidateQueries({ queryKey: backupsQuery.queryKey });
+    },
   });
 }
 

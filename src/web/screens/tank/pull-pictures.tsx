@@ -1,7 +1,7 @@
 import { line as lineThrough } from 'd3-shape';
 import type { PullFigure, TackleFigure } from '../../../core/judge/index.ts';
 import type { Vec2 } from '../../../core/numeric/index.ts';
-import { MetalPatterns, SideFigure } from '../../drawing/side-figure.tsx';
+import { SideFigure } from '../../drawing/side-figure.tsx';
 import { useUnits } from '../../data/units.ts';
 import type { WetHead } from './tank-kit.ts';
 import { extent } from './tank-kit.ts';
@@ -123,7 +123,6 @@ export function PulledHead({
   return (
     <figure className="pull-part">
       <svg viewBox={`0 0 ${BOX.width} ${BOX.height}`} role="img" aria-label={`Hook of ${name}`}>
-        <MetalPatterns />
         <line className="pull-line" x1={0} x2={tx} y1={ty} y2={ty} />
         {before && (
           <path
@@ -157,7 +156,7 @@ function hookSaid(
   { gap, gapAfter }: { readonly gap: number; readonly gapAfter: number },
   isGone: boolean,
 ): string {
-  if (isGone) return 'opened: it lets go';
+  if (isGone) return 'opened: it slips free';
   const wider = Math.round(100 * (gap - 1));
   const stays = Math.round(100 * (gapAfter - 1));
   if (gapAfter < AS_BEFORE) return wider < 1 ? 'keeps its shape' : `gap ${wider}% wider, and springs back`;
