@@ -195,6 +195,13 @@ describe('a backup', () => {
     expect((await app.send('GET', '/designs')).status).toBe(200);
   });
 
+  it('of a database that is closed meanwhile fails, and is not taken for a whole one', async () => {
+    const { db, close } = await openDatabase(place());
+    const stream = writeBackup(db);
+    await close();
+    await expect(pipeline(stream, createWriteStream(join(folder, 'closed.gz')))).rejects.toThrow('closed');
+  });
+
   it.each([
     ['cut short', (whole: Buffer) => whole.subarray(0, whole.length - 30)],
     ['no backup', () => gzipSync('{"format":"something"}\n')],

@@ -1,179 +1,30 @@
-import { causeOf, messageOf } from '../core/kind/index.ts';
-import { createHash } from 'node:crypto';
 import { appendFileSync } from 'node:fs';
-import { pipeline, Readable } from 'node:stream';
-import { createGzip } from 'node:zlib';
-import type { SQL } from 'drizzle-orm';
+import type { Readable } from 'node:stream';
 import { sql } from 'drizzle-orm';
-import { MADE_BY } from '../contract/version.ts';
+import { keepsHistory, WITH_HISTORY } from '../contract/collections/index.ts';
+import type { Collection } from '../contract/collections/index.ts';
 import { checkCard, checkSummary } from '../contract/validate.ts';
-import type { BackupFoot, BackupHead, ForgetLine, Misfit, RowLine } from '../disk/backup-file.ts';
-import {
-  BACKUP_FORMAT,
-  BACKUP_VERSION,
-  BackupProblem,
-  checkRow,
-  lineOf,
-  misfitSentence,
-  readBackup,
-  verifyBackup,
-} from '../disk/backup-file.ts';
 import type { Design } from '../core/document/index.ts';
+import { causeOf, messageOf } from '../core/kind/index.ts';
+import type { Misfit } from '../disk/backup-file.ts';
+import { BackupProblem, checkRow, misfitSentence, readBackup, verifyBackup } from '../disk/backup-file.ts';
+import type { ForgetLine, RowLine } from '../disk/backup-format.ts';
+import { BACKUP_VERSION } from '../disk/backup-format.ts';
 import { CHECKPOINT_BYTES } from './checkpoints.ts';
 import type { Database } from './database.ts';
 import { isDiskFull } from './guards.ts';
-import type { Queryable, RowText } from './pieces.ts';
-import { collected, pieces } from './pieces.ts';
+import { among } from './pieces.ts';
 import { pendingCard } from './summary.ts';
 import type { StoredTable } from './tables.ts';
 import { OWNED, ownerKey, TABLES } from './tables.ts';
-import { WITH_HISTORY, keepsHistory } from '../contract/collections/index.ts';
-import type { Collection, WithHistory } from '../contract/collections/index.ts';
 
 /**
- * How often a document that is saved again and again while it is read is begun anew; then its history is read
- * in one go.
+ * The whole shop as gzipped lines of JSON, as `backupStream` writes them in the database's own thread: rows
+ * pass through its heap, which is small, and not through the server's, which holds a large shop and grows by
+ * as much again before it lets anything go.
  */
-const MOST_TRIES = 20;
-
-/**
- * A whole shop as gzipped lines of JSON: a head, a line for every row of every table, and a foot that counts
- * and seals them. Rows are read in pieces of one or two megabytes between other requests, and no faster than
- * they are taken, so that work goes on and memory stays level. A document goes out with the history and the
- * named versions it had at one moment.
- */
-export function writeBackup(db: Database): Readable {
-  const lines = async function* () {
-    const seal = createHash('sha256');
-    let rows = 0;
-    const head: BackupHead = {
-      format: BACKUP_FORMAT,
-      version: BACKUP_VERSION,
-      at: new Date().toISOString(),
-      by: MADE_BY,
-    };
-    const first = lineOf(JSON.stringify(head));
-    seal.update(first);
-    yield first;
-    for await (const some of everyRow(db)) {
-      rows += some.length;
-      // A line at a time: a piece as one text of a megabyte is kept long after it is done with.
-      for (const row of some) {
-        const text = lineOf(row);
-        seal.update(text);
-        yield text;
-      }
-    }
-    const foot: BackupFoot = { rows, sha256: seal.digest('hex') };
-    yield `${JSON.stringify(foot)}\n`;
-  };
-  const packed = createGzip({ level: 6 });
-  // One piece is being packed and one waits: what is read ahead is kept in memory.
-  pipeline(Readable.from(lines(), { highWaterMark: 1 }), packed, () => {
-    // An error, or a reader that went away, ends both sides; who reads is told by the packed one.
-  });
-  return packed;
-}
-
-const rowLine = (table: string, text: string): string => `{"table":"${table}","row":${text}}`;
-
-/** Lines of every row, a piece at a time. */
-async function* everyRow(db: Database): AsyncGenerator<string[]> {
-  for (const table of TABLES) {
-    if ((OWNED as readonly string[]).includes(table.name)) continue;
-    if (table.collection && keepsHistory(table.collection)) yield* withHistory(db, table, table.collection);
-    else
-      for await (const piece of pieces(db, table)) yield piece.map(({ text }) => rowLine(table.name, text));
-  }
-  // What belongs to a document that is not there any more: nothing is left out for that.
-  for (const name of OWNED) {
-    const orphaned = sql.join(
-      WITH_HISTORY.map(
-        (collection) =>
-          sql`not exists (select from ${sql.identifier(collection)} o where ${
-            collection === 'designs' ? sql`o.id` : sql`${`${collection}/`} || o.id`
-          } = t.design_id)`,
-      ),
-      sql` and `,
-    );
-    for await (const piece of pieces(db, tableOf(name), orphaned))
-      yield piece.map(({ text }) => rowLine(name, text));
-  }
-}
-
-const tableOf = (name: string): StoredTable => {
-  const table = TABLES.find((one) => one.name === name);
-  if (!table) throw new Error(`There is no table “${name}”.`);
-  return table;
-};
-
-const among = (column: SQL, keys: readonly string[]): SQL =>
-  sql`${column} in (${sql.join(
-    keys.map((key) => sql`${key}`),
-    sql`, `,
-  )})`;
-
-/** What tells two states of a document apart: one brought in anew begins at version 1 again. */
-const STATE = sql`concat_ws(' ', t.version, t.step, extract(epoch from t.created_at))`;
-
-/**
- * Documents with their steps and named versions. One that was saved while those were read is taken back and
- * follows anew.
- */
-async function* withHistory(
-  db: Database,
-  table: StoredTable,
-  collection: WithHistory,
-): AsyncGenerator<string[]> {
-  for await (const piece of pieces(db, table, undefined, STATE)) {
-    let rows: readonly RowText[] = piece;
-    for (let tries = 1; rows.length > 0; tries++) {
-      yield rows.map(({ text }) => rowLine(table.name, text));
-      const ids = rows.map(({ key }) => String(key[0]));
-      yield* owned(db, collection, ids);
-      const { rows: now } = await db.execute<{ id: string; state: string }>(
-        sql`select t.id, ${STATE} as state from ${sql.identifier(table.name)} t where ${among(sql`t.id`, ids)}`,
-      );
-      const states = new Map(now.map(({ id, state }) => [id, state]));
-      const moved = rows.filter(({ key, also }) => states.get(String(key[0])) !== also);
-      if (moved.length === 0) break;
-      const again = moved.map(({ key }) => String(key[0]));
-      const forget: ForgetLine = { forget: collection, ids: again };
-      yield [JSON.stringify(forget)];
-      if (tries === MOST_TRIES) {
-        yield await atOneMoment(db, table, collection, again);
-        break;
-      }
-      rows = await collected(pieces(db, table, among(sql`t.id`, again), STATE));
-    }
-  }
-}
-
-/** Steps and named versions of some documents. */
-async function* owned(
-  db: Queryable,
-  collection: WithHistory,
-  ids: readonly string[],
-): AsyncGenerator<string[]> {
-  const keys = ids.map((id) => ownerKey(collection, id));
-  for (const name of OWNED)
-    for await (const piece of pieces(db, tableOf(name), among(sql`t.design_id`, keys)))
-      yield piece.map(({ text }) => rowLine(name, text));
-}
-
-/** Documents with everything that belongs to them in one transaction, however large: the last resort. */
-const atOneMoment = (
-  db: Database,
-  table: StoredTable,
-  collection: WithHistory,
-  ids: readonly string[],
-): Promise<string[]> =>
-  db.transaction(async (tx) => [
-    ...(await collected(pieces(tx, table, among(sql`t.id`, ids)))).map(({ text }) =>
-      rowLine(table.name, text),
-    ),
-    ...(await collected(owned(tx, collection, ids))),
-  ]);
+export const writeBackup = ({ $client }: Database): Readable =>
+  $client.backup({ tables: TABLES, withHistory: WITH_HISTORY });
 
 const refused = (reason: string) =>
   new Error(`--restore: ${reason} Nothing was changed. Choose another backup, or fetch it anew.`);

@@ -1,8 +1,10 @@
 import { existsSync, statfsSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { Readable } from 'node:stream';
 import { Worker } from 'node:worker_threads';
 import type { PGlite, Results, Transaction } from '@electric-sql/pglite';
+import type { BackupPlan } from './backup-stream.ts';
 
 /** What the thread of the database is asked for. Statements of a transaction carry its number. */
 export type Order = { readonly id: number; readonly transaction?: number | undefined } & (
@@ -14,6 +16,8 @@ export type Order = { readonly id: number; readonly transaction?: number | undef
     }
   | { readonly act: 'exec'; readonly text: string }
   | { readonly act: 'begin'; readonly transaction: number }
+  | { readonly act: 'backup'; readonly backup: number; readonly plan: BackupPlan }
+  | { readonly act: 'backup-more' | 'backup-end'; readonly backup: number }
   | { readonly act: 'commit' | 'rollback' | 'close' }
 );
 
@@ -37,8 +41,11 @@ export type Answer = { readonly id: number } & (
   | { readonly failure: ThreadFailure }
 );
 
-/** What of the embedded database is used here, and by the mapper. */
-export type DatabaseClient = Pick<PGlite, 'query' | 'exec' | 'transaction' | 'close'>;
+/** What of the embedded database is used here and by the mapper, and what its thread does besides. */
+export interface DatabaseClient extends Pick<PGlite, 'query' | 'exec' | 'transaction' | 'close'> {
+  /** a backup as its gzipped bytes, written no faster than it is read */
+  readonly backup: (plan: BackupPlan) => Readable;
+}
 
 type Wanted = Order extends infer O ? (O extends Order ? Omit<O, 'id'> : never) : never;
 
@@ -154,6 +161,7 @@ export async function openClient(path: string): Promise<DatabaseClient> {
   let opening: Promise<Connection> | undefined;
   let refusal: { readonly at: number; readonly reason: unknown } | undefined;
   let transactions = 0;
+  let backups = 0;
   let isClosed = false;
 
   const connection = async (): Promise<Connection> => {
@@ -226,6 +234,33 @@ export async function openClient(path: string): Promise<DatabaseClient> {
       }
       await within({ act: 'commit', transaction });
       return value;
+    },
+    backup: (plan) => {
+      const backup = ++backups;
+      // All of it from the connection it was begun on: another one knows nothing of it.
+      const begun = (async () => {
+        const one = await connection();
+        await one.ask({ act: 'backup', backup, plan });
+        return one;
+      })();
+      // Told to whoever reads.
+      begun.catch(() => undefined);
+      return new Readable({
+        read() {
+          begun
+            .then((one) => one.ask({ act: 'backup-more', backup }))
+            .then((some) => this.push(some === undefined ? null : Buffer.from(some as Uint8Array)))
+            .catch((error: unknown) => this.destroy(error as Error));
+        },
+        destroy(error, done) {
+          begun
+            .then((one) => one.ask({ act: 'backup-end', backup }))
+            .catch(() => {
+              // A connection that is gone has taken it along.
+            })
+            .finally(() => done(error));
+        },
+      });
     },
     close: async () => {
       isClosed = true;

@@ -3,8 +3,10 @@
  * and can be stopped.
  */
 import { parentPort, workerData } from 'node:worker_threads';
+import type { Readable } from 'node:stream';
 import { PGlite } from '@electric-sql/pglite';
 import { openCheckpoints } from './checkpoints.ts';
+import type { BackupPlan } from './backup-stream.ts';
 import type { Answer, Order, ThreadFailure } from './database-client.ts';
 import { inParts } from './answer-parts.ts';
 import { DURABLE_START, DurableFS } from './durable-fs.ts';
@@ -55,6 +57,28 @@ function begin(id: number): Promise<void> {
   });
 }
 
+/** Backups that are being written, by their numbers. */
+const backups = new Map<number, { readonly stream: Readable; readonly bytes: AsyncIterator<Buffer> }>();
+
+async function beginBackup(id: number, plan: BackupPlan): Promise<void> {
+  // Most starts never want it.
+  const { backupStream } = await import('./backup-stream.ts');
+  const stream = backupStream(client, plan);
+  backups.set(id, { stream, bytes: stream[Symbol.asyncIterator]() as AsyncIterator<Buffer> });
+}
+
+/** The next bytes of a backup; nothing when all of it was given. */
+async function moreOf(id: number): Promise<Uint8Array | undefined> {
+  const next = await backups.get(id)?.bytes.next();
+  // A copy: what it is cut from would go over whole.
+  return next && !next.done ? Uint8Array.from(next.value) : undefined;
+}
+
+function endBackup(id: number): void {
+  backups.get(id)?.stream.destroy();
+  backups.delete(id);
+}
+
 async function act(order: Order): Promise<unknown> {
   const inside = order.transaction === undefined ? undefined : open.get(order.transaction);
   if (order.transaction !== undefined && order.act !== 'begin' && !inside)
@@ -71,11 +95,20 @@ async function act(order: Order): Promise<unknown> {
       return inside?.end(true);
     case 'rollback':
       return inside?.end(false);
+    case 'backup':
+      return beginBackup(order.backup, order.plan);
+    case 'backup-more':
+      return moreOf(order.backup);
+    case 'backup-end':
+      return endBackup(order.backup);
     case 'close':
       checkpoints.end();
       return client.close();
   }
 }
+
+/** What can have written to the log by itself; what stands in a transaction has when that ends. */
+const WRITES: ReadonlySet<Order['act']> = new Set(['query', 'exec']);
 
 /** A failure with what its name, code and number tell, which a copy between threads would drop. */
 const plain = (error: unknown): ThreadFailure => {
@@ -92,7 +125,8 @@ port.on('message', (order: Order) => {
     .then((answer) => {
       for (const part of inParts(answer)) port.postMessage(part);
       if (order.act === 'close') port.close();
-      else if (order.transaction === undefined || order.act === 'commit') checkpoints.touched();
+      else if (order.act === 'commit' || (order.transaction === undefined && WRITES.has(order.act)))
+        checkpoints.touched();
     })
     .catch((error: unknown) => {
       port.postMessage({ id: order.id, failure: plain(error) } satisfies Answer);

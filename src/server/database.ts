@@ -25,7 +25,7 @@ import * as schema from './schema.ts';
 import { TABLES } from './tables.ts';
 
 /** The shop’s database through its mapper. */
-export type Database = PgliteDatabase<typeof schema>;
+export type Database = PgliteDatabase<typeof schema> & { readonly $client: DatabaseClient };
 
 /** A database that is open, and what closes it. */
 export interface OpenDatabase {
@@ -157,7 +157,7 @@ export async function tidy(db: Database): Promise<void> {
 /**
  * The mapper over a database in its thread. Of the database's own class it calls only what the client has.
  */
-const mapped = (client: DatabaseClient): Database => drizzle(client as PGlite, { schema });
+const mapped = (client: DatabaseClient): Database => drizzle(client as DatabaseClient & PGlite, { schema });
 
 /**
  * Makes an empty database where there is none: beside its place, and moved there when all of it is on the

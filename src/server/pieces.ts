@@ -2,7 +2,7 @@ import { setImmediate as turn } from 'node:timers/promises';
 import type { SQL } from 'drizzle-orm';
 import { sql } from 'drizzle-orm';
 import type { Database } from './database.ts';
-import type { StoredTable } from './tables.ts';
+import type { StoredTable } from './stored-table.ts';
 
 /** Most rows of one piece. */
 const MOST_ROWS = 200;
@@ -21,7 +21,10 @@ export interface RowText {
 }
 
 /** A transaction, or the database itself, for SQL of its own. */
-export type Queryable = Pick<Database, 'execute' | 'transaction'>;
+export interface Queryable {
+  readonly execute: Database['execute'];
+  readonly transaction: <T>(act: (tx: Queryable) => Promise<T>) => Promise<T>;
+}
 
 /**
  * The rows of a piece are found by the table’s index and in its order, whatever the planner thinks of it: it
@@ -111,3 +114,10 @@ export async function collected<T>(some: AsyncIterable<readonly T[]>): Promise<T
   for await (const piece of some) all.push(...piece);
   return all;
 }
+
+/** The condition that a column holds one of some keys, of which there must be one at least. */
+export const among = (column: SQL, keys: readonly string[]): SQL =>
+  sql`${column} in (${sql.join(
+    keys.map((key) => sql`${key}`),
+    sql`, `,
+  )})`;
