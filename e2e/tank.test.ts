@@ -57,6 +57,34 @@ describe('the Tank', () => {
     );
   });
 
+  it('takes hold of the water itself: its bottom is pulled down, its current stepped by key', async () => {
+    await go();
+    const depth = await named(page, 'Depth', 'textbox');
+    const before = parseFloat(await depth.evaluate((input) => (input as HTMLInputElement).value));
+    const said = await says();
+    const grip = await (await named(page, 'Depth, in the picture', 'slider')).boundingBox();
+    if (!grip) throw new Error('The bottom of the water has no grip.');
+    const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x, y + 30, { steps: 4 });
+    await page.mouse.up();
+    await saysAnew(said);
+    const deeper = parseFloat(await depth.evaluate((input) => (input as HTMLInputElement).value));
+    expect(deeper).toBeGreaterThan(before * 1.5);
+    // A part of a drawing takes the focus as any other.
+    await (
+      await named(page, 'Current, in the picture', 'slider')
+    ).evaluate((part) => (part as unknown as SVGElement).focus());
+    await page.keyboard.press('ArrowUp');
+    await page.waitForFunction(() => new URLSearchParams(location.search).get('current') === '0.05');
+    expect(
+      await (
+        await named(page, 'Current', 'textbox')
+      ).evaluate((input) => parseFloat((input as HTMLInputElement).value)),
+    ).toBeCloseTo(0.05 / 0.3048, 1);
+  });
+
   it('shows one head at its weight and at its size in another metal', async () => {
     await go('?with=metals');
     const rows = await page.$$eval('.tank-figures tbody tr', (all) =>

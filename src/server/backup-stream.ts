@@ -33,8 +33,9 @@ const MOST_TRIES = 20;
  * they are taken, so that work goes on and memory stays level. A document goes out with the history and the
  * named versions it had at one moment. Runs in the thread of the database.
  */
-export function backupStream(client: PGlite, plan: BackupPlan): Readable {
-  const db = drizzle(client);
+export function backupStream(client: Pick<PGlite, 'query' | 'transaction'>, plan: BackupPlan): Readable {
+  // Of the class the mapper calls these two.
+  const db = drizzle(client as PGlite);
   const lines = async function* () {
     const seal = createHash('sha256');
     let rows = 0;

@@ -16,11 +16,13 @@ import { gunzipSync, gzipSync } from 'node:zlib';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { RackIndex } from '../contract/api.ts';
+import { WITH_HISTORY } from '../contract/collections/index.ts';
 import { verifyBackup } from '../disk/backup-file.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import type { RunningApp } from './app.test-kit.ts';
 import { runApp } from './app.test-kit.ts';
 import { restoreBackup, writeBackup } from './backup.ts';
+import { backupStream } from './backup-stream.ts';
 import { openDatabase } from './database.ts';
 import { DocumentStore } from './documents.ts';
 import { apart, everything, fillShop } from './full-shop.test-kit.ts';
@@ -155,20 +157,29 @@ describe('a backup', () => {
     rmSync(into, { recursive: true, force: true });
   });
 
-  it('made while a head is saved over and over holds it as it was at one moment', async () => {
+  it.each([
+    ['now and then', 4],
+    ['after every look at it', 1000],
+  ])('made while a head is saved %s holds it as it was at one moment', async (_, most) => {
     const { db, close } = await openDatabase(place());
-    // Without figures a save takes a few milliseconds, so that some fall into every pass.
     const store = new DocumentStore(db, 'designs', undefined, stepRecorder('designs'));
     const { id, document } = await store.create(sampleDesign('ball'));
-    let [saves, isDone] = [0, false];
-    const saving = (async () => {
-      while (!isDone)
-        await store.replace(id, { ...document, name: `Save ${saves++}` }, undefined, { isFresh: true });
-    })();
+    let saves = 0;
+    /** The database as the backup sees it, with a save after each of its looks. */
+    const moving: typeof db.$client = {
+      ...db.$client,
+      transaction: async (act) => {
+        const seen = await db.$client.transaction(act);
+        if (saves < most)
+          await store.replace(id, { ...document, name: `Save ${++saves}` }, undefined, { isFresh: true });
+        return seen;
+      },
+    };
     const taken = join(folder, 'moving.gz');
-    await pipeline(writeBackup(db), createWriteStream(taken));
-    isDone = true;
-    await saving;
+    await pipeline(
+      backupStream(moving, { tables: TABLES, withHistory: WITH_HISTORY }),
+      createWriteStream(taken),
+    );
     await close();
     expect(gunzipSync(readFileSync(taken)).toString('utf8')).toContain('{"forget":"designs"');
     const restored = await openDatabase(place(), (fresh) =>

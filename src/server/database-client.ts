@@ -1,5 +1,7 @@
 import { existsSync, statfsSync } from 'node:fs';
-import { dirname } from 'node:path';
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Readable } from 'node:stream';
 import { Worker } from 'node:worker_threads';
@@ -20,6 +22,12 @@ export type Order = { readonly id: number; readonly transaction?: number | undef
   | { readonly act: 'backup-more' | 'backup-end'; readonly backup: number }
   | { readonly act: 'commit' | 'rollback' | 'close' }
 );
+
+/** What the thread is started with: the database's folder, and its program. */
+export interface DatabaseThreadData {
+  readonly path: string;
+  readonly program: WebAssembly.Module;
+}
 
 /** A failure in the thread, as plain data. */
 export interface ThreadFailure {
@@ -62,6 +70,18 @@ export function built(name: string): string {
   return found;
 }
 
+/**
+ * The database's program, compiled once in this process: a second thread of it, for a backup that is given
+ * back say, takes over what the first has made of it.
+ */
+const program = (() => {
+  let compiled: Promise<WebAssembly.Module> | undefined;
+  return () =>
+    (compiled ??= readFile(
+      join(dirname(createRequire(import.meta.url).resolve('@electric-sql/pglite')), 'pglite.wasm'),
+    ).then((bytes) => WebAssembly.compile(bytes)));
+})();
+
 /** Shortest time between two attempts to open a database anew, ms. */
 const AGAIN_MS = 2_000;
 /**
@@ -99,7 +119,9 @@ async function connect(path: string): Promise<Connection> {
   >();
   let count = 0;
   let gone: Error | undefined;
-  const thread = new Worker(built('database.js'), { workerData: { path } });
+  const thread = new Worker(built('database.js'), {
+    workerData: { path, program: await program() } satisfies DatabaseThreadData,
+  });
   const fail = (reason: Error): void => {
     gone ??= reason;
     for (const { reject } of waiting.values()) reject(gone);

@@ -7,7 +7,7 @@ import type { Readable } from 'node:stream';
 import { PGlite } from '@electric-sql/pglite';
 import { openCheckpoints } from './checkpoints.ts';
 import type { BackupPlan } from './backup-stream.ts';
-import type { Answer, Order, ThreadFailure } from './database-client.ts';
+import type { Answer, DatabaseThreadData, Order, ThreadFailure } from './database-client.ts';
 import { inParts } from './answer-parts.ts';
 import { DURABLE_START, DurableFS } from './durable-fs.ts';
 
@@ -18,10 +18,11 @@ const parsers = Object.fromEntries(AS_TEXT.map((type) => [type, (value: string) 
 const port = parentPort;
 if (!port) throw new Error('This is the program of a thread, and is not started by itself.');
 
-const { path } = workerData as { readonly path: string };
+const { path, program } = workerData as DatabaseThreadData;
 const client = await PGlite.create({
   fs: new DurableFS(path),
   startParams: DURABLE_START,
+  wasmModule: program,
 });
 const checkpoints = openCheckpoints(client);
 

@@ -12,6 +12,7 @@ import {
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { PGlite } from '@electric-sql/pglite';
+import type { SQL } from 'drizzle-orm';
 import { sql } from 'drizzle-orm';
 import type { PgliteDatabase } from 'drizzle-orm/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
@@ -22,6 +23,8 @@ import { syncPath, settleTree } from './durable-fs.ts';
 import { lockFolder } from './folder-lock.ts';
 import { isDiskFull } from './guards.ts';
 import * as schema from './schema.ts';
+import type { Queryable } from './pieces.ts';
+import type { StoredTable } from './tables.ts';
 import { TABLES } from './tables.ts';
 
 /** The shop’s database through its mapper. */
@@ -115,43 +118,68 @@ const damaged = (folder: string, cause: unknown): Error =>
  * error when it is read from end to end, while its index still names what is gone. Throws with a sentence.
  */
 async function refuseDamaged(db: Database, folder: string): Promise<void> {
+  /** A number for each table, in one statement: each by itself costs more than what it finds. */
+  const counted = async (
+    asked: Queryable,
+    tables: readonly StoredTable[],
+    of: (table: StoredTable) => SQL,
+  ): Promise<ReadonlyMap<string, number>> => {
+    const { rows } = await asked.execute<{ name: string; n: number }>(
+      sql.join(
+        tables.map((table) => sql`select ${table.name}::text as name, (${of(table)})::int as n`),
+        sql` union all `,
+      ),
+    );
+    return new Map(rows.map(({ name, n }) => [name, n]));
+  };
   try {
     await db.transaction(async (tx) => {
-      await tx.execute(sql`set local enable_seqscan = off`);
-      await tx.execute(sql`set local enable_bitmapscan = off`);
-      await tx.execute(sql`set local enable_indexonlyscan = off`);
-      for (const { name: table, columns, primaryKey } of TABLES) {
-        const there = await tx.execute<{ exists: boolean }>(
-          sql`select to_regclass(${table}) is not null as "exists"`,
-        );
-        if (!there.rows[0]?.exists) continue;
+      // An older shop does not have them all yet.
+      const there = await counted(
+        tx,
+        TABLES,
+        ({ name }) => sql`select count(*) where to_regclass(${name}) is not null`,
+      );
+      const tables = TABLES.filter(({ name }) => there.get(name) === 1);
+      await tx.execute(ONLY_BY('indexscan'));
+      const byIndex = await counted(tx, tables, ({ name, columns, primaryKey }) => {
         const key = sql.identifier(primaryKey[0] ?? 'id');
-        const read = sql.identifier(columns.includes('document') ? 'document' : (primaryKey[0] ?? 'id'));
-        const by = await tx.execute<{ n: number }>(
-          sql`select count(${read} is null)::int as n from (select ${read} from ${sql.identifier(table)} where ${key} >= '' order by ${key}) as rows`,
+        const read = columns.includes('document') ? sql.identifier('document') : key;
+        return sql`select count(${read} is null) from (select ${read} from ${sql.identifier(name)} where ${key} >= '' order by ${key}) as rows`;
+      });
+      await tx.execute(ONLY_BY('seqscan'));
+      const whole = await counted(
+        tx,
+        tables,
+        ({ name }) => sql`select count(*) from ${sql.identifier(name)}`,
+      );
+      const table = tables.find(({ name }) => byIndex.get(name) !== whole.get(name))?.name;
+      if (table !== undefined)
+        throw new Error(
+          `${table} holds ${whole.get(table)} rows where its index names ${byIndex.get(table)}`,
         );
-        await tx.execute(sql`set local enable_seqscan = on`);
-        await tx.execute(sql`set local enable_indexscan = off`);
-        const all = await tx.execute<{ n: number }>(
-          sql`select count(*)::int as n from ${sql.identifier(table)}`,
-        );
-        await tx.execute(sql`set local enable_seqscan = off`);
-        await tx.execute(sql`set local enable_indexscan = on`);
-        if (by.rows[0]?.n !== all.rows[0]?.n)
-          throw new Error(`${table} holds ${all.rows[0]?.n} rows where its index names ${by.rows[0]?.n}`);
-      }
     });
   } catch (cause) {
     throw damaged(folder, causeOf(cause));
   }
 }
 
+/** Makes the planner read tables in one way alone, until the transaction ends. */
+const ONLY_BY = (way: 'seqscan' | 'indexscan'): SQL =>
+  sql`select ${sql.join(
+    ['seqscan', 'indexscan', 'bitmapscan', 'indexonlyscan'].map(
+      (one) => sql`set_config(${`enable_${one}`}, ${one === way ? 'on' : 'off'}, true)`,
+    ),
+    sql`, `,
+  )}`;
+
 /**
  * Takes back the room of rows that were replaced, and counts what is there, which the choice of ways to it
  * hangs on.
  */
 export async function tidy(db: Database): Promise<void> {
-  for (const { name } of TABLES) await db.execute(sql`vacuum (analyze) ${sql.identifier(name)}`);
+  const tables = TABLES.map(({ name }) => sql.identifier(name));
+  await db.execute(sql`vacuum (analyze) ${sql.join(tables, sql`, `)}`);
 }
 
 /**

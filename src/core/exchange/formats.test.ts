@@ -65,7 +65,7 @@ const solidOf = (family: string): Mesh => {
 };
 
 describe('STL against a general library', () => {
-  it.each(share(FAMILIES, 4))(
+  it.each(share(FAMILIES, 7))(
     '%s: facets of 50 bytes, unit normals that face outward, the same solid',
     (family) => {
       const mesh = solidOf(family);
@@ -294,7 +294,7 @@ function nearest([u, v]: Vec2, all: readonly (readonly Vec2[])[]): number {
 }
 
 describe('drawings of every head', () => {
-  it.each(share(FAMILIES, 3))(
+  it.each(share(FAMILIES, 7))(
     '%s: DXF is sound, its layers and line types are declared, and nothing lies off the sheet',
     (family) => {
       const { rig } = full(family);
@@ -343,7 +343,7 @@ describe('drawings of every head', () => {
     },
   );
 
-  it.each(share(FAMILIES, 3))(
+  it.each(share(FAMILIES, 7))(
     '%s: SVG is sound XML at true scale with every figure within its sheet',
     (family) => {
       const sheet = plateSheet(drawingOf(full(family).rig, 96), NASTY, {
@@ -440,7 +440,7 @@ async function sheetOf(
 }
 
 describe('the spec sheet of every head', () => {
-  it.each(share(FAMILIES, 3))(
+  it.each(share(FAMILIES, 7))(
     '%s: every reading and caution stands on the page, none over another',
     async (family) => {
       for (const units of ['metric', 'imperial', 'both'] as const) {
@@ -529,7 +529,7 @@ describe('a name in any script', () => {
     expect((await PDFDocument.load(bytes)).getTitle()).toBe(name);
   });
 
-  it.each(share(FAMILIES, 6))(
+  it.each(share(FAMILIES, 11))(
     '%s: in the shipped typeface, which is within the file, nothing lies over another or off the page',
     async (family) => {
       giveTypefaces(typefaceFile);
@@ -678,7 +678,7 @@ describe('round trips', () => {
     expect(Math.abs(massProperties(back).volume / massProperties(mesh).volume - 1)).toBeLessThan(1e-6);
     return back;
   };
-  it.each(share(FAMILIES, 4))(
+  it.each(share(FAMILIES, 7))(
     '%s: STL gives the solid back, and the same bytes when written again',
     (family) => {
       const mesh = solidOf(family);

@@ -11,7 +11,7 @@ import type { ReadingValues } from '../engine/head.ts';
 import { valuesOf } from '../engine/match.ts';
 import type { SaidOf } from './sayings.ts';
 import { SAYINGS } from './said.ts';
-import { testSayings } from './sayings.ts';
+import { sayingTest, testSayings } from './sayings.ts';
 import type { Situation } from '../engine/situation.ts';
 import { situationOf } from '../engine/situation.ts';
 
@@ -201,9 +201,9 @@ describe('sayings', () => {
     values,
   });
   const rowOf = (key: string, heads: readonly SaidOf[]) => {
-    const row = testSayings(heads).find((one) => one.key === key);
-    if (!row) throw new Error(`no saying ${key}`);
-    return row;
+    const saying = SAYINGS.find((one) => one.key === key);
+    if (!saying) throw new Error(`no saying ${key}`);
+    return sayingTest(heads)(saying);
   };
   const holds = (key: string, one: SaidOf) => rowOf(key, [one]).evidence[0]?.holds;
 

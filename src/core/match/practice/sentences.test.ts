@@ -3,7 +3,7 @@ import { BEHAVIOURS } from '../../behaviour/registry.ts';
 import { loadSolids } from '../../head/kernel.ts';
 import { evaluate } from '../../judge/evaluate.ts';
 import { population } from '../../test-kit/population.test-kit.ts';
-import { isWhole } from '../../test-kit/runs.ts';
+import { isWhole, share } from '../../test-kit/runs.ts';
 import { every } from '../engine/conditions.ts';
 import type { Ground } from '../engine/judge.ts';
 import { groundsOf } from '../engine/judge.ts';
@@ -19,7 +19,7 @@ import { SITUATIONS } from './situations.ts';
  * from what is kept, and over some of them settled with the bait on.
  */
 
-const BRIEFS = [...SITUATIONS.map(({ brief }) => brief), ...PRACTICE.map(({ brief }) => brief)];
+const BRIEFS = share([...SITUATIONS.map(({ brief }) => brief), ...PRACTICE.map(({ brief }) => brief)], 2);
 
 interface Told {
   readonly matching: Matching;
@@ -163,7 +163,7 @@ describe('what is computed for an answer', () => {
     let asked = 0;
     const designs = population(0);
     for (const [b, brief] of BRIEFS.entries()) {
-      if (b % (isWhole ? 3 : 11) !== 0) continue;
+      if (b % (isWhole ? 3 : 5) !== 0) continue;
       const matching = matchingFor(brief, REFERENCE_RULES);
       const everything = { ...matching, behaviours: new Set(BEHAVIOURS.map(({ key }) => key)) };
       expect(matching.behaviours.size).toBeLessThan(everything.behaviours.size);

@@ -8,6 +8,7 @@ import { Choice } from '../../parts/choice.tsx';
 import { QuantityField } from '../../parts/quantity-field.tsx';
 import type { TankConditions } from './use-conditions.ts';
 import { RANGES } from './use-conditions.ts';
+import { WaterColumn } from './water-column.tsx';
 
 const FIELDS: readonly (readonly [
   key: keyof typeof RANGES,
@@ -32,8 +33,11 @@ export function Conditions({
   readonly plastics: readonly Kept<Plastic>[];
 }) {
   const { address, water, line, rod, rods, method, plasticId, values } = conditions;
+  const put = (key: keyof typeof RANGES, value: number) =>
+    address.set(key, String(Math.round(value * 1e4) / 1e4));
   return (
     <aside className="tank-conditions" aria-label="What it is fished with">
+      <WaterColumn conditions={conditions} put={put} />
       <Choice
         label="Plastic"
         value={plasticId}
@@ -63,7 +67,7 @@ export function Conditions({
           min={RANGES[key][0]}
           max={RANGES[key][1]}
           step={step}
-          onCommit={(value) => address.set(key, String(Math.round(value * 1e4) / 1e4))}
+          onCommit={(value) => put(key, value)}
         />
       ))}
       <Choice
