@@ -270,7 +270,7 @@ export async function openClient(path: string): Promise<DatabaseClient> {
       return new Readable({
         read() {
           begun
-            .then((one) => one.ask({ act: 'backup-more', backup }))
+            .then((one) => askOf(one, { act: 'backup-more', backup }))
             .then((some) => this.push(some === undefined ? null : Buffer.from(some as Uint8Array)))
             .catch((error: unknown) => this.destroy(error as Error));
         },

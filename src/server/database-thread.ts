@@ -70,7 +70,13 @@ async function beginBackup(id: number, plan: BackupPlan): Promise<void> {
 
 /** The next bytes of a backup; nothing when all of it was given. */
 async function moreOf(id: number): Promise<Uint8Array | undefined> {
-  const next = await backups.get(id)?.bytes.next();
+  const next = await backups
+    .get(id)
+    ?.bytes.next()
+    .catch((error: unknown) => {
+      // What the database said, and not which of the mapper's statements it said it of.
+      throw (error as Error).cause ?? error;
+    });
   // A copy: what it is cut from would go over whole.
   return next && !next.done ? Uint8Array.from(next.value) : undefined;
 }
