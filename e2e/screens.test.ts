@@ -295,7 +295,7 @@ describe('units', () => {
     // The longest first: one name may be part of another.
     names.sort((a, b) => b.length - a.length);
     const mixed: string[] = [];
-    for (const [name, path, ready] of share(SCREENS, 3)) {
+    for (const [name, path, ready] of share(SCREENS, 6)) {
       if (DOCUMENTS.has(name)) continue;
       const page = await opened(plain, path, ready);
       for (const system of ['imperial', 'metric'] as const) {
@@ -322,7 +322,7 @@ describe('units', () => {
 describe('a screen', () => {
   it('stays where it is while it is put together on a desk', async () => {
     const moved: string[] = [];
-    for (const [name, path, ready] of share(SCREENS, 3)) {
+    for (const [name, path, ready] of share(SCREENS, 6)) {
       const page = await opened(plain, path, ready);
       const { by, what } = await movedBy(page);
       if (by >= GOOD_SHIFT) moved.push(`${name}: ${by.toFixed(3)}: ${what.join('; ')}`);
@@ -331,7 +331,7 @@ describe('a screen', () => {
     expect(moved).toEqual([]);
   });
 
-  it.each(share(SCREENS, 3))(
+  it.each(share(SCREENS, 6))(
     '%s is whole and usable at every width, and sound to axe',
     async (_, path, ready) => {
       const page = await opened(plain, path, ready, 390);

@@ -25,7 +25,7 @@ export interface BackupPlan {
  * How often a document that is saved again and again while it is read is begun anew; then its history is read
  * in one go.
  */
-const MOST_TRIES = 20;
+const MOST_TRIES = 5;
 
 /**
  * A whole shop as gzipped lines of JSON: a head, a line for every row of every table, and a foot that counts

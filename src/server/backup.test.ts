@@ -193,6 +193,34 @@ describe('a backup', () => {
     await restored.close();
   });
 
+  it('of more rows, and of larger ones, than are read at once holds each once', async () => {
+    const { db, close } = await openDatabase(place());
+    await db.execute(sql`
+      insert into plastics (id, name, document)
+      select 'many-' || n, name, document from generate_series(1, 601) n, (select * from plastics limit 1) as one`);
+    // Noise does not pack: each by itself is more than a piece may hold.
+    await db.execute(sql`
+      insert into photos (id, name, document)
+      select 'large-' || k, 'Large', jsonb_build_object('data', (select string_agg(md5(random()::text), '') from generate_series(1, 9000) where k > 0))
+      from generate_series(1, 5) k`);
+    const taken = join(folder, 'many.gz');
+    await pipeline(writeBackup(db), createWriteStream(taken));
+    const counts = await Promise.all(
+      TABLES.map(async ({ name }) => {
+        const { rows } = await db.execute<{ n: number }>(
+          sql`select count(*)::int as n from ${sql.identifier(name)}`,
+        );
+        return [name, rows[0]?.n ?? NaN] as const;
+      }),
+    );
+    await close();
+    const lines = gunzipSync(readFileSync(taken)).toString('utf8').trimEnd().split('\n').slice(1, -1);
+    const keys = lines.map((line) => JSON.parse(line) as { table: string; row: { id?: string } });
+    for (const [name, n] of counts) expect(keys.filter(({ table }) => table === name)).toHaveLength(n);
+    const ids = keys.filter(({ table }) => table === 'plastics').map(({ row }) => row.id);
+    expect(new Set(ids).size).toBe(ids.length);
+  });
+
   it('is not read ahead of whoever takes it', async () => {
     const stream = writeBackup(app.database.db);
     const chunks: Buffer[] = [];

@@ -49,7 +49,7 @@ async function readPiece(
   after: readonly unknown[] | undefined,
   where: SQL,
   also: SQL,
-): Promise<RowText[]> {
+): Promise<{ readonly rows: readonly RowText[]; readonly isLast: boolean }> {
   const key = (alias: string) =>
     sql.join(
       primaryKey.map((column) => sql`${sql.identifier(alias)}.${sql.identifier(column)}`),
@@ -73,7 +73,7 @@ async function readPiece(
     ), counted as (
       select *, sum(size) over (order by ${key('sized')}) as total, row_number() over (order by ${key('sized')}) as place from sized
     )
-    select row_to_json(t)::text as "text", ${also} as also, ${sql.join(
+    select row_to_json(t)::text as "text", ${also} as also, (select count(*)::int from sized) as "found", ${sql.join(
       primaryKey.map((column, i) => sql`t.${sql.identifier(column)} as ${sql.identifier(`key_${i}`)}`),
       sql`, `,
     )}
@@ -82,13 +82,18 @@ async function readPiece(
     order by ${key('t')}`;
   const { rows } = await db.transaction(async (tx) => {
     await tx.execute(BY_INDEX);
-    return tx.execute<Record<string, unknown> & { text: string; also: string }>(asked);
+    return tx.execute<Record<string, unknown> & { text: string; also: string; found: number }>(asked);
   });
-  return rows.map((row) => ({
-    text: row.text,
-    also: row.also,
-    key: primaryKey.map((_, i) => row[`key_${i}`]),
-  }));
+  return {
+    rows: rows.map((row) => ({
+      text: row.text,
+      also: row.also,
+      key: primaryKey.map((_, i) => row[`key_${i}`]),
+    })),
+    // None were left out, for their number or their bytes: what is written after this is no part of it, and a
+    // table that grows while it is read comes to an end.
+    isLast: rows.length < MOST_ROWS && rows.length === (rows[0]?.found ?? 0),
+  };
 }
 
 /** A table piece by piece. Between two pieces everything else that waits has its turn. */
@@ -97,13 +102,13 @@ export async function* pieces(
   table: StoredTable,
   where: SQL = sql`true`,
   also: SQL = sql`''`,
-): AsyncGenerator<RowText[]> {
+): AsyncGenerator<readonly RowText[]> {
   let after: readonly unknown[] | undefined;
   for (;;) {
-    const piece = await readPiece(db, table, after, where, also);
-    if (piece.length === 0) return;
-    yield piece;
-    after = piece.at(-1)?.key;
+    const { rows, isLast } = await readPiece(db, table, after, where, also);
+    if (rows.length > 0) yield rows;
+    if (isLast) return;
+    after = rows.at(-1)?.key;
     await turn();
   }
 }

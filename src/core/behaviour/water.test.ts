@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { share } from '../test-kit/runs.ts';
 import { withBait } from '../assembly/assemble.ts';
 import type { Rig } from '../assembly/rig.ts';
 import { castSolid } from '../assembly/cast-solid.ts';
@@ -212,7 +213,7 @@ describe('dragged over a bottom', () => {
   });
 
   it('no bait, heavy or nearly weightless, is flipped over its head by a slow pull', () => {
-    for (const { key } of DRAWN_FAMILIES) {
+    for (const { key } of share(DRAWN_FAMILIES, 3)) {
       const { rig } = judged(key);
       const bait = usualBait(rig);
       if (!bait) continue;
@@ -427,7 +428,7 @@ describe('on the retrieve', () => {
     expect(judged('glider').value('retrieve.glide')).toBeGreaterThan(1.3);
   });
 
-  it.each(['glider', 'dart', 'football'])(
+  it.each(share(['glider', 'dart', 'football'], 3))(
     'a %s glides the farther the larger its fins, by what its solid shows',
     (key) => {
       const glides = [0.2, 0.6, 1, 2].map((span) => {
@@ -621,7 +622,12 @@ describe('levers, roll and echo', () => {
     ).toBeCloseTo(83 * part.mass, 9);
   });
 
-  it.each(FAMILIES.filter(({ key }) => key !== 'imported').map(({ key }) => key))(
+  it.each(
+    share(
+      FAMILIES.filter(({ key }) => key !== 'imported').map(({ key }) => key),
+      3,
+    ),
+  )(
     'the metal of a %s levers as the inertia of its exported solid, and its hook as its wire summed bit by bit',
     async (key) => {
       const kernel = await loadSolids();

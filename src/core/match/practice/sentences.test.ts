@@ -19,7 +19,7 @@ import { SITUATIONS } from './situations.ts';
  * from what is kept, and over some of them settled with the bait on.
  */
 
-const BRIEFS = share([...SITUATIONS.map(({ brief }) => brief), ...PRACTICE.map(({ brief }) => brief)], 2);
+const BRIEFS = share([...SITUATIONS.map(({ brief }) => brief), ...PRACTICE.map(({ brief }) => brief)], 3);
 
 interface Told {
   readonly matching: Matching;
@@ -154,7 +154,7 @@ describe('the words of a rule', () => {
     const silent = REFERENCE_RULES.rules.filter(
       ({ id, school }) => !school && !speaks.has(id) && !ELSEWHERE.test(id),
     );
-    expect(silent.length / REFERENCE_RULES.rules.length).toBeLessThan(isWhole ? 0.05 : 0.15);
+    expect(silent.length / REFERENCE_RULES.rules.length).toBeLessThan(isWhole ? 0.05 : 0.25);
   });
 });
 
@@ -163,7 +163,7 @@ describe('what is computed for an answer', () => {
     let asked = 0;
     const designs = population(0);
     for (const [b, brief] of BRIEFS.entries()) {
-      if (b % (isWhole ? 3 : 5) !== 0) continue;
+      if (b % (isWhole ? 3 : 4) !== 0) continue;
       const matching = matchingFor(brief, REFERENCE_RULES);
       const everything = { ...matching, behaviours: new Set(BEHAVIOURS.map(({ key }) => key)) };
       expect(matching.behaviours.size).toBeLessThan(everything.behaviours.size);
