@@ -38,7 +38,7 @@ export function WaterColumn({
     speed: scaleLinear(RANGES.speed, [from, right - 8]),
   };
   // Each at its own height, however shallow.
-  const heights = { current: BOX.air + (bed - BOX.air) * 0.36, speed: BOX.air + (bed - BOX.air) * 0.8 };
+  const heights = { current: BOX.air + (bed - BOX.air) * 0.3, speed: BOX.air + (bed - BOX.air) * 0.64 };
   const unit = shownUnit('depth', system);
   const ruled = RULED.map((shown) => ({ shown, stored: unit.toStored(shown) })).filter(
     ({ stored }) => stored >= RANGES.depth[0] && stored <= RANGES.depth[1],
