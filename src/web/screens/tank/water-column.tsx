@@ -40,6 +40,11 @@ export function WaterColumn({
   // Each at its own height, however shallow.
   const heights = { current: BOX.air + (bed - BOX.air) * 0.3, speed: BOX.air + (bed - BOX.air) * 0.64 };
   const unit = shownUnit('depth', system);
+  /** What a hand pulls to, at the nearest so many to the unit it is read in. */
+  const pulledTo = (stored: number, kind: 'depth' | 'speed', perUnit: number): number => {
+    const { fromStored, toStored } = shownUnit(kind, system);
+    return toStored(Math.round(fromStored(stored) * perUnit) / perUnit);
+  };
   const ruled = RULED.map((shown) => ({ shown, stored: unit.toStored(shown) })).filter(
     ({ stored }) => stored >= RANGES.depth[0] && stored <= RANGES.depth[1],
   );
@@ -72,7 +77,7 @@ export function WaterColumn({
           />
         ))}
         {ruled.map(({ shown, stored }) => (
-          <g key={shown} className={stored > values.depth ? 'water-ruled below' : 'water-ruled'}>
+          <g key={shown} className="water-ruled">
             <line x1={0} x2={6} y1={down(stored)} y2={down(stored)} />
             <text x={9} y={down(stored) + 4}>
               {shown}
@@ -101,7 +106,7 @@ export function WaterColumn({
                 min={RANGES[key][0]}
                 max={RANGES[key][1]}
                 step={0.05}
-                valueAt={([pointer]) => Math.round(along[key].invert(pointer) * 100) / 100}
+                valueAt={([pointer]) => pulledTo(along[key].invert(pointer), 'speed', 20)}
                 onStart={nothing}
                 onLive={(value) => put(key, value)}
                 onEnd={nothing}
@@ -120,8 +125,7 @@ export function WaterColumn({
           min={RANGES.depth[0]}
           max={RANGES.depth[1]}
           step={0.25}
-          // Pulled to halves, in whichever unit is read.
-          valueAt={([, pointer]) => unit.toStored(Math.round(unit.fromStored(down.invert(pointer)) * 2) / 2)}
+          valueAt={([, pointer]) => pulledTo(down.invert(pointer), 'depth', 2)}
           onStart={nothing}
           onLive={(value) => put('depth', value)}
           onEnd={nothing}
