@@ -1,5 +1,6 @@
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { useRef } from 'react';
+import type { UnitSystem } from '../../../core/quantity/index.ts';
 import { shownUnit } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { useContentBox } from '../../parts/content-box.ts';
@@ -13,6 +14,12 @@ const BOX = { height: 236, air: 34, bed: 26, rule: 40, margin: 12 } as const;
 const RULED = [1, 2, 5, 10, 20, 50, 100, 200];
 /** Stones drawn for a friction of 1, and grains of salt for each g/kg. */
 const [STONES, GRAINS] = [12, 0.7];
+
+/** What a hand pulls to, stored: the nearest of so many to the unit it is read in. */
+function pulledTo(stored: number, kind: 'depth' | 'speed', perUnit: number, system: UnitSystem): number {
+  const { fromStored, toStored } = shownUnit(kind, system);
+  return toStored(Math.round(fromStored(stored) * perUnit) / perUnit);
+}
 
 /**
  * The water as it is set: how deep, how fast it runs and the head is drawn through it, pulled at the drawing
@@ -40,11 +47,6 @@ export function WaterColumn({
   // Each at its own height, however shallow.
   const heights = { current: BOX.air + (bed - BOX.air) * 0.3, speed: BOX.air + (bed - BOX.air) * 0.64 };
   const unit = shownUnit('depth', system);
-  /** What a hand pulls to, at the nearest so many to the unit it is read in. */
-  const pulledTo = (stored: number, kind: 'depth' | 'speed', perUnit: number): number => {
-    const { fromStored, toStored } = shownUnit(kind, system);
-    return toStored(Math.round(fromStored(stored) * perUnit) / perUnit);
-  };
   const ruled = RULED.map((shown) => ({ shown, stored: unit.toStored(shown) })).filter(
     ({ stored }) => stored >= RANGES.depth[0] && stored <= RANGES.depth[1],
   );
@@ -106,7 +108,7 @@ export function WaterColumn({
                 min={RANGES[key][0]}
                 max={RANGES[key][1]}
                 step={0.05}
-                valueAt={([pointer]) => pulledTo(along[key].invert(pointer), 'speed', 20)}
+                valueAt={([pointer]) => pulledTo(along[key].invert(pointer), 'speed', 20, system)}
                 onStart={nothing}
                 onLive={(value) => put(key, value)}
                 onEnd={nothing}
@@ -125,7 +127,7 @@ export function WaterColumn({
           min={RANGES.depth[0]}
           max={RANGES.depth[1]}
           step={0.25}
-          valueAt={([, pointer]) => pulledTo(down.invert(pointer), 'depth', 2)}
+          valueAt={([, pointer]) => pulledTo(down.invert(pointer), 'depth', 2, system)}
           onStart={nothing}
           onLive={(value) => put('depth', value)}
           onEnd={nothing}
