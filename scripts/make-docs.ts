@@ -11,7 +11,7 @@ import type { FormatOptions } from 'oxfmt';
 import type { TSchema } from '@sinclair/typebox';
 import { COLLECTIONS, kindOf } from '../src/contract/collections/index.ts';
 import { READING_GROUPS, READING_IDS, READINGS } from '../src/core/behaviour/index.ts';
-import { HOOK_RULES, RulesSchema, SCHOOL_TOPICS, SCHOOLS } from '../src/core/document/index.ts';
+import { wordName, HOOK_RULES, RulesSchema, SCHOOL_TOPICS, SCHOOLS } from '../src/core/document/index.ts';
 import { EXPORTS } from '../src/core/exchange/index.ts';
 import { GUARDS, KEEPERS } from '../src/core/fitting/index.ts';
 import { DRAWN_FAMILIES, FEATURES } from '../src/core/head/index.ts';
@@ -55,9 +55,15 @@ A reading that does not apply to a design (a guard's, where there is no guard) i
 ${sections.join('\n')}`;
 }
 
+/** A stored word of a brief, with what the interface calls it where that is another. */
+const asSaid = (word: string): string => {
+  const said = wordName(word);
+  return said === word ? word : `${said} (stored as \`${word}\`)`;
+};
+
 function factsPage(): string {
   const rows = FACTS.map((fact) => {
-    const takes = 'choices' in fact ? fact.choices.join(', ') : `a number: ${fact.quantity}`;
+    const takes = 'choices' in fact ? fact.choices.map(asSaid).join(', ') : `a number: ${fact.quantity}`;
     return `| \`${fact.name}\` | ${fact.words} | ${fact.about} | ${takes} |`;
   });
   return `

@@ -15,8 +15,9 @@ import type { Database } from './database.ts';
 import { isDiskFull } from './guards.ts';
 import { among } from './pieces.ts';
 import { pendingCard } from './summary.ts';
-import type { StoredTable } from './tables.ts';
-import { OWNED, ownerKey, TABLES } from './tables.ts';
+import type { StoredTable } from './stored-table.ts';
+import { OWNED, ownerKey } from './stored-table.ts';
+import { TABLES } from './tables.ts';
 
 /**
  * The whole shop as gzipped lines of JSON, as `backupStream` writes them in the database's own thread: rows

@@ -24,7 +24,7 @@ import { lockFolder } from './folder-lock.ts';
 import { isDiskFull } from './guards.ts';
 import * as schema from './schema.ts';
 import type { Queryable } from './pieces.ts';
-import type { StoredTable } from './tables.ts';
+import type { StoredTable } from './stored-table.ts';
 import { TABLES } from './tables.ts';
 
 /** The shop’s database through its mapper. */

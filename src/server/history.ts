@@ -8,7 +8,7 @@ import type { Collection, Documents, WithHistory } from '../contract/collections
 import { nounOf, stepsOf } from '../contract/collections/index.ts';
 import { HttpProblem, notFound } from './problem.ts';
 import { namedVersions, steps } from './schema.ts';
-import { ownerKey } from './tables.ts';
+import { ownerKey } from './stored-table.ts';
 
 /**
  * A save that says the same as the one before it within this time is one step with it: a note being typed is

@@ -5,9 +5,6 @@ import { COLLECTIONS } from '../contract/collections/index.ts';
 import type { Collection } from '../contract/collections/index.ts';
 import type { StoredTable } from './stored-table.ts';
 
-export type { StoredTable } from './stored-table.ts';
-export { OWNED, ownerKey } from './stored-table.ts';
-
 function stored(table: PgTable): StoredTable {
   const { name, columns, primaryKeys } = getTableConfig(table);
   const composite = primaryKeys[0]?.columns.map((column) => column.name);

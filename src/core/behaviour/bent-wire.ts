@@ -152,7 +152,7 @@ export class BentWire {
     return this.curvatures.map((curvature, i) => curvature * this.bends * numberAt(this.lengths, i));
   }
 
-  /** Angle each corner keeps when let go, radians: unloading is elastic. */
+  /** Angle each corner keeps when released, radians: unloading is elastic. */
   turnedForGood(): Float64Array {
     return this.curvatures.map(
       (curvature, i) => (curvature - momentOver(curvature)[0]) * this.bends * numberAt(this.lengths, i),

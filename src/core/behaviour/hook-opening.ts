@@ -158,7 +158,7 @@ export function insideFactor(radius: number, c: number): number {
 }
 
 /**
- * Pull along the line from the tie at which a hook has opened for good: let go, its gap is wider by a
+ * Pull along the line from the tie at which a hook has opened for good: released, its gap is wider by a
  * twentieth. The wire bends as far as it will (large rotations), elastic and then plastic; the load stays
  * where on the wire it sat, and its line runs from there to the tie in every shape. `yieldStrength` in N/mm²,
  * above 0. NaN where no wire stands out, or where nothing opens it.
@@ -292,7 +292,7 @@ export interface PulledShape {
   readonly pull: number;
   /** centre line from where metal holds it to the tip, mm */
   readonly wire: readonly Place[];
-  /** gap under the pull, and once it is let go, as shares of what it was */
+  /** gap under the pull, and once it is released, as shares of what it was */
   readonly gap: number;
   readonly gapAfter: number;
 }

@@ -203,7 +203,7 @@ export const retrieve = behaviour({
       formula: 'm k³ where depth(k) = depth',
       note:
         'This head made smaller or larger, hook, bait and all, until it just keeps the bottom at ' +
-        'that speed, as weighed.',
+        'that speed: its weight on the scale.',
       compared: true,
     },
     'retrieve.pitch': {

@@ -47,11 +47,11 @@ export const RangeSchema = Type.Object(
     ),
     keep: Type.Array(idOf('designs', 'A head'), {
       maxItems: MOST_CANDIDATES,
-      description: 'Heads that must hang',
+      description: 'Heads always in the range',
     }),
     drop: Type.Array(idOf('designs', 'A head'), {
       maxItems: MOST_CANDIDATES,
-      description: 'Heads that may not',
+      description: 'Heads never in the range',
     }),
     wall: Type.Array(idOf('designs', 'A head'), {
       maxItems: MOST_CANDIDATES,

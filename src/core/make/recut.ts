@@ -17,7 +17,7 @@ const QUALITY: MeshQuality = { rings: 60, corners: 64 };
 
 /** A cavity before and after its cuts, cooled. */
 export interface Recut {
-  /** metal, g, and everything as weighed */
+  /** metal, g, and everything on the scale */
   readonly metal: number;
   readonly total: number;
   /** metal as it was made, g */

@@ -213,7 +213,7 @@ export function* takingIn(
       }
     : {
         ...plain,
-        // Sizes as measured and a weight as weighed: then the metal is what does not fit its name, and the
+        // Sizes by caliper and a weight by scale: then the metal is what does not fit its name, and the
         // design carries what it is.
         head: said?.verdict === 'agrees' ? plain.head : { ...plain.head, density },
       };

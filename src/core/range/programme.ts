@@ -28,7 +28,7 @@ export interface RangeProblem {
   /** by brief, by candidate */
   readonly serves: readonly (readonly Serving[])[];
   readonly limits: RangeLimits;
-  /** places among the candidates that must be there, and that may not */
+  /** places among the candidates that are always in it, and that never are */
   readonly keep?: readonly number[];
   readonly drop?: readonly number[];
 }

@@ -193,7 +193,7 @@ export function usualWindow(situation: Situation): Window {
       return [between(PANFISH, depth), 'for small fish at that depth'];
     switch (retrieve) {
       case 'slow troll':
-        // As weighed 1/32 to 1/16 oz behind small baits; larger ones in proportion.
+        // On the scale 1/32 to 1/16 oz behind small baits; larger ones in proportion.
         return [
           [0.8 * Math.max(1, bait.length / 50) ** 2, 2.2 * Math.max(1, bait.length / 50) ** 2],
           'for slow trolling',

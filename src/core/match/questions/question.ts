@@ -18,7 +18,7 @@ export interface Found {
    * other in one sentence
    */
   readonly isSame?: boolean;
-  /** the reading it rests on, or `fit` */
+  /** the reading it is based on, or `fit` */
   readonly by: string;
   /**
    * the same in words that go with the side it speaks on, quantities marked for the reader’s units; asked for

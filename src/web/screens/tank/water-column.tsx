@@ -99,7 +99,8 @@ export function WaterColumn({
               <text x={from - 4} y={key === 'current' ? y - 10 : y + 17}>
                 {key === 'current' ? 'Current' : 'Speed'} {format(values[key], 'speed')}
               </text>
-              <path d={`M${from} ${y}H${x}m-6 -4l6 4l-6 4`} />
+              {/* No arrow where nothing moves. */}
+              {values[key] > 0 && <path d={`M${from} ${y}H${x}m-6 -4l6 4l-6 4`} />}
               <Handle
                 at={[x, y]}
                 label={key === 'current' ? 'Current, in the picture' : 'Speed, in the picture'}
