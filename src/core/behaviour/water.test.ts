@@ -29,7 +29,7 @@ import { crackOf } from './crack.ts';
 import { draggedOver, lineAngle } from './dragged.ts';
 import { climbShare, frontOf, popFree, sheddingShare } from './front.ts';
 import { restOf } from './rest.ts';
-import { bottomSpeed, depthAt, leastSize, towOf } from './retrieve.ts';
+import { bottomSpeed, depthAt, leastSize, towOf } from './towed-depth.ts';
 import { ballInertia } from './roll.ts';
 import { ballStrength, echoOf, flatStrength, largestFlat } from './sonar.ts';
 import { momentAbout } from './throw.ts';

@@ -5,7 +5,7 @@ import type { Dragged } from '../behaviour/dragged.ts';
 import { draggedOver } from '../behaviour/dragged.ts';
 import { restOf } from '../behaviour/rest.ts';
 import { hull2, seenAlong } from '../behaviour/outline.ts';
-import { depthAt, towOf } from '../behaviour/retrieve.ts';
+import { depthAt, towOf } from '../behaviour/towed-depth.ts';
 import { lineToRod } from '../behaviour/tow.ts';
 import type { Rig } from '../assembly/rig.ts';
 import { waterDensity } from '../material/water.ts';

@@ -1,7 +1,7 @@
 import type { Surroundings } from '../behaviour/behaviour.ts';
 import { fall } from '../behaviour/terminal-fall.ts';
 import { fishingOf } from '../behaviour/fishing.ts';
-import { depthAt } from '../behaviour/retrieve.ts';
+import { depthAt } from '../behaviour/towed-depth.ts';
 import { towed } from '../behaviour/tow.ts';
 import type { Rig } from '../assembly/rig.ts';
 import { solveTarget } from '../assembly/solve.ts';
