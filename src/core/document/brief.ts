@@ -90,7 +90,7 @@ export const BriefSchema = Type.Object(
     ),
     bottom: Type.Object(
       {
-        kinds: several(BOTTOMS, 'What lies below', 1),
+        kinds: several(BOTTOMS, 'Bottom type', 1),
         slope: Type.Optional(ranged('slope', 'degrees; on a stair-step that of a tread')),
         crack: Type.Optional(ranged('crack', 'Width of cracks in stone, mm')),
         stone: Type.Optional(ranged('stone', 'Size of stones, mm')),

@@ -67,7 +67,7 @@ const PlaceSchema = Type.Object(
   {
     name: words(80, 'What it is called'),
     depth: Type.Optional(ranged(0.1, 200, 'm')),
-    bottom: Type.Optional(words(40, 'What lies below')),
+    bottom: Type.Optional(words(40, 'Bottom type')),
     cover: Type.Optional(words(40, 'What stands in it')),
   },
   closed,

@@ -2,9 +2,9 @@ import { useMemo } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { QuantityKind } from '../../../core/quantity/index.ts';
-import { fishingOf, lineToRod } from '../../../core/behaviour/index.ts';
+import { fishingOf, lineToRod, USUAL_FISHING } from '../../../core/behaviour/index.ts';
 import { METALS, waterDensity } from '../../../core/material/index.ts';
-import { GRAVITY } from '../../../core/quantity/index.ts';
+import { GRAVITY, roundIn } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import type { Row } from './laid.ts';
 import { DASHES } from './laid.ts';
@@ -133,7 +133,10 @@ const COMPARED = ['lead', 'bismuth-tin', 'tungsten'];
  * save.
  */
 export function CompareCharts({ rows }: { readonly rows: readonly Row[] }) {
-  const { format } = useUnits();
+  const { format, system } = useUnits();
+  // Round in the unit they are read in, as everywhere.
+  const lineOut = roundIn(USUAL_FISHING.lineOut, 'depth', system);
+  const deepest = roundIn(DEEPEST, 'depth', system);
   const kept = useMemo(
     () =>
       rows.flatMap(({ id, document, summary }, index) =>
@@ -150,7 +153,7 @@ export function CompareCharts({ rows }: { readonly rows: readonly Row[] }) {
         speed > 0
           ? [
               [0, 0],
-              [DEEPEST / speed, DEEPEST],
+              [deepest / speed, deepest],
             ]
           : [],
     };
@@ -161,7 +164,7 @@ export function CompareCharts({ rows }: { readonly rows: readonly Row[] }) {
         const grams = readings['mass.submerged'] ?? 0;
         const area = readings['retrieve.dragArea'] ?? 0;
         const rho = waterDensity({ temperature: 15, salinity: 0 });
-        const fishing = fishingOf({});
+        const fishing = fishingOf({ fishing: { lineOut } });
         if (!(grams > 0 && area > 0)) return { id, index, points: [] };
         return {
           id,
@@ -175,7 +178,7 @@ export function CompareCharts({ rows }: { readonly rows: readonly Row[] }) {
           }),
         };
       }),
-    [kept],
+    [kept, lineOut],
   );
   const read = (id: 'rest.slopeSide' | 'rest.slopeNose' | 'rest.slopeTail') =>
     kept.map(({ readings }) => readings[id] ?? NaN);
@@ -184,7 +187,7 @@ export function CompareCharts({ rows }: { readonly rows: readonly Row[] }) {
     <div className="compare-charts">
       <Curves title="Fall: depth by time" curves={falls} x="time" y="depth" isDown />
       <Curves
-        title={`Depth it keeps, ${format(20, 'depth')} of line out`}
+        title={`Depth it keeps, ${format(lineOut, 'depth')} of line out`}
         curves={depths}
         x="speed"
         y="depth"
