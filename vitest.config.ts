@@ -37,6 +37,20 @@ const leftOut = (groups: readonly (readonly (readonly string[])[])[]): string[] 
  */
 const PATIENCE = isWhole ? 600_000 : 300_000;
 
+/** Tests of the server that run on both engines, the last of them on PostgreSQL alone. */
+const ON_BOTH_ENGINES = [
+  'app',
+  'backup',
+  'figures',
+  'money',
+  'openapi',
+  'rack',
+  'rules',
+  'shelf',
+  'used',
+  'postgres',
+];
+
 export default defineConfig({
   test: {
     // The machines have two cores: while a browser test waits for its page, a third file uses what would
@@ -60,10 +74,25 @@ export default defineConfig({
           name: 'server',
           isolate: false,
           include: ['src/{server,cli,disk}/**/*.test.ts', 'scripts/**/*.test.ts'],
-          exclude: leftOut(GROUPS.server).map((name) => `${name}.test.ts`),
-          setupFiles: ['src/core/test-kit/setup.test-setup.ts'],
+          exclude: [
+            ...leftOut(GROUPS.server).map((name) => `${name}.test.ts`),
+            'src/server/postgres.test.ts',
+          ],
+          setupFiles: ['src/core/test-kit/setup.test-setup.ts', 'src/server/engine.test-setup.ts'],
           // The server's threads run the built program, in tests too.
           globalSetup: ['scripts/built.mjs'],
+          testTimeout: PATIENCE,
+          hookTimeout: PATIENCE,
+        },
+      },
+      {
+        test: {
+          // The same on a PostgreSQL server, of the files that have to do with the database.
+          name: 'postgres',
+          isolate: false,
+          include: ON_BOTH_ENGINES.map((name) => `src/server/${name}.test.ts`),
+          setupFiles: ['src/core/test-kit/setup.test-setup.ts', 'src/server/engine.test-setup.ts'],
+          globalSetup: ['scripts/postgres-setup.mjs'],
           testTimeout: PATIENCE,
           hookTimeout: PATIENCE,
         },

@@ -14,7 +14,7 @@ export async function hangMany(folder: string, count: number): Promise<void> {
     end,
     ...stores
   } = createApp(db, { web: join(root, 'dist/web'), data: folder }, pino({ level: 'silent' }));
-  await loadDemo(stores, join(root, 'demo'), folder);
+  await loadDemo(db, stores, join(root, 'demo'), folder);
   const [{ n = 1 } = {}] = (await db.execute<{ n: number }>(sql`select count(*)::int as n from designs`))
     .rows;
   const copies = Math.ceil(count / n) - 1;

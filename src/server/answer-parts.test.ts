@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { inParts } from './answer-parts.ts';
-import type { Answer } from './database-client.ts';
+import type { Answer } from './database-connection.ts';
 
 const joined = (parts: readonly Answer[]): unknown[] =>
   parts.flatMap((part) =>

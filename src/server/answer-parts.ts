@@ -1,5 +1,5 @@
 import type { Results } from '@electric-sql/pglite';
-import type { Answer } from './database-client.ts';
+import type { Answer } from './database-connection.ts';
 
 /**
  * Characters of one message. What comes to a thread in a message of more than 100 kB is laid down there as if

@@ -8,7 +8,9 @@ import type { Kept, ProblemDetails } from '../contract/api.ts';
 import type { Design } from '../core/document/index.ts';
 import { createApp } from './app.ts';
 import type { OpenDatabase } from './database.ts';
-import { openDatabase } from './database.ts';
+import { openTestDatabase } from './database.test-kit.ts';
+import type { Pool } from './pool.ts';
+import { openPool } from './pool.ts';
 
 export interface RunningApp {
   readonly routes: readonly { readonly method: string; readonly path: string }[];
@@ -33,17 +35,27 @@ export interface RunningApp {
   readonly end: () => Promise<void>;
 }
 
+let threads: Pool | undefined;
+/**
+ * Threads of all applications of this process: starting them anew for each takes longer than most tests.
+ */
+export const sharedPool = (): Pool => ({
+  ...(threads ??= openPool()),
+  // Others still work with them.
+  close: () => Promise.resolve(),
+});
+
 /**
  * The server's application on a data folder, an empty one where none is given, and a free port. A body that
  * is text goes out as it is.
  */
 export async function runApp(data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'))): Promise<RunningApp> {
-  const database = await openDatabase(data);
+  const database = await openTestDatabase(data);
   const {
     koa,
     routes,
     end: endApp,
-  } = createApp(database.db, { web: join(data, 'no-web'), data }, pino({ level: 'silent' }));
+  } = createApp(database.db, { web: join(data, 'no-web'), data }, pino({ level: 'silent' }), sharedPool());
   const server = createServer(koa.callback());
   // A connection that is closed for being idle, just when it is used again, is no finding: both sides share
   // this busy thread.

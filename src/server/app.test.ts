@@ -23,8 +23,9 @@ import { massProperties } from '../core/head/mesh.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import { createApp } from './app.ts';
 import type { RunningApp } from './app.test-kit.ts';
-import { problem, runApp, version } from './app.test-kit.ts';
+import { problem, runApp, sharedPool, version } from './app.test-kit.ts';
 import { openDatabase } from './database.ts';
+import { isEmbedded } from './database.test-kit.ts';
 import { DocumentStore } from './documents.ts';
 import { designs as designsTable, metalDensities } from './schema.ts';
 
@@ -371,6 +372,7 @@ describe('summaries', () => {
       app.database.db,
       { web: join(app.data, 'no-web'), data: app.data },
       pino({ level: 'silent' }),
+      sharedPool(),
     );
     const read = async () => (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
     await expect.poll(async () => (await read()).summary?.ok, { timeout: 30_000 }).toBe(true);
@@ -405,6 +407,7 @@ describe('figures after a change of a metal', () => {
       db,
       { web: join(own.data, 'no-web'), data: own.data },
       pino({ level: 'silent' }),
+      sharedPool(),
     );
     await expect
       .poll(
@@ -474,7 +477,7 @@ describe('what no answer may do', () => {
   });
 });
 
-describe('the data folder', () => {
+describe.runIf(isEmbedded())('the data folder', () => {
   it('is taken by one process at a time', async () => {
     await expect(openDatabase(app.data)).rejects.toThrow(/in use by process/);
     const { writeFileSync, mkdirSync } = await import('node:fs');

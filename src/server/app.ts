@@ -9,6 +9,7 @@ import { send } from '@koa/send';
 import type { Logger } from 'pino';
 import { API } from '../contract/api.ts';
 import { openBackups } from './backups.ts';
+import type { MoneyStore } from './money.ts';
 import { openMoney } from './money.ts';
 import type { Database } from './database.ts';
 import { tidy } from './database.ts';
@@ -51,6 +52,8 @@ const BODY_LIMIT = { document: '2mb', shop: 64e6 } as const;
 /** The running application, with its stores. */
 export interface App extends Stores {
   readonly koa: Koa;
+  /** what the shop's prices are in */
+  readonly money: MoneyStore;
   /** everything it can be asked for: method and path, with parts as `:id` */
   readonly routes: readonly { readonly method: string; readonly path: string }[];
   /** stops what is computed beside the requests; to be awaited before the database is closed */
@@ -65,10 +68,14 @@ export interface Folders {
 }
 
 /** The whole server: documents, stores, the cast solid, and the built interface. */
-export function createApp(db: Database, { web: webFolder, data, isDemo = false }: Folders, log: Logger): App {
+export function createApp(
+  db: Database,
+  { web: webFolder, data, isDemo = false }: Folders,
+  log: Logger,
+  pool = openPool(),
+): App {
   const ruleStore = new RuleStore(db);
   const metalStore = new MetalStore(db);
-  const pool = openPool();
   const money = openMoney(db);
   const backups = openBackups(db, data, isDemo, log);
   const metals = () => metalStore.metals();
@@ -106,7 +113,7 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
   WITH_HISTORY.forEach(withHistory);
   makeRoutes(router, stores, metalStore, ruleStore, money, pool);
   archiveRoutes(router, db);
-  scaleRoutes(router);
+  scaleRoutes(router, db);
   moneyRoutes(router, money);
   backupRoutes(router, db, backups, pool);
   exchangeRoutes(router, db, stores, metalStore, pool, figures, readBytes(BODY_LIMIT.shop));
@@ -144,6 +151,7 @@ export function createApp(db: Database, { web: webFolder, data, isDemo = false }
   koa.use(servePage(webFolder));
   return {
     koa,
+    money,
     routes: router.stack.flatMap(({ methods, path }) =>
       methods.filter((method) => method !== 'HEAD').map((method) => ({ method, path: String(path) })),
     ),

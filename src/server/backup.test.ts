@@ -23,7 +23,7 @@ import type { RunningApp } from './app.test-kit.ts';
 import { runApp } from './app.test-kit.ts';
 import { restoreBackup, writeBackup } from './backup.ts';
 import { backupStream } from './backup-stream.ts';
-import { openDatabase } from './database.ts';
+import { isEmbedded, openTestDatabase } from './database.test-kit.ts';
 import { DocumentStore } from './documents.ts';
 import { apart, everything, fillShop } from './full-shop.test-kit.ts';
 import { stepRecorder } from './history.ts';
@@ -73,7 +73,7 @@ describe('a backup', () => {
         expect([name, column, isFilled]).toEqual([name, column, true]);
       }
     const into = place();
-    const restored = await openDatabase(into, async (db) => {
+    const restored = await openTestDatabase(into, async (db) => {
       expect((await restoreBackup(db, file)).rows).toBe(Object.values(before).flat().length);
     });
     expect(apart(before, await everything(restored.db))).toEqual([]);
@@ -82,9 +82,9 @@ describe('a backup', () => {
     expect(await restored.db.$count(schema.designs, isStale(metals))).toBe(0);
     await restored.close();
     // A shop that is there is never overwritten.
-    await expect(openDatabase(into, (db) => restoreBackup(db, file).then(() => undefined))).rejects.toThrow(
-      'there is a shop in',
-    );
+    await expect(
+      openTestDatabase(into, (db) => restoreBackup(db, file).then(() => undefined)),
+    ).rejects.toThrow('there is a shop');
     rmSync(into, { recursive: true, force: true });
   });
 
@@ -112,7 +112,7 @@ describe('a backup', () => {
       }),
     );
     const into = place();
-    const { db, close } = await openDatabase(into, (fresh) =>
+    const { db, close } = await openTestDatabase(into, (fresh) =>
       restoreBackup(fresh, old).then(() => undefined),
     );
     await close();
@@ -141,11 +141,13 @@ describe('a backup', () => {
       { collection: 'batches', name: 'Archived', part: 'the document' },
     ]);
     const into = place();
-    await expect(openDatabase(into, (db) => restoreBackup(db, spoilt).then(() => undefined))).rejects.toThrow(
+    await expect(
+      openTestDatabase(into, (db) => restoreBackup(db, spoilt).then(() => undefined)),
+    ).rejects.toThrow(
       /1 of its documents do not fit: batches “Archived”, the document: Format: .*--set-aside/,
     );
     const aside = join(folder, 'aside.jsonl');
-    const { db, close } = await openDatabase(into, async (fresh) => {
+    const { db, close } = await openTestDatabase(into, async (fresh) => {
       expect((await restoreBackup(fresh, spoilt, aside)).aside).toHaveLength(1);
     });
     expect(readFileSync(aside, 'utf8')).toContain('fern-anvil/botch');
@@ -161,7 +163,7 @@ describe('a backup', () => {
     ['now and then', 4],
     ['after every look at it', 1000],
   ])('made while a head is saved %s holds it as it was at one moment', async (_, most) => {
-    const { db, close } = await openDatabase(place());
+    const { db, close } = await openTestDatabase(place());
     const store = new DocumentStore(db, 'designs', undefined, stepRecorder('designs'));
     const { id, document } = await store.create(sampleDesign('ball'));
     let saves = 0;
@@ -182,7 +184,7 @@ describe('a backup', () => {
     );
     await close();
     expect(gunzipSync(readFileSync(taken)).toString('utf8')).toContain('{"forget":"designs"');
-    const restored = await openDatabase(place(), (fresh) =>
+    const restored = await openTestDatabase(place(), (fresh) =>
       restoreBackup(fresh, taken).then(() => undefined),
     );
     const { rows } = await restored.db.execute<{ alike: boolean; last: boolean }>(
@@ -194,7 +196,7 @@ describe('a backup', () => {
   });
 
   it('of more rows, and of larger ones, than are read at once holds each once', async () => {
-    const { db, close } = await openDatabase(place());
+    const { db, close } = await openTestDatabase(place());
     await db.execute(sql`
       insert into plastics (id, name, document)
       select 'many-' || n, name, document from generate_series(1, 601) n, (select * from plastics limit 1) as one`);
@@ -235,7 +237,7 @@ describe('a backup', () => {
   });
 
   it('of a database that is closed meanwhile fails, and is not taken for a whole one', async () => {
-    const { db, close } = await openDatabase(place());
+    const { db, close } = await openTestDatabase(place());
     const stream = writeBackup(db);
     await close();
     await expect(pipeline(stream, createWriteStream(join(folder, 'closed.gz')))).rejects.toThrow('closed');
@@ -257,26 +259,28 @@ describe('a backup', () => {
     const bad = join(folder, 'bad.gz');
     writeFileSync(bad, spoil(readFileSync(file)));
     // The shop itself: nothing of it may be touched.
-    await expect(restoreBackup(app.database.db, bad)).rejects.toThrow('--restore');
+    const { db } = app.database;
+    const live = { execute: db.execute.bind(db), settle: db.$client.settle };
+    await expect(restoreBackup(live, bad)).rejects.toThrow('--restore');
     expect(await app.database.db.$count(schema.designs)).toBeGreaterThan(0);
   });
 
   it('that is refused leaves a folder that can be begun anew', async () => {
     const into = place();
     await expect(
-      openDatabase(into, (db) => restoreBackup(db, join(folder, 'bad.gz')).then(() => undefined)),
+      openTestDatabase(into, (db) => restoreBackup(db, join(folder, 'bad.gz')).then(() => undefined)),
     ).rejects.toThrow('--restore');
-    const { db, close } = await openDatabase(into);
+    const { db, close } = await openTestDatabase(into);
     expect(await db.$count(schema.designs)).toBe(0);
     await close();
     rmSync(into, { recursive: true, force: true });
   });
 });
 
-describe('a damaged database', () => {
+describe.runIf(isEmbedded())('a damaged database', () => {
   it('whose table of designs was cut is refused with what to do, not served as if it held less', async () => {
     const into = place();
-    const begun = await openDatabase(into);
+    const begun = await openTestDatabase(into);
     for (let i = 0; i < 60; i++)
       await begun.db
         .insert(schema.designs)
@@ -290,7 +294,7 @@ describe('a damaged database', () => {
     const { size } = statSync(heap);
     expect(size).toBeGreaterThanOrEqual(2 * 8192);
     truncateSync(heap, Math.floor(size / 8192 / 2) * 8192);
-    await expect(openDatabase(into)).rejects.toThrow(/damaged.*--restore/s);
+    await expect(openTestDatabase(into)).rejects.toThrow(/damaged.*--restore/s);
     rmSync(into, { recursive: true, force: true });
   });
 });

@@ -11,7 +11,7 @@ import { BackupProblem, checkRow, misfitSentence, readBackup, verifyBackup } fro
 import type { ForgetLine, RowLine } from '../disk/backup-format.ts';
 import { BACKUP_VERSION } from '../disk/backup-format.ts';
 import { CHECKPOINT_BYTES } from './checkpoints.ts';
-import type { Database } from './database.ts';
+import type { Database, FreshDatabase } from './database.ts';
 import { isDiskFull } from './guards.ts';
 import { among } from './pieces.ts';
 import { pendingCard } from './summary.ts';
@@ -42,7 +42,7 @@ const AT_ONCE = { rows: 500, bytes: 1_000_000 } as const;
  * back. Resolves to the rows given back and what was set aside. Throws with a sentence otherwise.
  */
 export async function restoreBackup(
-  db: Database,
+  db: FreshDatabase,
   file: string,
   setAside?: string,
 ): Promise<{ readonly rows: number; readonly aside: readonly Misfit[] }> {
@@ -102,7 +102,7 @@ function withFigures(row: RowLine['row']): RowLine['row'] {
 }
 
 /** Takes back documents with what belongs to them; how many rows that were. */
-async function forget(db: Database, collection: Collection, ids: readonly string[]): Promise<number> {
+async function forget(db: FreshDatabase, collection: Collection, ids: readonly string[]): Promise<number> {
   if (!keepsHistory(collection) || ids.length === 0) return 0;
   const keys = ids.map((id) => ownerKey(collection, id));
   const removed = [
@@ -118,7 +118,7 @@ async function forget(db: Database, collection: Collection, ids: readonly string
 }
 
 /** Writes rows of one table after the other, many in one go. */
-function rowWriter(db: Database) {
+function rowWriter(db: FreshDatabase) {
   let pending:
     | { readonly table: StoredTable; readonly columns: readonly string[]; rows: string[]; bytes: number }
     | undefined;
@@ -143,7 +143,7 @@ function rowWriter(db: Database) {
     // What a large shop writes is settled as it goes: the log would hold all of it otherwise.
     if (written > CHECKPOINT_BYTES) {
       written = 0;
-      await db.execute(sql`checkpoint`);
+      await db.settle();
     }
   };
   const add = async (table: StoredTable, row: RowLine['row']): Promise<void> => {

@@ -259,7 +259,12 @@ export function openBackups(db: Database, dataFolder: string, isDemo: boolean, l
   const look = async (): Promise<void> => {
     const { folder, shop, isOn } = (await setting()).document;
     const newest = listed(folder, shop)[0];
-    if (isOn && !running && (!newest || Date.now() - Date.parse(newest.at) > DUE_MS)) begin('backup', make);
+    if (!isOn || running || (newest && Date.now() - Date.parse(newest.at) <= DUE_MS)) return;
+    // Of several that share a database one makes it; the others look again later.
+    await db.$client.alone(KEY, async () => {
+      begin('backup', make);
+      await running;
+    });
   };
   const lookLater = (ms: number): void => {
     timer = setTimeout(() => {

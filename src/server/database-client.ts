@@ -1,230 +1,60 @@
-import { existsSync, statfsSync } from 'node:fs';
-import { readFile } from 'node:fs/promises';
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { setTimeout as rest } from 'node:timers/promises';
 import { Readable } from 'node:stream';
-import { Worker } from 'node:worker_threads';
 import type { PGlite, Results, Transaction } from '@electric-sql/pglite';
 import type { BackupPlan } from './backup-stream.ts';
+import type { DatabasePlace, Wanted } from './database-connection.ts';
+import { openConnections } from './database-connection.ts';
+import type { Told } from './engine.ts';
 
-/** What the thread of the database is asked for. Statements of a transaction carry its number. */
-export type Order = { readonly id: number; readonly transaction?: number | undefined } & (
-  | {
-      readonly act: 'query';
-      readonly text: string;
-      readonly params: readonly unknown[];
-      readonly rowMode: 'array' | 'object';
-    }
-  | { readonly act: 'exec'; readonly text: string }
-  | { readonly act: 'begin'; readonly transaction: number }
-  | { readonly act: 'backup'; readonly backup: number; readonly plan: BackupPlan }
-  | { readonly act: 'backup-more' | 'backup-end'; readonly backup: number }
-  | { readonly act: 'commit' | 'rollback' | 'close' }
-);
-
-/** What the thread is started with: the database's folder, and its program. */
-export interface DatabaseThreadData {
-  readonly path: string;
-  readonly program: WebAssembly.Module;
-}
-
-/** A failure in the thread, as plain data. */
-export interface ThreadFailure {
-  readonly name: string | undefined;
-  readonly message: string;
-  readonly code: string | undefined;
-  readonly errno: number | undefined;
-  readonly detail: string | undefined;
-  readonly stack: string | undefined;
-}
-
-/**
- * What comes back; number 0 says that the database is open. Many rows come some at a time, before the value
- * that they belong to.
- */
-export type Answer = { readonly id: number } & (
-  | { readonly some: readonly unknown[] }
-  | { readonly value: unknown }
-  | { readonly failure: ThreadFailure }
-);
-
-/** What of the embedded database is used here and by the mapper, and what its thread does besides. */
+/** What of a database is used here and by the mapper, and what its thread does besides. */
 export interface DatabaseClient extends Pick<PGlite, 'query' | 'exec' | 'transaction' | 'close'> {
   /** a backup as its gzipped bytes, written no faster than it is read */
   readonly backup: (plan: BackupPlan) => Readable;
+  /** whether other processes may have it open too */
+  readonly isShared: boolean;
+  /** shortens the log now, where the database does not do so of itself */
+  readonly settle: () => Promise<void>;
+  /**
+   * Does something unless another process that shares the database, or this one, is at the same; the key says
+   * what. Resolves to whether it was done. What a process that ends was at is free again.
+   */
+  readonly alone: (key: string, act: () => Promise<void>) => Promise<boolean>;
+  /** tells something to every process that shares the database, this one too */
+  readonly tell: (topic: string, text: string) => Promise<void>;
+  /** hears what is told of a topic from now on; returns what ends that */
+  readonly hear: (topic: string, on: (text: string) => void) => () => void;
 }
 
-type Wanted = Order extends infer O ? (O extends Order ? Omit<O, 'id'> : never) : never;
+/** How often a transaction that PostgreSQL broke off for another's sake is begun anew. */
+const MOST_TURNS = 6;
+/** Longest rest before the first of these, ms; twice that before the next, and so on. */
+const TURN_MS = 20;
 
 /**
- * A file or folder of the built program: beside this one, or where a server run from its sources finds it.
+ * Whether PostgreSQL broke a transaction off for another's sake, so that it can be begun anew:
+ * serialization_failure, deadlock_detected.
  */
-export function built(name: string): string {
-  const places = [`./${name}`, `../../dist/node/${name}`].map((place) =>
-    fileURLToPath(new URL(place, import.meta.url)),
-  );
-  const found = places.find((place) => existsSync(place));
-  if (!found)
-    throw new Error('The program of the database is not built yet. Run npm start, which builds it.');
-  return found;
-}
-
-/**
- * The database's program, compiled once in this process: a second thread of it, for a backup that is given
- * back say, takes over what the first has made of it.
- */
-const program = (() => {
-  let compiled: Promise<WebAssembly.Module> | undefined;
-  return () =>
-    (compiled ??= readFile(
-      join(dirname(createRequire(import.meta.url).resolve('@electric-sql/pglite')), 'pglite.wasm'),
-    ).then((bytes) => WebAssembly.compile(bytes)));
-})();
-
-/** Shortest time between two attempts to open a database anew, ms. */
-const AGAIN_MS = 2_000;
-/**
- * Room on the disk below which the database cannot be opened, bytes: it begins a new piece of its log, of 16
- * MiB, and wants as much again.
- */
-const LEAST_ROOM = 32 * 2 ** 20;
-
-/** One thread with the database open in it. */
-interface Connection {
-  readonly ask: (order: Wanted) => Promise<unknown>;
-  /** why nothing can be asked of it any more */
-  readonly lost: () => Error | undefined;
-  readonly end: (isOrderly: boolean) => Promise<void>;
+function gaveWay(error: unknown): boolean {
+  for (let at = error, depth = 0; at && depth < 8; at = (at as { cause?: unknown }).cause, depth++)
+    if (['40001', '40P01'].includes(String((at as { code?: unknown }).code))) return true;
+  return false;
 }
 
 /**
- * Whether a failure says that nothing more is to be had of the session it came from: a statement broke off
- * where none can.
+ * Opens a database in a thread of its own: the embedded one of a folder, or one on a server. Rejects with the
+ * database's own words when it cannot be opened. A transaction that PostgreSQL broke off for another's sake
+ * is begun anew: what is handed in may run more than once.
  */
-const breaks = (error: unknown): boolean => {
-  const { code, name } = error as { code?: unknown; name?: unknown };
-  // PostgreSQL's invalid_cursor_state, which here only a statement that was never ended can be the reason of;
-  // and a trap of the runtime.
-  return code === '24000' || name === 'RuntimeError';
-};
-
-/**
- * Opens a database in a thread. Rejects with the database's own words, or with ENOSPC where the disk is why.
- */
-async function connect(path: string): Promise<Connection> {
-  const waiting = new Map<
-    number,
-    { resolve: (value: unknown) => void; reject: (reason: unknown) => void; rows?: unknown[] }
-  >();
-  let count = 0;
-  let gone: Error | undefined;
-  const thread = new Worker(built('database.js'), {
-    workerData: { path, program: await program() } satisfies DatabaseThreadData,
-  });
-  const fail = (reason: Error): void => {
-    gone ??= reason;
-    for (const { reject } of waiting.values()) reject(gone);
-    waiting.clear();
+export async function openClient(place: DatabasePlace): Promise<DatabaseClient> {
+  const hearing = new Set<{ readonly topic: string; readonly on: (text: string) => void }>();
+  const onTold = ({ topic, text }: Told): void => {
+    for (const one of hearing) if (one.topic === topic) one.on(text);
   };
-  const begun = new Promise<unknown>((resolve, reject) => waiting.set(0, { resolve, reject }));
-  thread.on('message', (answer: Answer) => {
-    const asked = waiting.get(answer.id);
-    if ('some' in answer) {
-      if (asked) (asked.rows ??= []).push(...answer.some);
-      return;
-    }
-    waiting.delete(answer.id);
-    if ('failure' in answer) asked?.reject(revived(answer.failure));
-    else asked?.resolve(asked.rows ? { ...(answer.value as Results), rows: asked.rows } : answer.value);
-  });
-  thread.on('error', fail);
-  thread.on('exit', (code) => fail(new Error(`The database has ended (${code}).`)));
-  await begun.catch((error: unknown) => {
-    const { bavail, bsize } = statfsSync(dirname(path));
-    if (bavail * bsize >= LEAST_ROOM) throw error;
-    throw Object.assign(new Error('There is no room on the disk for the database.', { cause: error }), {
-      code: 'ENOSPC',
-    });
-  });
-  const ask = (order: Wanted): Promise<unknown> =>
-    new Promise((resolve, reject) => {
-      if (gone) {
-        reject(gone);
-        return;
-      }
-      const id = ++count;
-      waiting.set(id, { resolve, reject });
-      thread.postMessage({ ...order, id });
-    });
-  return {
-    ask,
-    lost: () => gone,
-    end: async (isOrderly) => {
-      // A thread that ends with its last answer has closed.
-      if (isOrderly)
-        await ask({ act: 'close' }).catch((error: unknown) => {
-          if (!gone) throw error;
-        });
-      fail(new Error('The database is closed.'));
-      await thread.terminate();
-    },
-  };
-}
-
-/**
- * Opens the embedded database of a folder in a thread of its own. Rejects with the database's own words when
- * it cannot be opened. A session that broke, for want of room on the disk above all, is let go and the
- * database opened anew for whoever asks next: everything that was answered for is in its log. Until that
- * succeeds every statement fails with the reason.
- */
-export async function openClient(path: string): Promise<DatabaseClient> {
-  let current: Connection | undefined = await connect(path);
-  let opening: Promise<Connection> | undefined;
-  let refusal: { readonly at: number; readonly reason: unknown } | undefined;
+  const { connection, askOf, ask, close } = await openConnections(place, onTold);
+  const isShared = 'url' in place;
+  const claimed = new Set<string>();
   let transactions = 0;
   let backups = 0;
-  let isClosed = false;
-
-  const connection = async (): Promise<Connection> => {
-    if (current && !current.lost()) return current;
-    if (isClosed) throw new Error('The database is closed.');
-    if (refusal && Date.now() - refusal.at < AGAIN_MS) throw refusal.reason;
-    opening ??= (async () => {
-      await current?.end(false);
-      current = undefined;
-      current = await connect(path);
-      refusal = undefined;
-      return current;
-    })()
-      .catch((reason: unknown) => {
-        refusal = { at: Date.now(), reason };
-        throw reason;
-      })
-      .finally(() => {
-        opening = undefined;
-      });
-    return opening;
-  };
-  /** Asks one connection; one that turns out broken is not asked again. */
-  const askOf = async (one: Connection, order: Wanted): Promise<unknown> => {
-    try {
-      return await one.ask(order);
-    } catch (error) {
-      if (breaks(error)) await one.end(false);
-      throw error;
-    }
-  };
-  /** Asks whichever connection there is; what a broken one refused before it began is asked anew. */
-  const ask = async (order: Wanted): Promise<unknown> => {
-    const one = await connection();
-    try {
-      return await askOf(one, order);
-    } catch (error) {
-      if ((error as { code?: unknown }).code !== '24000') throw error;
-      return askOf(await connection(), order);
-    }
-  };
   const session = (
     asked: (order: Wanted) => Promise<unknown>,
     transaction?: number,
@@ -239,23 +69,70 @@ export async function openClient(path: string): Promise<DatabaseClient> {
       })) as Results<T>,
     exec: async (text) => (await asked({ act: 'exec', text, transaction })) as Results[],
   });
+  const once = async <T>(act: (tx: Transaction) => Promise<T>): Promise<T> => {
+    const transaction = ++transactions;
+    await ask({ act: 'begin', transaction });
+    // All of it on the connection it was begun on: what another one has is another transaction.
+    const one = await connection();
+    const within = (order: Wanted) => askOf(one, order);
+    let value: T;
+    try {
+      const inside = session(within, transaction);
+      // The mapper's migrations ask whatever they are given for a transaction: here it is this one.
+      const joined = { ...inside, transaction: (more: (tx: Transaction) => Promise<unknown>) => more(tx) };
+      const tx = joined as unknown as Transaction;
+      value = await act(tx);
+    } catch (error) {
+      await within({ act: 'rollback', transaction }).catch(() => undefined);
+      throw error;
+    }
+    await within({ act: 'commit', transaction });
+    return value;
+  };
   return {
     ...session(ask),
+    isShared,
     transaction: async <T>(act: (tx: Transaction) => Promise<T>): Promise<T> => {
-      const transaction = ++transactions;
-      await ask({ act: 'begin', transaction });
-      // All of it on the connection it was begun on: what another one has is another transaction.
-      const one = await connection();
-      const within = (order: Wanted) => askOf(one, order);
-      let value: T;
-      try {
-        value = await act(session(within, transaction) as Transaction);
-      } catch (error) {
-        await within({ act: 'rollback', transaction }).catch(() => undefined);
-        throw error;
+      for (let turn = 1; ; turn++) {
+        try {
+          return await once(act);
+        } catch (error) {
+          if (turn === MOST_TURNS || !gaveWay(error)) throw error;
+          // Not all at once again.
+          await rest(Math.random() * TURN_MS * 2 ** (turn - 1));
+        }
       }
-      await within({ act: 'commit', transaction });
-      return value;
+    },
+    settle: async () => {
+      await ask({ act: 'settle' });
+    },
+    alone: async (key, act) => {
+      // Within this process first: over its one connection it would be given what it has.
+      if (claimed.has(key)) return false;
+      claimed.add(key);
+      try {
+        if (isShared && !(await ask({ act: 'claim', key }))) return false;
+        try {
+          await act();
+        } finally {
+          // A connection that is gone has let go of it.
+          if (isShared) await ask({ act: 'release', key }).catch(() => undefined);
+        }
+        return true;
+      } finally {
+        claimed.delete(key);
+      }
+    },
+    tell: async (topic, text) => {
+      if (isShared) await ask({ act: 'tell', told: { topic, text } });
+      else onTold({ topic, text });
+    },
+    hear: (topic, on) => {
+      const one = { topic, on };
+      hearing.add(one);
+      return () => {
+        hearing.delete(one);
+      };
     },
     backup: (plan) => {
       const backup = ++backups;
@@ -284,11 +161,6 @@ export async function openClient(path: string): Promise<DatabaseClient> {
         },
       });
     },
-    close: async () => {
-      isClosed = true;
-      await current?.end(!current.lost());
-    },
+    close,
   };
 }
-
-const revived = ({ message, ...rest }: ThreadFailure): Error => Object.assign(new Error(message), rest);

@@ -1,71 +1,58 @@
 /**
- * The embedded database in a thread of its own: however long a statement takes, the server goes on answering
- * and can be stopped.
+ * The database in a thread of its own: however long a statement of the embedded one takes, the server goes on
+ * answering and can be stopped; and rows of a backup do not pass through the server's memory.
  */
 import { parentPort, workerData } from 'node:worker_threads';
 import type { Readable } from 'node:stream';
-import { PGlite } from '@electric-sql/pglite';
-import { openCheckpoints } from './checkpoints.ts';
 import type { BackupPlan } from './backup-stream.ts';
-import type { Answer, DatabaseThreadData, Order, ThreadFailure } from './database-client.ts';
+import type { Answer, DatabaseThreadData, Order, ThreadFailure, ToldAnswer } from './database-connection.ts';
 import { inParts } from './answer-parts.ts';
-import { DURABLE_START, DurableFS } from './durable-fs.ts';
-
-/** Types that the mapper wants as the database writes them: times, dates and intervals, and lists of them. */
-const AS_TEXT = [1114, 1184, 1186, 1082, 1231, 1115, 1185, 1187, 1182];
-const parsers = Object.fromEntries(AS_TEXT.map((type) => [type, (value: string) => value]));
+import type { Engine, EngineSession, EngineTransaction, Told } from './engine.ts';
 
 const port = parentPort;
 if (!port) throw new Error('This is the program of a thread, and is not started by itself.');
 
-const { path, program } = workerData as DatabaseThreadData;
-const client = await PGlite.create({
-  fs: new DurableFS(path),
-  startParams: DURABLE_START,
-  wasmModule: program,
-});
-const checkpoints = openCheckpoints(client);
+/** Passes on what another process, or this one, has told. */
+const onTold = (told: Told): void => port.postMessage({ told } satisfies ToldAnswer);
 
-type Session = Pick<PGlite, 'query' | 'exec'>;
+/** The engine that is wanted: each is read in only where it is. */
+async function opened(data: DatabaseThreadData): Promise<Engine> {
+  if ('url' in data) {
+    const { openPostgres } = await import('./postgres-engine.ts');
+    return openPostgres(data.url, data.connections, onTold);
+  }
+  const { openEmbedded } = await import('./embedded-engine.ts');
+  return openEmbedded(data.path, data.program);
+}
+
+const engine = await opened(workerData as DatabaseThreadData);
+
 /** Transactions that are open: where their statements go, and how they end. */
-const open = new Map<
-  number,
-  { readonly session: Session; readonly end: (commits: boolean) => Promise<void> }
->();
+const open = new Map<number, EngineTransaction>();
 
-/** Ends a transaction without keeping it. */
-class RolledBack extends Error {}
+async function begin(id: number): Promise<void> {
+  open.set(id, await engine.begin());
+}
 
-function begin(id: number): Promise<void> {
-  return new Promise((begun, failed) => {
-    const whole = client.transaction(async (session) => {
-      await new Promise<void>((commit, rollBack) => {
-        open.set(id, {
-          session,
-          end: async (commits) => {
-            open.delete(id);
-            if (commits) commit();
-            else rollBack(new RolledBack());
-            await whole.catch((error: unknown) => {
-              if (commits || !(error instanceof RolledBack)) throw error;
-            });
-          },
-        });
-        begun();
-      });
-    });
-    whole.catch(failed);
-  });
+async function end(id: number | undefined, commits: boolean): Promise<void> {
+  if (id === undefined) return;
+  const transaction = open.get(id);
+  open.delete(id);
+  await transaction?.end(commits);
 }
 
 /** Backups that are being written, by their numbers. */
-const backups = new Map<number, { readonly stream: Readable; readonly bytes: AsyncIterator<Buffer> }>();
+const backups = new Map<
+  number,
+  { readonly stream: Readable; readonly bytes: AsyncIterator<Buffer>; readonly end: () => Promise<void> }
+>();
 
 async function beginBackup(id: number, plan: BackupPlan): Promise<void> {
   // Most starts never want it.
   const { backupStream } = await import('./backup-stream.ts');
-  const stream = backupStream(client, plan);
-  backups.set(id, { stream, bytes: stream[Symbol.asyncIterator]() as AsyncIterator<Buffer> });
+  const { source, end: letGo } = await engine.source();
+  const stream = backupStream(source, plan);
+  backups.set(id, { stream, bytes: stream[Symbol.asyncIterator]() as AsyncIterator<Buffer>, end: letGo });
 }
 
 /** The next bytes of a backup; nothing when all of it was given. */
@@ -81,36 +68,45 @@ async function moreOf(id: number): Promise<Uint8Array | undefined> {
   return next && !next.done ? Uint8Array.from(next.value) : undefined;
 }
 
-function endBackup(id: number): void {
-  backups.get(id)?.stream.destroy();
+async function endBackup(id: number): Promise<void> {
+  const backup = backups.get(id);
   backups.delete(id);
+  backup?.stream.destroy();
+  await backup?.end();
 }
 
 async function act(order: Order): Promise<unknown> {
   const inside = order.transaction === undefined ? undefined : open.get(order.transaction);
   if (order.transaction !== undefined && order.act !== 'begin' && !inside)
     throw new Error('This transaction has ended.');
-  const session: Session = inside?.session ?? client;
+  const session: EngineSession = inside ?? engine;
   switch (order.act) {
     case 'query':
-      return session.query(order.text, [...order.params], { rowMode: order.rowMode, parsers });
+      return session.query(order.text, order.params, order.rowMode);
     case 'exec':
       return session.exec(order.text);
     case 'begin':
       return begin(order.transaction);
     case 'commit':
-      return inside?.end(true);
+      return end(order.transaction, true);
     case 'rollback':
-      return inside?.end(false);
+      return end(order.transaction, false);
     case 'backup':
       return beginBackup(order.backup, order.plan);
     case 'backup-more':
       return moreOf(order.backup);
     case 'backup-end':
       return endBackup(order.backup);
+    case 'settle':
+      return engine.settle();
+    case 'claim':
+      return engine.shared?.claim(order.key);
+    case 'release':
+      return engine.shared?.release(order.key);
+    case 'tell':
+      return engine.shared?.tell(order.told);
     case 'close':
-      checkpoints.end();
-      return client.close();
+      return engine.close();
   }
 }
 
@@ -133,7 +129,7 @@ port.on('message', (order: Order) => {
       for (const part of inParts(answer)) port.postMessage(part);
       if (order.act === 'close') port.close();
       else if (order.act === 'commit' || (order.transaction === undefined && WRITES.has(order.act)))
-        checkpoints.touched();
+        engine.touched();
     })
     .catch((error: unknown) => {
       port.postMessage({ id: order.id, failure: plain(error) } satisfies Answer);

@@ -18,7 +18,8 @@ import type { PgliteDatabase } from 'drizzle-orm/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import type { DatabaseClient } from './database-client.ts';
-import { built, openClient } from './database-client.ts';
+import { openClient } from './database-client.ts';
+import { built } from './database-connection.ts';
 import { syncPath, settleTree } from './durable-fs.ts';
 import { lockFolder } from './folder-lock.ts';
 import { isDiskFull } from './guards.ts';
@@ -30,13 +31,23 @@ import { TABLES } from './tables.ts';
 /** The shop’s database through its mapper. */
 export type Database = PgliteDatabase<typeof schema> & { readonly $client: DatabaseClient };
 
+/** A database that was begun and is filled, by a backup say. */
+export interface FreshDatabase extends Pick<Database, 'execute'> {
+  /** to be called after every some megabytes: shortens the log of an embedded database */
+  readonly settle: () => Promise<void>;
+}
+
+/** Puts something into a database that was begun for it. */
+export type Filling = (fresh: FreshDatabase) => Promise<void>;
+
 /** A database that is open, and what closes it. */
 export interface OpenDatabase {
   readonly db: Database;
   readonly close: () => Promise<void>;
 }
 
-const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));
+/** The folder of the migrations. */
+export const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));
 
 /**
  * Opens the shop's data in a folder and brings it to the newest form. What is committed is on the device, a
@@ -45,10 +56,7 @@ const MIGRATIONS = fileURLToPath(new URL('./migrations', import.meta.url));
  * `fill` puts something into a database that is begun by this, all of it or nothing; there must be none yet
  * then. Throws with a sentence when the data are of a newer version than this program.
  */
-export async function openDatabase(
-  folder: string,
-  fill?: (db: Database) => Promise<void>,
-): Promise<OpenDatabase> {
+export async function openDatabase(folder: string, fill?: Filling): Promise<OpenDatabase> {
   // From the first byte: the database's files are made with this in force too.
   process.umask(0o077);
   const release = await held(folder).catch((cause: unknown) => {
@@ -65,12 +73,12 @@ export async function openDatabase(
   let client: DatabaseClient | undefined;
   try {
     await createWhole(folder, fill);
-    const opened = await openClient(join(folder, 'postgres')).catch((cause: unknown) => {
+    const opened = await openClient({ path: join(folder, 'postgres') }).catch((cause: unknown) => {
       throw damaged(folder, cause);
     });
     client = opened;
     const db = mapped(opened);
-    await refuseNewer(db, folder);
+    await refuseNewer(db, `in ${folder}`, 'choose another folder with --data');
     await refuseDamaged(db, folder);
     await migrate(db, { migrationsFolder: MIGRATIONS });
     await tidy(db);
@@ -175,9 +183,10 @@ const ONLY_BY = (way: 'seqscan' | 'indexscan'): SQL =>
 
 /**
  * Takes back the room of rows that were replaced, and counts what is there, which the choice of ways to it
- * hangs on.
+ * hangs on. A server does so of itself.
  */
 export async function tidy(db: Database): Promise<void> {
+  if (db.$client.isShared) return;
   const tables = TABLES.map(({ name }) => sql.identifier(name));
   await db.execute(sql`vacuum (analyze) ${sql.join(tables, sql`, `)}`);
 }
@@ -185,13 +194,14 @@ export async function tidy(db: Database): Promise<void> {
 /**
  * The mapper over a database in its thread. Of the database's own class it calls only what the client has.
  */
-const mapped = (client: DatabaseClient): Database => drizzle(client as DatabaseClient & PGlite, { schema });
+export const mapped = (client: DatabaseClient): Database =>
+  drizzle(client as DatabaseClient & PGlite, { schema });
 
 /**
  * Makes an empty database where there is none: beside its place, and moved there when all of it is on the
  * device.
  */
-async function createWhole(folder: string, fill?: (db: Database) => Promise<void>): Promise<void> {
+async function createWhole(folder: string, fill?: Filling): Promise<void> {
   const [place, beside] = [join(folder, 'postgres'), join(folder, 'postgres.new')];
   // What a first start that was cut short has left.
   rmSync(beside, { recursive: true, force: true });
@@ -226,10 +236,11 @@ async function createWhole(folder: string, fill?: (db: Database) => Promise<void
 }
 
 /** Fills a database that is nobody's yet. */
-async function filled(path: string, fill: (db: Database) => Promise<void>): Promise<void> {
-  const client = await openClient(path);
+async function filled(path: string, fill: Filling): Promise<void> {
+  const client = await openClient({ path });
   try {
-    await fill(mapped(client));
+    const db = mapped(client);
+    await fill({ execute: db.execute.bind(db), settle: client.settle });
   } finally {
     await client.close();
   }
@@ -242,7 +253,11 @@ interface Journal {
 /**
  * Refuses data that a newer version of this program has changed: what it does not know it could only spoil.
  */
-async function refuseNewer(db: Database, folder: string): Promise<void> {
+export async function refuseNewer(
+  db: Pick<Database, 'execute'>,
+  where: string,
+  otherwise: string,
+): Promise<void> {
   const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as Journal;
   const known = Math.max(...journal.entries.map(({ when }) => when));
   const there = await db.execute<{ exists: boolean }>(
@@ -254,8 +269,7 @@ async function refuseNewer(db: Database, folder: string): Promise<void> {
   );
   if (Number(rows[0]?.newest ?? 0) > known) {
     throw new Error(
-      `The data in ${folder} was written by a newer version of Fern Anvil. Start that version, ` +
-        'or choose another folder with --data.',
+      `The data ${where} was written by a newer version of Fern Anvil. Start that version, or ${otherwise}.`,
     );
   }
 }

@@ -6,6 +6,7 @@ import { nounOf } from '../contract/collections/index.ts';
 import type { Database } from './database.ts';
 import type { Row } from './document-reader.ts';
 import { DocumentReader } from './document-reader.ts';
+import { isTaken } from './guards.ts';
 import { HttpProblem } from './problem.ts';
 import type { Expected, Made, OnSave, Reader, Recorded, Replacing, Writer } from './saving.ts';
 import { PLAIN } from './saving.ts';
@@ -48,20 +49,26 @@ export class DocumentStore<C extends Collection> extends DocumentReader<C> {
   /** Creates a document under an id of the caller's; 412 where there is one already, deleted or not. */
   async createAs(id: string, document: Documents[C]): Promise<Kept<Documents[C]>> {
     const made = await this.makeAll([document]);
-    const [kept] = await this.db.transaction(async (tx) => {
-      const [there] = await tx
-        .select({ version: this.table.version })
-        .from(this.table)
-        .where(eq(this.table.id, id));
-      if (there)
-        throw new HttpProblem(
-          412,
-          'Already there',
-          `There is a ${nounOf(this.collection)} under this id already, archived or deleted it may ` +
-            'be. Read it, and change it from its version.',
-        );
-      return this.insertAll(tx, [{ id, document }], made);
-    });
+    const there = () =>
+      new HttpProblem(
+        412,
+        'Already there',
+        `There is a ${nounOf(this.collection)} under this id already, archived or deleted it may ` +
+          'be. Read it, and change it from its version.',
+      );
+    const [kept] = await this.db
+      .transaction(async (tx) => {
+        const [present] = await tx
+          .select({ version: this.table.version })
+          .from(this.table)
+          .where(eq(this.table.id, id));
+        if (present) throw there();
+        return this.insertAll(tx, [{ id, document }], made);
+      })
+      .catch((error: unknown) => {
+        // Another process made it between the two.
+        throw isTaken(error) ? there() : error;
+      });
     return kept as Kept<Documents[C]>;
   }
 
@@ -233,7 +240,8 @@ export class DocumentStore<C extends Collection> extends DocumentReader<C> {
   async removeMany(items: readonly { readonly id: string; readonly version: number }[]): Promise<void> {
     const { table } = this;
     await this.db.transaction(async (tx) => {
-      for (const { id, version } of items) {
+      // Always in one order: two that delete the same ones would wait for each other otherwise.
+      for (const { id, version } of items.toSorted((a, b) => (a.id < b.id ? -1 : 1))) {
         const [row] = await tx
           .update(table)
           .set({ deletedAt: new Date(), version: sql`${table.version} + 1` })

@@ -6,8 +6,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { DesignSummary } from '../contract/api.ts';
 import { METALS } from '../core/material/index.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
+import { openTestDatabase } from './database.test-kit.ts';
 import type { OpenDatabase } from './database.ts';
-import { openDatabase } from './database.ts';
 import type { Made } from './saving.ts';
 import { DocumentStore } from './documents.ts';
 import { PLAIN } from './saving.ts';
@@ -20,7 +20,7 @@ import { cardOf, pendingCard, revisionFor } from './summary.ts';
 const data = mkdtempSync(join(tmpdir(), 'fern-anvil-figures-'));
 let opened: OpenDatabase;
 beforeAll(async () => {
-  opened = await openDatabase(data);
+  opened = await openTestDatabase(data);
 });
 afterAll(async () => {
   await opened.close();

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { and, asc, count, eq, gt, inArray, isNull } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import type { Design } from '../core/document/index.ts';
@@ -17,6 +18,9 @@ const MOST_FIRST = 500;
  * to the second.
  */
 const REST = { first: 60_000, longest: 3_600_000 } as const;
+
+/** What processes tell each other when figures are out of date. */
+const TOPIC = 'figures';
 
 /** How far the figures of a shop are made. */
 export interface Progress {
@@ -79,6 +83,68 @@ function staleInTurn(
   };
 }
 
+/** Heads that are let be for a while. */
+function openResting(pause: { readonly first: number; readonly longest: number }) {
+  const resting = new Map<string, { readonly until: number; readonly times: number }>();
+  const isDue = (id: string): boolean => (resting.get(id)?.until ?? 0) <= Date.now();
+  return {
+    isDue,
+    /** figures could not be had: twice as long as the last time */
+    failed: (id: string): void => {
+      const times = (resting.get(id)?.times ?? 0) + 1;
+      const rest = Math.min(pause.longest, pause.first * 2 ** (times - 1));
+      resting.set(id, { until: Date.now() + rest, times });
+    },
+    /** another process is at it, which may end before it is done */
+    elsewhere: (id: string): void => {
+      resting.set(id, { until: Date.now() + pause.first, times: resting.get(id)?.times ?? 0 });
+    },
+    over: (id: string): void => {
+      resting.delete(id);
+    },
+    /**
+     * How long until the next is due, ms; nothing where none rests. Those that were due when the last look
+     * began, and were not found, are out of date no more.
+     */
+    next: (lookedAt: number): number | undefined => {
+      for (const [id, { until }] of resting) if (until <= lookedAt) resting.delete(id);
+      const until = Math.min(...[...resting.values()].map((rest) => rest.until));
+      return Number.isFinite(until) ? Math.max(0, until - Date.now()) : undefined;
+    },
+  };
+}
+
+/** Makes one head's figures, if they are out of date and no other process is at them. */
+function oneAnew(
+  db: Database,
+  metals: () => Promise<readonly Metal[]>,
+  make: (design: Design) => Promise<Made>,
+  resting: ReturnType<typeof openResting>,
+): (id: string) => Promise<void> {
+  const anew = async (id: string): Promise<void> => {
+    const [row] = await db
+      .select({ document: designs.document, version: designs.version })
+      .from(designs)
+      .where(and(eq(designs.id, id), isNull(designs.deletedAt), isStale(await metals())));
+    if (!row) return;
+    const made = await make(row.document as Design);
+    if (made.summary === null) {
+      resting.failed(id);
+      return;
+    }
+    resting.over(id);
+    // A save meanwhile has made its own, from the newest metals: only the row that was read is touched.
+    await db
+      .update(designs)
+      .set(made)
+      .where(and(eq(designs.id, id), eq(designs.version, row.version)));
+  };
+  return async (id) => {
+    const isMine = await db.$client.alone(`figures/${id}`, () => anew(id));
+    if (!isMine) resting.elsewhere(id);
+  };
+}
+
 /**
  * Makes figures anew that are out of date, however they came to be, one head at a time and away from the
  * event loop. A head whose figures could not be had for want of time or memory stays out of date, rests a
@@ -97,33 +163,14 @@ export function openFigures(
   let running: Promise<void> | undefined;
   let onScreen: string[] = [];
   const inHand = new Set<string>();
-  const resting = new Map<string, { readonly until: number; readonly times: number }>();
+  const resting = openResting(pause);
+  const anew = oneAnew(db, metals, make, resting);
   let timer: NodeJS.Timeout | undefined;
 
-  const mayBegin = (id: string): boolean => !inHand.has(id) && (resting.get(id)?.until ?? 0) <= Date.now();
-
-  /** Makes one head's figures, if they are out of date. */
   const one = async (id: string): Promise<void> => {
     inHand.add(id);
     try {
-      const [row] = await db
-        .select({ document: designs.document, version: designs.version })
-        .from(designs)
-        .where(and(eq(designs.id, id), isNull(designs.deletedAt), isStale(await metals())));
-      if (!row) return;
-      const made = await make(row.document as Design);
-      if (made.summary === null) {
-        const times = (resting.get(id)?.times ?? 0) + 1;
-        const rest = Math.min(pause.longest, pause.first * 2 ** (times - 1));
-        resting.set(id, { until: Date.now() + rest, times });
-        return;
-      }
-      resting.delete(id);
-      // A save meanwhile has made its own, from the newest metals: only the row that was read is touched.
-      await db
-        .update(designs)
-        .set(made)
-        .where(and(eq(designs.id, id), eq(designs.version, row.version)));
+      await anew(id);
     } finally {
       inHand.delete(id);
     }
@@ -132,7 +179,7 @@ export function openFigures(
   const run = async (): Promise<void> => {
     const next = staleInTurn(db, metals, {
       onScreen: () => onScreen.shift(),
-      mayBegin,
+      mayBegin: (id) => !inHand.has(id) && resting.isDue(id),
       isEnding: () => isEnding,
     });
     const work = async () => {
@@ -141,13 +188,15 @@ export function openFigures(
     await Promise.all(Array.from({ length: ANEW_AT_ONCE }, work));
   };
 
-  const wake = (): void => {
+  const wakeHere = (): void => {
     isWanted = true;
     if (isEnding || running) return;
     clearTimeout(timer);
+    let lookedAt = Date.now();
     running = (async () => {
       while (isWanted && !isEnding) {
         isWanted = false;
+        lookedAt = Date.now();
         await run();
       }
     })()
@@ -157,11 +206,24 @@ export function openFigures(
       })
       .finally(() => {
         running = undefined;
-        const until = Math.min(...[...resting.values()].map((rest) => rest.until));
-        if (isEnding || !Number.isFinite(until)) return;
-        timer = setTimeout(wake, Math.max(0, until - Date.now()));
+        const rest = resting.next(lookedAt);
+        if (isEnding || rest === undefined) return;
+        timer = setTimeout(wakeHere, rest);
         timer.unref();
       });
+  };
+
+  // Of those that share the database each takes what the others are not at.
+  const self = randomUUID();
+  const deaf = db.$client.hear(TOPIC, (from) => {
+    if (from !== self) wakeHere();
+  });
+  const wake = (): void => {
+    wakeHere();
+    if (!db.$client.isShared) return;
+    db.$client.tell(TOPIC, self).catch((reason: unknown) => {
+      log.error(reason, 'other servers were not told that figures are out of date');
+    });
   };
 
   return {
@@ -174,7 +236,7 @@ export function openFigures(
         .where(and(inArray(designs.id, [...ids]), isNull(designs.deletedAt), isStale(await metals())));
       if (rows.length === 0) return;
       onScreen = [...new Set([...rows.map(({ id }) => id), ...onScreen])].slice(0, MOST_FIRST);
-      wake();
+      wakeHere();
     },
     progress: async () => {
       const stale = isStale(await metals());
@@ -188,6 +250,7 @@ export function openFigures(
     settled: () => running ?? Promise.resolve(),
     end: async () => {
       isEnding = true;
+      deaf();
       clearTimeout(timer);
       await running;
     },

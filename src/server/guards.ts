@@ -3,6 +3,7 @@ import type { Middleware } from 'koa';
 import helmet from 'koa-helmet';
 import type { Logger } from 'pino';
 import { isStorable } from '../core/quantity/index.ts';
+import { LOST } from './postgres-address.ts';
 import { HttpProblem } from './problem.ts';
 
 const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
@@ -110,6 +111,17 @@ export function isDiskFull(error: unknown): boolean {
 /** Whether a write failed because the key it inserts is there already: PostgreSQL’s unique_violation. */
 export const isTaken = (error: unknown): boolean => [...causes(error)].some(({ code }) => code === '23505');
 
+/** Whether the connection to the database was lost, or none can be had. */
+const isDatabaseLost = (error: unknown): boolean => [...causes(error)].some(({ code }) => code === LOST);
+
+/**
+ * PostgreSQL's words for a statement that waited for others, or worked, for too long: lock_not_available,
+ * query_canceled, deadlock_detected, serialization_failure.
+ */
+const HELD_UP = ['55P03', '57014', '40P01', '40001'];
+const isHeldUp = (error: unknown): boolean =>
+  [...causes(error)].some(({ code }) => HELD_UP.includes(String(code)));
+
 /** Words that the system and its streams have for an asker who has gone away. */
 const GONE = [
   'ECONNRESET',
@@ -148,37 +160,45 @@ export const brief = (error: unknown) => ({
     .slice(0, 12),
 });
 
+/** What whoever asked is told of a failure that nobody meant for telling. */
+function problemOf(error: unknown): HttpProblem {
+  if (isDiskFull(error))
+    return new HttpProblem(
+      507,
+      'Disk full',
+      'The disk the data lies on is full, so this was not kept. Make room and send it again.',
+    );
+  if (isDatabaseLost(error))
+    return new HttpProblem(
+      503,
+      'No database',
+      'The database does not answer. What you sent may not be kept: look, and send it again when it is there.',
+    );
+  if (isHeldUp(error))
+    return new HttpProblem(
+      503,
+      'Busy',
+      'Others work on the same, or too much is asked at once. Nothing you sent was changed; try again.',
+    );
+  if (isTaken(error))
+    return new HttpProblem(
+      409,
+      'There already',
+      'Somebody made this at the same moment. Look at what is there, and send yours again if it is still wanted.',
+    );
+  const { status } = error as { status?: number };
+  return status !== undefined && status >= 400 && status < 500
+    ? new HttpProblem(status, 'Not taken', messageOf(error))
+    : new HttpProblem(500, 'Failed', 'Something went wrong here. Nothing you sent was changed; try again.');
+}
+
 /** Turns every failure into problem details; what nobody foresaw is logged and told without its insides. */
 export function tellProblems(log: Logger): Middleware {
   return async (ctx, next) => {
     try {
       await next();
     } catch (error) {
-      const known = error instanceof HttpProblem;
-      const full = isDiskFull(error);
-      const status = (error as { status?: number }).status;
-      const problem = known
-        ? error
-        : full
-          ? new HttpProblem(
-              507,
-              'Disk full',
-              'The disk the data lies on is full, so this was not kept. Make room and send it again.',
-            )
-          : isTaken(error)
-            ? new HttpProblem(
-                409,
-                'There already',
-                'Somebody made this at the same moment. Look at what is there, and send yours again if it ' +
-                  'is still wanted.',
-              )
-            : status !== undefined && status >= 400 && status < 500
-              ? new HttpProblem(status, 'Not taken', messageOf(error))
-              : new HttpProblem(
-                  500,
-                  'Failed',
-                  'Something went wrong here. Nothing you sent was changed; try again.',
-                );
+      const problem = error instanceof HttpProblem ? error : problemOf(error);
       // A client that went away is no failure of the server's.
       if (problem.details.status >= 500 && !isGone(error)) log.error(brief(error), 'request failed');
       ctx.status = problem.details.status;

@@ -1,8 +1,8 @@
 import { messageOf } from '../core/kind/index.ts';
-import { createWriteStream, existsSync } from 'node:fs';
+import { createWriteStream, existsSync, mkdirSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { resolve } from 'node:path';
+import { join, resolve } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
@@ -10,13 +10,21 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { misfitSentence, verifyBackup } from '../disk/backup-file.ts';
 import { restoreBackup, writeBackup } from './backup.ts';
+import type { Filling, OpenDatabase } from './database.ts';
 import { openDatabase } from './database.ts';
 import { loadDemo } from './demo.ts';
+import { moveShop } from './move.ts';
+import { hostsOf, shownAddress } from './postgres-address.ts';
+import { openServerDatabase, USUAL_CONNECTIONS } from './server-database.ts';
 
-const HELP = `Usage: npm start -- [--data DIR [--demo] [--restore FILE]] [--port N]
+const HELP = `Usage: npm start -- [--data DIR | --database URL] [--demo] [--restore FILE] [--port N]
   --data DIR   keep a real shop's data in DIR (begins empty); without it the demo workshop is served
-  --demo       load the demo workshop into DIR as well
-  --restore FILE  give a backup back into DIR, which must hold no shop yet
+  --database URL  keep them on a PostgreSQL server instead (15 or newer), as postgres://USER@HOST:5432/NAME;
+               DATABASE_URL says the same
+  --connections N  most connections to that server at once, 10 unless given
+  --demo       load the demo workshop as well
+  --restore FILE  give a backup back into DIR or the database, which must hold no shop yet
+  --move-to PLACE  carry the shop over into PLACE, a folder or the address of a database, and end
   --set-aside FILE  with --restore: write documents that do not fit to FILE and give back the rest
   --backup FILE   write a backup of the shop in DIR to FILE and end, without serving it
   --port N     port on this machine, 4600 unless given; 0 takes any free one`;
@@ -26,60 +34,132 @@ const LONGEST_STOP_MS = 8_000;
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 
-async function main(): Promise<void> {
+/** Where a shop is: its folder, whose backups lie in it too; and its database, where that is on a server. */
+interface Place {
+  readonly folder: string;
+  readonly database?: { readonly url: string; readonly connections: number };
+}
+
+const open = ({ folder, database }: Place, fill?: Filling): Promise<OpenDatabase> =>
+  database ? openServerDatabase(database.url, database.connections, fill) : openDatabase(folder, fill);
+
+const shown = ({ folder, database }: Place): string => (database ? shownAddress(database.url) : folder);
+
+/** Reads a whole number of an option. Throws with a sentence that names it. */
+function wholeNumber(
+  option: string,
+  given: string,
+  [least, most]: readonly [number, number],
+  what: string,
+): number {
+  const value = Number(given);
+  if (!Number.isInteger(value) || value < least || value > most)
+    throw new Error(`--${option}: “${given}” is not ${what}. Give a whole number from ${least} to ${most}.`);
+  return value;
+}
+
+/** A path as it was typed, from the folder it was typed in. */
+const given = (file: string): string => resolve(process.env['INIT_CWD'] ?? process.cwd(), file);
+
+const isAddress = (place: string): boolean => /^postgres(?:ql)?:/.test(place);
+
+/** What the command line asks for. Throws with a sentence that names the option and the remedy. */
+function asked() {
   const { values } = parseArgs({
     options: {
       data: { type: 'string' },
+      database: { type: 'string' },
+      connections: { type: 'string', default: String(USUAL_CONNECTIONS) },
       port: { type: 'string', default: '4600' },
       demo: { type: 'boolean', default: false },
       web: { type: 'string' },
       restore: { type: 'string' },
       'set-aside': { type: 'string' },
       backup: { type: 'string' },
+      'move-to': { type: 'string' },
       help: { type: 'boolean', default: false },
     },
   });
-  if (values.help) {
+  const port = wholeNumber('port', values.port, [0, 65535], 'a port');
+  const connections = wholeNumber('connections', values.connections, [1, 200], 'a number of connections');
+  // A folder that is named is meant, whatever stands in the surroundings.
+  const url = values.database ?? (values.data === undefined ? process.env['DATABASE_URL'] : undefined);
+  if (url !== undefined) hostsOf(url);
+  const placeOf = (folder: string, address: string | undefined): Place => ({
+    folder,
+    ...(address === undefined ? {} : { database: { url: address, connections } }),
+  });
+  const place = placeOf(
+    resolve(values.data ?? join(root, '.data', url === undefined ? 'demo' : 'on-server')),
+    url,
+  );
+  const isNamed = values.data !== undefined || url !== undefined;
+  const { restore, 'move-to': moveTo } = values;
+  if (restore !== undefined && (!isNamed || values.demo))
+    throw new Error(
+      '--restore: name an empty folder for the shop with --data, or a database with --database, without --demo.',
+    );
+  if (moveTo !== undefined && (!isNamed || values.demo || restore !== undefined))
+    throw new Error(
+      '--move-to: name the shop that is carried over with --data or --database, and nothing else.',
+    );
+  return {
+    port,
+    place,
+    isDemo: values.demo || !isNamed,
+    isHelp: values.help,
+    web: resolve(values.web ?? `${root}/dist/web`),
+    restore: restore === undefined ? undefined : given(restore),
+    setAside: values['set-aside'] === undefined ? undefined : given(values['set-aside']),
+    backup: values.backup === undefined ? undefined : given(values.backup),
+    moveTo:
+      moveTo === undefined
+        ? undefined
+        : isAddress(moveTo)
+          ? placeOf(place.folder, moveTo)
+          : placeOf(given(moveTo), undefined),
+  };
+}
+
+/** Gives a backup back into a database that is begun for it, and says what was. */
+const givingBack =
+  (file: string, setAside: string | undefined): Filling =>
+  async (fresh) => {
+    const { rows, aside } = await restoreBackup(fresh, file, setAside);
+    console.log(`Given back: ${rows} rows.`);
+    for (const misfit of aside) console.log(`Set aside: ${misfitSentence(misfit)}`);
+  };
+
+async function main(): Promise<void> {
+  const { port, place, isDemo, isHelp, web, restore, setAside, backup, moveTo } = asked();
+  if (isHelp) {
     console.log(HELP);
     return;
   }
-  const port = Number(values.port);
-  if (!Number.isInteger(port) || port < 0 || port > 65535) {
-    throw new Error(`--port: “${values.port}” is not a port. Give a whole number from 0 to 65535.`);
-  }
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
-  const demo = values.demo || values.data === undefined;
-  const folder = resolve(values.data ?? `${root}/.data/demo`);
-  const { restore } = values;
-  if (restore !== undefined && (values.data === undefined || values.demo))
-    throw new Error('--restore: name an empty folder for the shop with --data, without --demo.');
-  const given = (file: string | undefined) =>
-    file === undefined ? undefined : resolve(process.env['INIT_CWD'] ?? process.cwd(), file);
-  const [from, aside, to] = [given(restore), given(values['set-aside']), given(values.backup)];
   // A signal that comes while the data are being opened ends the process at once: whatever was answered for
   // is on the device.
   let stop = (): void => process.exit(143);
   for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => stop());
-  const { db, close } = await openDatabase(
-    folder,
-    from
-      ? async (fresh) => {
-          const { rows, aside: misfits } = await restoreBackup(fresh, from, aside);
-          console.log(`Given back: ${rows} rows.`);
-          for (const misfit of misfits) console.log(`Set aside: ${misfitSentence(misfit)}`);
-        }
-      : undefined,
-  );
-  if (to !== undefined) {
-    await pipeline(writeBackup(db), createWriteStream(to, { mode: 0o600 }));
-    const { rows } = await verifyBackup(to, 'seal');
+  const { db, close } = await open(place, restore === undefined ? undefined : givingBack(restore, setAside));
+  if (backup !== undefined) {
+    await pipeline(writeBackup(db), createWriteStream(backup, { mode: 0o600 }));
+    const { rows } = await verifyBackup(backup, 'seal');
     await close();
-    console.log(`Backup of ${rows} rows in ${to}.`);
+    console.log(`Backup of ${rows} rows in ${backup}.`);
     return;
   }
-  const web = resolve(values.web ?? `${root}/dist/web`);
-  const { koa, end, ...stores } = createApp(db, { web, data: folder, isDemo: demo }, log);
-  if (demo) await loadDemo(stores, `${root}/demo`, folder);
+  if (moveTo) {
+    const rows = await moveShop(db, (fill) => open(moveTo, fill)).finally(close);
+    console.log(`Carried over: ${rows} rows, from ${shown(place)} to ${shown(moveTo)}.`);
+    console.log('What is there now was compared with what it came from, which stays as it was.');
+    return;
+  }
+  const { koa, end, ...shop } = createApp(db, { web, data: place.folder, isDemo }, log);
+  if (isDemo) {
+    mkdirSync(place.folder, { recursive: true });
+    await loadDemo(db, shop, `${root}/demo`, place.folder);
+  }
 
   const server = createServer(koa.callback());
   // Longer than any asker keeps an idle connection: who closes first must not be the one that is asked.
@@ -94,7 +174,9 @@ async function main(): Promise<void> {
   server.listen(port, '127.0.0.1', () => {
     const { port: taken } = server.address() as AddressInfo;
     console.log(`Fern Anvil is at http://127.0.0.1:${taken}/`);
-    console.log(demo ? 'Serving the demo workshop.' : `Serving the shop in ${folder}.`);
+    console.log(
+      isDemo && !place.database ? 'Serving the demo workshop.' : `Serving the shop in ${shown(place)}.`,
+    );
     if (!existsSync(web)) console.log('The interface is not built yet: run npm start, or npm run build.');
   });
   stop = () => {

@@ -1,4 +1,5 @@
 import {
+  customType,
   doublePrecision,
   index,
   integer,
@@ -10,12 +11,18 @@ import {
 } from 'drizzle-orm/pg-core';
 
 /**
+ * Text that is put in order, by its bytes on every engine: the order of a language differs from one server to
+ * the next, and changes with its libraries under indexes that were built by it.
+ */
+const sorted = customType<{ data: string }>({ dataType: () => 'text COLLATE "C"' });
+
+/**
  * Columns every collection of documents has: the document whole, its name for lists, and how often it was
  * saved.
  */
 const documentColumns = () => ({
-  id: text('id').primaryKey(),
-  name: text('name').notNull(),
+  id: sorted('id').primaryKey(),
+  name: sorted('name').notNull(),
   document: jsonb('document').notNull(),
   /** readings and outline of a design, made at save; null for other documents */
   summary: jsonb('summary'),
@@ -70,7 +77,7 @@ export const steps = pgTable(
   'steps',
   {
     /** of a design its id; of others the collection before it, as `batches/…` */
-    designId: text('design_id').notNull(),
+    designId: sorted('design_id').notNull(),
     step: integer('step').notNull(),
     words: text('words').notNull(),
     document: jsonb('document').notNull(),
@@ -83,9 +90,9 @@ export const steps = pgTable(
 export const namedVersions = pgTable(
   'named_versions',
   {
-    id: text('id').primaryKey(),
-    designId: text('design_id').notNull(),
-    name: text('name').notNull(),
+    id: sorted('id').primaryKey(),
+    designId: sorted('design_id').notNull(),
+    name: sorted('name').notNull(),
     document: jsonb('document').notNull(),
     at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
   },
@@ -94,14 +101,14 @@ export const namedVersions = pgTable(
 
 /** The shop’s own rules of the match, whole; no row while it follows the reference rules. */
 export const ruleSets = pgTable('rule_sets', {
-  key: text('key').primaryKey(),
+  key: sorted('key').primaryKey(),
   document: jsonb('document').notNull(),
   version: integer('version').notNull().default(1),
 });
 
 /** Densities and prices the shop has found for itself, over those of the reference list. */
 export const metalDensities = pgTable('metal_densities', {
-  key: text('key').primaryKey(),
+  key: sorted('key').primaryKey(),
   density: doublePrecision('density').notNull(),
   price: doublePrecision('price'),
   version: integer('version').notNull().default(1),
@@ -109,7 +116,7 @@ export const metalDensities = pgTable('metal_densities', {
 
 /** What the shop has set for itself, by what it is about: where its backups go, say. */
 export const settings = pgTable('settings', {
-  key: text('key').primaryKey(),
+  key: sorted('key').primaryKey(),
   document: jsonb('document').notNull(),
   version: integer('version').notNull().default(1),
 });

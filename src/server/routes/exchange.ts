@@ -237,7 +237,10 @@ async function takeIn(
   const coming: { readonly id: string; readonly document: Design }[] = [];
   const looked = createHash('sha256');
   let madeOf: (id: string) => Made = () => PLAIN;
-  const work: ((tx: Parameters<Parameters<Database['transaction']>[0]>[0]) => Promise<unknown>)[] = [];
+  const work: {
+    readonly key: string;
+    readonly act: (tx: Parameters<Parameters<Database['transaction']>[0]>[0]) => Promise<unknown>;
+  }[] = [];
   for (const collection of COLLECTIONS) await look(collection);
   async function look<C extends Collection>(collection: C): Promise<void> {
     const store: DocumentStore<C> = stores[collection];
@@ -255,9 +258,13 @@ async function takeIn(
       // One that was deleted here comes back with the file.
       if (collection === 'designs' && does !== 'same') coming.push({ id, document: document as Design });
       const made = () => (collection === 'designs' ? madeOf(id) : PLAIN);
-      if (does === 'adds') work.push((tx) => store.bringIn(tx, id, document, made()));
+      const key = `${collection}/${id}`;
+      if (does === 'adds') work.push({ key, act: (tx) => store.bringIn(tx, id, document, made()) });
       if (does === 'changes')
-        work.push((tx) => store.replaceIn(tx, id, document, before?.version, made(), { isFresh: true }));
+        work.push({
+          key,
+          act: (tx) => store.replaceIn(tx, id, document, before?.version, made(), { isFresh: true }),
+        });
     }
   }
   const token = looked.digest('base64url');
@@ -271,9 +278,11 @@ async function takeIn(
     : coming.map(({ document }) => pendingMade(document));
   for (const [i, one] of all.entries()) made.set(coming[i]?.id ?? '', one);
   madeOf = (id) => made.get(id) ?? PLAIN;
+  // Always in one order: two files of the same heads would wait for each other otherwise.
+  work.sort((a, b) => (a.key < b.key ? -1 : 1));
   await db
     .transaction(async (tx) => {
-      for (const act of work) await act(tx);
+      for (const { act } of work) await act(tx);
     })
     .catch((error: unknown) => {
       throw isTaken(error) ? changedMeanwhile('A document of this file') : error;

@@ -2,19 +2,22 @@ import { PassThrough } from 'node:stream';
 import type Router from '@koa/router';
 import { checkScaleAct, checkScaleQuery } from '../../contract/validate.ts';
 import { simulatedScale } from '../../core/make/index.ts';
+import type { Database } from '../database.ts';
 import { HttpProblem } from '../problem.ts';
 import { taken } from '../request.ts';
 
 /** How often the simulated scale sends a line, ms: as small scales do. */
 const EVERY_MS = 200;
+/** What servers tell each other when a hand does something to the scale. */
+const TOPIC = 'scale';
 /** Most readers at once. */
 const MOST = 20;
 
 /**
  * A small scale that stands in for a real one: its lines as they would come over a serial cable, and what a
- * hand does to it. It is one for the whole server, as a scale is.
+ * hand does to it. It is one for all servers that share a database, as a scale is.
  */
-export function scaleRoutes(router: Router): void {
+export function scaleRoutes(router: Router, { $client }: Pick<Database, '$client'>): void {
   const scale = simulatedScale(Math.random);
   const readers = new Set<PassThrough>();
   let timer: NodeJS.Timeout | undefined;
@@ -51,8 +54,9 @@ export function scaleRoutes(router: Router): void {
     ctx.compress = false;
     ctx.body = reader;
   });
-  router.post('/scale', (ctx) => {
-    scale.act(taken(checkScaleAct(ctx.request.body)));
+  $client.hear(TOPIC, (text) => scale.act(taken(checkScaleAct(JSON.parse(text)))));
+  router.post('/scale', async (ctx) => {
+    await $client.tell(TOPIC, JSON.stringify(taken(checkScaleAct(ctx.request.body))));
     ctx.status = 204;
   });
 }

@@ -1,7 +1,6 @@
 import type { Kept } from '../../../contract/api.ts';
 import type { Surroundings } from '../../../core/behaviour/index.ts';
 import type { Brief } from '../../../core/document/index.ts';
-import { markedRound } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { AnswerList } from '../../parts/marks.tsx';
@@ -18,7 +17,7 @@ interface Props {
 
 /** The water the head is judged in, and how it stands to a brief. */
 export function JudgedIn({ briefs, chosen, surroundings, stand, onChoose }: Props) {
-  const { format, say } = useUnits();
+  const { format } = useUnits();
   return (
     <>
       <div className="judged-in">
@@ -33,10 +32,7 @@ export function JudgedIn({ briefs, chosen, surroundings, stand, onChoose }: Prop
         />
         <p>
           {format(surroundings.water.temperature, 'temperature')}, salinity {surroundings.water.salinity},{' '}
-          {chosen === ''
-            ? say(markedRound(surroundings.depth, 'depth'))
-            : format(surroundings.depth, 'depth')}{' '}
-          deep
+          {format(surroundings.depth, 'depth')} deep
         </p>
       </div>
       {stand && (

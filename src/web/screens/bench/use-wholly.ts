@@ -6,12 +6,22 @@ import type { Brief, Design } from '../../../core/document/index.ts';
 import { PLAIN_WATER } from '../../../core/judge/index.ts';
 import { surroundingsOfBrief } from '../../../core/match/index.ts';
 import type { Metal } from '../../../core/material/index.ts';
+import type { UnitSystem } from '../../../core/quantity/index.ts';
+import { roundIn } from '../../../core/quantity/index.ts';
+import { useUnits } from '../../data/units.ts';
 import { judgeWorker, useJudged } from '../../workers/judge.ts';
 import type { Judged, MetalLine } from '../../workers/judge.worker.ts';
 
-/** Water and depth of a brief, or plain water where none is chosen. */
-function surroundingsOf(brief: Brief | undefined, metals: readonly Metal[]): Surroundings {
-  if (!brief) return { ...PLAIN_WATER, metals };
+/**
+ * Water and depth of a brief, or plain water where none is chosen, of a depth that is round in the reader's
+ * unit: the Tank begins with the same.
+ */
+function surroundingsOf(
+  brief: Brief | undefined,
+  metals: readonly Metal[],
+  system: UnitSystem,
+): Surroundings {
+  if (!brief) return { ...PLAIN_WATER, depth: roundIn(PLAIN_WATER.depth, 'depth', system), metals };
   return { ...surroundingsOfBrief(brief), metals };
 }
 
@@ -47,7 +57,8 @@ function joined(shortly: Judged | undefined, wholly: Judged | undefined): Judged
  * meanwhile, such as one being pulled.
  */
 export function useWholly(document: Design, brief: Brief | undefined, metals: readonly Metal[]) {
-  const whole = useMemo<Surroundings>(() => surroundingsOf(brief, metals), [brief, metals]);
+  const { system } = useUnits();
+  const whole = useMemo<Surroundings>(() => surroundingsOf(brief, metals, system), [brief, metals, system]);
   const surroundings = useMemo<Surroundings>(() => ({ ...whole, isShort: true }), [whole]);
   const job = useMemo<Job>(() => ({ design: document, surroundings }), [document, surroundings]);
   const wholeJob = useMemo<Job>(() => ({ design: document, surroundings: whole }), [document, whole]);

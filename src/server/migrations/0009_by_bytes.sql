@@ -1,0 +1,25 @@
+ALTER TABLE "batches" ALTER COLUMN "id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "batches" ALTER COLUMN "name" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "briefs" ALTER COLUMN "id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "briefs" ALTER COLUMN "name" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "designs" ALTER COLUMN "id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "designs" ALTER COLUMN "name" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "hooks" ALTER COLUMN "id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "hooks" ALTER COLUMN "name" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "metal_densities" ALTER COLUMN "key" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "moulds" ALTER COLUMN "id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "moulds" ALTER COLUMN "name" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "named_versions" ALTER COLUMN "id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "named_versions" ALTER COLUMN "design_id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "named_versions" ALTER COLUMN "name" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "photos" ALTER COLUMN "id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "photos" ALTER COLUMN "name" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "plastics" ALTER COLUMN "id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "plastics" ALTER COLUMN "name" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "ranges" ALTER COLUMN "id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "ranges" ALTER COLUMN "name" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "rule_sets" ALTER COLUMN "key" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "settings" ALTER COLUMN "key" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "steps" ALTER COLUMN "design_id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "trials" ALTER COLUMN "id" SET DATA TYPE text COLLATE "C";--> statement-breakpoint
+ALTER TABLE "trials" ALTER COLUMN "name" SET DATA TYPE text COLLATE "C";
