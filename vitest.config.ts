@@ -19,7 +19,21 @@ const GROUPS = {
       ['scripts/collections', 'scripts/kinds', 'scripts/dev'],
     ],
   ],
+  postgres: [
+    [['app', 'money', 'openapi'], ['backup'], ['rack', 'rules', 'shelf', 'used', 'figures'], ['postgres']],
+  ],
 };
+/**
+ * Walks through the interface on a PostgreSQL server: it shows nothing of its engine, so that a whole run
+ * takes one of them, drawn by the seed, most days none, and FERN_ANVIL_BOTH=1 all.
+ */
+const WALKS = ['flows', 'full', 'jobs', 'making', 'plastics', 'shop', 'solid', 'tank', 'many', 'dialogs'];
+const walks =
+  process.env.FERN_ANVIL_BOTH === '1'
+    ? WALKS
+    : isWhole
+      ? [WALKS[Number(process.env.SEED ?? 0) % WALKS.length]]
+      : [];
 let seed = Number(process.env.SEED ?? 0);
 /** Files of a project that are left out on a day, without their ending. */
 const leftOut = (groups: readonly (readonly (readonly string[])[])[]): string[] =>
@@ -55,7 +69,7 @@ export default defineConfig({
   test: {
     // The machines have two cores: while a browser test waits for its page, a third file uses what would
     // idle.
-    maxWorkers: 3,
+    maxWorkers: 4,
     projects: [
       {
         test: {
@@ -91,6 +105,7 @@ export default defineConfig({
           name: 'postgres',
           isolate: false,
           include: ON_BOTH_ENGINES.map((name) => `src/server/${name}.test.ts`),
+          exclude: leftOut(GROUPS.postgres).map((name) => `src/server/${name}.test.ts`),
           setupFiles: ['src/core/test-kit/setup.test-setup.ts', 'src/server/engine.test-setup.ts'],
           globalSetup: ['scripts/postgres-setup.mjs'],
           testTimeout: PATIENCE,
@@ -103,7 +118,17 @@ export default defineConfig({
           include: ['e2e/**/*.test.ts'],
           exclude: leftOut(GROUPS.e2e).map((name) => `e2e/${name}.test.ts`),
           globalSetup: ['e2e/demo.setup.ts'],
-          setupFiles: ['e2e/evidence.setup.ts'],
+          setupFiles: ['src/server/engine.test-setup.ts', 'e2e/evidence.setup.ts'],
+          testTimeout: PATIENCE,
+          hookTimeout: PATIENCE,
+        },
+      },
+      {
+        test: {
+          name: 'e2e-postgres',
+          include: walks.map((name) => `e2e/${name}.test.ts`),
+          globalSetup: ['e2e/postgres.setup.ts'],
+          setupFiles: ['src/server/engine.test-setup.ts', 'e2e/evidence.setup.ts'],
           testTimeout: PATIENCE,
           hookTimeout: PATIENCE,
         },

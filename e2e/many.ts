@@ -3,12 +3,12 @@ import { sql } from 'drizzle-orm';
 import { pino } from 'pino';
 import { root } from './root.ts';
 import { createApp } from '../src/server/app.ts';
-import { openDatabase } from '../src/server/database.ts';
+import { openTestDatabase } from '../src/server/database.test-kit.ts';
 import { loadDemo } from '../src/server/demo.ts';
 
 /** Fills a data folder with so many designs: the demo workshop's, copied with their readings and outlines. */
 export async function hangMany(folder: string, count: number): Promise<void> {
-  const { db, close } = await openDatabase(folder);
+  const { db, close } = await openTestDatabase(folder);
   const {
     koa: _,
     end,

@@ -3,6 +3,7 @@ import type { ChildProcess } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { databaseFor, DEMO_DATABASE, isEmbedded } from '../src/server/database.test-kit.ts';
 import { watchServer } from './evidence.ts';
 import { root } from './root.ts';
 
@@ -20,6 +21,9 @@ export interface RunningServer {
  */
 export const DEMO_SHOP = 'FERN_ANVIL_DEMO_SHOP';
 
+/** What folders hold, as a first start leaves it. */
+const held = new Map<string, 'demo'>();
+
 /**
  * A new folder for one test's data; with the demo workshop in it, as a first start leaves it, where that is
  * asked for.
@@ -27,7 +31,8 @@ export const DEMO_SHOP = 'FERN_ANVIL_DEMO_SHOP';
 export function dataFolder(holds?: 'demo'): { readonly path: string; readonly remove: () => void } {
   const path = mkdtempSync(join(tmpdir(), 'fern-anvil-'));
   const demo = process.env[DEMO_SHOP];
-  if (holds === 'demo' && demo) cpSync(demo, path, { recursive: true });
+  if (holds === 'demo' && isEmbedded() && demo) cpSync(demo, path, { recursive: true });
+  if (holds) held.set(path, holds);
   return { path, remove: () => rmSync(path, { recursive: true, force: true }) };
 }
 
@@ -45,6 +50,10 @@ export async function startServer(
       'dist/node/server.js',
       '--data',
       data,
+      // On a server a folder stands for a database of its own.
+      ...(isEmbedded()
+        ? []
+        : ['--database', await databaseFor(data, held.has(data) ? DEMO_DATABASE : undefined)]),
       '--port',
       String(options.port ?? 0),
       ...(options.demo ? ['--demo'] : []),
