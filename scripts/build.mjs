@@ -60,7 +60,7 @@ async function buildNode() {
     bundle: true,
     splitting: true,
     // Those that find files beside themselves, or start threads, stay packages.
-    external: ['@electric-sql/pglite', 'manifold-3d', 'pg', 'pino', 'piscina'],
+    external: ['@electric-sql/pglite', '@node-rs/argon2', 'manifold-3d', 'pg', 'pino', 'piscina'],
     // Packages of the older kind call require.
     banner: {
       js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);",

@@ -151,6 +151,8 @@ export interface HistoryStep {
   readonly step: number;
   readonly words: string;
   readonly at: string;
+  /** who saved it, where people have accounts */
+  readonly by?: string;
 }
 
 /** A state of a document that was given a name; `at` is an ISO 8601 date. */
@@ -158,6 +160,8 @@ export interface NamedVersion {
   readonly id: string;
   readonly name: string;
   readonly at: string;
+  /** who gave it the name, where people have accounts */
+  readonly by?: string;
 }
 
 /** The steps of a document and its named versions. */

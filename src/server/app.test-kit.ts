@@ -6,17 +6,22 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import type { Kept, ProblemDetails } from '../contract/api.ts';
 import type { Design } from '../core/document/index.ts';
+import type { Access } from './app.ts';
 import { createApp } from './app.ts';
 import type { OpenDatabase } from './database.ts';
 import { openTestDatabase } from './database.test-kit.ts';
 import type { Pool } from './pool.ts';
 import { openPool } from './pool.ts';
+import type { Accounts } from './routes/people.ts';
+import { freePort } from '../../scripts/postgres.mjs';
 
 export interface RunningApp {
   readonly routes: readonly { readonly method: string; readonly path: string }[];
   /** the folder its data lies in */
   readonly data: string;
   readonly database: OpenDatabase;
+  /** where it asks for accounts */
+  readonly accounts?: Accounts;
   readonly base: string;
   readonly send: (
     method: string,
@@ -49,18 +54,29 @@ export const sharedPool = (): Pool => ({
  * The server's application on a data folder, an empty one where none is given, and a free port. A body that
  * is text goes out as it is.
  */
-export async function runApp(data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'))): Promise<RunningApp> {
+export async function runApp(
+  data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-')),
+  accessAt?: (port: number) => Access,
+): Promise<RunningApp> {
   const database = await openTestDatabase(data);
+  const port = accessAt ? await freePort() : 0;
   const {
     koa,
     routes,
+    accounts,
     end: endApp,
-  } = createApp(database.db, { web: join(data, 'no-web'), data }, pino({ level: 'silent' }), sharedPool());
+  } = createApp(
+    database.db,
+    { web: join(data, 'no-web'), data },
+    pino({ level: 'silent' }),
+    sharedPool(),
+    accessAt?.(port),
+  );
   const server = createServer(koa.callback());
   // A connection that is closed for being idle, just when it is used again, is no finding: both sides share
   // this busy thread.
   server.keepAliveTimeout = 0;
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve));
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const send: RunningApp['send'] = (method, path, body, headers = {}) =>
     fetch(`${base}/api${path}`, {
@@ -73,6 +89,7 @@ export async function runApp(data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-'
   return {
     data,
     database,
+    ...(accounts ? { accounts } : {}),
     routes,
     base,
     send,

@@ -16,6 +16,16 @@ import { tidy } from './database.ts';
 import { DocumentStore } from './documents.ts';
 import { PLAIN } from './saving.ts';
 import { openFigures } from './figures.ts';
+import type { Served } from './guards.ts';
+import { openAudit } from './people/audit.ts';
+import { gate } from './people/gate.ts';
+import type { Site } from './people/passkeys.ts';
+import { PasskeyStore } from './people/passkeys.ts';
+import { PeopleStore } from './people/people.ts';
+import { SessionStore } from './people/sessions.ts';
+import { TicketStore } from './people/tickets.ts';
+import type { Accounts } from './routes/people.ts';
+import { noAccounts, peopleRoutes } from './routes/people.ts';
 import { brief, guardRequests, isGone, securityHeaders, tellProblems } from './guards.ts';
 import { HistoryStore, stepRecorder } from './history.ts';
 import { HttpProblem } from './problem.ts';
@@ -52,12 +62,24 @@ const BODY_LIMIT = { document: '2mb', shop: 64e6 } as const;
 /** The running application, with its stores. */
 export interface App extends Stores {
   readonly koa: Koa;
+  /** who has an account, where that is asked for */
+  readonly accounts?: Accounts;
   /** what the shop's prices are in */
   readonly money: MoneyStore;
   /** everything it can be asked for: method and path, with parts as `:id` */
   readonly routes: readonly { readonly method: string; readonly path: string }[];
   /** stops what is computed beside the requests; to be awaited before the database is closed */
   readonly end: () => Promise<void>;
+}
+
+/** What a server that others reach asks of them: an account, and TLS. */
+export interface Access extends Served {
+  /** where passkeys are good */
+  readonly site: Site;
+  /** whether something in front of it ends TLS, and says who asks */
+  readonly isProxied: boolean;
+  /** the authority that devices come to trust, as PEM, where it is the shop's own */
+  readonly authority?: string;
 }
 
 /** Where the built interface and the shop's data lie, and whether it is the demo. */
@@ -73,6 +95,7 @@ export function createApp(
   { web: webFolder, data, isDemo = false }: Folders,
   log: Logger,
   pool = openPool(),
+  access?: Access,
 ): App {
   const ruleStore = new RuleStore(db);
   const metalStore = new MetalStore(db);
@@ -94,6 +117,12 @@ export function createApp(
   const stores: Stores = { ...(plain as Omit<Stores, 'designs'>), designs };
 
   const router = new Router({ prefix: API });
+  const accounts = access && openAccounts(db, access.site);
+  // First: it lets through or not whatever follows.
+  if (accounts) {
+    router.use(gate(accounts.people, accounts.sessions, accounts.audit));
+    peopleRoutes(router, db, accounts);
+  } else noAccounts(router);
   let described: string | undefined;
   router.get('/openapi.json', (ctx) => {
     ctx.type = 'application/json';
@@ -124,14 +153,14 @@ export function createApp(
 
   storeRoutes(router, metalStore, ruleStore, figures);
 
-  const koa = new Koa();
+  const koa = new Koa({ proxy: access?.isProxied === true, maxIpsCount: 1 });
   // What goes wrong while an answer is under way, which nobody can be told of any more.
   koa.on('error', (error: unknown) => {
     if (!isGone(error)) log.error(brief(error), 'an answer broke off');
   });
-  koa.use(securityHeaders());
+  koa.use(securityHeaders(access));
   koa.use(tellProblems(log));
-  koa.use(guardRequests());
+  koa.use(guardRequests(access));
   koa.use(inTime());
   koa.use(compress());
   const document = parserOf(BODY_LIMIT.document);
@@ -148,10 +177,13 @@ export function createApp(
   });
   koa.use(router.routes());
   koa.use(router.allowedMethods());
+  const authority = access?.authority;
+  if (authority !== undefined) koa.use(serveAuthority(authority));
   koa.use(servePage(webFolder));
   return {
     koa,
     money,
+    ...(accounts ? { accounts } : {}),
     routes: router.stack.flatMap(({ methods, path }) =>
       methods.filter((method) => method !== 'HEAD').map((method) => ({ method, path: String(path) })),
     ),
@@ -204,6 +236,24 @@ const parserOf = (limit: string) =>
         : new HttpProblem(400, 'Not JSON', `The body could not be read as JSON: ${error.message}`);
     },
   });
+
+const openAccounts = (db: Database, site: Site): Accounts => ({
+  people: new PeopleStore(db),
+  sessions: new SessionStore(db),
+  tickets: new TicketStore(db),
+  passkeys: new PasskeyStore(db, site),
+  audit: openAudit(db),
+});
+
+/** Gives out the shop's own authority, for a device that is to trust it: it is no secret. */
+function serveAuthority(authority: string): Middleware {
+  return async (ctx, next) => {
+    if (ctx.path !== '/fern-anvil.crt') return next();
+    ctx.type = 'application/x-x509-ca-cert';
+    ctx.attachment('fern-anvil.crt');
+    ctx.body = authority;
+  };
+}
 
 /** Serves the built interface: its files, and the one page for every other address, which is a screen of it. */
 function servePage(webFolder: string): Middleware {

@@ -3,6 +3,7 @@ import { sql } from 'drizzle-orm';
 import type { RunningApp } from './app.test-kit.ts';
 import { version } from './app.test-kit.ts';
 import type { Queryable } from './pieces.ts';
+import { audit, namedVersions, passkeys, people, steps } from './schema.ts';
 import { TABLES } from './tables.ts';
 import { COLLECTIONS, WITH_HISTORY } from '../contract/collections/index.ts';
 import type { Collection } from '../contract/collections/index.ts';
@@ -62,6 +63,29 @@ export async function fillShop(app: RunningApp): Promise<void> {
   const { document } = await app.ask<{ document: unknown }>('GET', '/rules');
   await must(app.send('PUT', '/rules', document, version(0)));
   await must(app.send('PUT', '/backups', { isOn: false }, { 'If-Match': '*' }));
+  // People are there only where accounts are asked for, and what they did with them.
+  const { db } = app.database;
+  await db.insert(people).values({
+    id: 'keeper',
+    name: `Keeper ${EVERY_CATEGORY}`,
+    mail: 'keeper@skarnholm.example',
+    role: 'owner',
+    password: '$argon2id$v=19$m=19456,t=2,p=1$c2FsdHNhbHQ$aGFzaGhhc2hoYXNo',
+  });
+  await db.insert(passkeys).values({
+    id: 'key',
+    personId: 'keeper',
+    name: 'Bench phone',
+    publicKey: 'pQECAyYgASFYIA',
+    counter: 4,
+    transports: ['internal'],
+    usedAt: new Date(),
+  });
+  await db
+    .insert(audit)
+    .values({ id: 'one', personId: 'keeper', act: 'signed in', what: 'by passkey', address: '192.0.2.7' });
+  await db.update(steps).set({ by: 'keeper' });
+  await db.update(namedVersions).set({ by: 'keeper' });
   // Columns that only designs use hold something in the others too: nothing of a table is left to chance.
   for (const { name, columns } of TABLES)
     if (columns.includes('summary') && name !== 'designs')

@@ -6,10 +6,18 @@ import { isStorable } from '../core/quantity/index.ts';
 import { LOST } from './postgres-address.ts';
 import { HttpProblem } from './problem.ts';
 
+/** What a server that is seen by others answers as. */
+export interface Served {
+  /** names that a request may be for, with their port where they have one */
+  readonly hosts: readonly string[];
+  /** where its pages come from */
+  readonly origins: readonly string[];
+}
+
 const LOOPBACK = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/;
 
 /** What the page may load: its own files and nothing else. WebAssembly is the solid library's. */
-export const securityHeaders = (): Middleware =>
+export const securityHeaders = (served?: Served): Middleware =>
   helmet({
     contentSecurityPolicy: {
       useDefaults: false,
@@ -27,26 +35,28 @@ export const securityHeaders = (): Middleware =>
         frameAncestors: ["'none'"],
       },
     },
-    // Served on this machine only, without TLS.
-    strictTransportSecurity: false,
+    // On this machine only it is served without TLS.
+    strictTransportSecurity: served ? { maxAge: 31_536_000, includeSubDomains: false } : false,
   });
 
 /**
- * Takes requests only under a loopback name, which stops other sites from reaching in by DNS tricks, and lets
- * nothing be changed from another origin or by a plain form.
+ * Takes requests only under a loopback name, or the names given, which stops other sites from reaching in by
+ * DNS tricks, and lets nothing be changed from another origin or by a plain form.
  */
-export function guardRequests(): Middleware {
+export function guardRequests(served?: Served): Middleware {
   return async (ctx, next) => {
     const host = ctx.get('Host');
-    if (!LOOPBACK.test(host)) {
+    if (!(served ? served.hosts.includes(host.toLowerCase()) : LOOPBACK.test(host))) {
       throw new HttpProblem(
         421,
         'Wrong host',
-        'This server answers only as localhost. Open it under the address it printed.',
+        served
+          ? `This server answers only as ${served.hosts.join(', ')}. Open it under the address it printed.`
+          : 'This server answers only as localhost. Open it under the address it printed.',
       );
     }
     const origin = ctx.get('Origin');
-    if (origin && origin !== `http://${host}`) {
+    if (origin && !(served ? served.origins.includes(origin) : origin === `http://${host}`)) {
       throw new HttpProblem(403, 'Other origin', 'Requests from other pages are not taken.');
     }
     // Another site may not put this server to work either, whatever it asks with: a page's own requests say

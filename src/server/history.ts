@@ -7,7 +7,9 @@ import type { Expected, OnSave, Writer } from './saving.ts';
 import type { Collection, Documents, WithHistory } from '../contract/collections/index.ts';
 import { nounOf, stepsOf } from '../contract/collections/index.ts';
 import { HttpProblem, notFound } from './problem.ts';
-import { namedVersions, steps } from './schema.ts';
+import { GONE } from './people/audit.ts';
+import { asker } from './people/who.ts';
+import { namedVersions, people, steps } from './schema.ts';
 import { ownerKey } from './stored-table.ts';
 
 /**
@@ -28,11 +30,12 @@ export function stepRecorder<C extends Collection>(collection: C): OnSave<Docume
   const { most, words: wordsFor, isAlike } = how;
   return async (reader, { id, before, after, step, isFresh }) => {
     const key = ownerKey(collection, id);
+    const by = asker()?.person?.id;
     if (before === undefined) {
       const write = async (tx: Writer) => {
         // One brought in anew under the id of a deleted one begins anew.
         await tx.delete(steps).where(eq(steps.designId, key));
-        await tx.insert(steps).values({ designId: key, step: 0, words: 'Made', document: after });
+        await tx.insert(steps).values({ designId: key, step: 0, words: 'Made', document: after, by });
       };
       return { step: 0, write };
     }
@@ -68,7 +71,7 @@ export function stepRecorder<C extends Collection>(collection: C): OnSave<Docume
         await clear(tx);
         await tx
           .update(steps)
-          .set({ words: whole, document: after, at: new Date() })
+          .set({ words: whole, document: after, at: new Date(), by: by ?? null })
           .where(and(eq(steps.designId, key), eq(steps.step, step)));
       };
       return { step, write };
@@ -78,13 +81,17 @@ export function stepRecorder<C extends Collection>(collection: C): OnSave<Docume
       await clear(tx);
       // A document older than its history begins it with the state it is changed from.
       if (!last) await tx.insert(steps).values({ designId: key, step, words: 'As it was', document: before });
-      await tx.insert(steps).values({ designId: key, step: next, words, document: after });
+      await tx.insert(steps).values({ designId: key, step: next, words, document: after, by });
       // The newest so many, this one among them.
       await tx.delete(steps).where(and(eq(steps.designId, key), lte(steps.step, next - most)));
     };
     return { step: next, write };
   };
 }
+
+/** Who did it, where people have accounts; he may have left since. */
+const byName = (by: string | null, person: string | null): { readonly by?: string } =>
+  by === null ? {} : { by: person ?? GONE };
 
 /** The history of a collection's documents: steps to go back and forth on, and versions with names. */
 export class HistoryStore<C extends WithHistory> {
@@ -103,19 +110,35 @@ export class HistoryStore<C extends WithHistory> {
     const key = ownerKey(this.collection, id);
     const now = await this.store.stepOf(id);
     const list = await this.db
-      .select({ step: steps.step, words: steps.words, at: steps.at })
+      .select({ step: steps.step, words: steps.words, at: steps.at, by: steps.by, person: people.name })
       .from(steps)
+      .leftJoin(people, eq(people.id, steps.by))
       .where(eq(steps.designId, key))
       .orderBy(asc(steps.step));
     const versions = await this.db
-      .select({ id: namedVersions.id, name: namedVersions.name, at: namedVersions.at })
+      .select({
+        id: namedVersions.id,
+        name: namedVersions.name,
+        at: namedVersions.at,
+        by: namedVersions.by,
+        person: people.name,
+      })
       .from(namedVersions)
+      .leftJoin(people, eq(people.id, namedVersions.by))
       .where(eq(namedVersions.designId, key))
       .orderBy(desc(namedVersions.at));
     return {
       now,
-      steps: list.map((step) => ({ ...step, at: step.at.toISOString() })),
-      versions: versions.map((version) => ({ ...version, at: version.at.toISOString() })),
+      steps: list.map(({ at, by, person, ...step }) => ({
+        ...step,
+        at: at.toISOString(),
+        ...byName(by, person),
+      })),
+      versions: versions.map(({ at, by, person, ...version }) => ({
+        ...version,
+        at: at.toISOString(),
+        ...byName(by, person),
+      })),
     };
   }
 
@@ -151,7 +174,7 @@ export class HistoryStore<C extends WithHistory> {
         );
       const [inserted] = await tx
         .insert(namedVersions)
-        .values({ id: randomUUID(), designId: key, name, document })
+        .values({ id: randomUUID(), designId: key, name, document, by: asker()?.person?.id })
         .returning();
       return inserted;
     });

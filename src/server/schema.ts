@@ -1,4 +1,5 @@
 import {
+  boolean,
   customType,
   doublePrecision,
   index,
@@ -81,6 +82,8 @@ export const steps = pgTable(
     step: integer('step').notNull(),
     words: text('words').notNull(),
     document: jsonb('document').notNull(),
+    /** id of who saved it, where people have accounts */
+    by: text('by'),
     at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
   },
   (t) => [primaryKey({ columns: [t.designId, t.step] })],
@@ -94,6 +97,8 @@ export const namedVersions = pgTable(
     designId: sorted('design_id').notNull(),
     name: sorted('name').notNull(),
     document: jsonb('document').notNull(),
+    /** id of who gave it the name, where people have accounts */
+    by: text('by'),
     at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
   },
   (t) => [index('named_versions_design').on(t.designId)],
@@ -120,3 +125,51 @@ export const settings = pgTable('settings', {
   document: jsonb('document').notNull(),
   version: integer('version').notNull().default(1),
 });
+
+/** Table of the people who have an account. */
+export const people = pgTable('people', {
+  id: sorted('id').primaryKey(),
+  name: text('name').notNull(),
+  /** in small letters: two that differ in large ones are one */
+  mail: text('mail').notNull().unique(),
+  role: text('role').notNull(),
+  seesPrices: boolean('sees_prices').notNull().default(false),
+  /** Argon2id in the PHC format; null where somebody signs in by passkey alone */
+  password: text('password'),
+  since: timestamp('since', { withTimezone: true }).notNull().defaultNow(),
+  version: integer('version').notNull().default(1),
+});
+
+/** Table of the passkeys people sign in by. */
+export const passkeys = pgTable(
+  'passkeys',
+  {
+    /** the credential's own, base64url */
+    id: sorted('id').primaryKey(),
+    personId: text('person_id').notNull(),
+    name: text('name').notNull(),
+    /** COSE, base64url */
+    publicKey: text('public_key').notNull(),
+    /** how often the device says it was used: one that falls was copied */
+    counter: doublePrecision('counter').notNull(),
+    transports: jsonb('transports').notNull(),
+    since: timestamp('since', { withTimezone: true }).notNull().defaultNow(),
+    usedAt: timestamp('used_at', { withTimezone: true }),
+  },
+  (t) => [index('passkeys_person').on(t.personId)],
+);
+
+/** Table of what people did that a shop may have to account for. */
+export const audit = pgTable(
+  'audit',
+  {
+    /** rises with time */
+    id: sorted('id').primaryKey(),
+    at: timestamp('at', { withTimezone: true }).notNull().defaultNow(),
+    personId: text('person_id'),
+    act: text('act').notNull(),
+    what: text('what').notNull(),
+    address: text('address').notNull(),
+  },
+  (t) => [index('audit_at').on(t.at)],
+);

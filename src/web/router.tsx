@@ -123,6 +123,16 @@ export const router = createBrowserRouter([
         handle: { title: 'Backups' },
         lazy: async () => ({ Component: (await import('./screens/backups/backups.tsx')).Backups }),
       },
+      {
+        path: 'people',
+        handle: { title: 'People' },
+        lazy: async () => ({ Component: (await import('./screens/people/people.tsx')).People }),
+      },
+      {
+        path: 'join',
+        handle: { title: 'Join' },
+        lazy: async () => ({ Component: (await import('./screens/people/join.tsx')).Join }),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

@@ -102,6 +102,12 @@ function operationOf(operation: Operation): object {
       ...(isGuarded
         ? { 412: problem('It was saved elsewhere meanwhile'), 428: problem('No version was named') }
         : {}),
+      ...(operation.needs === 'anyone'
+        ? {}
+        : {
+            401: problem('Accounts are asked for, and nobody is signed in'),
+            403: problem(`Needs to be allowed: ${operation.needs}`),
+          }),
       ...(body === undefined ? {} : { 422: problem('Something is wrong with it, field by field') }),
     },
   };

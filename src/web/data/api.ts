@@ -40,7 +40,15 @@ export class ServerAway extends Error {
   }
 }
 
-async function call<T>(
+/** What happens when the server wants somebody to sign in first. */
+let onSignInWanted = (): void => undefined;
+/** Says what happens when the server wants somebody to sign in first. */
+export const whenSignInWanted = (act: () => void): void => {
+  onSignInWanted = act;
+};
+
+/** Asks the server. Throws ServerProblem with what it said no by, ServerAway where nobody answers. */
+export async function call<T>(
   path: string,
   init: RequestInit & { version?: number; isFirst?: true } = {},
 ): Promise<T> {
@@ -57,6 +65,7 @@ async function call<T>(
   if (response.status === 204) return undefined as T;
   const body: unknown = await response.json().catch(() => undefined);
   if (!response.ok) {
+    if (response.status === 401) onSignInWanted();
     throw new ServerProblem(
       (body as ProblemDetails | undefined) ?? {
         type: 'about:blank',

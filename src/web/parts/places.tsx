@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
+import { useMay } from '../data/people.ts';
 
 /**
  * The places of the program, in the order of a day’s work; on a phone the first four stand on the bar, the
@@ -28,17 +29,27 @@ function PlaceLink({ to, text, held }: (typeof PLACES)[number] & { readonly held
   );
 }
 
+/** Places where costs stand: not for whoever is not to see them. */
+const WITH_COSTS = ['/range', '/batches'];
+
+/** The places somebody may go to. */
+function usePlaces() {
+  const seesCosts = useMay('prices');
+  return seesCosts ? PLACES : PLACES.filter(({ to }) => !WITH_COSTS.includes(to));
+}
+
 /** Every place, as the bar of a wide window has them. `held` counts the heads in the tray. */
 export const PlaceLinks = ({ held }: { readonly held: number }) =>
-  PLACES.map((place) => <PlaceLink key={place.to} {...place} held={held} />);
+  usePlaces().map((place) => <PlaceLink key={place.to} {...place} held={held} />);
 
 /** The places of a phone, at its foot where the thumb is. */
 export function ThumbBar({ held }: { readonly held: number }) {
+  const places = usePlaces();
   const { pathname } = useLocation();
   // Going somewhere closes it.
   const [openedAt, setOpenedAt] = useState('');
   const isOpen = openedAt === pathname;
-  const others = PLACES.filter(({ to }) => !AT_HAND.includes(to));
+  const others = places.filter(({ to }) => !AT_HAND.includes(to));
   const isElsewhere = others.some(({ to }) => pathname.startsWith(to));
   return (
     <nav className="thumb-bar" aria-label="Places">
@@ -49,9 +60,11 @@ export function ThumbBar({ held }: { readonly held: number }) {
           ))}
         </div>
       )}
-      {PLACES.filter(({ to }) => AT_HAND.includes(to)).map((place) => (
-        <PlaceLink key={place.to} {...place} held={held} />
-      ))}
+      {places
+        .filter(({ to }) => AT_HAND.includes(to))
+        .map((place) => (
+          <PlaceLink key={place.to} {...place} held={held} />
+        ))}
       <button
         type="button"
         aria-expanded={isOpen}

@@ -9,6 +9,10 @@ import { useNotices } from '../../parts/notices.tsx';
 import type { HistoryHand } from './use-history.ts';
 import { historyKey } from './use-history.ts';
 
+/** When something was saved, and by whom, where people have accounts. */
+const whenAndWho = ({ at, by }: { readonly at: string; readonly by?: string }): string =>
+  [momentText(at), by].filter(Boolean).join(', ');
+
 interface Props {
   readonly id: string;
   readonly show: boolean;
@@ -77,7 +81,7 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
             {history?.versions.map((version) => (
               <li key={version.id}>
                 <span>
-                  <b>{version.name}</b> <small>{momentText(version.at)}</small>
+                  <b>{version.name}</b> <small>{whenAndWho(version)}</small>
                 </span>
                 <span className="history-acts">
                   {compare(`version:${version.id}`)}
@@ -111,7 +115,7 @@ export function HistoryPanel({ id, show, hand, flush, against, onAgainst, onHide
                 data-undone={step.step > (history?.now ?? 0)}
               >
                 <span>
-                  {say(step.words)} <small>{momentText(step.at)}</small>
+                  {say(step.words)} <small>{whenAndWho(step)}</small>
                 </span>
                 {step.step === history?.now ? (
                   <b className="history-here">now</b>

@@ -1,0 +1,229 @@
+import type { Static } from '@sinclair/typebox';
+import { Type } from '@sinclair/typebox';
+import { checker } from './checker.ts';
+import { coercing } from './engine.ts';
+
+/** What people of a shop are to it. */
+export const ROLES = ['owner', 'maker', 'counter', 'guide'] as const;
+/** What a person is to the shop. */
+export type Role = (typeof ROLES)[number];
+
+/**
+ * What a request needs whoever sends it to be allowed: `anyone` may be nobody yet, `own` anybody who has
+ * signed in, for what is his own.
+ */
+export type Need = 'anyone' | 'own' | 'read' | 'prices' | 'briefs' | 'trials' | 'make' | 'own the shop';
+
+/** What each role is allowed; whether a counter sees prices is said for each person. */
+export const ROLE_MAY: Readonly<Record<Role, readonly Need[]>> = {
+  owner: ['own', 'read', 'prices', 'briefs', 'trials', 'make', 'own the shop'],
+  maker: ['own', 'read', 'prices', 'briefs', 'trials', 'make'],
+  counter: ['own', 'read', 'briefs'],
+  guide: ['own', 'read', 'trials'],
+};
+
+/** What a role is for, in words. */
+export const ROLE_WORDS: Readonly<Record<Role, string>> = {
+  owner: 'everything, and who else has an account, backups and their restoring',
+  maker: 'designs, moulds, batches, stores, rules, prices',
+  counter: 'looks, asks briefs, prints cards',
+  guide: 'looks, and keeps days on the water',
+};
+
+/** Whether somebody may do what needs this. */
+export const may = (
+  { role, seesPrices }: { readonly role: Role; readonly seesPrices: boolean },
+  need: Need,
+): boolean =>
+  need === 'anyone' ||
+  ROLE_MAY[role].includes(need) ||
+  (need === 'prices' && role === 'counter' && seesPrices);
+
+/** Fewest and most characters of a password: the most is a bound on work, no rule of taste. */
+export const PASSWORD_LENGTH = { least: 12, most: 256 } as const;
+
+const Mail = Type.String({
+  minLength: 3,
+  maxLength: 254,
+  pattern: '^[^\\s@]+@[^\\s@]+$',
+  description: 'a mail address; it is what somebody signs in by, and nothing is sent to it',
+});
+const PersonName = Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' });
+const Password = Type.String({ minLength: PASSWORD_LENGTH.least, maxLength: PASSWORD_LENGTH.most });
+const Word = Type.String({ minLength: 8, maxLength: 200, description: 'the word of an invitation' });
+const RoleSchema = Type.Union(ROLES.map((role) => Type.Literal(role)));
+const exact = { additionalProperties: false } as const;
+
+/** Signing in by mail and password. */
+export const SignInSchema = Type.Object(
+  { mail: Mail, password: Type.String({ minLength: 1, maxLength: PASSWORD_LENGTH.most }) },
+  exact,
+);
+/** Somebody to whom an account is offered. */
+export const InvitationSchema = Type.Object(
+  { role: RoleSchema, seesPrices: Type.Optional(Type.Boolean()) },
+  exact,
+);
+/** An invitation taken up, or a password set anew: name and mail are wanted where an account is made. */
+export const AcceptanceSchema = Type.Object(
+  { word: Word, name: Type.Optional(PersonName), mail: Type.Optional(Mail), password: Password },
+  exact,
+);
+/** The word of an invitation. */
+export const WordSchema = Type.Object({ word: Word }, exact);
+/** What an owner changes of a person. */
+export const PersonEditSchema = Type.Object(
+  { role: Type.Optional(RoleSchema), seesPrices: Type.Optional(Type.Boolean()) },
+  { ...exact, minProperties: 1 },
+);
+/** What somebody changes of himself. */
+export const OwnEditSchema = Type.Object(
+  {
+    name: Type.Optional(PersonName),
+    mail: Type.Optional(Mail),
+    password: Type.Optional(Password),
+    now: Type.Optional(
+      Type.String({ minLength: 1, maxLength: PASSWORD_LENGTH.most, description: 'the password so far' }),
+    ),
+  },
+  { ...exact, minProperties: 1 },
+);
+/** A passkey as the browser made it, or used it, with the name it is to have. */
+export const PasskeySchema = Type.Object(
+  {
+    name: Type.Optional(Type.String({ minLength: 1, maxLength: 80 })),
+    answer: Type.Object(
+      { id: Type.String({ minLength: 1, maxLength: 1400 }) },
+      { additionalProperties: true },
+    ),
+  },
+  exact,
+);
+/** A page of the log of what people did. */
+export const AuditQuerySchema = Type.Object({ before: Type.Optional(Type.String({ maxLength: 80 })) }, exact);
+
+/** Signing in. */
+export type SignIn = Static<typeof SignInSchema>;
+/** An invitation. */
+export type Invitation = Static<typeof InvitationSchema>;
+/** An invitation taken up. */
+export type Acceptance = Static<typeof AcceptanceSchema>;
+/** A change of a person. */
+export type PersonEdit = Static<typeof PersonEditSchema>;
+/** A change of oneself. */
+export type OwnEdit = Static<typeof OwnEditSchema>;
+/** A passkey from a browser. */
+export type PasskeyAnswer = Static<typeof PasskeySchema>;
+
+/** Returns a sign-in, or what is wrong with it. */
+export const checkSignIn = checker<SignIn>(SignInSchema);
+/** Returns an invitation, or what is wrong with it. */
+export const checkInvitation = checker<Invitation>(InvitationSchema);
+/** Returns an invitation taken up, or what is wrong with it. */
+export const checkAcceptance = checker<Acceptance>(AcceptanceSchema);
+/** Returns the word of an invitation, or what is wrong with it. */
+export const checkWord = checker<Static<typeof WordSchema>>(WordSchema);
+/** Returns a change of a person, or what is wrong with it. */
+export const checkPersonEdit = checker<PersonEdit>(PersonEditSchema);
+/** Returns a change of oneself, or what is wrong with it. */
+export const checkOwnEdit = checker<OwnEdit>(OwnEditSchema);
+/** Returns a passkey from a browser, or what is wrong with it. */
+export const checkPasskey = checker<PasskeyAnswer>(PasskeySchema);
+/** Returns which page of the log is asked for, or what is wrong with the question. */
+export const checkAuditQuery = checker<Static<typeof AuditQuerySchema>>(AuditQuerySchema, coercing);
+
+/** Somebody with an account, as others see him. */
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly seesPrices: boolean;
+}
+
+/** Somebody with an account, as an owner and he himself see him. */
+export interface PersonRow extends Person {
+  readonly mail: string;
+  readonly since: string;
+  readonly version: number;
+  readonly hasPassword: boolean;
+  readonly passkeys: number;
+}
+
+/** Whether accounts are asked for here, and who is signed in. */
+export type SessionState =
+  | { readonly isAsked: false }
+  | {
+      readonly isAsked: true;
+      readonly person?: PersonRow;
+      /** nobody has an account yet: the word that was printed at the start makes the first */
+      readonly isFirst: boolean;
+    };
+
+/** A device somebody is signed in on. */
+export interface Device {
+  readonly id: string;
+  /** what its browser says it is */
+  readonly device: string;
+  readonly address: string;
+  readonly since: string;
+  readonly seen: string;
+  readonly isThis: boolean;
+}
+
+/** A passkey of somebody. */
+export interface Passkey {
+  readonly id: string;
+  readonly name: string;
+  readonly since: string;
+  readonly used?: string;
+}
+
+/** What somebody has of his own. */
+export interface Own {
+  readonly person: PersonRow;
+  readonly devices: readonly Device[];
+  readonly passkeys: readonly Passkey[];
+}
+
+/** An invitation, or a way back in, with the word that is told once. */
+export interface Ticket {
+  readonly word: string;
+  readonly until: string;
+}
+
+/** What an invitation's word leads to. */
+export interface TicketRead {
+  readonly kind: TicketKind;
+  readonly role: Role;
+  /** whose password is set anew */
+  readonly mail?: string;
+}
+/** What a word is good for: the first account, another one, or a password set anew. */
+export type TicketKind = 'first' | 'invitation' | 'reset';
+
+/** Something somebody did, or was refused. */
+export interface AuditRow {
+  readonly id: string;
+  readonly at: string;
+  /** who, as he was called then; nobody where none was signed in */
+  readonly person?: string;
+  readonly act: AuditAct;
+  readonly what: string;
+  readonly address: string;
+}
+
+/** What is written down of what people do. */
+export const AUDIT_ACTS = {
+  'signed in': 'signed in',
+  'not signed in': 'was not let in',
+  'signed out': 'signed out',
+  refused: 'was refused',
+  exported: 'took out',
+  deleted: 'deleted',
+  'made an account': 'made an account',
+  'changed an account': 'changed an account',
+  'ended an account': 'ended an account',
+  invited: 'invited somebody',
+} as const;
+/** What is written down. */
+export type AuditAct = keyof typeof AUDIT_ACTS;
