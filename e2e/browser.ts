@@ -27,8 +27,14 @@ const GRAPHICS = {
   plain: ['--disable-gpu', '--disable-3d-apis'],
 } as const;
 
-/** Debian's Chromium, headless, with a fresh profile and no contact to the outside. */
-export async function openBrowser(graphics: keyof typeof GRAPHICS = 'plain'): Promise<OpenBrowser> {
+/**
+ * Debian's Chromium, headless, with a fresh profile and no contact to the outside. `trusted` is the digest of
+ * a certificate's key that it takes as good, as a device does that was told to.
+ */
+export async function openBrowser(
+  graphics: keyof typeof GRAPHICS = 'plain',
+  trusted?: string,
+): Promise<OpenBrowser> {
   const executablePath = CANDIDATES.find((path) => path && existsSync(path));
   if (!executablePath)
     throw new Error('Chromium is not installed. Run npm test, or apt-get install chromium.');
@@ -47,6 +53,7 @@ export async function openBrowser(graphics: keyof typeof GRAPHICS = 'plain'): Pr
       '--disable-component-update',
       '--disable-sync',
       ...GRAPHICS[graphics],
+      ...(trusted === undefined ? [] : [`--ignore-certificate-errors-spki-list=${trusted}`]),
       '--force-color-profile=srgb',
     ],
   });

@@ -11,6 +11,8 @@ export interface RunningServer {
   readonly url: string;
   readonly port: number;
   readonly process: ChildProcess;
+  /** what it has printed */
+  readonly said: () => string;
   /** ends the process with a signal and waits until it is gone */
   readonly end: (signal?: NodeJS.Signals) => Promise<void>;
 }
@@ -39,7 +41,7 @@ export function dataFolder(holds?: 'demo'): { readonly path: string; readonly re
 /** Starts the real server process on a free port (or the one given) and waits for its address. */
 export async function startServer(
   data: string,
-  options: { port?: number; demo?: boolean } = {},
+  options: { port?: number; demo?: boolean; name?: string } = {},
 ): Promise<RunningServer> {
   const reports = mkdtempSync(join(tmpdir(), 'fern-anvil-reports-'));
   const child = spawn(
@@ -56,6 +58,8 @@ export async function startServer(
         : ['--database', await databaseFor(data, held.has(data) ? DEMO_DATABASE : undefined)]),
       '--port',
       String(options.port ?? 0),
+      // Under a name others reach it, which asks for accounts and TLS; still on this machine alone.
+      ...(options.name === undefined ? [] : ['--host', '127.0.0.1', '--name', options.name]),
       ...(options.demo ? ['--demo'] : []),
     ],
     { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] },
@@ -71,8 +75,9 @@ export async function startServer(
   const url = await new Promise<string>((resolve, reject) => {
     const hear = (chunk: Buffer) => {
       said += String(chunk);
-      const match = /(http:\/\/127\.0\.0\.1:\d+)\//.exec(said);
-      if (match?.[1]) resolve(match[1]);
+      const match = /^Fern Anvil is at (https?:\/\/[\w.-]+:\d+)\//m.exec(said);
+      // Where accounts are asked for, the word of the first comes last.
+      if (match?.[1] && (options.name === undefined || /\/join#\S+\n/.test(said))) resolve(match[1]);
     };
     child.stdout.on('data', hear);
     child.stderr.on('data', hear);
@@ -82,6 +87,7 @@ export async function startServer(
   });
   return {
     url,
+    said: () => said,
     port: Number(new URL(url).port),
     process: child,
     end: async (signal = 'SIGTERM') => {

@@ -12,10 +12,10 @@ import { problem, runApp, version } from '../app.test-kit.ts';
 import { people as peopleTable } from '../schema.ts';
 import { sessions as sessionsTable, tickets as ticketsTable } from '../schema-passing.ts';
 import { operationAt } from './gate.ts';
+import { accessAt, cookieOf, PASSWORD } from './people.test-kit.ts';
 import { isPassword, kept } from './secrets.ts';
 import { LASTS } from './sessions.ts';
 
-const PASSWORD = 'nine quiet herons at dusk';
 let app: RunningApp;
 /** Cookies of somebody of each role. */
 const cookies = new Map<Role, string>();
@@ -25,7 +25,7 @@ function device(cookie = '') {
   let held = cookie;
   const send = async (method: string, path: string, body?: unknown, headers: Record<string, string> = {}) => {
     const answer = await app.send(method, path, body, { ...(held ? { Cookie: held } : {}), ...headers });
-    for (const given of answer.headers.getSetCookie()) held = given.split(';')[0] ?? '';
+    held = cookieOf(answer) || held;
     return answer;
   };
   const ask = async <T>(...about: Parameters<typeof send>): Promise<T> =>
@@ -53,12 +53,7 @@ async function joined(role: Role, name: string, seesPrices?: boolean) {
 }
 
 beforeAll(async () => {
-  app = await runApp(undefined, (port) => ({
-    hosts: [`127.0.0.1:${port}`],
-    origins: [`https://127.0.0.1:${port}`],
-    site: { name: 'localhost', origins: [`https://127.0.0.1:${port}`] },
-    isProxied: false,
-  }));
+  app = await runApp(undefined, accessAt);
 });
 afterAll(() => app.end());
 

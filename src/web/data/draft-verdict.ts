@@ -22,6 +22,8 @@ export function verdictOn(error: unknown, failures: number): Verdict {
     return { state: 'away', problems, failures };
   }
   const { status, errors, detail } = error.details;
+  // Whoever was signed out signs in again, and goes on: nothing is wrong with what was typed.
+  if (status === 401) return { state: 'away', problems: [{ path: '', message: detail }], failures };
   if (status < 500)
     return { state: 'refused', problems: errors ?? [{ path: '', message: detail }], failures };
   const now = status === 500 ? failures + 1 : failures;

@@ -156,6 +156,8 @@ describe('a save that failed', () => {
     new ServerProblem({ status, title: 'No', detail: 'Not so.', type: 'about:blank' });
 
   it('is tried again while the server is away or busy, and given up where it says why', () => {
+    const signedOut = new ServerProblem({ type: '', title: '', status: 401, detail: 'Sign in first.' });
+    expect(verdictOn(signedOut, 1)).toMatchObject({ state: 'away', failures: 1 });
     expect(verdictOn(new ServerAway(), 0)).toEqual({ state: 'away', problems: [], failures: 0 });
     expect(verdictOn(problem(422), 0)).toMatchObject({
       state: 'refused',

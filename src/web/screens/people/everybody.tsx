@@ -48,7 +48,7 @@ export function Everybody({ own }: { readonly own: string }) {
   return (
     <section aria-labelledby="everybody">
       <h2 id="everybody">Everybody</h2>
-      <Scrolls label="Everybody">
+      <Scrolls label="Table of accounts">
         <table>
           <Heads of={['Name', 'Mail', 'Role', 'Sees costs', 'Since', 'Actions']} />
           <tbody>
@@ -58,7 +58,6 @@ export function Everybody({ own }: { readonly own: string }) {
                 <td>{person.mail}</td>
                 <td>
                   <select
-                    className="form-select form-select-sm"
                     aria-label={`Role of ${person.name}`}
                     value={person.role}
                     onChange={({ target }) =>
@@ -170,7 +169,7 @@ function Invite({ onTold }: { readonly onTold: (told: Told) => void }) {
       <Choice
         label="Invite a"
         value={role}
-        options={ROLES.map((one) => [one, `${one}: ${ROLE_WORDS[one]}`] as const)}
+        options={ROLES.map((one) => [one, one] as const)}
         onChange={setRole}
       />
       {role === 'counter' && (
@@ -182,6 +181,7 @@ function Invite({ onTold }: { readonly onTold: (told: Told) => void }) {
       <button type="submit" className="btn btn-fern" disabled={make.isPending}>
         Make a link
       </button>
+      <span className="people-hint">{ROLE_WORDS[role]}</span>
     </form>
   );
 }

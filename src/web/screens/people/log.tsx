@@ -18,7 +18,7 @@ export function Log() {
   return (
     <section aria-labelledby="log">
       <h2 id="log">What was done</h2>
-      <Scrolls label="What was done">
+      <Scrolls label="Table of the log">
         <table>
           <caption>Sign-ins, refusals, what was exported or deleted; kept for a year</caption>
           <Heads of={['When', 'Who', 'What', 'From']} />

@@ -20,7 +20,7 @@ import { download } from '../exchange/download.ts';
 import { dateOf } from '../backups/told.ts';
 
 /** Does something to one's own account, shows what it then is, and says why where it cannot. */
-function useOwnAct<T>(act: (given: T) => Promise<Own | void>, said?: string) {
+function useOwnAct<T>(act: (given: T) => Promise<unknown>, said?: string) {
   const client = useQueryClient();
   const { tell } = useNotices();
   return useMutation({
@@ -168,7 +168,7 @@ function Passkeys({ own: { passkeys } }: { readonly own: Own }) {
         anybody in.
       </p>
       {passkeys.length > 0 && (
-        <Scrolls label="Passkeys">
+        <Scrolls label="Table of passkeys">
           <table>
             <Heads of={['Name', 'Made', 'Last used', 'Actions']} />
             <tbody>
@@ -217,7 +217,7 @@ function Devices({ own: { devices } }: { readonly own: Own }) {
   return (
     <section aria-labelledby="devices">
       <h2 id="devices">Where you are signed in</h2>
-      <Scrolls label="Devices">
+      <Scrolls label="Table of devices">
         <table>
           <Heads of={['Device', 'Address', 'Since', 'Last used', 'Actions']} />
           <tbody>

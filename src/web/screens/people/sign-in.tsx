@@ -13,7 +13,10 @@ export function useLetIn<T>(act: (given: T) => Promise<SessionState>) {
     mutationFn: act,
     onSuccess: async (state) => {
       client.setQueryData(sessionQuery.queryKey, state);
-      await client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+      // A word that was just used up leads nowhere any more.
+      await client.invalidateQueries({
+        predicate: ({ queryKey: [key] }) => key !== 'session' && key !== 'word',
+      });
     },
   });
 }
