@@ -20,7 +20,12 @@ const GROUPS = {
     ],
   ],
   postgres: [
-    [['app', 'money', 'openapi'], ['backup'], ['rack', 'rules', 'shelf', 'used', 'figures'], ['postgres']],
+    [
+      ['app', 'money', 'openapi', 'people/people'],
+      ['backup'],
+      ['rack', 'rules', 'shelf', 'used', 'figures'],
+      ['postgres'],
+    ],
   ],
 };
 /**
@@ -62,6 +67,7 @@ const ON_BOTH_ENGINES = [
   'rules',
   'shelf',
   'used',
+  'people/people',
   'postgres',
 ];
 

@@ -170,8 +170,11 @@ describe('a shop that others reach', () => {
     await press(owner, 'Add a passkey');
     await named(owner, 'Remove the passkey Bench', 'button');
     await press(owner, 'Sign out');
+    // The page begins anew: nothing that was fetched stays on a device others use.
+    await owner.waitForFunction(() => location.pathname === '/');
     await press(owner, 'Use a passkey');
     await owner.waitForFunction(() => document.querySelector('.bar-person')?.textContent === 'Runa');
+    await go(owner, '/people');
     await sees(owner, 'by passkey');
   });
 

@@ -35,10 +35,22 @@ function useOwnAct<T>(act: (given: T) => Promise<unknown>, said?: string) {
   });
 }
 
+/**
+ * Begins the page anew, so that nothing that was fetched stays on a device others use; what is there is asked
+ * for nothing any more.
+ */
+const leaveNothing = (): Promise<never> => {
+  window.location.replace('/');
+  return new Promise(() => undefined);
+};
+
 /** One's own name, mail, password, passkeys and devices. */
 export function OwnAccount() {
   const { data: own, error, refetch } = useQuery(ownQuery);
-  const leave = useOwnAct(signOut);
+  const leave = useOwnAct(async () => {
+    await signOut();
+    await leaveNothing();
+  });
   if (error && !own) return <Failed error={error} retry={() => void refetch()} />;
   if (!own) return <Loading what="your account" />;
   const { person } = own;
@@ -128,7 +140,10 @@ function TakeAway() {
 
 function EndOwn() {
   const [isAsking, setAsking] = useState(false);
-  const end = useOwnAct(endOwn);
+  const end = useOwnAct(async () => {
+    await endOwn();
+    await leaveNothing();
+  });
   return (
     <>
       <button type="button" className="btn btn-quiet" onClick={() => setAsking(true)}>
