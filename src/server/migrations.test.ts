@@ -44,7 +44,10 @@ describe('the journal', () => {
 
 describe('a shop of an earlier version', () => {
   const earlier = journal.entries.slice(0, -1).map(({ tag }, i) => [tag, i + 1] as const);
-  it.each(isWhole ? earlier : earlier.slice(-2))(
+  // The first and the last ones always; of those between a few, drawn by the seed, where all is run.
+  const [first, ...between] = earlier.slice(0, -2);
+  const drawn = between.filter((_, i) => (i + Number(process.env['SEED'] ?? 0)) % 3 === 0);
+  it.each(isWhole && first ? [first, ...drawn, ...earlier.slice(-2)] : earlier.slice(-2))(
     'as it was after %s comes to the present form, and keeps what it holds',
     { timeout: 120_000 },
     async (tag, count) => {
