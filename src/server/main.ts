@@ -190,6 +190,9 @@ function asked() {
     url,
   );
   const isNamed = values.data !== undefined || url !== undefined;
+  const seen = seenBy(values, isNamed);
+  if (seen && port === 0)
+    throw new Error('--port: others must know where to ask. Give a port, such as 443 or 4600.');
   const { restore, 'move-to': moveTo } = values;
   if (restore !== undefined && (!isNamed || values.demo))
     throw new Error(
@@ -201,7 +204,7 @@ function asked() {
     );
   return {
     port,
-    seen: seenBy(values, isNamed),
+    seen,
     place,
     isDemo: values.demo || !isNamed,
     isHelp: values.help,

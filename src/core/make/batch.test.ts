@@ -36,6 +36,9 @@ describe('control charts', () => {
     expect(individuals(steady)?.beyond).toEqual([9]);
     const shifted = [...Array.from({ length: 9 }, () => 9.9), ...Array.from({ length: 9 }, () => 10.1)];
     expect(individuals(shifted)?.run).toBe(0);
+    // Two that change sides, then eight on one: the run begins where the side is last changed.
+    expect(individuals([3, 1, 3, 3, 3, 3, 3, 3, 3, 3, 1, 1, 1, 1])?.run).toBe(2);
+    expect(individuals([1, 3, 3, 3, 3, 3, 3, 3, 1, 3, 1, 1])?.run).toBeUndefined();
     expect(individuals([1, 2, 1, 2, 1, 2, 1, 2, 1, 2])?.run).toBeUndefined();
   });
 

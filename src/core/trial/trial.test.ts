@@ -199,6 +199,13 @@ describe('rates', () => {
     expect(found?.winner).toBe('first');
     expect(rateRatio({ events: 0, hours: 5 }, { events: 0, hours: 5 })).toBeUndefined();
     expect(rateRatio({ events: 4, hours: 5 }, { events: 0, hours: 5 })?.ratio).toBe(Infinity);
+    // The other way round it is the inverse, and the other one wins.
+    const turned = rateRatio({ events: 3, hours: 5 }, { events: 11, hours: 5 });
+    expect(turned?.high).toBeCloseTo(1 / (found?.low ?? NaN), 10);
+    expect(turned?.winner).toBe('second');
+    // Three to four, and equal shares by unequal hours, are no difference.
+    expect(rateRatio({ events: 4, hours: 5 }, { events: 3, hours: 5 })?.winner).toBeUndefined();
+    expect(rateRatio({ events: 10, hours: 10 }, { events: 5, hours: 5 })?.ratio).toBeCloseTo(1, 12);
   });
   it('a trend of two weights is their ratio, and steps scale it', () => {
     const rows = [
@@ -211,6 +218,7 @@ describe('rates', () => {
     // Var(log ratio) = 1/30 + 1/45 (Wald).
     const half = 1.959964 * Math.sqrt(1 / 30 + 1 / 45);
     expect(weightTrend(rows, 0.1)?.low).toBeCloseTo(1.5 * Math.exp(-half), 5);
+    expect(weightTrend(rows, 0.1)?.high).toBeCloseTo(1.5 * Math.exp(half), 5);
     expect(weightTrend([rows[0] ?? { grams: 1, events: 1, hours: 1 }])).toBeUndefined();
     expect(weightTrend(rows.map((row) => ({ ...row, events: 0 })))).toBeUndefined();
     expect(

@@ -39,8 +39,8 @@ export class PeopleStore {
   }
 
   /** Whether anybody has an account. */
-  async isEmpty(): Promise<boolean> {
-    const [row] = await this.db.select({ n: count() }).from(people);
+  async isEmpty(reader: Pick<Database, 'select'> = this.db): Promise<boolean> {
+    const [row] = await reader.select({ n: count() }).from(people);
     return (row?.n ?? 0) === 0;
   }
 

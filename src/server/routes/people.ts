@@ -21,7 +21,7 @@ import type { PasskeyStore } from '../people/passkeys.ts';
 import type { PeopleStore } from '../people/people.ts';
 import type { SessionStore } from '../people/sessions.ts';
 import type { TicketStore } from '../people/tickets.ts';
-import { HttpProblem, invalid } from '../problem.ts';
+import { HttpProblem, invalid, notFound } from '../problem.ts';
 import { attach, taken, wantedVersion } from '../request.ts';
 
 /** Sign-ins that may fail within a quarter of an hour: under one mail, and from one address. */
@@ -151,6 +151,8 @@ function signInRoutes(
     const ready = await people.ready({ name, mail, role, seesPrices: false, password });
     await db.transaction(async (tx) => {
       const { seesPrices } = await tickets.use(word, tx);
+      // Of two who begin the same shop at once one owns it.
+      if (kind === 'first' && !(await people.isEmpty(tx))) throw notFound('This invitation');
       await people.create({ ...ready, seesPrices }, tx);
     });
     // Whoever comes first owns the shop; other words that were printed for him lead nowhere any more.

@@ -14,9 +14,9 @@ export function People() {
     return (
       <Empty title="Nobody needs an account here" whole>
         <p>
-          This server answers on this machine only, and asks nobody who he is. For a shop of several people
-          and machines start it with <code>--host</code> and <code>--name</code>: <code>docs/shop.md</code>{' '}
-          says how.
+          This server answers on this machine only, and asks nobody for an account. For a shop of several
+          people and machines start it with <code>--host</code> and <code>--name</code>:{' '}
+          <code>docs/shop.md</code> says how.
         </p>
       </Empty>
     );
