@@ -1,6 +1,7 @@
 import type { Kept } from '../../../contract/api.ts';
 import type { Surroundings } from '../../../core/behaviour/index.ts';
 import type { Brief } from '../../../core/document/index.ts';
+import { markedRound } from '../../../core/quantity/index.ts';
 import { useUnits } from '../../data/units.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { AnswerList } from '../../parts/marks.tsx';
@@ -17,7 +18,7 @@ interface Props {
 
 /** The water the head is judged in, and how it stands to a brief. */
 export function JudgedIn({ briefs, chosen, surroundings, stand, onChoose }: Props) {
-  const { format } = useUnits();
+  const { format, say } = useUnits();
   return (
     <>
       <div className="judged-in">
@@ -32,7 +33,10 @@ export function JudgedIn({ briefs, chosen, surroundings, stand, onChoose }: Prop
         />
         <p>
           {format(surroundings.water.temperature, 'temperature')}, salinity {surroundings.water.salinity},{' '}
-          {format(surroundings.depth, 'depth')} deep
+          {chosen === ''
+            ? say(markedRound(surroundings.depth, 'depth'))
+            : format(surroundings.depth, 'depth')}{' '}
+          deep
         </p>
       </div>
       {stand && (
