@@ -1,4 +1,5 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -54,6 +55,36 @@ describe('what a shop is set up by', () => {
       expect([status, stderr]).toEqual([0, '']);
       expect(stdout).toContain('Backup of');
     } finally {
+      rmSync(folder, { recursive: true, force: true });
+    }
+  });
+
+  it('ends in good order when it is told to: what was begun is answered whole, and nothing new is taken', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'fern-anvil-ended-'));
+    const child = spawn(
+      process.execPath,
+      [join(root, 'dist/node/server.js'), '--data', folder, '--port', '0'],
+      {
+        stdio: ['ignore', 'pipe', 'inherit'],
+      },
+    );
+    try {
+      const ended = once(child, 'exit');
+      let said = '';
+      child.stdout.on('data', (chunk: Buffer) => (said += String(chunk)));
+      await expect
+        .poll(() => /(http:\/\/127\.0\.0\.1:\d+)\//.exec(said)?.[1], { timeout: 120_000 })
+        .toBeDefined();
+      const base = /(http:\/\/127\.0\.0\.1:\d+)\//.exec(said)?.[1] ?? '';
+      const answer = await fetch(`${base}/api/scale/lines?seconds=1`);
+      const lines = answer.text();
+      child.kill('SIGTERM');
+      // Ended by the server when its second is over, and not cut off.
+      expect((await lines).split('\r\n').length).toBeGreaterThan(2);
+      expect((await ended)[0]).toBe(0);
+      await expect(fetch(`${base}/api/health`)).rejects.toThrow();
+    } finally {
+      child.kill('SIGKILL');
       rmSync(folder, { recursive: true, force: true });
     }
   });

@@ -10,6 +10,7 @@ import type { Access } from './app.ts';
 import { createApp } from './app.ts';
 import type { OpenDatabase } from './database.ts';
 import { openTestDatabase } from './database.test-kit.ts';
+import type { Metrics } from './metrics.ts';
 import type { Pool } from './pool.ts';
 import { openPool } from './pool.ts';
 import type { Accounts } from './routes/people.ts';
@@ -57,6 +58,7 @@ export const sharedPool = (): Pool => ({
 export async function runApp(
   data = mkdtempSync(join(tmpdir(), 'fern-anvil-app-')),
   accessAt?: (port: number) => Access,
+  metrics?: Metrics,
 ): Promise<RunningApp> {
   const database = await openTestDatabase(data);
   const port = accessAt ? await freePort() : 0;
@@ -65,13 +67,11 @@ export async function runApp(
     routes,
     accounts,
     end: endApp,
-  } = createApp(
-    database.db,
-    { web: join(data, 'no-web'), data },
-    pino({ level: 'silent' }),
-    sharedPool(),
-    accessAt?.(port),
-  );
+  } = createApp(database.db, { web: join(data, 'no-web'), data }, pino({ level: 'silent' }), {
+    pool: sharedPool(),
+    access: accessAt?.(port),
+    metrics,
+  });
   const server = createServer(koa.callback());
   // A connection that is closed for being idle, just when it is used again, is no finding: both sides share
   // this busy thread.

@@ -372,7 +372,7 @@ describe('summaries', () => {
       app.database.db,
       { web: join(app.data, 'no-web'), data: app.data },
       pino({ level: 'silent' }),
-      sharedPool(),
+      { pool: sharedPool() },
     );
     const read = async () => (await (await send('GET', `/designs/${kept.id}`)).json()) as Kept<Design>;
     await expect.poll(async () => (await read()).summary?.ok, { timeout: 30_000 }).toBe(true);
@@ -407,7 +407,7 @@ describe('figures after a change of a metal', () => {
       db,
       { web: join(own.data, 'no-web'), data: own.data },
       pino({ level: 'silent' }),
-      sharedPool(),
+      { pool: sharedPool() },
     );
     await expect
       .poll(

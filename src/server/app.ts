@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { bodyParser } from '@koa/bodyparser';
 import Router from '@koa/router';
+import { sql } from 'drizzle-orm';
 import type { Middleware } from 'koa';
 import Koa from 'koa';
 import compress from 'koa-compress';
@@ -46,7 +47,10 @@ import { storeRoutes } from './routes/stores.ts';
 import { RuleStore } from './rules.ts';
 import { MetalStore } from './stores.ts';
 import { designMaker } from './designs-made.ts';
+import type { Metrics } from './metrics.ts';
+import type { Pool } from './pool.ts';
 import { openPool } from './pool.ts';
+import { tellRequests } from './requests-told.ts';
 import { COLLECTIONS, WITH_HISTORY, checkOf } from '../contract/collections/index.ts';
 import type { Collection, WithHistory } from '../contract/collections/index.ts';
 
@@ -82,6 +86,13 @@ export interface Access extends Served {
   readonly authority?: string;
 }
 
+/** How it is served, where that is not as on one machine. */
+export interface How {
+  readonly pool?: Pool;
+  readonly access?: Access | undefined;
+  readonly metrics?: Metrics | undefined;
+}
+
 /** Where the built interface and the shop's data lie, and whether it is the demo. */
 export interface Folders {
   readonly web: string;
@@ -94,8 +105,7 @@ export function createApp(
   db: Database,
   { web: webFolder, data, isDemo = false }: Folders,
   log: Logger,
-  pool = openPool(),
-  access?: Access,
+  { pool = openPool(), access, metrics }: How = {},
 ): App {
   const ruleStore = new RuleStore(db);
   const metalStore = new MetalStore(db);
@@ -131,6 +141,9 @@ export function createApp(
   router.get('/health', (ctx) => {
     ctx.body = { ok: true };
   });
+  router.get('/ready', async (ctx) => {
+    ctx.body = await readiness(db);
+  });
   designRoutes(router, db, designs, metalStore, figures, log);
   const withHistory = <C extends WithHistory>(collection: C) =>
     historyRoutes(
@@ -158,6 +171,11 @@ export function createApp(
   koa.on('error', (error: unknown) => {
     if (!isGone(error)) log.error(brief(error), 'an answer broke off');
   });
+  koa.use(tellRequests(log));
+  if (metrics) {
+    koa.use(metrics.observe);
+    metrics.watch(figures.progress);
+  }
   koa.use(securityHeaders(access));
   koa.use(tellProblems(log));
   koa.use(guardRequests(access));
@@ -236,6 +254,21 @@ const parserOf = (limit: string) =>
         : new HttpProblem(400, 'Not JSON', `The body could not be read as JSON: ${error.message}`);
     },
   });
+
+/** Longest that the database may take to say that it is there, ms. */
+const READY_MS = 2_000;
+
+/** Whether requests can be answered now: the database is. Throws 503 where it is not, or takes long. */
+async function readiness(db: Database): Promise<{ readonly ok: true }> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => {
+      reject(new HttpProblem(503, 'Not ready', 'The database does not answer. Send requests elsewhere.'));
+    }, READY_MS);
+  });
+  await Promise.race([db.execute(sql`select 1`), late]).finally(() => clearTimeout(timer));
+  return { ok: true };
+}
 
 const openAccounts = (db: Database, site: Site): Accounts => ({
   people: new PeopleStore(db),

@@ -5,6 +5,7 @@ import type { Logger } from 'pino';
 import { isStorable } from '../core/quantity/index.ts';
 import { LOST } from './postgres-address.ts';
 import { HttpProblem } from './problem.ts';
+import { requestId } from './requests-told.ts';
 
 /** What a server that is seen by others answers as. */
 export interface Served {
@@ -210,7 +211,8 @@ export function tellProblems(log: Logger): Middleware {
     } catch (error) {
       const problem = error instanceof HttpProblem ? error : problemOf(error);
       // A client that went away is no failure of the server's.
-      if (problem.details.status >= 500 && !isGone(error)) log.error(brief(error), 'request failed');
+      if (problem.details.status >= 500 && !isGone(error))
+        log.error({ id: requestId(ctx), ...brief(error) }, 'request failed');
       ctx.status = problem.details.status;
       ctx.body = JSON.stringify(problem.details);
       ctx.type = 'application/problem+json';

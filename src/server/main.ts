@@ -1,5 +1,6 @@
 import { messageOf } from '../core/kind/index.ts';
 import { createWriteStream, existsSync, mkdirSync, readFileSync } from 'node:fs';
+import type { Server } from 'node:http';
 import { createServer } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
@@ -34,6 +35,7 @@ const HELP = `Usage: npm start -- [--data DIR | --database URL] [--demo] [--rest
   --name NAME  name or address that others open it under, such as shop.local; may be given more than once
   --cert FILE, --key FILE  the certificate for those names, as PEM; without them the shop makes its own
   --behind-proxy  TLS ends in front of it, at a proxy on this machine that sends X-Forwarded-For and -Proto
+  --metrics [ADDRESS:]PORT  tell a watcher (Prometheus) how it fares, on this machine unless an address is named
   --demo       load the demo workshop as well
   --restore FILE  give a backup back into DIR or the database, which must hold no shop yet
   --move-to PLACE  carry the shop over into PLACE, a folder or the address of a database, and end
@@ -41,6 +43,8 @@ const HELP = `Usage: npm start -- [--data DIR | --database URL] [--demo] [--rest
   --backup FILE   write a backup of the shop in DIR to FILE and end, without serving it
   --port N     port on this machine, 4600 unless given; 0 takes any free one`;
 
+/** Longest that answers which are under way may take once the server is to end, ms. */
+const FINISH_MS = 2_500;
 /** Longest that an end in good order may take, ms. */
 const LONGEST_STOP_MS = 8_000;
 
@@ -125,6 +129,15 @@ function seenBy(
   };
 }
 
+/** Where metrics are told. Throws with a sentence where that is no place. */
+function metricsAt(text: string): { readonly host: string; readonly port: number } {
+  const [, host = '127.0.0.1', port = ''] = /^(?:(.+):)?(\d+)$/.exec(text) ?? [];
+  const address = host.replace(/^\[(.*)\]$/, '$1');
+  if (isIP(address) === 0)
+    throw new Error(`--metrics: “${text}” is no place. Give a port, or an address with one: 192.0.2.7:9100.`);
+  return { host: address, port: wholeNumber('metrics', port, [0, 65535], 'a port') };
+}
+
 /** Reads a file of an option. Throws with a sentence that names it. */
 function read(option: string, path: string): string {
   try {
@@ -166,6 +179,7 @@ function asked() {
       name: { type: 'string', multiple: true },
       cert: { type: 'string' },
       key: { type: 'string' },
+      metrics: { type: 'string' },
       'behind-proxy': { type: 'boolean', default: false },
       demo: { type: 'boolean', default: false },
       web: { type: 'string' },
@@ -205,6 +219,7 @@ function asked() {
   return {
     port,
     seen,
+    metrics: values.metrics === undefined ? undefined : metricsAt(values.metrics),
     place,
     isDemo: values.demo || !isNamed,
     isHelp: values.help,
@@ -231,7 +246,7 @@ const givingBack =
   };
 
 async function main(): Promise<void> {
-  const { port, seen, place, isDemo, isHelp, web, restore, setAside, backup, moveTo } = asked();
+  const { port, seen, metrics, place, isDemo, isHelp, web, restore, setAside, backup, moveTo } = asked();
   if (isHelp) {
     console.log(HELP);
     return;
@@ -255,7 +270,7 @@ async function main(): Promise<void> {
     console.log('What is there now was compared with what it came from, which stays as it was.');
     return;
   }
-  await serve({ db, close }, { port, seen, place, isDemo, web }, log, (how) => {
+  await serve({ db, close }, { port, seen, metrics, place, isDemo, web }, log, (how) => {
     stop = how;
   });
 }
@@ -266,21 +281,21 @@ async function serve(
   {
     port,
     seen,
+    metrics: told,
     place,
     isDemo,
     web,
-  }: Pick<ReturnType<typeof asked>, 'port' | 'seen' | 'place' | 'isDemo' | 'web'>,
+  }: Pick<ReturnType<typeof asked>, 'port' | 'seen' | 'metrics' | 'place' | 'isDemo' | 'web'>,
   log: Logger,
   onReady: (stop: () => void) => void,
 ): Promise<void> {
   const { access, certificate } = seen ? await accessOf(seen, port, place.folder) : {};
-  const { koa, end, accounts, ...shop } = createApp(
-    db,
-    { web, data: place.folder, isDemo },
-    log,
-    undefined,
+  const metrics = told && (await import('./metrics.ts')).openMetrics();
+  const watched = told && (await metrics?.listen(told.host, told.port));
+  const { koa, end, accounts, ...shop } = createApp(db, { web, data: place.folder, isDemo }, log, {
     access,
-  );
+    metrics,
+  });
   if (isDemo) {
     mkdirSync(place.folder, { recursive: true });
     await loadDemo(db, shop, `${root}/demo`, place.folder);
@@ -314,18 +329,26 @@ async function serve(
       });
   });
   onReady(() => {
-    // What was begun is finished where it can be; a disk that does not answer holds nobody for longer than
-    // this.
+    // A disk that does not answer holds nobody for longer than this.
     setTimeout(() => process.kill(process.pid, 'SIGKILL'), LONGEST_STOP_MS);
-    server.close();
-    server.closeAllConnections();
-    void end()
+    watched?.close();
+    void finished(server)
+      .then(end)
       .then(close)
       .catch((error: unknown) => {
         log.error(error, 'the shop was not closed in good order');
       })
       .finally(() => process.exit(0));
   });
+}
+
+/** Takes no requests any more, and resolves when those that were begun are answered, or have had their time. */
+async function finished(server: Server): Promise<void> {
+  const idle = setInterval(() => server.closeIdleConnections(), 50);
+  const late = setTimeout(() => server.closeAllConnections(), FINISH_MS);
+  await new Promise<void>((resolve) => server.close(() => resolve()));
+  clearInterval(idle);
+  clearTimeout(late);
 }
 
 /** Where nobody has an account yet, prints the word that makes the first, which owns the shop. */

@@ -198,6 +198,13 @@ const PEOPLE: readonly Operation[] = [
 
 const OTHERS: readonly Operation[] = [
   operation('get', '/health', 'server', 'Whether the server answers', 'anyone'),
+  operation(
+    'get',
+    '/ready',
+    'server',
+    'Whether requests can be answered now: the database is there',
+    'anyone',
+  ),
   operation('get', '/openapi.json', 'server', 'This document', 'anyone'),
   operation('get', '/archive', 'archive', 'What was archived, and deleted in the last thirty days', 'read'),
   operation('get', '/backup', 'backups', 'The whole shop as one file', 'own the shop', {
