@@ -163,6 +163,16 @@ function openPools(url: string, size: number) {
 
 type Pools = ReturnType<typeof openPools>;
 
+/** What was told; nothing where it is of another program on the same channel. */
+function toldIn(payload: string | undefined): Told | undefined {
+  try {
+    const { topic, text } = JSON.parse(payload ?? '') as Partial<Told>;
+    return typeof topic === 'string' && typeof text === 'string' ? { topic, text } : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
 /**
  * The connection that stays: it holds what this process has claimed, and hears what others tell. Lost, it is
  * made anew, and what was claimed over it is free again.
@@ -174,7 +184,8 @@ function openStanding(pools: Pools, onTold: (told: Told) => void) {
     (opening ??= (async () => {
       const client = await pools.standing();
       client.on('notification', ({ payload }) => {
-        if (payload) onTold(JSON.parse(payload) as Told);
+        const news = toldIn(payload);
+        if (news) onTold(news);
       });
       client.once('end', () => {
         opening = undefined;

@@ -139,8 +139,10 @@ describe('several servers on one database', () => {
         .toBe(true);
   });
 
-  it('share one simulated scale', async () => {
+  it('share one simulated scale, whatever else is said on their channel', async () => {
     const [one, two] = (await apps(2)) as [RunningApp, RunningApp];
+    for (const odd of ['no news', '{"topic":7}', 'null'])
+      await one.database.db.execute(sql`select pg_notify('fern_anvil', ${odd})`);
     expect((await one.send('POST', '/scale', { act: 'put', grams: 7.25 })).status).toBe(204);
     await expect
       .poll(async () => (await two.send('GET', '/scale/lines?seconds=2')).text(), { timeout: 60_000 })
