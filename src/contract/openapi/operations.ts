@@ -11,7 +11,7 @@ import {
   PersonEditSchema,
   SignInSchema,
   WordSchema,
-} from '../people.ts';
+} from '../people-requests.ts';
 import {
   BackupsEditSchema,
   CardQuerySchema,

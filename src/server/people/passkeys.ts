@@ -6,7 +6,8 @@ import {
 } from '@simplewebauthn/server';
 import type { AuthenticationResponseJSON, RegistrationResponseJSON } from '@simplewebauthn/server';
 import { and, asc, eq, gt, isNull, lt } from 'drizzle-orm';
-import type { Passkey, PasskeyAnswer, PersonRow } from '../../contract/people.ts';
+import type { Passkey, PersonRow } from '../../contract/people.ts';
+import type { PasskeyAnswer } from '../../contract/people-requests.ts';
 import type { Database } from '../database.ts';
 import { HttpProblem, notFound } from '../problem.ts';
 import { passkeys } from '../schema.ts';

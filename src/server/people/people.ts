@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { and, asc, count, eq, sql } from 'drizzle-orm';
-import type { Own, PersonEdit, PersonRow, Role } from '../../contract/people.ts';
+import type { Own, PersonRow, Role } from '../../contract/people.ts';
+import type { PersonEdit } from '../../contract/people-requests.ts';
 import type { Database } from '../database.ts';
 import { isTaken } from '../guards.ts';
 import { HttpProblem, notFound } from '../problem.ts';

@@ -10,7 +10,7 @@ import {
   checkPersonEdit,
   checkSignIn,
   checkWord,
-} from '../../contract/people.ts';
+} from '../../contract/people-requests.ts';
 import { etagOf } from '../../contract/api.ts';
 import type { Database } from '../database.ts';
 import type { Audit } from '../people/audit.ts';

@@ -1,18 +1,14 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import type {
-  Acceptance,
   AuditRow,
-  Invitation,
   Need,
   Own,
-  OwnEdit,
-  PersonEdit,
   PersonRow,
   SessionState,
-  SignIn,
   Ticket,
   TicketRead,
 } from '../../contract/people.ts';
+import type { Acceptance, Invitation, OwnEdit, PersonEdit, SignIn } from '../../contract/people-requests.ts';
 import { may } from '../../contract/people.ts';
 import { call } from './api.ts';
 

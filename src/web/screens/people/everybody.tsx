@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { PersonEdit, PersonRow, Role, Ticket } from '../../../contract/people.ts';
+import type { PersonRow, Role, Ticket } from '../../../contract/people.ts';
+import type { PersonEdit } from '../../../contract/people-requests.ts';
 import { ROLE_WORDS, ROLES } from '../../../contract/people.ts';
 import { editPerson, endPerson, invite, peopleQuery, resetPassword } from '../../data/people.ts';
 import { Choice } from '../../parts/choice.tsx';

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
-import type { Own, OwnEdit } from '../../../contract/people.ts';
+import type { Own } from '../../../contract/people.ts';
+import type { OwnEdit } from '../../../contract/people-requests.ts';
 import { PASSWORD_LENGTH, ROLE_WORDS } from '../../../contract/people.ts';
 import {
   editOwn,

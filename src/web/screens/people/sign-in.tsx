@@ -2,7 +2,8 @@ import { useId } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
-import type { SessionState, SignIn } from '../../../contract/people.ts';
+import type { SessionState } from '../../../contract/people.ts';
+import type { SignIn } from '../../../contract/people-requests.ts';
 import { sessionQuery, signIn, signInByPasskey } from '../../data/people.ts';
 import './people.css';
 
