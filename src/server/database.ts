@@ -80,8 +80,12 @@ export async function openDatabase(folder: string, fill?: Filling): Promise<Open
     const db = mapped(opened);
     await refuseNewer(db, `in ${folder}`, 'choose another folder with --data');
     await refuseDamaged(db, folder);
-    await migrate(db, { migrationsFolder: MIGRATIONS });
-    await tidy(db);
+    try {
+      await migrate(db, { migrationsFolder: MIGRATIONS });
+      await tidy(db);
+    } catch (cause) {
+      throw isDiskFull(cause) ? damaged(folder, cause) : cause;
+    }
     return {
       db,
       close: async () => {
