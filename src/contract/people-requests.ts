@@ -12,7 +12,7 @@ const Mail = Type.String({
 });
 const PersonName = Type.String({ minLength: 1, maxLength: 80, pattern: '\\S' });
 const Password = Type.String({ minLength: PASSWORD_LENGTH.least, maxLength: PASSWORD_LENGTH.most });
-const Word = Type.String({ minLength: 8, maxLength: 200, description: 'the word of an invitation' });
+const Token = Type.String({ minLength: 8, maxLength: 200, description: 'the token of an invitation' });
 const RoleSchema = Type.Union(ROLES.map((role) => Type.Literal(role)));
 const exact = { additionalProperties: false } as const;
 
@@ -28,11 +28,11 @@ export const InvitationSchema = Type.Object(
 );
 /** An invitation taken up, or a password set anew: name and mail are wanted where an account is made. */
 export const AcceptanceSchema = Type.Object(
-  { word: Word, name: Type.Optional(PersonName), mail: Type.Optional(Mail), password: Password },
+  { token: Token, name: Type.Optional(PersonName), mail: Type.Optional(Mail), password: Password },
   exact,
 );
-/** The word of an invitation. */
-export const WordSchema = Type.Object({ word: Word }, exact);
+/** The token of an invitation. */
+export const TokenSchema = Type.Object({ token: Token }, exact);
 /** What an owner changes of a person. */
 export const PersonEditSchema = Type.Object(
   { role: Type.Optional(RoleSchema), seesPrices: Type.Optional(Type.Boolean()) },
@@ -50,13 +50,59 @@ export const OwnEditSchema = Type.Object(
   },
   { ...exact, minProperties: 1 },
 );
-/** A passkey as the browser made it, or used it, with the name it is to have. */
-export const PasskeySchema = Type.Object(
+/** Bytes as WebAuthn writes them in JSON: base64url without padding. */
+const Bytes = Type.String({ minLength: 1, maxLength: 20_000, pattern: '^[\\w-]+$' });
+/** What both answers of a browser have (WebAuthn Level 3, 5.1). */
+const ANSWER = {
+  id: Bytes,
+  rawId: Bytes,
+  type: Type.Literal('public-key'),
+  authenticatorAttachment: Type.Optional(
+    Type.Union([Type.Literal('platform'), Type.Literal('cross-platform')]),
+  ),
+  clientExtensionResults: Type.Object({}, { additionalProperties: true }),
+};
+/** A passkey as a browser has made it (RegistrationResponseJSON), with the name it is to have. */
+export const NewPasskeySchema = Type.Object(
   {
     name: Type.Optional(Type.String({ minLength: 1, maxLength: 80 })),
     answer: Type.Object(
-      { id: Type.String({ minLength: 1, maxLength: 1400 }) },
-      { additionalProperties: true },
+      {
+        ...ANSWER,
+        response: Type.Object(
+          {
+            clientDataJSON: Bytes,
+            attestationObject: Bytes,
+            authenticatorData: Type.Optional(Bytes),
+            transports: Type.Optional(Type.Array(Type.String({ maxLength: 40 }), { maxItems: 10 })),
+            publicKeyAlgorithm: Type.Optional(Type.Integer()),
+            publicKey: Type.Optional(Bytes),
+          },
+          exact,
+        ),
+      },
+      exact,
+    ),
+  },
+  exact,
+);
+/** A passkey as a browser has used it (AuthenticationResponseJSON). */
+export const PasskeyUseSchema = Type.Object(
+  {
+    answer: Type.Object(
+      {
+        ...ANSWER,
+        response: Type.Object(
+          {
+            clientDataJSON: Bytes,
+            authenticatorData: Bytes,
+            signature: Bytes,
+            userHandle: Type.Optional(Bytes),
+          },
+          exact,
+        ),
+      },
+      exact,
     ),
   },
   exact,
@@ -74,8 +120,10 @@ export type Acceptance = Static<typeof AcceptanceSchema>;
 export type PersonEdit = Static<typeof PersonEditSchema>;
 /** A change of oneself. */
 export type OwnEdit = Static<typeof OwnEditSchema>;
-/** A passkey from a browser. */
-export type PasskeyAnswer = Static<typeof PasskeySchema>;
+/** A passkey that was made. */
+export type NewPasskey = Static<typeof NewPasskeySchema>;
+/** A passkey that was used. */
+export type PasskeyUse = Static<typeof PasskeyUseSchema>;
 
 /** Returns a sign-in, or what is wrong with it. */
 export const checkSignIn = checker<SignIn>(SignInSchema);
@@ -83,13 +131,15 @@ export const checkSignIn = checker<SignIn>(SignInSchema);
 export const checkInvitation = checker<Invitation>(InvitationSchema);
 /** Returns an invitation taken up, or what is wrong with it. */
 export const checkAcceptance = checker<Acceptance>(AcceptanceSchema);
-/** Returns the word of an invitation, or what is wrong with it. */
-export const checkWord = checker<Static<typeof WordSchema>>(WordSchema);
+/** Returns the token of an invitation, or what is wrong with it. */
+export const checkToken = checker<Static<typeof TokenSchema>>(TokenSchema);
 /** Returns a change of a person, or what is wrong with it. */
 export const checkPersonEdit = checker<PersonEdit>(PersonEditSchema);
 /** Returns a change of oneself, or what is wrong with it. */
 export const checkOwnEdit = checker<OwnEdit>(OwnEditSchema);
-/** Returns a passkey from a browser, or what is wrong with it. */
-export const checkPasskey = checker<PasskeyAnswer>(PasskeySchema);
+/** Returns a passkey that was made, or what is wrong with it. */
+export const checkNewPasskey = checker<NewPasskey>(NewPasskeySchema);
+/** Returns a passkey that was used, or what is wrong with it. */
+export const checkPasskeyUse = checker<PasskeyUse>(PasskeyUseSchema);
 /** Returns which page of the log is asked for, or what is wrong with the question. */
 export const checkAuditQuery = checker<Static<typeof AuditQuerySchema>>(AuditQuerySchema, coercing);

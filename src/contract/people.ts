@@ -60,7 +60,7 @@ export type SessionState =
   | {
       readonly isAsked: true;
       readonly person?: PersonRow;
-      /** nobody has an account yet: the word that was printed at the start makes the first */
+      /** nobody has an account yet: the link that was printed at the start makes the first */
       readonly isFirst: boolean;
     };
 
@@ -90,20 +90,20 @@ export interface Own {
   readonly passkeys: readonly Passkey[];
 }
 
-/** An invitation, or a way back in, with the word that is told once. */
+/** An invitation, or a way back in, with the token that is shown once. */
 export interface Ticket {
-  readonly word: string;
+  readonly token: string;
   readonly until: string;
 }
 
-/** What an invitation's word leads to. */
+/** What the token of an invitation leads to. */
 export interface TicketRead {
   readonly kind: TicketKind;
   readonly role: Role;
   /** whose password is set anew */
   readonly mail?: string;
 }
-/** What a word is good for: the first account, another one, or a password set anew. */
+/** What a token is good for: the first account, another one, or a password set anew. */
 export type TicketKind = 'first' | 'invitation' | 'reset';
 
 /** Something somebody did, or was refused. */

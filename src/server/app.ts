@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as rest } from 'node:timers/promises';
 import { bodyParser } from '@koa/bodyparser';
 import Router from '@koa/router';
 import { sql } from 'drizzle-orm';
@@ -260,14 +261,25 @@ const READY_MS = 2_000;
 
 /** Whether requests can be answered now: the database is. Throws 503 where it is not, or takes long. */
 async function readiness(db: Database): Promise<{ readonly ok: true }> {
-  let timer: NodeJS.Timeout | undefined;
-  const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => {
-      reject(new HttpProblem(503, 'Not ready', 'The database does not answer. Send requests elsewhere.'));
-    }, READY_MS);
-  });
-  await Promise.race([db.execute(sql`select 1`), late]).finally(() => clearTimeout(timer));
-  return { ok: true };
+  const timeout = new AbortController();
+  try {
+    await Promise.race([
+      db.execute(sql`select 1`),
+      rest(READY_MS, undefined, { signal: timeout.signal }).then(() => {
+        throw new Error('The database took too long.');
+      }),
+    ]);
+    return { ok: true };
+  } catch (cause) {
+    const problem = new HttpProblem(
+      503,
+      'Not ready',
+      'The database does not answer. Send requests elsewhere.',
+    );
+    throw Object.assign(problem, { cause });
+  } finally {
+    timeout.abort();
+  }
 }
 
 const openAccounts = (db: Database, site: Site): Accounts => ({

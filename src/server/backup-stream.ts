@@ -8,7 +8,7 @@ import type { WithHistory } from '../contract/collections/index.ts';
 import { MADE_BY } from '../contract/version.ts';
 import type { BackupFoot, BackupHead, ForgetLine } from '../disk/backup-format.ts';
 import { BACKUP_FORMAT, BACKUP_VERSION, lineOf } from '../disk/backup-format.ts';
-import type { BackupSource } from './engine.ts';
+import type { MapperSource } from './engine.ts';
 import type { Queryable, RowText } from './pieces.ts';
 import { among, collected, pieces } from './pieces.ts';
 import type { StoredTable } from './stored-table.ts';
@@ -34,7 +34,7 @@ const MOST_TRIES = 5;
  * they are taken, so that work goes on and memory stays level. A document goes out with the history and the
  * named versions it had at one moment. Runs in the thread of the database.
  */
-export function backupStream(client: BackupSource, plan: BackupPlan): Readable {
+export function backupStream(client: MapperSource, plan: BackupPlan): Readable {
   // Of the class the mapper calls these two.
   const db = drizzle(client as PGlite);
   const lines = async function* () {

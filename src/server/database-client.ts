@@ -1,13 +1,17 @@
 import { setTimeout as rest } from 'node:timers/promises';
 import { Readable } from 'node:stream';
-import type { PGlite, Results, Transaction } from '@electric-sql/pglite';
+import type { Results } from '@electric-sql/pglite';
+import { causesOf } from '../core/kind/index.ts';
 import type { BackupPlan } from './backup-stream.ts';
 import type { DatabasePlace, Wanted } from './database-connection.ts';
 import { openConnections } from './database-connection.ts';
-import type { Told } from './engine.ts';
+import type { MapperSession, MapperSource, Told } from './engine.ts';
 
 /** What of a database is used here and by the mapper, and what its thread does besides. */
-export interface DatabaseClient extends Pick<PGlite, 'query' | 'exec' | 'transaction' | 'close'> {
+export interface DatabaseClient extends MapperSource {
+  /** statements without parameters, one after the other */
+  readonly exec: (text: string) => Promise<unknown>;
+  readonly close: () => Promise<void>;
   /** a backup as its gzipped bytes, written no faster than it is read */
   readonly backup: (plan: BackupPlan) => Readable;
   /** whether other processes may have it open too */
@@ -34,11 +38,8 @@ const TURN_MS = 20;
  * Whether PostgreSQL broke a transaction off for another's sake, so that it can be begun anew:
  * serialization_failure, deadlock_detected.
  */
-function gaveWay(error: unknown): boolean {
-  for (let at = error, depth = 0; at && depth < 8; at = (at as { cause?: unknown }).cause, depth++)
-    if (['40001', '40P01'].includes(String((at as { code?: unknown }).code))) return true;
-  return false;
-}
+const isRetryable = (error: unknown): boolean =>
+  [...causesOf(error)].some(({ code }) => code === '40001' || code === '40P01');
 
 /**
  * Opens a database in a thread of its own: the embedded one of a folder, or one on a server. Rejects with the
@@ -58,7 +59,7 @@ export async function openClient(place: DatabasePlace): Promise<DatabaseClient> 
   const session = (
     asked: (order: Wanted) => Promise<unknown>,
     transaction?: number,
-  ): Pick<PGlite, 'query' | 'exec'> => ({
+  ): MapperSession & Pick<DatabaseClient, 'exec'> => ({
     query: async <T>(text: string, params: unknown[] = [], options: { rowMode?: 'array' | 'object' } = {}) =>
       (await asked({
         act: 'query',
@@ -67,9 +68,9 @@ export async function openClient(place: DatabasePlace): Promise<DatabaseClient> 
         rowMode: options.rowMode ?? 'object',
         transaction,
       })) as Results<T>,
-    exec: async (text) => (await asked({ act: 'exec', text, transaction })) as Results[],
+    exec: (text) => asked({ act: 'exec', text, transaction }),
   });
-  const once = async <T>(act: (tx: Transaction) => Promise<T>): Promise<T> => {
+  const once = async <T>(act: (tx: MapperSession) => Promise<T>): Promise<T> => {
     const transaction = ++transactions;
     await ask({ act: 'begin', transaction });
     // All of it on the connection it was begun on: what another one has is another transaction.
@@ -79,8 +80,7 @@ export async function openClient(place: DatabasePlace): Promise<DatabaseClient> 
     try {
       const inside = session(within, transaction);
       // The mapper's migrations ask whatever they are given for a transaction: here it is this one.
-      const joined = { ...inside, transaction: (more: (tx: Transaction) => Promise<unknown>) => more(tx) };
-      const tx = joined as unknown as Transaction;
+      const tx: MapperSource = { ...inside, transaction: (more) => more(tx) };
       value = await act(tx);
     } catch (error) {
       await within({ act: 'rollback', transaction }).catch(() => undefined);
@@ -92,12 +92,12 @@ export async function openClient(place: DatabasePlace): Promise<DatabaseClient> 
   return {
     ...session(ask),
     isShared,
-    transaction: async <T>(act: (tx: Transaction) => Promise<T>): Promise<T> => {
+    transaction: async <T>(act: (tx: MapperSession) => Promise<T>): Promise<T> => {
       for (let turn = 1; ; turn++) {
         try {
           return await once(act);
         } catch (error) {
-          if (turn === MOST_TURNS || !gaveWay(error)) throw error;
+          if (turn === MOST_TURNS || !isRetryable(error)) throw error;
           // Not all at once again.
           await rest(Math.random() * TURN_MS * 2 ** (turn - 1));
         }
@@ -115,7 +115,7 @@ export async function openClient(place: DatabasePlace): Promise<DatabaseClient> 
         try {
           await act();
         } finally {
-          // A connection that is gone has let go of it.
+          // With its connection the claim is gone too.
           if (isShared) await ask({ act: 'release', key }).catch(() => undefined);
         }
         return true;

@@ -1,10 +1,9 @@
 import { PGlite } from '@electric-sql/pglite';
 import { openCheckpoints } from './checkpoints.ts';
 import { DURABLE_START, DurableFS } from './durable-fs.ts';
+import { AS_TEXT } from './engine.ts';
 import type { Engine, EngineSession, EngineTransaction } from './engine.ts';
 
-/** Types that the mapper wants as the database writes them: times, dates and intervals, and lists of them. */
-export const AS_TEXT: readonly number[] = [1114, 1184, 1186, 1082, 1231, 1115, 1185, 1187, 1182];
 const parsers = Object.fromEntries(AS_TEXT.map((type) => [type, (value: string) => value]));
 
 /** Ends a transaction without keeping it. */

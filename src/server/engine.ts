@@ -1,4 +1,7 @@
-import type { PGlite, Results } from '@electric-sql/pglite';
+import type { Results } from '@electric-sql/pglite';
+
+/** Types that the mapper wants as the database writes them: times, dates and intervals, and lists of them. */
+export const AS_TEXT: readonly number[] = [1114, 1184, 1186, 1082, 1231, 1115, 1185, 1187, 1182];
 
 /** What statements are sent to: a database, or a transaction in it. */
 export interface EngineSession {
@@ -16,8 +19,19 @@ export interface EngineTransaction extends EngineSession {
   readonly end: (commits: boolean) => Promise<void>;
 }
 
-/** What a backup is read from: of the embedded database's class it and the mapper call these. */
-export type BackupSource = Pick<PGlite, 'query' | 'transaction'>;
+/** What the mapper calls of the embedded database's class, whichever engine it is. */
+export interface MapperSession {
+  readonly query: <T>(
+    text: string,
+    params?: unknown[],
+    options?: { readonly rowMode?: 'array' | 'object' },
+  ) => Promise<Results<T>>;
+}
+
+/** The same where transactions can be begun. */
+export interface MapperSource extends MapperSession {
+  readonly transaction: <T>(act: (tx: MapperSession) => Promise<T>) => Promise<T>;
+}
 
 /**
  * A database as its thread works with it: the embedded one, which is this process's alone, or one on a
@@ -25,8 +39,8 @@ export type BackupSource = Pick<PGlite, 'query' | 'transaction'>;
  */
 export interface Engine extends EngineSession {
   readonly begin: () => Promise<EngineTransaction>;
-  /** what a backup is read from, and what lets go of it */
-  readonly source: () => Promise<{ readonly source: BackupSource; readonly end: () => Promise<void> }>;
+  /** what a backup is read from, and what ends that */
+  readonly source: () => Promise<{ readonly source: MapperSource; readonly end: () => Promise<void> }>;
   /** to be called after every statement and every transaction that came to its end */
   readonly touched: () => void;
   /** shortens the log of an embedded database now; a server's does so of itself */

@@ -1,4 +1,4 @@
-import { messageOf } from '../core/kind/index.ts';
+import { causesOf, messageOf } from '../core/kind/index.ts';
 import type { Middleware } from 'koa';
 import helmet from 'koa-helmet';
 import type { Logger } from 'pino';
@@ -97,17 +97,9 @@ export function guardRequests(served?: Served): Middleware {
   };
 }
 
-/** A failure and what caused it, from the outermost. */
-function* causes(
-  error: unknown,
-): Generator<{ code?: unknown; errno?: unknown; message?: unknown; name?: unknown; stack?: unknown }> {
-  for (let at = error, depth = 0; at && depth < 8; at = (at as { cause?: unknown }).cause, depth++)
-    yield at as { code?: unknown; message?: unknown };
-}
-
 /** Whether a write failed for want of room: PostgreSQL’s disk_full, or the system’s own word for it. */
 export function isDiskFull(error: unknown): boolean {
-  for (const { code, errno, name, message } of causes(error))
+  for (const { code, errno, name, message } of causesOf(error))
     if (
       // The database's own file layer, which counts its errors by WASI: 51 is no space left.
       (name === 'ErrnoError' && errno === 51) ||
@@ -120,10 +112,10 @@ export function isDiskFull(error: unknown): boolean {
 }
 
 /** Whether a write failed because the key it inserts is there already: PostgreSQL’s unique_violation. */
-export const isTaken = (error: unknown): boolean => [...causes(error)].some(({ code }) => code === '23505');
+export const isTaken = (error: unknown): boolean => [...causesOf(error)].some(({ code }) => code === '23505');
 
 /** Whether the connection to the database was lost, or none can be had. */
-const isDatabaseLost = (error: unknown): boolean => [...causes(error)].some(({ code }) => code === LOST);
+const isDatabaseLost = (error: unknown): boolean => [...causesOf(error)].some(({ code }) => code === LOST);
 
 /**
  * PostgreSQL's words for a statement that waited for others, or worked, for too long: lock_not_available,
@@ -131,7 +123,7 @@ const isDatabaseLost = (error: unknown): boolean => [...causes(error)].some(({ c
  */
 const HELD_UP = ['55P03', '57014', '40P01', '40001'];
 const isHeldUp = (error: unknown): boolean =>
-  [...causes(error)].some(({ code }) => HELD_UP.includes(String(code)));
+  [...causesOf(error)].some(({ code }) => HELD_UP.includes(String(code)));
 
 /** Words that the system and its streams have for an asker who has gone away. */
 const GONE = [
@@ -145,7 +137,7 @@ const GONE = [
 
 /** Whether nothing failed but that whoever asked has gone away. */
 export const isGone = (error: unknown): boolean =>
-  [...causes(error)].some(
+  [...causesOf(error)].some(
     ({ code, name, message }) =>
       GONE.includes(String(code)) ||
       name === 'AbortError' ||
@@ -158,7 +150,7 @@ export const isGone = (error: unknown): boolean =>
  * along.
  */
 export const brief = (error: unknown) => ({
-  failures: [...causes(error)].map(({ name, code, message }) => ({
+  failures: [...causesOf(error)].map(({ name, code, message }) => ({
     name,
     code,
     message: String(message)

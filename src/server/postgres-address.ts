@@ -1,3 +1,5 @@
+import { causesOf } from '../core/kind/index.ts';
+
 /** The code of a failure that tells nothing of what became of the statement: its connection was lost. */
 export const LOST = 'DATABASE_LOST';
 
@@ -11,13 +13,10 @@ const LOST_WORDS =
   /Connection terminated|Client has encountered a connection error|timeout exceeded when trying to connect|Query read timeout|Client was closed/;
 
 /** Whether a failure is of the connection, and not of what was asked over it. */
-export function isLost(error: unknown): boolean {
-  for (let at = error, depth = 0; at && depth < 8; at = (at as { cause?: unknown }).cause, depth++) {
-    const { code, message } = at as { code?: unknown; message?: unknown };
-    if (LOST_CODES.test(String(code)) || LOST_WORDS.test(String(message))) return true;
-  }
-  return false;
-}
+export const isLost = (error: unknown): boolean =>
+  [...causesOf(error)].some(
+    ({ code, message }) => LOST_CODES.test(String(code)) || LOST_WORDS.test(String(message)),
+  );
 
 /**
  * Returns the address of each server that one address names, such as

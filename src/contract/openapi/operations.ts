@@ -7,10 +7,11 @@ import {
   AuditQuerySchema,
   InvitationSchema,
   OwnEditSchema,
-  PasskeySchema,
+  NewPasskeySchema,
+  PasskeyUseSchema,
   PersonEditSchema,
   SignInSchema,
-  WordSchema,
+  TokenSchema,
 } from '../people-requests.ts';
 import {
   BackupsEditSchema,
@@ -147,10 +148,10 @@ const PEOPLE: readonly Operation[] = [
   operation('delete', '/session', 'people', 'Sign out', 'anyone', NOTHING),
   operation('post', '/session/passkey/question', 'people', 'What a passkey is asked to sign in by', 'anyone'),
   operation('post', '/session/passkey', 'people', 'Sign in by a passkey', 'anyone', {
-    body: { schema: PasskeySchema },
+    body: { schema: PasskeyUseSchema },
   }),
-  operation('post', '/invitation', 'people', 'What the word of an invitation leads to', 'anyone', {
-    body: { schema: WordSchema },
+  operation('post', '/invitation', 'people', 'What the token of an invitation leads to', 'anyone', {
+    body: { schema: TokenSchema },
   }),
   operation(
     'post',
@@ -171,7 +172,7 @@ const PEOPLE: readonly Operation[] = [
   operation('delete', '/own/devices/{id}', 'people', 'Sign a device out', 'own', NOTHING),
   operation('post', '/own/passkeys/question', 'people', 'What a new passkey is made by', 'own'),
   operation('post', '/own/passkeys', 'people', 'Keep a new passkey', 'own', {
-    body: { schema: PasskeySchema },
+    body: { schema: NewPasskeySchema },
     status: 201,
   }),
   operation('delete', '/own/passkeys/{id}', 'people', 'Remove a passkey', 'own', NOTHING),

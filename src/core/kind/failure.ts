@@ -13,3 +13,27 @@ export const messageOf = (cause: unknown): string => (cause instanceof Error ? c
  */
 export const causeOf = (failure: unknown): unknown =>
   failure instanceof Error ? (failure.cause ?? failure) : failure;
+
+/** A failure as it can be asked about, whatever was thrown. */
+export interface Cause {
+  readonly code?: unknown;
+  readonly errno?: unknown;
+  readonly message?: unknown;
+  readonly name?: unknown;
+  readonly stack?: unknown;
+}
+
+/** Most causes behind each other that are followed. */
+const MOST_CAUSES = 8;
+
+/**
+ * A failure and what caused it, from the outermost on, as libraries wrap it.
+ *
+ * @param failure what was caught
+ */
+export function* causesOf(failure: unknown): Generator<Cause> {
+  for (let at = failure, depth = 0; at && depth < MOST_CAUSES; depth++) {
+    yield at;
+    at = (at as { cause?: unknown }).cause;
+  }
+}

@@ -2,4 +2,4 @@
 export type { Field, Fields } from './field.ts';
 export { initialValues } from './field.ts';
 export { isKeyOf, isObject, keysOf, recordOf } from './keys.ts';
-export { causeOf, messageOf } from './failure.ts';
+export { causeOf, causesOf, messageOf } from './failure.ts';

@@ -1,4 +1,5 @@
-import type { Context, Middleware } from 'koa';
+import type { RouterContext, RouterMiddleware } from '@koa/router';
+import type { Context } from 'koa';
 import { API } from '../../contract/api.ts';
 import type { Operation } from '../../contract/openapi/operations.ts';
 import { OPERATIONS } from '../../contract/openapi/operations.ts';
@@ -30,20 +31,13 @@ const DESCRIBED = new Map(
 export const operationAt = (method: string, route: string): Operation | undefined =>
   DESCRIBED.get(`${method.toLowerCase().replace('head', 'get')} ${route}`);
 
-/** A route of the router, as far as it is asked about here. */
-interface Route {
-  readonly path: unknown;
-  readonly methods: readonly string[];
-}
-
 /**
  * What a request asks for: every route that could answer it, the one that will first, so that none of them is
  * reached by the name of another.
  */
-function operationsOf(ctx: Context): readonly (Operation | undefined)[] {
-  const { matched = [] } = ctx as unknown as { readonly matched?: readonly Route[] };
-  const routes = matched.filter(({ methods }) => methods.includes(ctx.method));
-  return routes.length === 0 ? [undefined] : routes.map(({ path }) => operationAt(ctx.method, String(path)));
+function operationsOf({ matched = [], method }: RouterContext): readonly (Operation | undefined)[] {
+  const routes = matched.filter(({ methods }) => methods.includes(method));
+  return routes.length === 0 ? [undefined] : routes.map(({ path }) => operationAt(method, String(path)));
 }
 
 /** Gives a device a session's secret, or takes it from it. */
@@ -84,7 +78,7 @@ function noted({ method, path, tag }: Operation): 'exported' | 'deleted' | undef
  * Lets through what whoever asks is allowed: each route names what it needs (`OPERATIONS`), one that does not
  * is for owners alone. 401 where nobody is signed in, 403 where he may not.
  */
-export function gate(people: PeopleStore, sessions: SessionStore, audit: Audit): Middleware {
+export function gate(people: PeopleStore, sessions: SessionStore, audit: Audit): RouterMiddleware {
   const find = async (ctx: Context): Promise<(Found & { readonly person: PersonRow }) | undefined> => {
     const secret = ctx.cookies.get(COOKIE);
     if (!secret) return undefined;

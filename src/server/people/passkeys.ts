@@ -4,10 +4,9 @@ import {
   verifyAuthenticationResponse,
   verifyRegistrationResponse,
 } from '@simplewebauthn/server';
-import type { AuthenticationResponseJSON, RegistrationResponseJSON } from '@simplewebauthn/server';
 import { and, asc, eq, gt, isNull, lt } from 'drizzle-orm';
 import type { Passkey, PersonRow } from '../../contract/people.ts';
-import type { PasskeyAnswer } from '../../contract/people-requests.ts';
+import type { NewPasskey, PasskeyUse } from '../../contract/people-requests.ts';
 import type { Database } from '../database.ts';
 import { HttpProblem, notFound } from '../problem.ts';
 import { passkeys } from '../schema.ts';
@@ -75,10 +74,9 @@ export class PasskeyStore {
   }
 
   /** Keeps the passkey that a browser has made. */
-  async make(personId: string, { name = 'Passkey', answer }: PasskeyAnswer): Promise<void> {
-    const response = answer as unknown as RegistrationResponseJSON;
+  async make(personId: string, { name = 'Passkey', answer }: NewPasskey): Promise<void> {
     const { verified, registrationInfo } = await verifyRegistrationResponse({
-      response,
+      response: answer,
       expectedChallenge: (challenge) => this.answered(challenge, personId),
       expectedOrigin: [...this.site.origins],
       expectedRPID: this.site.name,
@@ -114,12 +112,11 @@ export class PasskeyStore {
   }
 
   /** Whose passkey a browser has answered with. */
-  async signIn({ answer }: PasskeyAnswer): Promise<string> {
-    const response = answer as unknown as AuthenticationResponseJSON;
-    const [row] = await this.db.select().from(passkeys).where(eq(passkeys.id, response.id));
+  async signIn({ answer }: PasskeyUse): Promise<string> {
+    const [row] = await this.db.select().from(passkeys).where(eq(passkeys.id, answer.id));
     if (!row) throw notTaken();
     const { verified, authenticationInfo } = await verifyAuthenticationResponse({
-      response,
+      response: answer,
       expectedChallenge: (challenge) => this.answered(challenge, undefined),
       expectedOrigin: [...this.site.origins],
       expectedRPID: this.site.name,

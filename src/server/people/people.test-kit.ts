@@ -20,7 +20,7 @@ export const cookieOf = (answer: Response): string =>
 export async function firstOwner({ accounts, send }: RunningApp): Promise<string> {
   const ticket = await accounts?.tickets.make('first', { role: 'owner' });
   const answer = await send('POST', '/invitation/accept', {
-    word: ticket?.word,
+    token: ticket?.token,
     name: 'Runa',
     mail: 'runa@skarnholm.example',
     password: PASSWORD,

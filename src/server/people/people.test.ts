@@ -13,7 +13,7 @@ import { people as peopleTable } from '../schema.ts';
 import { sessions as sessionsTable, tickets as ticketsTable } from '../schema-passing.ts';
 import { operationAt } from './gate.ts';
 import { accessAt, cookieOf, PASSWORD } from './people.test-kit.ts';
-import { isPassword, kept } from './secrets.ts';
+import { hashPassword, verifyPassword } from './secrets.ts';
 import { LASTS } from './sessions.ts';
 
 let app: RunningApp;
@@ -36,13 +36,13 @@ const as = (role: Role) => device(cookies.get(role));
 
 /** Somebody new, by an invitation of the owner's. */
 async function joined(role: Role, name: string, seesPrices?: boolean) {
-  const { word } = await as('owner').ask<Ticket>('POST', '/people/invitations', {
+  const { token } = await as('owner').ask<Ticket>('POST', '/people/invitations', {
     role,
     ...(seesPrices === undefined ? {} : { seesPrices }),
   });
   const own = device();
   const answer = await own.send('POST', '/invitation/accept', {
-    word,
+    token,
     name,
     mail: `${name.toLowerCase()}@skarnholm.example`,
     password: PASSWORD,
@@ -58,11 +58,11 @@ beforeAll(async () => {
 afterAll(() => app.end());
 
 describe('the first account', () => {
-  it('is made by the word that was printed, once, and owns the shop', async () => {
+  it('is made by the token that was printed, once, and owns the shop', async () => {
     expect(await device().ask<SessionState>('GET', '/session')).toEqual({ isAsked: true, isFirst: true });
-    const { word } = (await app.accounts?.tickets.make('first', { role: 'owner' })) as Ticket;
+    const { token } = (await app.accounts?.tickets.make('first', { role: 'owner' })) as Ticket;
     const owner = device();
-    const given = { word, name: 'Runa', mail: 'Runa@Skarnholm.example', password: PASSWORD };
+    const given = { token, name: 'Runa', mail: 'Runa@Skarnholm.example', password: PASSWORD };
     const weak = await owner.send('POST', '/invitation/accept', { ...given, password: 'runa runa runa' });
     expect([weak.status, (await problem(weak)).errors?.[0]?.path]).toEqual([422, '/password']);
     const made = await owner.send('POST', '/invitation/accept', given);
@@ -241,26 +241,26 @@ describe('signing in', () => {
   });
 
   it('is by Argon2id with what OWASP asks for, salted', async () => {
-    const [one, two] = [await kept(PASSWORD), await kept(PASSWORD)];
+    const [one, two] = [await hashPassword(PASSWORD), await hashPassword(PASSWORD)];
     // OWASP Password Storage Cheat Sheet: m=19456 (19 MiB), t=2, p=1; PHC string format.
     expect(one).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/);
     expect(one).not.toBe(two);
-    expect(await isPassword(PASSWORD, one)).toBe(true);
-    expect(await isPassword(`${PASSWORD} `, one)).toBe(false);
-    for (const none of [null, undefined]) expect(await isPassword(PASSWORD, none)).toBe(false);
+    expect(await verifyPassword(PASSWORD, one)).toBe(true);
+    expect(await verifyPassword(`${PASSWORD} `, one)).toBe(false);
+    for (const none of [null, undefined]) expect(await verifyPassword(PASSWORD, none)).toBe(false);
     // One that is typed composed and decomposed is one (RFC 8265 asks for NFC or NFKC of some kind).
-    expect(await isPassword('fa\u0308hre und tau am steg', await kept('f\u00e4hre und tau am steg'))).toBe(
-      true,
-    );
+    expect(
+      await verifyPassword('fa\u0308hre und tau am steg', await hashPassword('f\u00e4hre und tau am steg')),
+    ).toBe(true);
   });
 });
 
 describe('accounts', () => {
   it('are invited once, changed from their version, and a shop is never without an owner', async () => {
     const owner = as('owner');
-    const { word } = await owner.ask<Ticket>('POST', '/people/invitations', { role: 'guide' });
+    const { token } = await owner.ask<Ticket>('POST', '/people/invitations', { role: 'guide' });
     const rows = await app.database.db.select().from(ticketsTable);
-    expect(JSON.stringify(rows)).not.toContain(word);
+    expect(JSON.stringify(rows)).not.toContain(token);
     const all = await owner.ask<PersonRow[]>('GET', '/people');
     const runa = all.find(({ name }) => name === 'Runa') as PersonRow;
     const guide = all.find(({ name }) => name === 'The-guide') as PersonRow;
@@ -279,25 +279,25 @@ describe('accounts', () => {
     expect((await as('guide').send('GET', '/ranges')).status).toBe(403);
     const twice = await owner.ask<Ticket>('POST', '/people/invitations', { role: 'guide' });
     const taken = await device().send('POST', '/invitation/accept', {
-      word: twice.word,
+      token: twice.token,
       name: 'Other',
       mail: 'THE-GUIDE@skarnholm.example',
       password: PASSWORD,
     });
     expect([taken.status, (await problem(taken)).errors?.[0]?.path]).toEqual([409, '/mail']);
     // It was not used up by that.
-    expect((await device().send('POST', '/invitation', { word: twice.word })).status).toBe(200);
+    expect((await device().send('POST', '/invitation', { token: twice.token })).status).toBe(200);
   });
 
   it('get a new password by a link, which signs every device out and is good once', async () => {
     const one = await joined('maker', 'Lost');
-    const { word } = await as('owner').ask<Ticket>('POST', `/people/${one.person.id}/reset`);
+    const { token } = await as('owner').ask<Ticket>('POST', `/people/${one.person.id}/reset`);
     expect((await one.send('GET', '/own')).status).toBe(401);
     const again = device();
-    expect((await again.send('POST', '/invitation/accept', { word, password: 'lost' })).status).toBe(422);
-    const weak = await again.send('POST', '/invitation/accept', { word, password: 'lost lost lost' });
+    expect((await again.send('POST', '/invitation/accept', { token, password: 'lost' })).status).toBe(422);
+    const weak = await again.send('POST', '/invitation/accept', { token, password: 'lost lost lost' });
     expect(weak.status).toBe(422);
-    const reset = { word, password: 'a boat without its oars' };
+    const reset = { token, password: 'a boat without its oars' };
     expect((await again.send('POST', '/invitation/accept', reset)).status).toBe(200);
     expect((await again.send('GET', '/own')).status).toBe(200);
     expect((await device().send('POST', '/invitation/accept', reset)).status).toBe(404);

@@ -8,7 +8,7 @@ import { HttpProblem, notFound } from '../problem.ts';
 import type { Expected } from '../saving.ts';
 import { audit, passkeys, people } from '../schema.ts';
 import { sessions, tickets } from '../schema-passing.ts';
-import { isPassword, kept } from './secrets.ts';
+import { hashPassword, verifyPassword } from './secrets.ts';
 
 /** Somebody as the database has him. */
 type Row = typeof people.$inferSelect;
@@ -62,10 +62,12 @@ export class PeopleStore {
   }
 
   async find(id: string): Promise<PersonRow | undefined> {
-    const [row] = await this.db.select().from(people).where(eq(people.id, id));
-    if (!row) return undefined;
-    const [keys] = await this.db.select({ n: count() }).from(passkeys).where(eq(passkeys.personId, id));
-    return shown(row, keys?.n ?? 0);
+    // Asked with each request: in one statement.
+    const [row] = await this.db
+      .select({ person: people, keys: this.db.$count(passkeys, eq(passkeys.personId, people.id)) })
+      .from(people)
+      .where(eq(people.id, id));
+    return row && shown(row.person, row.keys);
   }
 
   /** Whoever signs in by a mail and a password; nobody where they are not of one person. */
@@ -74,7 +76,7 @@ export class PeopleStore {
       .select()
       .from(people)
       .where(eq(people.mail, mailOf(mail)));
-    return (await isPassword(password, row?.password)) && row ? this.find(row.id) : undefined;
+    return (await verifyPassword(password, row?.password)) && row ? this.find(row.id) : undefined;
   }
 
   /**
@@ -89,7 +91,7 @@ export class PeopleStore {
       mail: mailOf(mail),
       role,
       seesPrices,
-      password: await kept(password),
+      password: await hashPassword(password),
     };
   }
 
@@ -132,7 +134,7 @@ export class PeopleStore {
       .set({
         ...(name === undefined ? {} : { name: name.trim() }),
         ...(mail === undefined ? {} : { mail: mailOf(mail) }),
-        ...(password === undefined ? {} : { password: await kept(password) }),
+        ...(password === undefined ? {} : { password: await hashPassword(password) }),
         version: sql`${people.version} + 1`,
       })
       .where(eq(people.id, id))
@@ -142,10 +144,32 @@ export class PeopleStore {
     return this.read(id);
   }
 
+  /**
+   * A new password of somebody, hashed before any transaction begins. 422 where it is weak, 404 where nobody
+   * is there.
+   */
+  async newPassword(id: string, password: string): Promise<{ readonly id: string; readonly hash: string }> {
+    const { name, mail } = await this.read(id);
+    refuseWeak(password, name, mail);
+    return { id, hash: await hashPassword(password) };
+  }
+
+  /** Sets a password, in a transaction of the caller's; whose it is. */
+  async setPassword(
+    { id, hash }: { readonly id: string; readonly hash: string },
+    tx: Pick<Database, 'update'>,
+  ): Promise<string> {
+    await tx
+      .update(people)
+      .set({ password: hash, version: sql`${people.version} + 1` })
+      .where(eq(people.id, id));
+    return id;
+  }
+
   /** Whether this is somebody's own password. */
   async isOwnPassword(id: string, password: string): Promise<boolean> {
     const [row] = await this.db.select({ password: people.password }).from(people).where(eq(people.id, id));
-    return isPassword(password, row?.password);
+    return verifyPassword(password, row?.password);
   }
 
   /**

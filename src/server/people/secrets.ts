@@ -11,19 +11,19 @@ const SETTINGS = { memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
 /** Passwords worked on at once: many sign-ins must not take all memory, nor all of the processor. */
 const queue = new PQueue({ concurrency: 2 });
 
-/** Returns a password as it is kept: salted, in the PHC format. */
-export const kept = (password: string): Promise<string> =>
+/** Returns a password’s salted hash, in the PHC string format. */
+export const hashPassword = (password: string): Promise<string> =>
   queue.add(() => hash(password.normalize('NFKC'), SETTINGS));
 
 /**
- * Whether a password is the kept one. Of a person who has none, or is not there, the same work is done, so
- * that the time tells nobody who has an account.
+ * Whether a password is the one of a stored hash. Of a person who has none, or is not there, the same work is
+ * done, so that the time tells nobody who has an account.
  */
-export async function isPassword(password: string, keptOne: string | null | undefined): Promise<boolean> {
-  nobody ??= kept(randomBytes(16).toString('hex'));
-  const against = keptOne ?? (await nobody);
+export async function verifyPassword(password: string, stored: string | null | undefined): Promise<boolean> {
+  nobody ??= hashPassword(randomBytes(16).toString('hex'));
+  const against = stored ?? (await nobody);
   const fits = await queue.add(() => verify(against, password.normalize('NFKC')));
-  return fits && keptOne !== null && keptOne !== undefined;
+  return fits && stored !== null && stored !== undefined;
 }
 let nobody: Promise<string> | undefined;
 

@@ -7,7 +7,7 @@ import { tickets } from '../schema-passing.ts';
 import { digestOf, newSecret } from './secrets.ts';
 
 const HOUR_MS = 3_600_000;
-/** How long a word is good, ms. */
+/** How long a token is good, ms. */
 const GOOD: Readonly<Record<TicketKind, number>> = {
   first: 24 * HOUR_MS,
   invitation: 7 * 24 * HOUR_MS,
@@ -15,7 +15,7 @@ const GOOD: Readonly<Record<TicketKind, number>> = {
 };
 
 /** A ticket as the database has it. */
-export type TicketRow = typeof tickets.$inferSelect;
+type TicketRow = typeof tickets.$inferSelect;
 
 const spent = () =>
   new HttpProblem(
@@ -32,19 +32,19 @@ export class TicketStore {
     this.db = db;
   }
 
-  /** Makes a word, which is told once and kept as its digest. */
+  /** Makes a token, which is told once and kept as its digest. */
   async make(
     kind: TicketKind,
     about: { readonly role: Role; readonly seesPrices?: boolean; readonly personId?: string },
   ): Promise<Ticket> {
-    const word = newSecret();
+    const token = newSecret();
     const until = new Date(Date.now() + GOOD[kind]);
     await this.db.delete(tickets).where(lt(tickets.until, new Date()));
-    await this.db.insert(tickets).values({ key: digestOf(word), kind, until, ...about });
-    return { word, until: until.toISOString() };
+    await this.db.insert(tickets).values({ key: digestOf(token), kind, until, ...about });
+    return { token, until: until.toISOString() };
   }
 
-  /** Takes back every word of a kind. */
+  /** Takes back every token of a kind. */
   async takeBack(kind: TicketKind, personId?: string): Promise<void> {
     await this.db
       .delete(tickets)
@@ -53,13 +53,13 @@ export class TicketStore {
       );
   }
 
-  /** What a word leads to. 404 where it is not good. */
-  async read(word: string): Promise<TicketRead> {
+  /** What a token leads to. 404 where it is not good. */
+  async read(token: string): Promise<TicketRead> {
     const [row] = await this.db
       .select({ ticket: tickets, mail: people.mail })
       .from(tickets)
       .leftJoin(people, eq(people.id, tickets.personId))
-      .where(isGood(word));
+      .where(isGood(token));
     if (!row) throw spent();
     const { kind, role } = row.ticket;
     return {
@@ -69,17 +69,19 @@ export class TicketStore {
     };
   }
 
-  /** Makes a word good again that was used in vain. */
-  async putBack(row: TicketRow): Promise<void> {
-    await this.db.insert(tickets).values(row).onConflictDoNothing();
+  /** Whose password a reset’s token sets anew. 404 where it is not good. */
+  async personOf(token: string): Promise<string> {
+    const [row] = await this.db.select({ id: tickets.personId }).from(tickets).where(isGood(token));
+    if (!row?.id) throw spent();
+    return row.id;
   }
 
-  /** Uses a word up, in a transaction of the caller's. 404 where it is not good; of two at once one gets it. */
-  async use(word: string, tx: Pick<Database, 'delete'>): Promise<TicketRow> {
-    const [row] = await tx.delete(tickets).where(isGood(word)).returning();
+  /** Uses a token up, in a transaction of the caller's. 404 where it is not good; of two at once one gets it. */
+  async use(token: string, tx: Pick<Database, 'delete'>): Promise<TicketRow> {
+    const [row] = await tx.delete(tickets).where(isGood(token)).returning();
     if (!row) throw spent();
     return row;
   }
 }
 
-const isGood = (word: string) => and(eq(tickets.key, digestOf(word)), gt(tickets.until, new Date()));
+const isGood = (token: string) => and(eq(tickets.key, digestOf(token)), gt(tickets.until, new Date()));

@@ -6,10 +6,11 @@ import {
   checkAuditQuery,
   checkInvitation,
   checkOwnEdit,
-  checkPasskey,
+  checkNewPasskey,
+  checkPasskeyUse,
   checkPersonEdit,
   checkSignIn,
-  checkWord,
+  checkToken,
 } from '../../contract/people-requests.ts';
 import { etagOf } from '../../contract/api.ts';
 import type { Database } from '../database.ts';
@@ -120,7 +121,7 @@ function signInRoutes(
   });
   router.post('/session/passkey', async (ctx) => {
     await refuseMany(ctx);
-    const given = taken(checkPasskey(ctx.request.body));
+    const given = taken(checkPasskeyUse(ctx.request.body));
     const personId = await passkeys.signIn(given).catch(async (error: unknown) => {
       await audit.write('not signed in', 'by passkey', { address: ctx.ip });
       throw error;
@@ -128,29 +129,27 @@ function signInRoutes(
     await signIn(ctx, personId, 'by passkey');
   });
   router.post('/invitation', async (ctx) => {
-    ctx.body = await tickets.read(taken(checkWord(ctx.request.body)).word);
+    ctx.body = await tickets.read(taken(checkToken(ctx.request.body)).token);
   });
   router.post('/invitation/accept', async (ctx) => {
-    const { word, name, mail, password } = taken(checkAcceptance(ctx.request.body));
-    const { kind, role } = await tickets.read(word);
+    const { token, name, mail, password } = taken(checkAcceptance(ctx.request.body));
+    const { kind, role } = await tickets.read(token);
     if (kind === 'reset') {
-      const row = await tickets.use(word, db);
-      const { personId } = row;
-      if (personId === null) throw new Error('A way back in leads to nobody.');
-      // A word whose password is refused is not used up in vain: it is made again.
-      await people.editOwn(personId, { password }).catch(async (error: unknown) => {
-        await tickets.putBack(row);
-        throw error;
+      // Checked and hashed first: a password that is refused uses no link up.
+      const hashed = await people.newPassword(await tickets.personOf(token), password);
+      const id = await db.transaction(async (tx) => {
+        await tickets.use(token, tx);
+        return people.setPassword(hashed, tx);
       });
-      await sessions.endAll(personId);
-      await signIn(ctx, personId, 'by a new password');
+      await sessions.endAll(id);
+      await signIn(ctx, id, 'by a new password');
       return;
     }
     if (name === undefined) throw wanted('/name', 'Name: say what others call you.');
     if (mail === undefined) throw wanted('/mail', 'Mail: it is what you sign in by.');
     const ready = await people.ready({ name, mail, role, seesPrices: false, password });
     await db.transaction(async (tx) => {
-      const { seesPrices } = await tickets.use(word, tx);
+      const { seesPrices } = await tickets.use(token, tx);
       // Of two who begin the same shop at once one owns it.
       if (kind === 'first' && !(await people.isEmpty(tx))) throw notFound('This invitation');
       await people.create({ ...ready, seesPrices }, tx);
@@ -209,7 +208,7 @@ function ownRoutes(router: Router, { people, sessions, passkeys, audit }: Accoun
   });
   router.post('/own/passkeys', async (ctx) => {
     const { person } = me(ctx);
-    await passkeys.make(person.id, taken(checkPasskey(ctx.request.body)));
+    await passkeys.make(person.id, taken(checkNewPasskey(ctx.request.body)));
     await audit.write('changed an account', 'a passkey', { address: ctx.ip, person });
     ctx.status = 201;
     ctx.body = await own(ctx);

@@ -48,8 +48,8 @@ export async function makePasskey(name: string): Promise<Own> {
 /** Removes a passkey. */
 export const removePasskey = (id: string): Promise<void> => gone(`/own/passkeys/${encodeURIComponent(id)}`);
 
-/** What the word of an invitation leads to. */
-export const readWord = (word: string): Promise<TicketRead> => post('/invitation', { word });
+/** What the token of an invitation leads to. */
+export const readWord = (token: string): Promise<TicketRead> => post('/invitation', { token });
 /** Takes up an invitation, or sets a password anew. */
 export const accept = (given: Acceptance): Promise<SessionState> => post('/invitation/accept', given);
 
@@ -68,7 +68,7 @@ export const peopleQuery = queryOptions({
   queryKey: ['people'],
   queryFn: () => call<PersonRow[]>('/people'),
 });
-/** Offers an account; the word of it is told once. */
+/** Offers an account; the token of it is told once. */
 export const invite = (given: Invitation): Promise<Ticket> => post('/people/invitations', given);
 /** Changes what somebody may. */
 export const editPerson = (id: string, edit: PersonEdit, version: number): Promise<PersonRow> =>

@@ -190,7 +190,7 @@ function Invite({ onTold }: { readonly onTold: (told: Told) => void }) {
 /** A link that is shown once, to be handed over. */
 function Link({ told: { about, ticket } }: { readonly told: Told }) {
   const { tell } = useNotices();
-  const address = `${window.location.origin}/join#${ticket.word}`;
+  const address = `${window.location.origin}/join#${ticket.token}`;
   return (
     <div className="people-word" role="status">
       <p>

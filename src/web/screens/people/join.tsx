@@ -16,17 +16,17 @@ const TITLES = {
   reset: 'Set a new password',
 } as const;
 
-/** Takes up an invitation by the word in the address, which no server gets to see before it is sent. */
+/** Takes up an invitation by the token in the address, which no server gets to see before it is sent. */
 export function Join() {
-  const [word] = useState(() => window.location.hash.slice(1));
+  const [token] = useState(() => window.location.hash.slice(1));
   const { data, error, refetch } = useQuery({
-    queryKey: ['word', word],
-    queryFn: () => readWord(word),
+    queryKey: ['token', token],
+    queryFn: () => readWord(token),
     retry: false,
   });
   if (error) return <Failed error={error} retry={() => void refetch()} />;
   if (!data) return <Loading what="the invitation" />;
-  return <JoinAs word={word} read={data} />;
+  return <JoinAs token={token} read={data} />;
 }
 
 interface Fields {
@@ -35,7 +35,7 @@ interface Fields {
   readonly password: string;
 }
 
-function JoinAs({ word, read }: { readonly word: string; readonly read: TicketRead }) {
+function JoinAs({ token, read }: { readonly token: string; readonly read: TicketRead }) {
   const { kind, role, mail: known } = read;
   const navigate = useNavigate();
   const letIn = useLetIn(accept);
@@ -44,7 +44,7 @@ function JoinAs({ word, read }: { readonly word: string; readonly read: TicketRe
   const saidOf = (field: keyof Fields) => errors.find(({ path }) => path === `/${field}`)?.message;
   const isReset = kind === 'reset';
   const send = handleSubmit(async ({ name, mail, password }) => {
-    await letIn.mutateAsync({ word, password, ...(isReset ? {} : { name, mail }) }).then(
+    await letIn.mutateAsync({ token, password, ...(isReset ? {} : { name, mail }) }).then(
       () => navigate('/', { replace: true }),
       () => undefined,
     );

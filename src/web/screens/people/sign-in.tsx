@@ -14,9 +14,9 @@ export function useLetIn<T>(act: (given: T) => Promise<SessionState>) {
     mutationFn: act,
     onSuccess: async (state) => {
       client.setQueryData(sessionQuery.queryKey, state);
-      // A word that was just used up leads nowhere any more.
+      // A link that was just used up leads nowhere any more.
       await client.invalidateQueries({
-        predicate: ({ queryKey: [key] }) => key !== 'session' && key !== 'word',
+        predicate: ({ queryKey: [key] }) => key !== 'session' && key !== 'token',
       });
     },
   });
