@@ -41,8 +41,12 @@ export function dataFolder(holds?: 'demo'): { readonly path: string; readonly re
 /** Starts the real server process on a free port (or the one given) and waits for its address. */
 export async function startServer(
   data: string,
-  options: { port?: number; demo?: boolean; name?: string } = {},
+  options: { port?: number; demo?: boolean; name?: string; database?: string } = {},
 ): Promise<RunningServer> {
+  // On a server a folder stands for a database of its own.
+  const database =
+    options.database ??
+    (isEmbedded() ? undefined : await databaseFor(data, held.has(data) ? DEMO_DATABASE : undefined));
   const reports = mkdtempSync(join(tmpdir(), 'fern-anvil-reports-'));
   const child = spawn(
     process.execPath,
@@ -52,10 +56,7 @@ export async function startServer(
       'dist/node/server.js',
       '--data',
       data,
-      // On a server a folder stands for a database of its own.
-      ...(isEmbedded()
-        ? []
-        : ['--database', await databaseFor(data, held.has(data) ? DEMO_DATABASE : undefined)]),
+      ...(database === undefined ? [] : ['--database', database, '--connections', '4']),
       '--port',
       String(options.port ?? 0),
       // Under a name others reach it, which asks for accounts and TLS; still on this machine alone.

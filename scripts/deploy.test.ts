@@ -1,10 +1,10 @@
-import { spawn, spawnSync } from 'node:child_process';
-import { once } from 'node:events';
+import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
+import { dataFolder, startServer } from '../e2e/server.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const text = (path: string) => readFileSync(join(root, path), 'utf8');
@@ -60,32 +60,20 @@ describe('what a shop is set up by', () => {
   });
 
   it('ends in good order when it is told to: what was begun is answered whole, and nothing new is taken', async () => {
-    const folder = mkdtempSync(join(tmpdir(), 'fern-anvil-ended-'));
-    const child = spawn(
-      process.execPath,
-      [join(root, 'dist/node/server.js'), '--data', folder, '--port', '0'],
-      {
-        stdio: ['ignore', 'pipe', 'inherit'],
-      },
-    );
+    const { path, remove } = dataFolder();
+    const server = await startServer(path);
     try {
-      const ended = once(child, 'exit');
-      let said = '';
-      child.stdout.on('data', (chunk: Buffer) => (said += String(chunk)));
-      await expect
-        .poll(() => /(http:\/\/127\.0\.0\.1:\d+)\//.exec(said)?.[1], { timeout: 120_000 })
-        .toBeDefined();
-      const base = /(http:\/\/127\.0\.0\.1:\d+)\//.exec(said)?.[1] ?? '';
-      const answer = await fetch(`${base}/api/scale/lines?seconds=1`);
+      const answer = await fetch(`${server.url}/api/scale/lines?seconds=1`);
       const lines = answer.text();
-      child.kill('SIGTERM');
+      const ended = server.end('SIGTERM');
       // Ended by the server when its second is over, and not cut off.
       expect((await lines).split('\r\n').length).toBeGreaterThan(2);
-      expect((await ended)[0]).toBe(0);
-      await expect(fetch(`${base}/api/health`)).rejects.toThrow();
+      await ended;
+      expect(server.process.exitCode).toBe(0);
+      await expect(fetch(`${server.url}/api/health`)).rejects.toThrow();
     } finally {
-      child.kill('SIGKILL');
-      rmSync(folder, { recursive: true, force: true });
+      await server.end('SIGKILL');
+      remove();
     }
   });
 

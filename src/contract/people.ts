@@ -7,10 +7,10 @@ export type Role = (typeof ROLES)[number];
  * What a request needs whoever sends it to be allowed: `anyone` may be nobody yet, `own` anybody who has
  * signed in, for what is his own.
  */
-export type Need = 'anyone' | 'own' | 'read' | 'prices' | 'briefs' | 'trials' | 'make' | 'own the shop';
+export type Permission = 'anyone' | 'own' | 'read' | 'prices' | 'briefs' | 'trials' | 'make' | 'own the shop';
 
 /** What each role is allowed; whether a counter sees prices is said for each person. */
-export const ROLE_MAY: Readonly<Record<Role, readonly Need[]>> = {
+export const ROLE_PERMISSIONS: Readonly<Record<Role, readonly Permission[]>> = {
   owner: ['own', 'read', 'prices', 'briefs', 'trials', 'make', 'own the shop'],
   maker: ['own', 'read', 'prices', 'briefs', 'trials', 'make'],
   counter: ['own', 'read', 'briefs'],
@@ -18,7 +18,7 @@ export const ROLE_MAY: Readonly<Record<Role, readonly Need[]>> = {
 };
 
 /** What a role is for, in words. */
-export const ROLE_WORDS: Readonly<Record<Role, string>> = {
+export const ROLE_DESCRIPTIONS: Readonly<Record<Role, string>> = {
   owner: 'everything, and who else has an account, backups and their restoring',
   maker: 'designs, moulds, batches, stores, rules, prices',
   counter: 'looks, asks briefs, prints cards',
@@ -26,12 +26,12 @@ export const ROLE_WORDS: Readonly<Record<Role, string>> = {
 };
 
 /** Whether somebody may do what needs this. */
-export const may = (
+export const isAllowed = (
   { role, seesPrices }: { readonly role: Role; readonly seesPrices: boolean },
-  need: Need,
+  need: Permission,
 ): boolean =>
   need === 'anyone' ||
-  ROLE_MAY[role].includes(need) ||
+  ROLE_PERMISSIONS[role].includes(need) ||
   (need === 'prices' && role === 'counter' && seesPrices);
 
 /** Fewest and most characters of a password: the most is a bound on work, no rule of taste. */

@@ -20,7 +20,7 @@ import { PLAIN } from './saving.ts';
 import { openFigures } from './figures.ts';
 import type { Served } from './guards.ts';
 import { openAudit } from './people/audit.ts';
-import { gate } from './people/gate.ts';
+import { authorize } from './people/authorize.ts';
 import type { Site } from './people/passkeys.ts';
 import { PasskeyStore } from './people/passkeys.ts';
 import { PeopleStore } from './people/people.ts';
@@ -51,7 +51,7 @@ import { designMaker } from './designs-made.ts';
 import type { Metrics } from './metrics.ts';
 import type { Pool } from './pool.ts';
 import { openPool } from './pool.ts';
-import { tellRequests } from './requests-told.ts';
+import { accessLog } from './access-log.ts';
 import { COLLECTIONS, WITH_HISTORY, checkOf } from '../contract/collections/index.ts';
 import type { Collection, WithHistory } from '../contract/collections/index.ts';
 
@@ -131,7 +131,7 @@ export function createApp(
   const accounts = access && openAccounts(db, access.site);
   // First: it lets through or not whatever follows.
   if (accounts) {
-    router.use(gate(accounts.people, accounts.sessions, accounts.audit));
+    router.use(authorize(accounts.people, accounts.sessions, accounts.audit));
     peopleRoutes(router, db, accounts);
   } else noAccounts(router);
   let described: string | undefined;
@@ -172,7 +172,7 @@ export function createApp(
   koa.on('error', (error: unknown) => {
     if (!isGone(error)) log.error(brief(error), 'an answer broke off');
   });
-  koa.use(tellRequests(log));
+  koa.use(accessLog(log));
   if (metrics) {
     koa.use(metrics.observe);
     metrics.watch(figures.progress);

@@ -260,7 +260,7 @@ describe('a backup', () => {
     writeFileSync(bad, spoil(readFileSync(file)));
     // The shop itself: nothing of it may be touched.
     const { db } = app.database;
-    const live = { execute: db.execute.bind(db), settle: db.$client.settle };
+    const live = { execute: db.execute.bind(db), checkpoint: db.$client.checkpoint };
     await expect(restoreBackup(live, bad)).rejects.toThrow('--restore');
     expect(await app.database.db.$count(schema.designs)).toBeGreaterThan(0);
   });

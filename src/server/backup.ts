@@ -143,7 +143,7 @@ function rowWriter(db: FreshDatabase) {
     // What a large shop writes is settled as it goes: the log would hold all of it otherwise.
     if (written > CHECKPOINT_BYTES) {
       written = 0;
-      await db.settle();
+      await db.checkpoint();
     }
   };
   const add = async (table: StoredTable, row: RowLine['row']): Promise<void> => {

@@ -261,7 +261,7 @@ export function openBackups(db: Database, dataFolder: string, isDemo: boolean, l
     const newest = listed(folder, shop)[0];
     if (!isOn || running || (newest && Date.now() - Date.parse(newest.at) <= DUE_MS)) return;
     // Of several that share a database one makes it; the others look again later.
-    await db.$client.alone(KEY, async () => {
+    await db.$client.runExclusive(KEY, async () => {
       begin('backup', make);
       await running;
     });

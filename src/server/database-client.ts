@@ -5,7 +5,7 @@ import { causesOf } from '../core/kind/index.ts';
 import type { BackupPlan } from './backup-stream.ts';
 import type { DatabasePlace, Wanted } from './database-connection.ts';
 import { openConnections } from './database-connection.ts';
-import type { MapperSession, MapperSource, Told } from './engine.ts';
+import type { MapperSession, MapperSource, Message } from './engine.ts';
 
 /** What of a database is used here and by the mapper, and what its thread does besides. */
 export interface DatabaseClient extends MapperSource {
@@ -17,16 +17,16 @@ export interface DatabaseClient extends MapperSource {
   /** whether other processes may have it open too */
   readonly isShared: boolean;
   /** shortens the log now, where the database does not do so of itself */
-  readonly settle: () => Promise<void>;
+  readonly checkpoint: () => Promise<void>;
   /**
    * Does something unless another process that shares the database, or this one, is at the same; the key says
    * what. Resolves to whether it was done. What a process that ends was at is free again.
    */
-  readonly alone: (key: string, act: () => Promise<void>) => Promise<boolean>;
-  /** tells something to every process that shares the database, this one too */
-  readonly tell: (topic: string, text: string) => Promise<void>;
-  /** hears what is told of a topic from now on; returns what ends that */
-  readonly hear: (topic: string, on: (text: string) => void) => () => void;
+  readonly runExclusive: (key: string, act: () => Promise<void>) => Promise<boolean>;
+  /** sends a message to every process that shares the database, this one too */
+  readonly publish: (topic: string, text: string) => Promise<void>;
+  /** hands on every message of a topic from now on; returns what ends that */
+  readonly subscribe: (topic: string, on: (text: string) => void) => () => void;
 }
 
 /** How often a transaction that PostgreSQL broke off for another's sake is begun anew. */
@@ -47,11 +47,11 @@ const isRetryable = (error: unknown): boolean =>
  * is begun anew: what is handed in may run more than once.
  */
 export async function openClient(place: DatabasePlace): Promise<DatabaseClient> {
-  const hearing = new Set<{ readonly topic: string; readonly on: (text: string) => void }>();
-  const onTold = ({ topic, text }: Told): void => {
-    for (const one of hearing) if (one.topic === topic) one.on(text);
+  const subscribers = new Set<{ readonly topic: string; readonly on: (text: string) => void }>();
+  const onMessage = ({ topic, text }: Message): void => {
+    for (const one of subscribers) if (one.topic === topic) one.on(text);
   };
-  const { connection, askOf, ask, close } = await openConnections(place, onTold);
+  const { connection, askOf, ask, close } = await openConnections(place, onMessage);
   const isShared = 'url' in place;
   const claimed = new Set<string>();
   let transactions = 0;
@@ -103,10 +103,10 @@ export async function openClient(place: DatabasePlace): Promise<DatabaseClient> 
         }
       }
     },
-    settle: async () => {
-      await ask({ act: 'settle' });
+    checkpoint: async () => {
+      await ask({ act: 'checkpoint' });
     },
-    alone: async (key, act) => {
+    runExclusive: async (key, act) => {
       // Within this process first: over its one connection it would be given what it has.
       if (claimed.has(key)) return false;
       claimed.add(key);
@@ -123,15 +123,15 @@ export async function openClient(place: DatabasePlace): Promise<DatabaseClient> 
         claimed.delete(key);
       }
     },
-    tell: async (topic, text) => {
-      if (isShared) await ask({ act: 'tell', told: { topic, text } });
-      else onTold({ topic, text });
+    publish: async (topic, text) => {
+      if (isShared) await ask({ act: 'publish', message: { topic, text } });
+      else onMessage({ topic, text });
     },
-    hear: (topic, on) => {
+    subscribe: (topic, on) => {
       const one = { topic, on };
-      hearing.add(one);
+      subscribers.add(one);
       return () => {
-        hearing.delete(one);
+        subscribers.delete(one);
       };
     },
     backup: (plan) => {
@@ -142,7 +142,7 @@ export async function openClient(place: DatabasePlace): Promise<DatabaseClient> 
         await one.ask({ act: 'backup', backup, plan });
         return one;
       })();
-      // Told to whoever reads.
+      // Message to whoever reads.
       begun.catch(() => undefined);
       return new Readable({
         read() {

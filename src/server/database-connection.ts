@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import type { Results } from '@electric-sql/pglite';
 import type { BackupPlan } from './backup-stream.ts';
-import type { Told } from './engine.ts';
+import type { Message } from './engine.ts';
 
 /** What the thread of the database is asked for. Statements of a transaction carry its number. */
 export type Order = { readonly id: number; readonly transaction?: number | undefined } & (
@@ -21,8 +21,8 @@ export type Order = { readonly id: number; readonly transaction?: number | undef
   | { readonly act: 'backup'; readonly backup: number; readonly plan: BackupPlan }
   | { readonly act: 'backup-more' | 'backup-end'; readonly backup: number }
   | { readonly act: 'claim' | 'release'; readonly key: string }
-  | { readonly act: 'tell'; readonly told: Told }
-  | { readonly act: 'commit' | 'rollback' | 'settle' | 'close' }
+  | { readonly act: 'publish'; readonly message: Message }
+  | { readonly act: 'commit' | 'rollback' | 'checkpoint' | 'close' }
 );
 
 /**
@@ -58,9 +58,9 @@ export type Answer = { readonly id: number } & (
   | { readonly failure: ThreadFailure }
 );
 
-/** What another process has told, or this one: not an answer to anything. */
-export interface ToldAnswer {
-  readonly told: Told;
+/** A message of another process, or of this one: no answer to anything. */
+export interface MessageAnswer {
+  readonly message: Message;
 }
 
 /** An order that has no number yet. */
@@ -121,7 +121,7 @@ const breaks = (error: unknown): boolean => {
 /**
  * Opens a database in a thread. Rejects with the database's own words, or with ENOSPC where the disk is why.
  */
-async function connect(place: DatabasePlace, onTold: (told: Told) => void): Promise<Connection> {
+async function connect(place: DatabasePlace, onMessage: (message: Message) => void): Promise<Connection> {
   const waiting = new Map<
     number,
     { resolve: (value: unknown) => void; reject: (reason: unknown) => void; rows?: unknown[] }
@@ -139,9 +139,9 @@ async function connect(place: DatabasePlace, onTold: (told: Told) => void): Prom
     waiting.clear();
   };
   const begun = new Promise<unknown>((resolve, reject) => waiting.set(0, { resolve, reject }));
-  thread.on('message', (answer: Answer | ToldAnswer) => {
-    if ('told' in answer) {
-      onTold(answer.told);
+  thread.on('message', (answer: Answer | MessageAnswer) => {
+    if ('message' in answer) {
+      onMessage(answer.message);
       return;
     }
     const asked = waiting.get(answer.id);
@@ -203,14 +203,14 @@ export interface Connections {
  * Opens a database in a thread of its own: the embedded one of a folder, or one on a server. Rejects with the
  * database's own words when it cannot be opened. A session that broke, for want of room on the disk above
  * all, is let go and the database opened anew for whoever asks next: everything that was answered for is in
- * its log. Until that succeeds every statement fails with the reason. `onTold` hears what processes tell each
- * other.
+ * its log. Until that succeeds every statement fails with the reason. `onMessage` hears what processes tell
+ * each other.
  */
 export async function openConnections(
   place: DatabasePlace,
-  onTold: (told: Told) => void,
+  onMessage: (message: Message) => void,
 ): Promise<Connections> {
-  let current: Connection | undefined = await connect(place, onTold);
+  let current: Connection | undefined = await connect(place, onMessage);
   let opening: Promise<Connection> | undefined;
   let refusal: { readonly at: number; readonly reason: unknown } | undefined;
   let isClosed = false;
@@ -222,7 +222,7 @@ export async function openConnections(
     opening ??= (async () => {
       await current?.end(false);
       current = undefined;
-      current = await connect(place, onTold);
+      current = await connect(place, onMessage);
       refusal = undefined;
       return current;
     })()

@@ -5,21 +5,27 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import type { Readable } from 'node:stream';
 import type { BackupPlan } from './backup-stream.ts';
-import type { Answer, DatabaseThreadData, Order, ThreadFailure, ToldAnswer } from './database-connection.ts';
+import type {
+  Answer,
+  DatabaseThreadData,
+  Order,
+  ThreadFailure,
+  MessageAnswer,
+} from './database-connection.ts';
 import { inParts } from './answer-parts.ts';
-import type { Engine, EngineSession, EngineTransaction, Told } from './engine.ts';
+import type { Engine, EngineSession, EngineTransaction, Message } from './engine.ts';
 
 const port = parentPort;
 if (!port) throw new Error('This is the program of a thread, and is not started by itself.');
 
-/** Passes on what another process, or this one, has told. */
-const onTold = (told: Told): void => port.postMessage({ told } satisfies ToldAnswer);
+/** Passes on the messages of other processes, and of this one. */
+const onMessage = (message: Message): void => port.postMessage({ message } satisfies MessageAnswer);
 
 /** The engine that is wanted: each is read in only where it is. */
 async function opened(data: DatabaseThreadData): Promise<Engine> {
   if ('url' in data) {
     const { openPostgres } = await import('./postgres-engine.ts');
-    return openPostgres(data.url, data.connections, onTold);
+    return openPostgres(data.url, data.connections, onMessage);
   }
   const { openEmbedded } = await import('./embedded-engine.ts');
   return openEmbedded(data.path, data.program);
@@ -97,14 +103,14 @@ async function act(order: Order): Promise<unknown> {
       return moreOf(order.backup);
     case 'backup-end':
       return endBackup(order.backup);
-    case 'settle':
-      return engine.settle();
+    case 'checkpoint':
+      return engine.checkpoint();
     case 'claim':
       return engine.shared?.claim(order.key);
     case 'release':
       return engine.shared?.release(order.key);
-    case 'tell':
-      return engine.shared?.tell(order.told);
+    case 'publish':
+      return engine.shared?.publish(order.message);
     case 'close':
       return engine.close();
   }

@@ -34,7 +34,7 @@ export type Database = PgliteDatabase<typeof schema> & { readonly $client: Datab
 /** A database that was begun and is filled, by a backup say. */
 export interface FreshDatabase extends Pick<Database, 'execute'> {
   /** to be called after every some megabytes: shortens the log of an embedded database */
-  readonly settle: () => Promise<void>;
+  readonly checkpoint: () => Promise<void>;
 }
 
 /** Puts something into a database that was begun for it. */
@@ -244,7 +244,7 @@ async function filled(path: string, fill: Filling): Promise<void> {
   const client = await openClient({ path });
   try {
     const db = mapped(client);
-    await fill({ execute: db.execute.bind(db), settle: client.settle });
+    await fill({ execute: db.execute.bind(db), checkpoint: client.checkpoint });
   } finally {
     await client.close();
   }

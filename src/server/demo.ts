@@ -35,9 +35,9 @@ export async function loadDemo(db: Database, shop: Shop, folder: string, dataFol
     const shipped = JSON.parse(readFileSync(file, 'utf8')) as Named<Documents[C]>[];
     for (const { id, document } of shipped) await once(store, id, document);
   };
-  const { isShared, alone } = db.$client;
+  const { isShared, runExclusive } = db.$client;
   const marker = join(dataFolder, 'demo-loaded');
-  await alone(LOADED, async () => {
+  await runExclusive(LOADED, async () => {
     if (isShared ? (await readSetting(db, LOADED)).version > 0 : existsSync(marker)) return;
     // A start that was cut short left no marker: what it had put in place already is kept, and the rest
     // follows.

@@ -50,7 +50,7 @@ export async function openEmbedded(path: string, program: WebAssembly.Module): P
     begin,
     source: () => Promise.resolve({ source: client, end: () => Promise.resolve() }),
     touched: checkpoints.touched,
-    settle: async () => {
+    checkpoint: async () => {
       await client.exec('checkpoint');
     },
     close: async () => {

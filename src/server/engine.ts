@@ -44,7 +44,7 @@ export interface Engine extends EngineSession {
   /** to be called after every statement and every transaction that came to its end */
   readonly touched: () => void;
   /** shortens the log of an embedded database now; a server's does so of itself */
-  readonly settle: () => Promise<void>;
+  readonly checkpoint: () => Promise<void>;
   /** what processes that share the database do with each other; the embedded one is never shared */
   readonly shared?: Shared;
   readonly close: () => Promise<void>;
@@ -56,11 +56,11 @@ export interface Shared {
   readonly claim: (key: string) => Promise<boolean>;
   readonly release: (key: string) => Promise<void>;
   /** tells every process, this one too */
-  readonly tell: (told: Told) => Promise<void>;
+  readonly publish: (message: Message) => Promise<void>;
 }
 
 /** Something one process tells the others. */
-export interface Told {
+export interface Message {
   readonly topic: string;
   /** at most some thousand characters, which is what PostgreSQL carries */
   readonly text: string;

@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { DesignSummary } from '../contract/api.ts';
 import { METALS } from '../core/material/index.ts';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
-import { openTestDatabase } from './database.test-kit.ts';
+import { isEmbedded, openTestDatabase } from './database.test-kit.ts';
 import type { OpenDatabase } from './database.ts';
 import type { Made } from './saving.ts';
 import { DocumentStore } from './documents.ts';
@@ -102,6 +102,40 @@ describe('figures that are out of date', () => {
     await figures.settled();
     expect((await store.read(id)).summary?.ok).toBe(true);
     await figures.end();
+  });
+
+  it('are made once each where two servers share a database, by whichever is first', async () => {
+    // On a server by a connection of its own; the embedded database has but one process, which asks it twice.
+    const other = isEmbedded() ? undefined : await openTestDatabase(data);
+    const store = new DocumentStore(opened.db, 'designs');
+    const names = Array.from({ length: 12 }, (_, i) => `shared ${i}`);
+    for (const name of names) await store.create({ ...sampleDesign('ball'), name });
+    const made: string[] = [];
+    const both = [opened.db, other?.db ?? opened.db].map((db) =>
+      openFigures(
+        db,
+        metals,
+        async ({ name }) => {
+          made.push(name);
+          // Long enough that the other one comes by.
+          await new Promise((resolve) => setTimeout(resolve, 5));
+          return done(name);
+        },
+        log,
+        { first: 5, longest: 20 },
+      ),
+    );
+    for (const figures of both) figures.wake();
+    await expect
+      .poll(async () => {
+        const progress = await both[0]?.progress();
+        return progress && progress.of - progress.done;
+      })
+      .toBe(0);
+    for (const figures of both) await figures.end();
+    const ours = made.filter((name) => name.startsWith('shared'));
+    expect(ours.toSorted()).toEqual(names.toSorted());
+    await other?.close();
   });
 
   it('are not written over those a save has made meanwhile', async () => {

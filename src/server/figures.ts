@@ -140,7 +140,7 @@ function oneAnew(
       .where(and(eq(designs.id, id), eq(designs.version, row.version)));
   };
   return async (id) => {
-    const isMine = await db.$client.alone(`figures/${id}`, () => anew(id));
+    const isMine = await db.$client.runExclusive(`figures/${id}`, () => anew(id));
     if (!isMine) resting.elsewhere(id);
   };
 }
@@ -215,13 +215,13 @@ export function openFigures(
 
   // Of those that share the database each takes what the others are not at.
   const self = randomUUID();
-  const deaf = db.$client.hear(TOPIC, (from) => {
+  const unsubscribe = db.$client.subscribe(TOPIC, (from) => {
     if (from !== self) wakeHere();
   });
   const wake = (): void => {
     wakeHere();
     if (!db.$client.isShared) return;
-    db.$client.tell(TOPIC, self).catch((reason: unknown) => {
+    db.$client.publish(TOPIC, self).catch((reason: unknown) => {
       log.error(reason, 'other servers were not told that figures are out of date');
     });
   };
@@ -250,7 +250,7 @@ export function openFigures(
     settled: () => running ?? Promise.resolve(),
     end: async () => {
       isEnding = true;
-      deaf();
+      unsubscribe();
       clearTimeout(timer);
       await running;
     },

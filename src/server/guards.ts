@@ -5,7 +5,7 @@ import type { Logger } from 'pino';
 import { isStorable } from '../core/quantity/index.ts';
 import { LOST } from './postgres-address.ts';
 import { HttpProblem } from './problem.ts';
-import { requestId } from './requests-told.ts';
+import { requestId } from './access-log.ts';
 
 /** What a server that is seen by others answers as. */
 export interface Served {

@@ -8,7 +8,7 @@ import type { Collection, Documents, WithHistory } from '../contract/collections
 import { nounOf, stepsOf } from '../contract/collections/index.ts';
 import { HttpProblem, notFound } from './problem.ts';
 import { GONE } from './people/audit.ts';
-import { asker } from './people/who.ts';
+import { requester } from './people/requester.ts';
 import { namedVersions, people, steps } from './schema.ts';
 import { ownerKey } from './stored-table.ts';
 
@@ -30,7 +30,7 @@ export function stepRecorder<C extends Collection>(collection: C): OnSave<Docume
   const { most, words: wordsFor, isAlike } = how;
   return async (reader, { id, before, after, step, isFresh }) => {
     const key = ownerKey(collection, id);
-    const by = asker()?.person?.id;
+    const by = requester()?.person?.id;
     if (before === undefined) {
       const write = async (tx: Writer) => {
         // One brought in anew under the id of a deleted one begins anew.
@@ -174,7 +174,7 @@ export class HistoryStore<C extends WithHistory> {
         );
       const [inserted] = await tx
         .insert(namedVersions)
-        .values({ id: randomUUID(), designId: key, name, document, by: asker()?.person?.id })
+        .values({ id: randomUUID(), designId: key, name, document, by: requester()?.person?.id })
         .returning();
       return inserted;
     });

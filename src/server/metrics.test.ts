@@ -7,7 +7,7 @@ import { describe, expect, it } from 'vitest';
 import { sampleDesign } from '../core/test-kit/sample.test-kit.ts';
 import { runApp } from './app.test-kit.ts';
 import { openMetrics } from './metrics.ts';
-import { tellRequests } from './requests-told.ts';
+import { accessLog } from './access-log.ts';
 
 describe('what a watcher is told', () => {
   it('is answers by route, and heads, in Prometheus’s form, at an address of its own', async () => {
@@ -66,7 +66,7 @@ describe('the line of a request', () => {
       { write: (line: string) => void lines.push(JSON.parse(line) as never) },
     );
     const koa = new Koa({ proxy: true });
-    koa.use(tellRequests(log));
+    koa.use(accessLog(log));
     koa.use((ctx) => {
       ctx.body = { ok: true };
     });

@@ -4,7 +4,7 @@ import type { Middleware } from 'koa';
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
 import { messageOf } from '../core/kind/index.ts';
 import type { Progress } from './figures.ts';
-import { routeOf } from './requests-told.ts';
+import { routeOf } from './access-log.ts';
 
 /** Seconds that answers are counted up to: a frame, what seems at once, what is noticed, what is waited for. */
 const BUCKETS = [0.016, 0.05, 0.1, 0.15, 0.3, 0.6, 1, 3, 10, 60];

@@ -8,7 +8,7 @@ import type {
   EngineTransaction,
   MapperSession,
   MapperSource,
-  Told,
+  Message,
 } from './engine.ts';
 import { isLost, LOST, refusedAt } from './postgres-address.ts';
 import { openListener } from './postgres-listener.ts';
@@ -55,9 +55,13 @@ const sessionOf = (client: Pick<Client, 'query'>): EngineSession => ({
  * what was under way over it fails with the code LOST, as nobody can know whether it was kept, unless it only
  * reads.
  */
-export async function openPostgres(url: string, size: number, onTold: (told: Told) => void): Promise<Engine> {
+export async function openPostgres(
+  url: string,
+  size: number,
+  onMessage: (message: Message) => void,
+): Promise<Engine> {
   const pools = openPools(url, size);
-  const listener = openListener(pools, onTold);
+  const listener = openListener(pools, onMessage);
   try {
     (await pools.acquire(0)).release();
     await listener.open();
@@ -68,7 +72,7 @@ export async function openPostgres(url: string, size: number, onTold: (told: Tol
 
   const acquired = () =>
     pools.acquire().catch((error: unknown) => {
-      throw told(error);
+      throw asConnectionLost(error);
     });
   /** Runs something over a connection and gives it back, or throws it away where it is broken. */
   const over = async <T>(act: (session: EngineSession) => Promise<T>): Promise<T> => {
@@ -79,7 +83,7 @@ export async function openPostgres(url: string, size: number, onTold: (told: Tol
       return value;
     } catch (error) {
       client.release(isLost(error));
-      throw told(error);
+      throw asConnectionLost(error);
     }
   };
 
@@ -93,7 +97,7 @@ export async function openPostgres(url: string, size: number, onTold: (told: Tol
         return await asked;
       } catch (error) {
         isBroken ||= isLost(error);
-        throw told(error);
+        throw asConnectionLost(error);
       }
     };
     try {
@@ -131,7 +135,7 @@ export async function openPostgres(url: string, size: number, onTold: (told: Tol
     begin,
     source: () => snapshot(pools),
     touched: () => undefined,
-    settle: () => Promise.resolve(),
+    checkpoint: () => Promise.resolve(),
     shared: listener,
     close: async () => {
       // First: a database that does not answer holds nobody who wants to end.
@@ -143,7 +147,7 @@ export async function openPostgres(url: string, size: number, onTold: (told: Tol
 }
 
 /** A failure with the code LOST where the connection was lost under it. */
-const told = (error: unknown): unknown =>
+const asConnectionLost = (error: unknown): unknown =>
   isLost(error)
     ? Object.assign(new Error('The connection to the database was lost.', { cause: error }), { code: LOST })
     : error;

@@ -1,15 +1,15 @@
 import type { Client } from 'pg';
-import type { Told } from './engine.ts';
+import type { Message } from './engine.ts';
 import type { Pools } from './postgres-pools.ts';
 import { PATIENCE_MS } from './postgres-pools.ts';
 
 /** The channel that processes tell each other on. */
 const CHANNEL = 'fern_anvil';
 
-/** What was told; nothing where it is of another program on the same channel. */
-function toldIn(payload: string | undefined): Told | undefined {
+/** The message of a notification; nothing where it is of another program on the same channel. */
+function messageIn(payload: string | undefined): Message | undefined {
   try {
-    const { topic, text } = JSON.parse(payload ?? '') as Partial<Told>;
+    const { topic, text } = JSON.parse(payload ?? '') as Partial<Message>;
     return typeof topic === 'string' && typeof text === 'string' ? { topic, text } : undefined;
   } catch {
     return undefined;
@@ -20,15 +20,15 @@ function toldIn(payload: string | undefined): Told | undefined {
  * The connection that stays: it holds what this process has claimed, and hears what others tell. Lost, it is
  * made anew, and what was claimed over it is free again.
  */
-export function openListener(pools: Pools, onTold: (told: Told) => void) {
+export function openListener(pools: Pools, onMessage: (message: Message) => void) {
   let isEnding = false;
   let opening: Promise<Client> | undefined;
   const open = (): Promise<Client> =>
     (opening ??= (async () => {
       const client = await pools.dedicated();
       client.on('notification', ({ payload }) => {
-        const news = toldIn(payload);
-        if (news) onTold(news);
+        const news = messageIn(payload);
+        if (news) onMessage(news);
       });
       client.once('end', () => {
         opening = undefined;
@@ -57,8 +57,8 @@ export function openListener(pools: Pools, onTold: (told: Told) => void) {
     release: async (key: string): Promise<void> => {
       await (await open()).query(`select pg_advisory_unlock(${KEY})`, [key]);
     },
-    tell: async (told: Told): Promise<void> => {
-      await (await open()).query('select pg_notify($1, $2)', [CHANNEL, JSON.stringify(told)]);
+    publish: async (message: Message): Promise<void> => {
+      await (await open()).query('select pg_notify($1, $2)', [CHANNEL, JSON.stringify(message)]);
     },
     end: async (): Promise<void> => {
       isEnding = true;

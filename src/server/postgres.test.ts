@@ -1,10 +1,7 @@
 /** What only a shop on a PostgreSQL server has: several processes at once, and a server that goes away. */
-import type { ChildProcess } from 'node:child_process';
-import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { sql } from 'drizzle-orm';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Intake, Kept, RackIndex } from '../contract/api.ts';
@@ -19,7 +16,15 @@ import { apart, everything, fillShop } from './full-shop.test-kit.ts';
 import { moveShop } from './move.ts';
 import { openServerDatabase } from './server-database.ts';
 import { TABLES } from './tables.ts';
-import { freePort, makeCluster, makeReplica, promote, startServer } from '../../scripts/postgres.mjs';
+import type { RunningServer } from '../../e2e/server.ts';
+import { dataFolder, startServer } from '../../e2e/server.ts';
+import {
+  freePort,
+  makeCluster,
+  makeReplica,
+  promote,
+  startServer as startCluster,
+} from '../../scripts/postgres.mjs';
 
 const [{ document: plastic } = { document: undefined }] = JSON.parse(
   readFileSync(new URL('../../demo/plastics.json', import.meta.url), 'utf8'),
@@ -121,7 +126,7 @@ describe('several servers on one database', () => {
     }
   });
 
-  it('make figures that are out of date between them, each head by one of them', async () => {
+  it('make figures that are out of date between them', async () => {
     const [one, two] = (await apps(2)) as [RunningApp, RunningApp];
     for (let i = 0; i < 4; i++) await one.made({ ...sampleDesign('ball'), name: `Priced ${i}` });
     expect((await one.send('PUT', '/stores/metals/lead', { price: 9.5 }, { 'If-Match': '*' })).status).toBe(
@@ -181,32 +186,14 @@ describe('a connection that is lost', () => {
 });
 
 /** A server process on a database, on a free port. */
-async function startProcess(url: string): Promise<{ readonly base: string; readonly process: ChildProcess }> {
-  const program = fileURLToPath(new URL('../../dist/node/server.js', import.meta.url));
-  const folder = mkdtempSync(join(tmpdir(), 'fern-anvil-process-'));
-  const child = spawn(
-    process.execPath,
-    [program, '--database', url, '--data', folder, '--connections', '4', '--port', '0'],
-    { stdio: ['ignore', 'pipe', 'pipe'] },
-  );
-  const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+async function startProcess(database: string): Promise<RunningServer> {
+  const { path, remove } = dataFolder();
+  const server = await startServer(path, { database });
   open.push(async () => {
-    child.kill('SIGKILL');
-    await gone;
-    rmSync(folder, { recursive: true, force: true });
+    await server.end('SIGKILL');
+    remove();
   });
-  const base = await new Promise<string>((resolve, reject) => {
-    let said = '';
-    const hear = (chunk: Buffer) => {
-      said += String(chunk);
-      const found = /(http:\/\/127\.0\.0\.1:\d+)\//.exec(said)?.[1];
-      if (found) resolve(found);
-    };
-    child.stdout.on('data', hear);
-    child.stderr.on('data', hear);
-    child.once('exit', (code) => reject(new Error(`The server ended with ${code}: ${said}`)));
-  });
-  return { base, process: child };
+  return server;
 }
 
 /** Saves new plastics through some servers until it is told to stop; what was answered for, by its id. */
@@ -249,7 +236,7 @@ describe('nothing that was answered for is lost', () => {
   it('when one of three servers is killed among saves; the others go on', async () => {
     const url = await fresh();
     const servers = await Promise.all([1, 2, 3].map(() => startProcess(url)));
-    const saves = saver(servers.map(({ base }) => base));
+    const saves = saver(servers.map(({ url }) => url));
     await more(saves.acknowledged, 30);
     servers[0]?.process.kill('SIGKILL');
     await more(saves.acknowledged, saves.acknowledged.size + 30);
@@ -261,18 +248,18 @@ describe('nothing that was answered for is lost', () => {
   it('when the database is killed among saves and started anew; the server goes on by itself', async () => {
     const cluster = makeCluster();
     const port = await freePort();
-    let database = await startServer(cluster, port, ['fsync=on']);
+    let database = await startCluster(cluster, port, ['fsync=on']);
     open.push(async () => {
       await database.stop('SIGKILL');
       database.remove();
     });
     const url = database.url();
-    const { base } = await startProcess(url);
+    const { url: base } = await startProcess(url);
     const saves = saver([base, base]);
     for (let round = 0; round < 3; round++) {
       await more(saves.acknowledged, saves.acknowledged.size + 10);
       await database.stop('SIGKILL');
-      database = await startServer(cluster, port, ['fsync=on']);
+      database = await startCluster(cluster, port, ['fsync=on']);
     }
     await more(saves.acknowledged, saves.acknowledged.size + 10);
     await saves.stop();
@@ -283,13 +270,13 @@ describe('nothing that was answered for is lost', () => {
   });
 
   it('when the leading database is lost and its replica takes over', async () => {
-    const leader = await startServer(makeCluster(), await freePort(), ['fsync=on', 'wal_level=replica']);
+    const leader = await startCluster(makeCluster(), await freePort(), ['fsync=on', 'wal_level=replica']);
     open.push(async () => {
       await leader.stop('SIGKILL');
       leader.remove();
     });
     const standby = makeReplica(leader.port);
-    const replica = await startServer(standby, await freePort(), [
+    const replica = await startCluster(standby, await freePort(), [
       'fsync=on',
       'hot_standby=on',
       'wal_retrieve_retry_interval=100ms',
@@ -314,7 +301,7 @@ describe('nothing that was answered for is lost', () => {
       )
       .toBe(1);
     const both = `postgres://shop@127.0.0.1:${leader.port},127.0.0.1:${replica.port}/postgres`;
-    const { base } = await startProcess(both);
+    const { url: base } = await startProcess(both);
     const saves = saver([base, base]);
     await more(saves.acknowledged, 20);
     await leader.stop('SIGKILL');

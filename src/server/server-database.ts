@@ -42,7 +42,7 @@ export async function openServerDatabase(
         );
       // Of the mapper's own class it calls what a transaction has too.
       await migrate(tx as unknown as Database, { migrationsFolder: MIGRATIONS });
-      if (fill) await fill({ execute: tx.execute.bind(tx), settle: () => Promise.resolve() });
+      if (fill) await fill({ execute: tx.execute.bind(tx), checkpoint: () => Promise.resolve() });
     });
   } catch (error) {
     await client.close().catch(() => undefined);

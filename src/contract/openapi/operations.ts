@@ -1,7 +1,7 @@
 import type { TSchema } from '@sinclair/typebox';
 import type { Collection } from '../collections/index.ts';
 import { COLLECTIONS, nounOf, WITH_HISTORY } from '../collections/index.ts';
-import type { Need } from '../people.ts';
+import type { Permission } from '../people.ts';
 import {
   AcceptanceSchema,
   AuditQuerySchema,
@@ -48,7 +48,7 @@ export interface Operation {
   readonly tag: string;
   readonly summary: string;
   /** what whoever asks must be allowed, where people have accounts */
-  readonly needs: Need;
+  readonly needs: Permission;
   readonly query?: TSchema;
   readonly body?: Body;
   readonly status: 200 | 201 | 202 | 204;
@@ -66,12 +66,12 @@ const operation = (
   path: string,
   tag: string,
   summary: string,
-  needs: Need,
+  needs: Permission,
   { status = 200, carries = 'json', ...rest }: Rest = {},
 ): Operation => ({ method, path, tag, summary, needs, status, carries, ...rest });
 
 /** What reading and changing a collection's documents needs. */
-const needsOf = (collection: Collection): { readonly reads: Need; readonly writes: Need } => ({
+const needsOf = (collection: Collection): { readonly reads: Permission; readonly writes: Permission } => ({
   // Costs and prices stand in it.
   reads: collection === 'ranges' || collection === 'batches' ? 'prices' : 'read',
   writes: collection === 'briefs' ? 'briefs' : collection === 'trials' ? 'trials' : 'make',

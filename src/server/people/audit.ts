@@ -3,7 +3,7 @@ import { and, count, desc, eq, gt, lt } from 'drizzle-orm';
 import type { AuditAct, AuditRow } from '../../contract/people.ts';
 import type { Database } from '../database.ts';
 import { audit, people } from '../schema.ts';
-import type { Asker } from './who.ts';
+import type { Requester } from './requester.ts';
 
 /** Rows of the log on one page. */
 const PAGE = 100;
@@ -15,7 +15,7 @@ export const GONE = 'somebody who left';
 
 /** What people did that a shop may have to account for: sign-ins, refusals, what was taken out or deleted. */
 export interface Audit {
-  readonly write: (act: AuditAct, what: string, by: Asker) => Promise<void>;
+  readonly write: (act: AuditAct, what: string, by: Requester) => Promise<void>;
   /** a page, the newest first; `before` is the id of the last of the page before */
   readonly page: (
     before?: string,

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { OPERATIONS } from '../../contract/openapi/operations.ts';
 import type { Own, PersonRow, Role, SessionState, Ticket } from '../../contract/people.ts';
-import { may, ROLE_MAY, ROLES } from '../../contract/people.ts';
+import { isAllowed, ROLE_PERMISSIONS, ROLES } from '../../contract/people.ts';
 import type { History, Kept, Stores } from '../../contract/api.ts';
 import { READINGS } from '../../core/behaviour/index.ts';
 import type { Design } from '../../core/document/index.ts';
@@ -11,7 +11,7 @@ import type { RunningApp } from '../app.test-kit.ts';
 import { problem, runApp, version } from '../app.test-kit.ts';
 import { people as peopleTable } from '../schema.ts';
 import { sessions as sessionsTable, tickets as ticketsTable } from '../schema-passing.ts';
-import { operationAt } from './gate.ts';
+import { operationAt } from './authorize.ts';
 import { accessAt, cookieOf, PASSWORD } from './people.test-kit.ts';
 import { hashPassword, verifyPassword } from './secrets.ts';
 import { LASTS } from './sessions.ts';
@@ -86,13 +86,13 @@ describe('what each role may', () => {
   // The roles as they were asked for: an owner everything; a maker designs, moulds, batches, stores and rules;
   // the counter reads, briefs and cards; a guide trials and reads.
   it('is less from owner to maker to the others, and nobody but owners has accounts and backups', () => {
-    for (const need of ROLE_MAY.maker) expect(ROLE_MAY.owner).toContain(need);
+    for (const need of ROLE_PERMISSIONS.maker) expect(ROLE_PERMISSIONS.owner).toContain(need);
     for (const role of ['counter', 'guide'] as const)
-      for (const need of ROLE_MAY[role]) expect(ROLE_MAY.maker).toContain(need);
+      for (const need of ROLE_PERMISSIONS[role]) expect(ROLE_PERMISSIONS.maker).toContain(need);
     for (const role of ['maker', 'counter', 'guide'] as const)
-      expect(may({ role, seesPrices: true }, 'own the shop')).toBe(false);
-    expect(may({ role: 'counter', seesPrices: true }, 'prices')).toBe(true);
-    expect(may({ role: 'guide', seesPrices: true }, 'prices')).toBe(false);
+      expect(isAllowed({ role, seesPrices: true }, 'own the shop')).toBe(false);
+    expect(isAllowed({ role: 'counter', seesPrices: true }, 'prices')).toBe(true);
+    expect(isAllowed({ role: 'guide', seesPrices: true }, 'prices')).toBe(false);
   });
 
   it('every route names what it needs, and is found by it', () => {
@@ -111,7 +111,8 @@ describe('what each role may', () => {
       for (const role of [undefined, ...ROLES]) {
         const who = role === undefined ? device() : as(role);
         const { status } = await who.send(method.toUpperCase(), at, method === 'get' ? undefined : {});
-        const isLet = needs === 'anyone' || (role !== undefined && may({ role, seesPrices: false }, needs));
+        const isLet =
+          needs === 'anyone' || (role !== undefined && isAllowed({ role, seesPrices: false }, needs));
         const isRefused = status === (role === undefined ? 401 : 403);
         if (isLet === isRefused) wrong.push(`${role ?? 'nobody'}: ${method} ${path} answers ${status}`);
         if (status >= 500) wrong.push(`${role ?? 'nobody'}: ${method} ${path} fails with ${status}`);

@@ -9,7 +9,8 @@ const MINUTE_MS = 60_000;
 const DAY_MS = 86_400_000;
 /**
  * How long somebody stays signed in, ms: in all, and on a device that nobody uses. A phone in a drawer is not
- * signed in for ever; a bench that is used each day is not asked each day.
+ * signed in for ever; a bench that is used each day is not asked each day. Longer than the security
+ * standard's second level asks for (`docs/security.md`).
  */
 export const LASTS = { whole: 90 * DAY_MS, unused: 14 * DAY_MS } as const;
 /** Age at which the secret of a session is changed for a new one, ms. */

@@ -54,9 +54,9 @@ export function scaleRoutes(router: Router, { $client }: Pick<Database, '$client
     ctx.compress = false;
     ctx.body = reader;
   });
-  $client.hear(TOPIC, (text) => scale.act(taken(checkScaleAct(JSON.parse(text)))));
+  $client.subscribe(TOPIC, (text) => scale.act(taken(checkScaleAct(JSON.parse(text)))));
   router.post('/scale', async (ctx) => {
-    await $client.tell(TOPIC, JSON.stringify(taken(checkScaleAct(ctx.request.body))));
+    await $client.publish(TOPIC, JSON.stringify(taken(checkScaleAct(ctx.request.body))));
     ctx.status = 204;
   });
 }

@@ -41,10 +41,10 @@ export class ServerAway extends Error {
 }
 
 /** What happens when the server wants somebody to sign in first. */
-let onSignInWanted = (): void => undefined;
+let unauthorized = (): void => undefined;
 /** Says what happens when the server wants somebody to sign in first. */
-export const whenSignInWanted = (act: () => void): void => {
-  onSignInWanted = act;
+export const onUnauthorized = (act: () => void): void => {
+  unauthorized = act;
 };
 
 /** Asks the server. Throws ServerProblem with what it said no by, ServerAway where nobody answers. */
@@ -65,7 +65,7 @@ export async function call<T>(
   if (response.status === 204) return undefined as T;
   const body: unknown = await response.json().catch(() => undefined);
   if (!response.ok) {
-    if (response.status === 401) onSignInWanted();
+    if (response.status === 401) unauthorized();
     throw new ServerProblem(
       (body as ProblemDetails | undefined) ?? {
         type: 'about:blank',

@@ -1,7 +1,7 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import type {
   AuditRow,
-  Need,
+  Permission,
   Own,
   PersonRow,
   SessionState,
@@ -9,7 +9,7 @@ import type {
   TicketRead,
 } from '../../contract/people.ts';
 import type { Acceptance, Invitation, OwnEdit, PersonEdit, SignIn } from '../../contract/people-requests.ts';
-import { may } from '../../contract/people.ts';
+import { isAllowed } from '../../contract/people.ts';
 import { call } from './api.ts';
 
 const post = <T>(path: string, body?: object): Promise<T> =>
@@ -83,7 +83,7 @@ export const readLog = (before?: string): Promise<{ items: AuditRow[]; next?: st
   call(`/people/log${before === undefined ? '' : `?before=${encodeURIComponent(before)}`}`);
 
 /** Whether whoever is here may do what needs this: everything, where accounts are not asked for. */
-export function useMay(need: Need): boolean {
+export function useAllowed(need: Permission): boolean {
   const { data } = useQuery(sessionQuery);
-  return data?.isAsked !== true || (data.person !== undefined && may(data.person, need));
+  return data?.isAsked !== true || (data.person !== undefined && isAllowed(data.person, need));
 }

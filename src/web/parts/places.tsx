@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
-import { useMay } from '../data/people.ts';
+import { useAllowed } from '../data/people.ts';
 
 /**
  * The places of the program, in the order of a day’s work; on a phone the first four stand on the bar, the
@@ -34,7 +34,7 @@ const WITH_COSTS = ['/range', '/batches'];
 
 /** The places somebody may go to. */
 function usePlaces() {
-  const seesCosts = useMay('prices');
+  const seesCosts = useAllowed('prices');
   return seesCosts ? PLACES : PLACES.filter(({ to }) => !WITH_COSTS.includes(to));
 }
 

@@ -2,12 +2,12 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { backupsQuery, useFew } from '../data/queries.ts';
-import { useMay } from '../data/people.ts';
+import { useAllowed } from '../data/people.ts';
 import { useMoneyHeard } from '../data/money.ts';
 import { useTray } from '../data/tray.ts';
 import { useUnits } from '../data/units.ts';
 import { MetalPatterns } from '../drawing/side-figure.tsx';
-import { Door, WhoIsHere } from './door.tsx';
+import { SignInGate, AccountLink } from './sign-in-gate.tsx';
 import { HelpSheet } from './help.tsx';
 import { useKeys } from './keys.ts';
 import { useLeaving } from './leaving.ts';
@@ -23,7 +23,7 @@ export function Shell() {
   const { system, flip } = useUnits();
   // Only what is still there is counted, as the tray shows it.
   const { rows: held } = useFew(useTray().ids);
-  const isOwner = useMay('own the shop');
+  const isOwner = useAllowed('own the shop');
   const { data: backups } = useQuery({ ...backupsQuery, enabled: isOwner });
   const [helping, setHelping] = useState(false);
   const navigate = useNavigate();
@@ -78,7 +78,7 @@ export function Shell() {
               ▲ No backup for a week
             </NavLink>
           )}
-          <WhoIsHere />
+          <AccountLink />
           <button type="button" className="unit-flip" onClick={flip} title="Change units (U)">
             <span className="visually-hidden">
               Units, now {system === 'imperial' ? 'imperial' : 'metric'}:
@@ -109,7 +109,7 @@ export function Shell() {
         <Tray isNarrow={isNarrow} />
       </Panel>
       {isNarrow && <ThumbBar held={held.length} />}
-      <Door />
+      <SignInGate />
       <HelpSheet show={helping} onHide={() => setHelping(false)} />
     </div>
   );

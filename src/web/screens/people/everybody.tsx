@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { PersonRow, Role, Ticket } from '../../../contract/people.ts';
 import type { PersonEdit } from '../../../contract/people-requests.ts';
-import { ROLE_WORDS, ROLES } from '../../../contract/people.ts';
+import { ROLE_DESCRIPTIONS, ROLES } from '../../../contract/people.ts';
 import { editPerson, endPerson, invite, peopleQuery, resetPassword } from '../../data/people.ts';
 import { Choice } from '../../parts/choice.tsx';
 import { useNotices } from '../../parts/notices.tsx';
@@ -182,7 +182,7 @@ function Invite({ onTold }: { readonly onTold: (told: Told) => void }) {
       <button type="submit" className="btn btn-fern" disabled={make.isPending}>
         Make a link
       </button>
-      <span className="people-hint">{ROLE_WORDS[role]}</span>
+      <span className="people-hint">{ROLE_DESCRIPTIONS[role]}</span>
     </form>
   );
 }

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
-import { PASSWORD_LENGTH, ROLE_WORDS } from '../../../contract/people.ts';
+import { PASSWORD_LENGTH, ROLE_DESCRIPTIONS } from '../../../contract/people.ts';
 import type { TicketRead } from '../../../contract/people.ts';
 import { ServerProblem } from '../../data/api.ts';
 import { accept, readWord } from '../../data/people.ts';
@@ -54,7 +54,7 @@ function JoinAs({ token, read }: { readonly token: string; readonly read: Ticket
       <h1>{TITLES[kind]}</h1>
       {!isReset && (
         <p>
-          You will be <b>{role}</b>: {ROLE_WORDS[role]}.
+          You will be <b>{role}</b>: {ROLE_DESCRIPTIONS[role]}.
         </p>
       )}
       <form onSubmit={(event) => void send(event)}>

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import type { Own } from '../../../contract/people.ts';
 import type { OwnEdit } from '../../../contract/people-requests.ts';
-import { PASSWORD_LENGTH, ROLE_WORDS } from '../../../contract/people.ts';
+import { PASSWORD_LENGTH, ROLE_DESCRIPTIONS } from '../../../contract/people.ts';
 import {
   editOwn,
   endDevice,
@@ -60,7 +60,7 @@ export function OwnAccount() {
       <section aria-labelledby="own">
         <h2 id="own">Your account</h2>
         <p>
-          {person.name}, {person.mail}: <b>{person.role}</b> ({ROLE_WORDS[person.role]}).
+          {person.name}, {person.mail}: <b>{person.role}</b> ({ROLE_DESCRIPTIONS[person.role]}).
         </p>
         <OwnForm own={own} />
         <div className="people-acts">

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { NavLink, useLocation } from 'react-router';
-import { whenSignInWanted } from '../data/api.ts';
+import { onUnauthorized } from '../data/api.ts';
 import { sessionQuery } from '../data/people.ts';
 
 const SignInSheet = lazy(async () => ({
@@ -9,13 +9,13 @@ const SignInSheet = lazy(async () => ({
 }));
 
 /** Asks whoever is here to sign in where that is wanted; an invitation is taken up without. */
-export function Door() {
+export function SignInGate() {
   const client = useQueryClient();
   const { pathname } = useLocation();
   const { data } = useQuery(sessionQuery);
   // A session that has ended meanwhile shows when something is asked for.
   useEffect(
-    () => whenSignInWanted(() => void client.invalidateQueries({ queryKey: sessionQuery.queryKey })),
+    () => onUnauthorized(() => void client.invalidateQueries({ queryKey: sessionQuery.queryKey })),
     [client],
   );
   if (data?.isAsked !== true || data.person || pathname === '/join') return null;
@@ -27,7 +27,7 @@ export function Door() {
 }
 
 /** Who is signed in, on the bar; nothing where accounts are not asked for. */
-export function WhoIsHere() {
+export function AccountLink() {
   const { data } = useQuery(sessionQuery);
   if (data?.isAsked !== true || !data.person) return null;
   return (

@@ -4,14 +4,14 @@ import { API } from '../../contract/api.ts';
 import type { Operation } from '../../contract/openapi/operations.ts';
 import { OPERATIONS } from '../../contract/openapi/operations.ts';
 import type { PersonRow } from '../../contract/people.ts';
-import { may } from '../../contract/people.ts';
+import { isAllowed } from '../../contract/people.ts';
 import { HttpProblem } from '../problem.ts';
 import type { Audit } from './audit.ts';
 import type { PeopleStore } from './people.ts';
 import type { Found, SessionStore } from './sessions.ts';
 import { LASTS } from './sessions.ts';
 import { withoutCosts } from './prices.ts';
-import { onBehalfOf } from './who.ts';
+import { onBehalfOf } from './requester.ts';
 
 /**
  * The cookie that a session's secret is kept in: the browser itself sees to it that it comes from this host,
@@ -78,7 +78,7 @@ function noted({ method, path, tag }: Operation): 'exported' | 'deleted' | undef
  * Lets through what whoever asks is allowed: each route names what it needs (`OPERATIONS`), one that does not
  * is for owners alone. 401 where nobody is signed in, 403 where he may not.
  */
-export function gate(people: PeopleStore, sessions: SessionStore, audit: Audit): RouterMiddleware {
+export function authorize(people: PeopleStore, sessions: SessionStore, audit: Audit): RouterMiddleware {
   const find = async (ctx: Context): Promise<(Found & { readonly person: PersonRow }) | undefined> => {
     const secret = ctx.cookies.get(COOKIE);
     if (!secret) return undefined;
@@ -90,7 +90,7 @@ export function gate(people: PeopleStore, sessions: SessionStore, audit: Audit):
     const operations = operationsOf(ctx);
     const [operation] = operations;
     const found = await find(ctx);
-    const asker = { address: ctx.ip, person: found?.person };
+    const requester = { address: ctx.ip, person: found?.person };
     if (found) {
       (ctx.state as { signedIn?: SignedIn }).signedIn = { person: found.person, key: found.key };
       if (found.secret !== undefined) setSecret(ctx, found.secret);
@@ -98,17 +98,17 @@ export function gate(people: PeopleStore, sessions: SessionStore, audit: Audit):
     for (const need of operations.map((one) => one?.needs ?? 'own the shop')) {
       if (need === 'anyone') continue;
       if (!found) throw new HttpProblem(401, 'Sign in', 'Sign in first. What you typed is kept here.');
-      if (may(found.person, need)) continue;
-      await audit.write('refused', `${ctx.method} ${ctx.path}`, asker);
+      if (isAllowed(found.person, need)) continue;
+      await audit.write('refused', `${ctx.method} ${ctx.path}`, requester);
       throw new HttpProblem(
         403,
         'Not for your role',
         `Your account (${found.person.role}) is not allowed this. Ask an owner of the shop.`,
       );
     }
-    await onBehalfOf(asker, next);
-    if (found && !may(found.person, 'prices') && isPlain(ctx.body)) ctx.body = withoutCosts(ctx.body);
+    await onBehalfOf(requester, next);
+    if (found && !isAllowed(found.person, 'prices') && isPlain(ctx.body)) ctx.body = withoutCosts(ctx.body);
     const act = operation && ctx.status < 400 ? noted(operation) : undefined;
-    if (act) await audit.write(act, ctx.path.slice(API.length), asker);
+    if (act) await audit.write(act, ctx.path.slice(API.length), requester);
   };
 }

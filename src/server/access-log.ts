@@ -19,7 +19,7 @@ export const requestId = (ctx: Context): string =>
  * Gives each request an id, and writes a line of it where the log’s level is `info`: route, status,
  * milliseconds, bytes and from where, and nothing of what was sent or asked for by name.
  */
-export const tellRequests =
+export const accessLog =
   (log: Logger): Middleware =>
   async (ctx, next) => {
     const given = ctx.get('X-Request-Id');
